@@ -1,0 +1,87 @@
+import { randomBytes } from 'node:crypto';
+import { verify } from '@node-rs/argon2';
+import { signInSchema, type Me, type SignIn } from '@upwell/contract/account';
+import type { FastifyInstance } from 'fastify';
+import type { Config } from '../platform/config';
+import { asIdentity, type Database } from '../platform/database';
+import { asMe, COOKIE, requireMe, tokenHash } from '../platform/identity';
+import { ProblemError } from '../platform/problem';
+import { AccountEntity, SignInSessionEntity } from './entities';
+import { DUMMY_HASH } from './password';
+
+/** A sign-in lasts this long, seconds. */
+const LASTS_S = 30 * 24 * 3600;
+const TRIES_PER_MINUTE = 10;
+
+interface Found {
+  id: string;
+  club_id: string;
+  password_hash: string;
+}
+
+export async function accountRoutes(
+  app: FastifyInstance,
+  { database, config }: { database: Database; config: Config },
+): Promise<void> {
+  app.post<{ Body: SignIn }>(
+    '/sign-in',
+    {
+      schema: { body: signInSchema, summary: 'Sign in; sets the session cookie' },
+      config: {
+        rateLimit: {
+          max: TRIES_PER_MINUTE,
+          timeWindow: '1 minute',
+          hook: 'preHandler',
+          keyGenerator: (request) => `${request.ip} ${(request.body as SignIn).email}`,
+        },
+      },
+    },
+    async (request, reply): Promise<Me> => {
+      const { email, password } = request.body;
+      const [found] = await database.em.fork().execute<Found[]>('select * from sign_in_account(?)', [email], 'all');
+      // The same work for an unknown address, so that the time does not tell which addresses exist.
+      const right = await verify(found?.password_hash ?? DUMMY_HASH, password);
+      if (!found || !right) throw new ProblemError(401, 'E-mail or password is not right.');
+
+      const token = randomBytes(32).toString('base64url');
+      const who = { accountId: found.id, clubId: found.club_id, role: 'none', swimmerId: null };
+      const me = await asIdentity(database, who, async (em) => {
+        await em.execute('delete from sign_in_session where expires_at < now()');
+        await em.insert(SignInSessionEntity, {
+          tokenHash: tokenHash(token),
+          accountId: found.id,
+          clubId: found.club_id,
+          expiresAt: new Date(Date.now() + LASTS_S * 1000),
+        });
+        const account = await em.findOneOrFail(AccountEntity, found.id);
+        const [club] = await em.execute<{ name: string }[]>('select name from club', [], 'all');
+        return {
+          accountId: account.id,
+          name: account.name,
+          role: account.role,
+          clubId: account.clubId,
+          clubName: club!.name,
+          swimmerId: account.swimmerId ?? null,
+        };
+      });
+      void reply.setCookie(COOKIE, token, {
+        path: '/',
+        httpOnly: true,
+        sameSite: 'lax',
+        secure: config.secureCookies,
+        maxAge: LASTS_S,
+      });
+      return me;
+    },
+  );
+
+  app.post('/sign-out', { schema: { summary: 'End this session' } }, async (request, reply) => {
+    const token = request.cookies[COOKIE];
+    if (request.me && token) {
+      await asMe(database, request.me, (em) => em.nativeDelete(SignInSessionEntity, { tokenHash: tokenHash(token) }));
+    }
+    return reply.clearCookie(COOKIE, { path: '/' }).code(204).send();
+  });
+
+  app.get('/me', { schema: { summary: 'Who is signed in' } }, (request): Me => requireMe(request));
+}

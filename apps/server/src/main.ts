@@ -1,0 +1,34 @@
+import { seedDemo } from '../demo/seedDemo';
+import { createApp } from './platform/app';
+import { readConfig } from './platform/config';
+import { connect, connectAsOwner, migrate } from './platform/database';
+
+async function main(): Promise<void> {
+  const config = readConfig(process.env);
+  const owner = await connectAsOwner(config);
+  await migrate(owner, config);
+  if (config.demo) await seedDemo(owner.em.fork(), new Date());
+  await owner.close();
+
+  const database = await connect(config);
+  const app = await createApp({ database, config });
+  await app.listen({ host: '127.0.0.1', port: config.port });
+  // The start script waits for this line.
+  console.log(`listening on http://127.0.0.1:${config.port}`);
+
+  let closing = false;
+  const close = async (): Promise<void> => {
+    if (closing) return;
+    closing = true;
+    await app.close();
+    await database.close();
+    process.exit(0);
+  };
+  process.on('SIGTERM', () => void close());
+  process.on('SIGINT', () => void close());
+}
+
+main().catch((error: unknown) => {
+  console.error(error instanceof Error ? error.message : error);
+  process.exit(1);
+});

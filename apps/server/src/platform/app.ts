@@ -1,0 +1,70 @@
+import cookie from '@fastify/cookie';
+import compress from '@fastify/compress';
+import helmet from '@fastify/helmet';
+import rateLimit from '@fastify/rate-limit';
+import { VALIDATION } from '@upwell/contract/common';
+import Fastify, { type FastifyInstance } from 'fastify';
+import type { Schema } from 'joi';
+import { accountRoutes } from '../account/routes';
+import { computeRoutes } from '../compute/routes';
+import { deckRoutes } from '../deck/routes';
+import { reviewRoutes } from '../review/routes';
+import { sessionRoutes } from '../sessions/routes';
+import { swimmerRoutes } from '../swimmers/routes';
+import type { Config } from './config';
+import type { Database } from './database';
+import { healthRoutes } from './health';
+import { identity } from './identity';
+import { openApi } from './openApi';
+import { registerProblems } from './problem';
+import { webApp } from './webApp';
+
+/** Largest request body, bytes: a session of six groups with notes is about 60 kB. */
+const BODY_LIMIT = 512 * 1024;
+
+export interface Parts {
+  readonly database: Database;
+  readonly config: Config;
+}
+
+/** The whole server, not yet listening. Reads as its table of contents. */
+export async function createApp({ database, config }: Parts): Promise<FastifyInstance> {
+  const app = Fastify({ logger: { level: process.env.LOG_LEVEL ?? 'warn' }, bodyLimit: BODY_LIMIT, trustProxy: config.secureCookies });
+  app.setValidatorCompiler<Schema>(({ schema }) => (data: unknown) => schema.validate(data, VALIDATION));
+  registerProblems(app);
+
+  await app.register(helmet, {
+    contentSecurityPolicy: {
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        mediaSrc: ["'self'", 'blob:'],
+        workerSrc: ["'self'", 'blob:'],
+        upgradeInsecureRequests: null,
+      },
+    },
+    strictTransportSecurity: config.secureCookies,
+  });
+  await app.register(compress, { threshold: 1024 });
+  await app.register(cookie);
+  await app.register(rateLimit, { global: false });
+  await app.register(identity, { database });
+  await app.register(openApi);
+
+  await app.register(healthRoutes, { database });
+  await app.register(
+    async (api) => {
+      await api.register(accountRoutes, { database, config, prefix: '/account' });
+      await api.register(swimmerRoutes, { database });
+      await api.register(reviewRoutes, { database });
+      await api.register(sessionRoutes, { database });
+      await api.register(deckRoutes, { database, prefix: '/deck' });
+      await api.register(computeRoutes, { prefix: '/compute' });
+    },
+    { prefix: '/api/v1' },
+  );
+  await app.register(webApp, { webRoot: config.webRoot });
+  return app;
+}

@@ -1,0 +1,89 @@
+import { createHash } from 'node:crypto';
+import type { Me, Role } from '@upwell/contract/account';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import type { FastifyInstance, FastifyRequest } from 'fastify';
+import fp from 'fastify-plugin';
+import { asIdentity, type Database } from './database';
+import { forbidden, ProblemError } from './problem';
+
+export const COOKIE = 'upwell_session';
+
+declare module 'fastify' {
+  interface FastifyRequest {
+    me: Me | null;
+  }
+}
+
+/** The hash of a session token as it is stored; the token itself lives only in the cookie. */
+export function tokenHash(token: string): Buffer {
+  return createHash('sha256').update(token).digest();
+}
+
+interface IdentityRow {
+  account_id: string;
+  club_id: string;
+  role: Role;
+  swimmer_id: string | null;
+  name: string;
+  club_name: string;
+}
+
+/** Finds out who asks, from the cookie; refuses writes that come from another site. */
+export const identity = fp(async (app: FastifyInstance, { database }: { database: Database }) => {
+  app.decorateRequest('me', null);
+
+  app.addHook('onRequest', async (request) => {
+    refuseForeignWrites(request);
+    const token = request.cookies[COOKIE];
+    if (!token || token.length > 100 || !request.url.startsWith('/api/')) return;
+    const rows = await database.em
+      .fork()
+      .execute<IdentityRow[]>('select * from sign_in_identity(?)', [tokenHash(token)], 'all');
+    const row = rows[0];
+    if (!row) return;
+    request.me = {
+      accountId: row.account_id,
+      clubId: row.club_id,
+      role: row.role,
+      swimmerId: row.swimmer_id,
+      name: row.name,
+      clubName: row.club_name,
+    };
+  });
+});
+
+const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/** A browser says where a write comes from; only our own pages may write. Programs send no Origin. */
+function refuseForeignWrites(request: FastifyRequest): void {
+  if (READS.has(request.method)) return;
+  const { origin, host } = request.headers;
+  const foreign = origin !== undefined && origin.replace(/^https?:\/\//, '') !== host;
+  if (foreign || request.headers['sec-fetch-site'] === 'cross-site') {
+    throw new ProblemError(403, 'This request came from another site and was refused.');
+  }
+}
+
+/** Who is signed in; 401 otherwise. */
+export function requireMe(request: FastifyRequest): Me {
+  if (!request.me) throw new ProblemError(401, 'You are signed out. Sign in again; what you entered is still here.');
+  return request.me;
+}
+
+/** A coach or head coach; 403 for a swimmer. */
+export function requireCoach(request: FastifyRequest): Me {
+  const me = requireMe(request);
+  if (me.role === 'swimmer') throw forbidden();
+  return me;
+}
+
+export function requireHead(request: FastifyRequest): Me {
+  const me = requireMe(request);
+  if (me.role !== 'head') throw forbidden();
+  return me;
+}
+
+/** Runs work in a transaction as whoever is signed in. */
+export function asMe<T>(database: Database, me: Me, work: (em: EntityManager) => Promise<T>): Promise<T> {
+  return asIdentity(database, me, work);
+}

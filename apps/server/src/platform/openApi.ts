@@ -1,0 +1,28 @@
+import swagger from '@fastify/swagger';
+import type { FastifyInstance } from 'fastify';
+import fp from 'fastify-plugin';
+import { isSchema, type Schema } from 'joi';
+import parseJoi from 'joi-to-json';
+
+/** The OpenAPI document, made from the same Joi schemas that validate. */
+export const openApi = fp(async (app: FastifyInstance) => {
+  await app.register(swagger, {
+    openapi: {
+      info: { title: 'Upwell', version: '1', description: 'Stroke review and sessions for swim coaches.' },
+      components: { securitySchemes: { cookie: { type: 'apiKey', in: 'cookie', name: 'upwell_session' } } },
+      security: [{ cookie: [] }],
+    },
+    transform: ({ schema, url }) => {
+      const converted = Object.entries((schema ?? {}) as Record<string, unknown>).map(([key, part]) => [
+        key,
+        isSchema(part) ? toJsonSchema(part) : part,
+      ]);
+      return { schema: Object.fromEntries(converted), url };
+    },
+  });
+  app.get('/api/v1/openapi.json', { schema: { hide: true } }, () => app.swagger());
+});
+
+function toJsonSchema(schema: Schema): unknown {
+  return parseJoi(schema, 'open-api');
+}

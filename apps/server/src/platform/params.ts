@@ -1,0 +1,5 @@
+import { uuid } from '@upwell/contract/common';
+import Joi from 'joi';
+
+/** The id in the address. */
+export const idParams = Joi.object<{ id: string }>({ id: uuid().required() });

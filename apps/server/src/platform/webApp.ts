@@ -1,0 +1,25 @@
+import { existsSync } from 'node:fs';
+import fastifyStatic from '@fastify/static';
+import type { FastifyInstance } from 'fastify';
+import { sendProblem } from './problem';
+
+/** Serves the exported web app; every address that is a page answers with its index. */
+export async function webApp(app: FastifyInstance, { webRoot }: { webRoot: string | null }): Promise<void> {
+  const served = webRoot !== null && existsSync(webRoot);
+  if (served) {
+    await app.register(fastifyStatic, {
+      root: webRoot,
+      wildcard: false,
+      setHeaders: (reply, path) => {
+        // Names of built files carry their hash; the index must always be asked for again.
+        const lasting = path.includes('/_expo/') || path.includes('/assets/');
+        reply.header('cache-control', lasting ? 'public, max-age=31536000, immutable' : 'no-cache');
+      },
+    });
+  }
+  app.setNotFoundHandler((request, reply) => {
+    const page = request.method === 'GET' && (request.headers.accept ?? '').includes('text/html');
+    if (served && page && !request.url.startsWith('/api/')) return reply.sendFile('index.html');
+    return sendProblem(reply, { status: 404, detail: 'There is nothing at this address.' });
+  });
+}

@@ -1,0 +1,1 @@
+export { focusesOf, openFocuses, openFocusesDue, reviewsOf } from './service';

@@ -1,0 +1,186 @@
+import type { Me } from '@upwell/contract/account';
+import type { FocusView, ReviewSave, ReviewView } from '@upwell/contract/review';
+import { inferCauses, type CauseId, type PastOutcome } from '@upwell/core/review';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { notFound, ProblemError } from '../platform/problem';
+import { saveVersioned } from '../platform/saveVersioned';
+import { FocusEntity, ReviewEntity, type ReviewRecord } from './entities';
+
+/** How many of the likeliest causes are kept with a review. */
+const KEPT = 6;
+
+interface FocusRow {
+  id: string;
+  swimmer_id: string;
+  swimmer_name: string;
+  cause: FocusView['cause'];
+  drill: FocusView['drill'];
+  cue: string;
+  tries: number;
+  since: Date;
+  relook_on: string;
+  outcome: FocusView['outcome'];
+}
+
+const FOCUS_COLUMNS = `f.id, f.swimmer_id, s.given_name || ' ' || s.family_name as swimmer_name, f.cause, f.drill, f.cue,
+  f.tries, f.since, f.relook_on::text as relook_on, f.outcome`;
+
+const toFocus = (row: FocusRow): FocusView => ({
+  id: row.id,
+  swimmerId: row.swimmer_id,
+  swimmerName: row.swimmer_name,
+  cause: row.cause,
+  drill: row.drill,
+  cue: row.cue,
+  tries: row.tries,
+  since: new Date(row.since).toISOString(),
+  relookOn: row.relook_on,
+  outcome: row.outcome,
+});
+
+/** The open focus of each of these swimmers, the newest when there are two. */
+export async function openFocuses(em: EntityManager, swimmerIds: readonly string[]): Promise<Map<string, FocusView>> {
+  if (swimmerIds.length === 0) return new Map();
+  const rows = await em.execute<FocusRow[]>(
+    `select distinct on (f.swimmer_id) ${FOCUS_COLUMNS} from focus f join swimmer s on s.id = f.swimmer_id
+     where f.closed_at is null and f.swimmer_id in (?) order by f.swimmer_id, f.since desc`,
+    [swimmerIds],
+    'all',
+  );
+  return new Map(rows.map((row) => [row.swimmer_id, toFocus(row)]));
+}
+
+/** All focuses of one swimmer, open ones first. */
+export async function focusesOf(em: EntityManager, swimmerId: string): Promise<FocusView[]> {
+  const rows = await em.execute<FocusRow[]>(
+    `select ${FOCUS_COLUMNS} from focus f join swimmer s on s.id = f.swimmer_id
+     where f.swimmer_id = ? order by (f.closed_at is not null), f.since desc limit 50`,
+    [swimmerId],
+    'all',
+  );
+  return rows.map(toFocus);
+}
+
+/** Open focuses whose second look is due on a day, the oldest first. */
+export async function openFocusesDue(em: EntityManager, onDate: string): Promise<FocusView[]> {
+  const rows = await em.execute<FocusRow[]>(
+    `select ${FOCUS_COLUMNS} from focus f join swimmer s on s.id = f.swimmer_id
+     where f.closed_at is null and f.relook_on <= ?::date and not s.archived order by f.relook_on, f.id limit 50`,
+    [onDate],
+    'all',
+  );
+  return rows.map(toFocus);
+}
+
+interface ReviewRow extends Omit<ReviewRecord, 'lookedAt'> {
+  swimmer_id: string;
+  looked_at: Date;
+  coach_name: string;
+  focus_cause: CauseId;
+}
+
+const REVIEW_QUERY = `select r.*, coalesce(a.name, 'your coach') as coach_name, f.cause as focus_cause
+  from review r left join account a on a.id = r.coach_id join focus f on f.review_id = r.id`;
+
+const toReview = (row: ReviewRow): ReviewView => ({
+  id: row.id,
+  version: row.version,
+  swimmerId: row.swimmer_id,
+  coachName: row.coach_name,
+  lookedAt: new Date(row.looked_at).toISOString(),
+  stroke: row.stroke,
+  model: row.model,
+  level: row.level,
+  signs: row.signs,
+  good: row.good,
+  ranking: row.ranking,
+  focusCause: row.focus_cause,
+});
+
+/** The reviews of one swimmer, the newest first. */
+export async function reviewsOf(em: EntityManager, swimmerId: string): Promise<ReviewView[]> {
+  const rows = await em.execute<ReviewRow[]>(
+    `${REVIEW_QUERY} where r.swimmer_id = ? order by r.looked_at desc limit 50`,
+    [swimmerId],
+    'all',
+  );
+  return rows.map(toReview);
+}
+
+export async function showReview(em: EntityManager, id: string): Promise<ReviewView> {
+  const [row] = await em.execute<ReviewRow[]>(`${REVIEW_QUERY} where r.id = ?`, [id], 'all');
+  if (!row) throw notFound();
+  return toReview(row);
+}
+
+/**
+ * Stores a review with its focus in one step. The causes are worked out again here from the signs,
+ * so that what is stored is what core says, whatever the screen sent. An older open focus of the
+ * swimmer is replaced: one focus at a time.
+ */
+export async function saveReview(em: EntityManager, me: Me, id: string, save: ReviewSave): Promise<ReviewView> {
+  const { swimmerId, stroke, model, level, signs } = save;
+  const visible = await em.execute<unknown[]>('select 1 from swimmer where id = ?', [swimmerId], 'all');
+  if (visible.length === 0) {
+    throw new ProblemError(404, 'This swimmer is not here, or not yours to see.');
+  }
+  const { ranking } = inferCauses({ stroke, model, level, signs });
+  if (!ranking.some((r) => r.cause === save.focus.cause)) {
+    throw new ProblemError(400, 'This focus does not belong to the stroke that was reviewed.', {
+      fields: [{ field: 'focus.cause', message: 'Choose a focus of this stroke.' }],
+    });
+  }
+  const { row, repeated } = await saveVersioned(
+    em,
+    ReviewEntity,
+    id,
+    save,
+    {
+      clubId: me.clubId,
+      coachId: me.accountId,
+      swimmerId,
+      lookedAt: new Date(save.lookedAt),
+      stroke,
+      model,
+      level,
+      signs,
+      good: save.good,
+      ranking: ranking.slice(0, KEPT),
+    },
+    (stored) => ({ id: stored.id, version: stored.version }),
+  );
+  if (!repeated) await replaceFocus(em, me, row, save);
+  return showReview(em, id);
+}
+
+async function replaceFocus(em: EntityManager, me: Me, review: ReviewRecord, save: ReviewSave): Promise<void> {
+  const existing = await em.findOne(FocusEntity, { reviewId: review.id });
+  const { id, ...fields } = save.focus;
+  if (existing) {
+    em.assign(existing, fields);
+    await em.flush();
+    return;
+  }
+  await em.nativeUpdate(FocusEntity, { swimmerId: review.swimmerId, closedAt: null }, { closedAt: review.lookedAt });
+  await em.insert(FocusEntity, {
+    id,
+    ...fields,
+    clubId: me.clubId,
+    swimmerId: review.swimmerId,
+    reviewId: review.id,
+    since: review.lookedAt,
+  });
+}
+
+/** What earlier focuses on each cause did, among swimmers of one level: a mild weight for the next choice. */
+export async function pastOutcomes(em: EntityManager, level: string): Promise<Partial<Record<CauseId, PastOutcome>>> {
+  const rows = await em.execute<{ cause: CauseId; better: number; not_better: number }[]>(
+    `select f.cause, count(*) filter (where f.outcome = 'better')::int as better,
+       count(*) filter (where f.outcome <> 'better')::int as not_better
+     from focus f join review r on r.id = f.review_id
+     where f.outcome is not null and r.level = ? group by f.cause`,
+    [level],
+    'all',
+  );
+  return Object.fromEntries(rows.map((row) => [row.cause, { better: row.better, notBetter: row.not_better }]));
+}

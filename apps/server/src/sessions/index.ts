@@ -1,0 +1,1 @@
+export { listSessions } from './service';

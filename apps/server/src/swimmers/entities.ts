@@ -1,0 +1,90 @@
+import type { BestTime, BreathingSide, RaceGoal } from '@upwell/contract/swimmers';
+import type { KitId } from '@upwell/core/library';
+import type { HealthFlag, LevelId, StrokeModelId } from '@upwell/core/swimmers';
+import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
+
+export const ClubEntity = defineEntity({
+  name: 'Club',
+  tableName: 'club',
+  properties: {
+    id: p.uuid().primary(),
+    name: p.text(),
+    settings: p.json<Record<string, unknown>>(),
+  },
+});
+
+export const SquadEntity = defineEntity({
+  name: 'Squad',
+  tableName: 'squad',
+  properties: {
+    id: p.uuid().primary(),
+    clubId: p.uuid(),
+    name: p.text(),
+    archived: p.boolean(),
+    version: p.integer().version(),
+    writeId: p.uuid(),
+  },
+});
+export type SquadRecord = InferEntity<typeof SquadEntity>;
+
+export const SquadCoachEntity = defineEntity({
+  name: 'SquadCoach',
+  tableName: 'squad_coach',
+  properties: {
+    squadId: p.uuid().primary(),
+    accountId: p.uuid().primary(),
+    clubId: p.uuid(),
+  },
+});
+
+export const SwimmerEntity = defineEntity({
+  name: 'Swimmer',
+  tableName: 'swimmer',
+  properties: {
+    id: p.uuid().primary(),
+    clubId: p.uuid(),
+    squadId: p.uuid(),
+    givenName: p.text(),
+    familyName: p.text(),
+    searchName: p.text(),
+    level: p.text().$type<LevelId>(),
+    birthYear: p.integer().nullable(),
+    strokeModel: p.text().$type<StrokeModelId>(),
+    breathingSide: p.text().$type<BreathingSide>(),
+    healthFlags: p.json<readonly HealthFlag[]>(),
+    healthConsent: p.boolean(),
+    kit: p.json<readonly KitId[]>(),
+    goal: p.json<RaceGoal>().nullable(),
+    bestTimes: p.json<readonly BestTime[]>(),
+    archived: p.boolean(),
+    version: p.integer().version(),
+    writeId: p.uuid(),
+  },
+});
+export type SwimmerRecord = InferEntity<typeof SwimmerEntity>;
+
+export const ResultEntity = defineEntity({
+  name: 'Result',
+  tableName: 'result',
+  properties: {
+    id: p.uuid().primary(),
+    clubId: p.uuid(),
+    swimmerId: p.uuid(),
+    heldOn: p.date(),
+    distanceM: p.double().$type<number>(),
+    timeS: p.double().$type<number>(),
+    strokesPerLength: p.double().$type<number>().nullable(),
+  },
+});
+
+/** Every look at a child's record. */
+export const AccessLogEntity = defineEntity({
+  name: 'AccessLog',
+  tableName: 'access_log',
+  properties: {
+    id: p.bigint('number').primary().autoincrement(),
+    clubId: p.uuid(),
+    accountId: p.uuid(),
+    swimmerId: p.uuid(),
+  },
+});

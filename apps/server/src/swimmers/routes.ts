@@ -1,0 +1,57 @@
+import {
+  squadSaveSchema,
+  swimmerQuerySchema,
+  swimmerSaveSchema,
+  type SquadSave,
+  type SwimmerQuery,
+  type SwimmerSave,
+} from '@upwell/contract/swimmers';
+import type { FastifyInstance } from 'fastify';
+import type { Database } from '../platform/database';
+import { asMe, requireCoach, requireHead, requireMe } from '../platform/identity';
+import { idParams } from '../platform/params';
+import { listCoaches, listSquads, listSwimmers, saveSquad, saveSwimmer, showSwimmer } from './service';
+
+export async function swimmerRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
+  app.get<{ Querystring: Required<SwimmerQuery> }>(
+    '/swimmers',
+    { schema: { querystring: swimmerQuerySchema, summary: 'Swimmers by name, a page at a time' } },
+    (request) => asMe(database, requireMe(request), (em) => listSwimmers(em, request.query)),
+  );
+
+  app.get<{ Params: { id: string } }>(
+    '/swimmers/:id',
+    { schema: { params: idParams, summary: 'One swimmer with focuses, reviews and results' } },
+    (request) => {
+      const me = requireMe(request);
+      return asMe(database, me, (em) => showSwimmer(em, me, request.params.id));
+    },
+  );
+
+  app.put<{ Params: { id: string }; Body: SwimmerSave }>(
+    '/swimmers/:id',
+    { schema: { params: idParams, body: swimmerSaveSchema, summary: 'Create or change a swimmer' } },
+    (request) => {
+      const me = requireCoach(request);
+      return asMe(database, me, (em) => saveSwimmer(em, me, request.params.id, request.body));
+    },
+  );
+
+  app.get('/squads', { schema: { summary: 'The squads one may see' } }, (request) =>
+    asMe(database, requireMe(request), listSquads),
+  );
+
+  app.put<{ Params: { id: string }; Body: SquadSave }>(
+    '/squads/:id',
+    { schema: { params: idParams, body: squadSaveSchema, summary: 'Create or change a squad (head coach)' } },
+    (request) => {
+      const me = requireHead(request);
+      return asMe(database, me, (em) => saveSquad(em, me, request.params.id, request.body));
+    },
+  );
+
+  app.get('/coaches', { schema: { summary: 'Coaches of the club' } }, (request) => {
+    requireCoach(request);
+    return asMe(database, requireMe(request), listCoaches);
+  });
+}

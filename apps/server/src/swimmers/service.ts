@@ -1,0 +1,206 @@
+import type { Me } from '@upwell/contract/account';
+import type { Page } from '@upwell/contract/common';
+import type { Coach, Squad, SquadSave, Swimmer, SwimmerPage, SwimmerQuery, SwimmerRow, SwimmerSave } from '@upwell/contract/swimmers';
+import { isChild } from '@upwell/core/swimmers';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { AccountEntity } from '../account/entities';
+import { notFound, ProblemError } from '../platform/problem';
+import { saveVersioned } from '../platform/saveVersioned';
+import { focusesOf, openFocuses, reviewsOf } from '../review';
+import { AccessLogEntity, ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity, type SwimmerRecord } from './entities';
+
+/** Lower case without accents, as names are searched. */
+export function searchable(name: string): string {
+  return name.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
+}
+
+interface Row {
+  id: string;
+  given_name: string;
+  family_name: string;
+  level: SwimmerRow['level'];
+  squad_id: string;
+  squad_name: string;
+  birth_year: number | null;
+  archived: boolean;
+  goal: SwimmerRow['goal'];
+}
+
+/** One page of swimmers by family name, found by the names that follow the last one shown. */
+export async function listSwimmers(em: EntityManager, query: SwimmerQuery): Promise<Page<SwimmerRow>> {
+  const limit = query.limit ?? 30;
+  const where = ['s.archived = ?'];
+  const values: unknown[] = [query.archived ?? false];
+  const search = searchable(query.search ?? '').replace(/[\\%_]/g, '\\$&');
+  if (search) {
+    where.push('s.search_name like ?');
+    values.push(`%${search}%`);
+  }
+  if (query.squadId) {
+    where.push('s.squad_id = ?');
+    values.push(query.squadId);
+  }
+  if (query.level) {
+    where.push('s.level = ?');
+    values.push(query.level);
+  }
+  if (query.cursor) {
+    where.push('(s.family_name, s.given_name, s.id) > (?, ?, ?::uuid)');
+    values.push(...readCursor(query.cursor));
+  }
+  const rows = await em.execute<Row[]>(
+    `select s.id, s.given_name, s.family_name, s.level, s.squad_id, q.name as squad_name, s.birth_year, s.archived, s.goal
+     from swimmer s join squad q on q.id = s.squad_id
+     where ${where.join(' and ')}
+     order by s.family_name, s.given_name, s.id limit ${limit + 1}`,
+    values,
+    'all',
+  );
+  const shown = rows.slice(0, limit);
+  const focuses = await openFocuses(em, shown.map((row) => row.id));
+  const last = rows.length > limit ? shown[shown.length - 1] : undefined;
+  return {
+    items: shown.map((row) => ({
+      id: row.id,
+      givenName: row.given_name,
+      familyName: row.family_name,
+      level: row.level,
+      squadId: row.squad_id,
+      squadName: row.squad_name,
+      child: isChild(row.birth_year, new Date().getFullYear()),
+      archived: row.archived,
+      goal: row.goal,
+      focus: focuses.get(row.id) ?? null,
+    })),
+    next: last ? Buffer.from(JSON.stringify([last.family_name, last.given_name, last.id])).toString('base64url') : null,
+  };
+}
+
+function readCursor(cursor: string): [string, string, string] {
+  try {
+    const parts: unknown = JSON.parse(Buffer.from(cursor, 'base64url').toString());
+    if (Array.isArray(parts) && parts.length === 3 && parts.every((part) => typeof part === 'string')) {
+      const [family, given, id] = parts as [string, string, string];
+      if (/^[0-9a-f-]{36}$/i.test(id)) return [family, given, id];
+    }
+  } catch {
+    // Not JSON: answered below like any other bad cursor.
+  }
+  throw new ProblemError(400, 'This page of the list is not known. Start from the top.', {
+    fields: [{ field: 'cursor', message: 'This page of the list is not known.' }],
+  });
+}
+
+/** Everything about one swimmer; a look at a child's record is logged. */
+export async function showSwimmer(em: EntityManager, me: Me, id: string): Promise<SwimmerPage> {
+  const record = await em.findOne(SwimmerEntity, { id });
+  if (!record) throw notFound();
+  const swimmer = await toSwimmer(em, record);
+  if (swimmer.child && me.role !== 'swimmer') {
+    await em.insert(AccessLogEntity, { clubId: me.clubId, accountId: me.accountId, swimmerId: id });
+  }
+  const results = await em.find(ResultEntity, { swimmerId: id }, { orderBy: { heldOn: 'desc' }, limit: 100 });
+  return {
+    ...swimmer,
+    focuses: await focusesOf(em, id),
+    reviews: await reviewsOf(em, id),
+    results: results.map((r) => ({
+      id: r.id,
+      on: r.heldOn,
+      distanceM: r.distanceM,
+      timeS: r.timeS,
+      strokesPerLength: r.strokesPerLength ?? null,
+    })),
+  };
+}
+
+export async function saveSwimmer(em: EntityManager, me: Me, id: string, save: SwimmerSave): Promise<Swimmer> {
+  const { version: _version, writeId: _writeId, ...fields } = save;
+  const squad = await em.findOne(SquadEntity, { id: save.squadId });
+  if (!squad) {
+    throw new ProblemError(400, 'Choose a squad that is yours.', {
+      fields: [{ field: 'squadId', message: 'Choose a squad that is yours.' }],
+    });
+  }
+  const { row } = await saveVersioned(
+    em,
+    SwimmerEntity,
+    id,
+    save,
+    { ...fields, clubId: me.clubId, searchName: searchable(`${save.givenName} ${save.familyName}`) },
+    (stored) => bare(stored, ''),
+  );
+  return toSwimmer(em, row);
+}
+
+async function toSwimmer(em: EntityManager, record: SwimmerRecord): Promise<Swimmer> {
+  const squad = await em.findOneOrFail(SquadEntity, { id: record.squadId });
+  return bare(record, squad.name);
+}
+
+function bare(record: SwimmerRecord, squadName: string): Swimmer {
+  return {
+    id: record.id,
+    version: record.version,
+    squadId: record.squadId,
+    squadName,
+    givenName: record.givenName,
+    familyName: record.familyName,
+    level: record.level,
+    birthYear: record.birthYear ?? null,
+    child: isChild(record.birthYear ?? null, new Date().getFullYear()),
+    strokeModel: record.strokeModel,
+    breathingSide: record.breathingSide,
+    healthFlags: record.healthFlags,
+    healthConsent: record.healthConsent,
+    kit: record.kit,
+    goal: record.goal ?? null,
+    bestTimes: record.bestTimes,
+    archived: record.archived,
+  };
+}
+
+interface SquadRow {
+  id: string;
+  version: number;
+  name: string;
+  archived: boolean;
+  swimmers: number;
+  coach_ids: string[] | null;
+}
+
+export async function listSquads(em: EntityManager): Promise<Squad[]> {
+  const rows = await em.execute<SquadRow[]>(
+    `select q.id, q.version, q.name, q.archived,
+       (select count(*)::int from swimmer s where s.squad_id = q.id and not s.archived) as swimmers,
+       (select array_agg(c.account_id) from squad_coach c where c.squad_id = q.id) as coach_ids
+     from squad q order by q.archived, q.name limit 200`,
+    [],
+    'all',
+  );
+  return rows.map(({ coach_ids, ...row }) => ({ ...row, coachIds: coach_ids ?? [] }));
+}
+
+export async function saveSquad(em: EntityManager, me: Me, id: string, save: SquadSave): Promise<Squad> {
+  const coaches = await em.count(AccountEntity, { id: { $in: [...save.coachIds] }, role: { $ne: 'swimmer' } });
+  if (coaches !== save.coachIds.length) throw new ProblemError(400, 'One of these coaches is not in your club.');
+  const { row, repeated } = await saveVersioned(
+    em,
+    SquadEntity,
+    id,
+    save,
+    { name: save.name, archived: save.archived, clubId: me.clubId },
+    (stored) => stored,
+  );
+  if (!repeated) {
+    await em.nativeDelete(SquadCoachEntity, { squadId: id });
+    await em.insertMany(SquadCoachEntity, save.coachIds.map((accountId) => ({ squadId: id, accountId, clubId: me.clubId })));
+  }
+  const swimmers = await em.count(SwimmerEntity, { squadId: id, archived: false });
+  return { id, version: row.version, name: row.name, archived: row.archived, swimmers, coachIds: [...save.coachIds] };
+}
+
+export async function listCoaches(em: EntityManager): Promise<Coach[]> {
+  const accounts = await em.find(AccountEntity, { role: { $ne: 'swimmer' } }, { orderBy: { name: 'asc' }, limit: 200 });
+  return accounts.map(({ id, name }) => ({ id, name }));
+}

@@ -1,0 +1,180 @@
+import { KIT_IDS, type KitId } from '@upwell/core/library';
+import { HEALTH_FLAGS, LEVELS, STROKE_MODELS, type HealthFlag, type LevelId, type StrokeModelId } from '@upwell/core/swimmers';
+import Joi from 'joi';
+import { isoDate, line, oneOf, saved, uuid, type Saved } from './common';
+import type { FocusView, ReviewView } from './review';
+
+export const BREATHING_SIDES = ['left', 'right', 'both'] as const;
+export type BreathingSide = (typeof BREATHING_SIDES)[number];
+
+export const PLACES = ['pool', 'open-water'] as const;
+export type Place = (typeof PLACES)[number];
+
+export interface RaceGoal {
+  readonly event: string;
+  readonly date: string;
+  readonly distanceM: number;
+  readonly place: Place;
+  readonly targetTimeS: number | null;
+}
+
+export interface BestTime {
+  readonly distanceM: number;
+  readonly timeS: number;
+}
+
+/** What a coach keeps about a swimmer. */
+export interface SwimmerFields {
+  readonly squadId: string;
+  readonly givenName: string;
+  readonly familyName: string;
+  readonly level: LevelId;
+  readonly birthYear: number | null;
+  readonly strokeModel: StrokeModelId;
+  readonly breathingSide: BreathingSide;
+  readonly healthFlags: readonly HealthFlag[];
+  /** Whether the swimmer, or the guardian of a child, agreed to keep health flags. */
+  readonly healthConsent: boolean;
+  readonly kit: readonly KitId[];
+  readonly goal: RaceGoal | null;
+  readonly bestTimes: readonly BestTime[];
+  readonly archived: boolean;
+}
+
+export type SwimmerSave = SwimmerFields & Saved;
+
+/** The longest swim anybody plans here, metres. */
+const LONGEST_M = 100_000;
+const LONGEST_S = 48 * 3600;
+/** Nobody swims faster over any distance, m/s: a typing error. */
+const FASTEST_MPS = 2.6;
+
+const notFasterThanAnybody: Joi.CustomValidator<BestTime> = (value, helpers) =>
+  value.distanceM / value.timeS > FASTEST_MPS
+    ? helpers.message({ custom: `${value.distanceM} m in ${value.timeS} s is faster than anybody swims.` })
+    : value;
+
+export const swimmerFields = {
+  squadId: uuid().required(),
+  givenName: line(60).required(),
+  familyName: line(60).required(),
+  level: oneOf(LEVELS).required(),
+  birthYear: Joi.number().integer().min(1910).max(2100).allow(null).required(),
+  strokeModel: oneOf(STROKE_MODELS).required(),
+  breathingSide: oneOf(BREATHING_SIDES).required(),
+  healthFlags: Joi.array().items(oneOf(HEALTH_FLAGS)).unique().max(HEALTH_FLAGS.length).required(),
+  healthConsent: Joi.boolean()
+    .required()
+    .when('healthFlags', {
+      is: Joi.array().min(1),
+      then: Joi.valid(true).messages({ 'any.only': 'Health notes need consent: ask first, then tick this.' }),
+    }),
+  kit: Joi.array().items(oneOf(KIT_IDS)).unique().max(KIT_IDS.length).required(),
+  goal: Joi.object({
+    event: line(80).required(),
+    date: isoDate().required(),
+    distanceM: Joi.number().greater(0).max(LONGEST_M).required(),
+    place: oneOf(PLACES).required(),
+    targetTimeS: Joi.number().greater(0).max(LONGEST_S).allow(null).required(),
+  })
+    .allow(null)
+    .required(),
+  bestTimes: Joi.array()
+    .items(
+      Joi.object({
+        distanceM: Joi.number().greater(0).max(LONGEST_M).required(),
+        timeS: Joi.number().greater(0).max(LONGEST_S).required(),
+      }).custom(notFasterThanAnybody),
+    )
+    .max(30)
+    .unique('distanceM')
+    .required(),
+  archived: Joi.boolean().required(),
+};
+
+export const swimmerSaveSchema = Joi.object<SwimmerSave>({ ...swimmerFields, ...saved });
+
+export interface Swimmer extends SwimmerFields {
+  readonly id: string;
+  readonly version: number;
+  readonly squadName: string;
+  /** Under 16: the record is guarded more closely. */
+  readonly child: boolean;
+}
+
+/** One line of the list. */
+export interface SwimmerRow {
+  readonly id: string;
+  readonly givenName: string;
+  readonly familyName: string;
+  readonly level: LevelId;
+  readonly squadId: string;
+  readonly squadName: string;
+  readonly child: boolean;
+  readonly archived: boolean;
+  readonly goal: RaceGoal | null;
+  readonly focus: FocusView | null;
+}
+
+export interface ResultView {
+  readonly id: string;
+  readonly on: string;
+  readonly distanceM: number;
+  readonly timeS: number;
+  readonly strokesPerLength: number | null;
+}
+
+/** Everything the swimmer's page shows. */
+export interface SwimmerPage extends Swimmer {
+  readonly focuses: readonly FocusView[];
+  readonly reviews: readonly ReviewView[];
+  readonly results: readonly ResultView[];
+}
+
+export interface SwimmerQuery {
+  readonly search?: string;
+  readonly squadId?: string;
+  readonly level?: LevelId;
+  readonly archived?: boolean;
+  readonly cursor?: string;
+  readonly limit?: number;
+}
+
+export const swimmerQuerySchema = Joi.object<SwimmerQuery>({
+  search: Joi.string().trim().max(60).allow(''),
+  squadId: uuid(),
+  level: oneOf(LEVELS),
+  archived: Joi.boolean().default(false),
+  cursor: Joi.string().max(400),
+  limit: Joi.number().integer().min(1).max(100).default(30),
+});
+
+export interface Squad {
+  readonly id: string;
+  readonly version: number;
+  readonly name: string;
+  readonly swimmers: number;
+  readonly coachIds: readonly string[];
+  readonly archived: boolean;
+}
+
+export interface SquadFields {
+  readonly name: string;
+  readonly coachIds: readonly string[];
+  readonly archived: boolean;
+}
+
+export type SquadSave = SquadFields & Saved;
+
+export const squadSaveSchema = Joi.object<SquadSave>({
+  name: line(60).required(),
+  coachIds: Joi.array().items(uuid()).unique().max(50).required(),
+  archived: Joi.boolean().required(),
+  ...saved,
+});
+
+/** A coach who can be put in charge of a squad. */
+export interface Coach {
+  readonly id: string;
+  readonly name: string;
+}

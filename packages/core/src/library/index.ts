@@ -1,0 +1,3 @@
+export * from './drills';
+export * from './kit';
+export type * from './types';

@@ -1,0 +1,58 @@
+export interface Trial {
+  readonly distanceM: number;
+  readonly timeS: number;
+}
+
+export interface CriticalSpeed {
+  readonly criticalSpeedMps: number;
+  readonly dPrimeM: number;
+  readonly paceSPer100m: number;
+  /** Standard error of the critical speed; null with two trials, where the line fits exactly. */
+  readonly standardErrorMps: number | null;
+}
+
+/** Why trials give no critical speed, in words for the coach. */
+export class UnusableTrials extends RangeError {}
+
+/**
+ * Critical speed and D′ from all-out swims: the line `d = CS·t + D′` by least squares
+ * (Wakayoshi et al. 1992; Dekerle et al. 2002).
+ *
+ * @param trials two or more distances, swum all-out on separate efforts
+ * @throws UnusableTrials with fewer than two distances, times that do not rise with the distance, or D′ < 0
+ * @example
+ * criticalSpeed([{ distanceM: 200, timeS: 165 }, { distanceM: 400, timeS: 352 }]).criticalSpeedMps // 1.0695
+ */
+export function criticalSpeed(trials: readonly Trial[]): CriticalSpeed {
+  const sorted = [...trials].sort((a, b) => a.distanceM - b.distanceM);
+  if (new Set(sorted.map((t) => t.distanceM)).size < 2) {
+    throw new UnusableTrials('Two different distances at least are needed.');
+  }
+  for (let i = 1; i < sorted.length; i++) {
+    const shorter = sorted[i - 1]!;
+    const longer = sorted[i]!;
+    if (longer.distanceM > shorter.distanceM && longer.timeS <= shorter.timeS) {
+      throw new UnusableTrials(
+        `${longer.distanceM} m is not slower than ${shorter.distanceM} m: check these two times.`,
+      );
+    }
+  }
+  const n = sorted.length;
+  const meanT = sum(sorted, (t) => t.timeS) / n;
+  const meanD = sum(sorted, (t) => t.distanceM) / n;
+  const spreadT = sum(sorted, (t) => (t.timeS - meanT) ** 2);
+  const criticalSpeedMps = sum(sorted, (t) => (t.timeS - meanT) * (t.distanceM - meanD)) / spreadT;
+  const dPrimeM = meanD - criticalSpeedMps * meanT;
+  if (dPrimeM < 0) {
+    throw new UnusableTrials(
+      `The ${sorted[0]!.distanceM} m was probably not all-out: it is slower than the longer swims allow.`,
+    );
+  }
+  const residual = sum(sorted, (t) => (t.distanceM - dPrimeM - criticalSpeedMps * t.timeS) ** 2);
+  const standardErrorMps = n > 2 ? Math.sqrt(residual / (n - 2) / spreadT) : null;
+  return { criticalSpeedMps, dPrimeM, paceSPer100m: 100 / criticalSpeedMps, standardErrorMps };
+}
+
+function sum<T>(items: readonly T[], of: (item: T) => number): number {
+  return items.reduce((total, item) => total + of(item), 0);
+}

@@ -1,0 +1,4 @@
+export * from './causes';
+export * from './leadsTo';
+export * from './links';
+export * from './signs';

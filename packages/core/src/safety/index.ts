@@ -1,0 +1,2 @@
+export * from './breathGate';
+export * from './caution';

@@ -1,0 +1,250 @@
+import { trainingLoad } from '../measures';
+import { CAUSES } from '../review';
+import { LEVEL } from '../swimmers';
+import { lengthsToMetres, poolDistance, type Pool } from '../units';
+import { blockCandidates, landBlock, type Candidate, type Candidates } from './candidates';
+import type { Block, BlockKind, GroupPlan, Item, SessionPlan } from './model';
+import { FINISH_WINDOW_S, RECIPE, SHARE_BAND, SHARE_SHIFT } from './recipe';
+import type { BuildRequest, BuildResult, Clash, GroupRequest } from './request';
+import { seeded } from './seeded';
+import { setsOf } from './totals';
+
+/**
+ * Builds one session for all groups together.
+ *
+ * For each group every block has a few dozen ways to be filled; the search keeps the combinations
+ * whose block shares lie in {@link SHARE_BAND} and which end inside the last
+ * {@link FINISH_WINDOW_S} seconds of the time given, and takes the one nearest to the recipe of the
+ * level. Groups then agree on the number of rounds where they can, so that one explanation serves
+ * all. The same request with the same seed gives the same session.
+ *
+ * @returns the plan, or which demands clash and the smallest changes that would make it possible
+ * @throws RangeError without a group or with more than six
+ */
+export function buildSession(request: BuildRequest): BuildResult {
+  if (request.groups.length < 1 || request.groups.length > 6) throw new RangeError('one to six groups');
+  const searches = request.groups.map((group, index) => searchGroup(request, group, index));
+  const clashes = searches.flatMap((found, index): Clash[] =>
+    found.size > 0 ? [] : [explainClash(request, request.groups[index]!, index)],
+  );
+  if (clashes.length > 0) return { kind: 'clash', clashes };
+
+  const shape = commonShape(searches);
+  const groups = searches.map((found, index) => {
+    const best = (shape === null ? undefined : found.get(shape)) ?? cheapest(found);
+    return assemble(request, request.groups[index]!, index, best);
+  });
+  const { kind, theme, pool, minutes, seed } = request;
+  const plan: SessionPlan = { kind, theme, pool, minutes, seed, groups };
+  return { kind: 'built', plan, notes: notesOn(request, plan) };
+}
+
+interface Found {
+  readonly cost: number;
+  readonly parts: readonly Candidate[];
+  readonly landMinutes: number;
+}
+
+/** The cheapest combination for each shape (rounds of the drills, rounds of the main part). */
+type Search = ReadonlyMap<string, Found>;
+
+function searchGroup(request: BuildRequest, group: GroupRequest, index: number): Search {
+  const candidates = blockCandidates(bareGroup(group, index), group, request.pool, request.theme, request.kind, request.kit);
+  const usual = RECIPE[group.level].landMinutes;
+  for (const landMinutes of [usual, ...[5, 6, 7, 8].filter((m) => m !== usual)]) {
+    const found = searchBlocks(request, group, candidates, landMinutes, index);
+    if (found.size > 0) return found;
+  }
+  return new Map();
+}
+
+function searchBlocks(
+  request: BuildRequest,
+  group: GroupRequest,
+  candidates: Candidates,
+  landMinutes: number,
+  index: number,
+): Search {
+  const latest = (request.minutes - landMinutes) * 60;
+  const earliest = latest - FINISH_WINDOW_S;
+  const mains = [...candidates.main].sort((a, b) => a.seconds - b.seconds);
+  const mainSeconds = Float64Array.from(mains, (m) => m.seconds);
+  const speeds: readonly (Candidate | null)[] = candidates.speed.length > 0 ? candidates.speed : [null];
+  const price = pricing(request, group);
+  const found = new Map<string, Found>();
+  let tried = 0;
+
+  for (const warmUp of candidates['warm-up']) {
+    for (const drills of candidates.drills) {
+      for (const swimDown of candidates['swim-down']) {
+        for (const speed of speeds) {
+          const seconds = warmUp.seconds + drills.seconds + swimDown.seconds + (speed?.seconds ?? 0);
+          for (let m = firstAtLeast(mainSeconds, earliest - seconds); m < mains.length; m++) {
+            const main = mains[m]!;
+            if (seconds + main.seconds > latest) break;
+            const cost = price(warmUp, drills, main, speed, swimDown);
+            if (cost === null) continue;
+            const jittered = cost + 0.06 * seeded(request.seed + index * 7919, tried++);
+            const shape = `${drills.rounds}/${main.rounds}`;
+            const best = found.get(shape);
+            if (best && best.cost <= jittered) continue;
+            const parts = speed ? [warmUp, drills, main, speed, swimDown] : [warmUp, drills, main, swimDown];
+            found.set(shape, { cost: jittered, parts, landMinutes });
+          }
+        }
+      }
+    }
+  }
+  return found;
+}
+
+/** A function that prices a combination, or null when a hard demand is broken. */
+function pricing(request: BuildRequest, group: GroupRequest) {
+  const share = RECIPE[group.level].share;
+  const shift = SHARE_SHIFT[request.kind];
+  const wanted = {
+    'warm-up': share['warm-up'],
+    drills: share.drills + shift.drills,
+    main: share.main - shift.drills - shift.speed,
+    speed: shift.speed,
+    'swim-down': share['swim-down'],
+  };
+  const [low, high] = LEVEL[group.level].metresPerHour.map((m) => (m * request.minutes) / 60) as [number, number];
+  const asked = group.lengths ?? null;
+
+  return (warmUp: Candidate, drills: Candidate, main: Candidate, speed: Candidate | null, swimDown: Candidate): number | null => {
+    const lengths = warmUp.lengths + drills.lengths + main.lengths + (speed?.lengths ?? 0) + swimDown.lengths;
+    if (asked !== null && lengths !== asked) return null;
+    const off =
+      offBand('warm-up', warmUp.lengths / lengths, wanted['warm-up']) +
+      offBand('drills', drills.lengths / lengths, wanted.drills) +
+      offBand('main', main.lengths / lengths, wanted.main) +
+      offBand('speed', (speed?.lengths ?? 0) / lengths, wanted.speed) +
+      offBand('swim-down', swimDown.lengths / lengths, wanted['swim-down']);
+    if (!Number.isFinite(off)) return null;
+    const metres = lengthsToMetres(request.pool, lengths);
+    const outside = asked !== null ? 0 : Math.max(0, low - metres, metres - high) / high;
+    const total = poolDistance(request.pool, lengths);
+    const round = total % 100 === 0 ? 0 : total % 50 === 0 ? 0.04 : 0.08;
+    const odd = warmUp.awkward + drills.awkward + main.awkward + swimDown.awkward;
+    const load = group.loadLimit ? loadOf([warmUp, drills, main, speed, swimDown], request.pool) / group.loadLimit : 0;
+    return 2 * off + 3 * outside + round + odd + 2 * Math.max(0, load - 1);
+  };
+}
+
+/** Distance from the wanted share; infinite outside the band. */
+function offBand(kind: Exclude<BlockKind, 'land'>, share: number, wanted: number): number {
+  const [low, high] = SHARE_BAND[kind];
+  return share < low - 1e-9 || share > high + 1e-9 ? Infinity : Math.abs(share - wanted);
+}
+
+function loadOf(parts: readonly (Candidate | null)[], pool: Pool): number {
+  return trainingLoad(
+    parts.flatMap((part) =>
+      part ? setsOf(part.block.items).map(({ set, times }) => ({ distanceM: lengthsToMetres(pool, set.reps * set.lengths * times), effort: set.effort })) : [],
+    ),
+  );
+}
+
+/** First index of a sorted list whose value is at least `value`. */
+function firstAtLeast(sorted: Float64Array, value: number): number {
+  let low = 0;
+  let high = sorted.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (sorted[middle]! < value) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/** The shape that suits all groups best, or null when none is possible for all. */
+function commonShape(searches: readonly Search[]): string | null {
+  let best: { shape: string; cost: number } | null = null;
+  for (const shape of searches[0]!.keys()) {
+    const costs = searches.map((found) => found.get(shape)?.cost);
+    if (costs.some((cost) => cost === undefined)) continue;
+    const cost = costs.reduce<number>((sum, c) => sum + c!, 0);
+    if (!best || cost < best.cost) best = { shape, cost };
+  }
+  return best?.shape ?? null;
+}
+
+function cheapest(found: Search): Found {
+  return [...found.values()].reduce((best, f) => (f.cost < best.cost ? f : best));
+}
+
+function bareGroup(group: GroupRequest, index: number): GroupPlan {
+  const level = LEVEL[group.level];
+  return {
+    id: `g${index + 1}`,
+    level: group.level,
+    name: group.name ?? level.name,
+    swimmers: group.swimmers,
+    lanes: group.lanes,
+    v400Mps: group.v400Mps ?? level.defaultV400Mps,
+    paceIsGuess: group.v400Mps === null,
+    strokeLengthM: group.strokeLengthM ?? level.defaultStrokeLengthM,
+    knownDrills: group.knownDrills ?? [],
+    blocks: [],
+  };
+}
+
+function assemble(request: BuildRequest, group: GroupRequest, index: number, found: Found): GroupPlan {
+  const bare = bareGroup(group, index);
+  const land = landBlock({ theme: request.theme, request: group, kit: request.kit }, found.landMinutes);
+  const blocks = [land, ...found.parts.map((part) => part.block)].map((block) => withIds(block, bare.id));
+  return { ...bare, blocks };
+}
+
+/** Ids that are unique in the whole session: the group's id leads. */
+function withIds(block: Block, prefix: string): Block {
+  const rename = (item: Item): Item =>
+    item.kind === 'swim'
+      ? { ...item, id: `${prefix}-${item.id}` }
+      : { ...item, id: `${prefix}-${item.id}`, items: item.items.map(rename) };
+  return { ...block, id: `${prefix}-${block.id}`, items: block.items.map(rename) };
+}
+
+function notesOn(request: BuildRequest, plan: SessionPlan): string[] {
+  return plan.groups.flatMap((group, index) => {
+    const asked = request.groups[index]!;
+    const notes: string[] = [];
+    if (group.paceIsGuess) notes.push(`${group.name}: no 400 m time, the clock uses the level's usual pace.`);
+    const load = loadOf(group.blocks.map((block) => ({ block, seconds: 0, lengths: 0, rounds: 1, awkward: 0 })), plan.pool);
+    if (asked.loadLimit && load > asked.loadLimit) {
+      const over = Math.round((load / asked.loadLimit - 1) * 100);
+      notes.push(`${group.name}: load is ${over} % above the limit for this week.`);
+    }
+    return notes;
+  });
+}
+
+/** Which demand is in the way, found by letting go of one at a time. */
+function explainClash(request: BuildRequest, group: GroupRequest, index: number): Clash {
+  const name = group.name ?? LEVEL[group.level].name;
+  const changes: string[] = [];
+  const works = (r: BuildRequest, g: GroupRequest) => searchGroup(r, g, index).size > 0;
+
+  if (group.lengths != null) {
+    const unit = request.pool.unit;
+    const near = [1, 2, 3, 4, 6, 8, 10, 14, 20, 30, 40].flatMap((d) => [group.lengths! - d, group.lengths! + d]);
+    const found = near.find((lengths) => lengths > 0 && works(request, { ...group, lengths }));
+    if (found !== undefined) changes.push(`Swim ${poolDistance(request.pool, found)} ${unit} instead.`);
+    else if (works(request, { ...group, lengths: null })) changes.push('Leave the distance to the level.');
+  }
+  for (const step of [5, 10, 15, 20, 30, 40]) {
+    const minutes = [request.minutes + step, request.minutes - step].find(
+      (m) => m >= 15 && m <= 180 && works({ ...request, minutes: m }, group),
+    );
+    if (minutes === undefined) continue;
+    changes.push(`Plan ${minutes} minutes.`);
+    break;
+  }
+  if (request.kind === 'speed' && works({ ...request, kind: 'aerobic' }, group)) changes.push('Leave out the speed part.');
+  const noDrill = blockCandidates(bareGroup(group, index), group, request.pool, request.theme, request.kind, request.kit).drills.length === 0;
+  const message = noDrill
+    ? `${name}: no drill for “${CAUSES[request.theme].name}” fits this level and this kit.`
+    : `${name}: ${request.minutes} minutes${group.lengths == null ? '' : ` and ${poolDistance(request.pool, group.lengths)} ${request.pool.unit}`} cannot hold land, drills, main part and swim-down in their shares.`;
+  return { group: index, message, changes };
+}

@@ -1,0 +1,12 @@
+export * from './buildSession';
+export * from './chooseDrills';
+export * from './clock';
+export * from './describe';
+export * from './edit';
+export * from './model';
+export * from './recipe';
+export type * from './request';
+export * from './totals';
+export * from './loadLimit';
+export * from './proposeGroups';
+export * from './seeded';

@@ -1,0 +1,82 @@
+import type { DrillId } from '../library';
+import { raceTime, type Trial } from '../measures';
+import type { CauseId } from '../review';
+import { LEVEL, LEVELS, type HealthFlag, type LevelId, type StrokeModelId } from '../swimmers';
+import { byFrequency } from './chooseDrills';
+import { sessionLoadLimit, type PastLoad } from './loadLimit';
+import type { GroupRequest } from './request';
+
+/** What a swimmer brings to a session. */
+export interface Comer {
+  readonly level: LevelId;
+  readonly model: StrokeModelId;
+  readonly bestTimes: readonly Trial[];
+  readonly focus: CauseId | null;
+  readonly healthFlags: readonly HealthFlag[];
+}
+
+/** What a level did before. */
+export interface LevelHistory {
+  readonly knownDrills: readonly DrillId[];
+  readonly loads: readonly PastLoad[];
+}
+
+/** Swimmers one lane holds by default. */
+const PER_LANE = 6;
+
+/**
+ * Groups for the builder out of the people who come: one per level, with the pace of its slower
+ * half, the open focuses, the drills it knows, what its health flags rule out and the load left.
+ */
+export function proposeGroups(
+  comers: readonly Comer[],
+  history: Readonly<Partial<Record<LevelId, LevelHistory>>>,
+): GroupRequest[] {
+  return LEVELS.flatMap((level): GroupRequest[] => {
+    const here = comers.filter((c) => c.level === level);
+    if (here.length === 0) return [];
+    const speeds = here.flatMap((c) => speedOver400(c.bestTimes) ?? []).sort((a, b) => a - b);
+    return [
+      {
+        level,
+        name: LEVEL[level].name,
+        swimmers: here.length,
+        lanes: Math.ceil(here.length / PER_LANE),
+        // A clock that the slower half can keep: the lower quartile.
+        v400Mps: speeds.length > 0 ? speeds[Math.floor((speeds.length - 1) / 4)]! : null,
+        model: mostCommon(here.map((c) => c.model)),
+        focuses: here.flatMap((c) => c.focus ?? []),
+        healthFlags: [...new Set(here.flatMap((c) => c.healthFlags))],
+        knownDrills: history[level]?.knownDrills ?? [],
+        loadLimit: sessionLoadLimit(history[level]?.loads ?? []),
+      },
+    ];
+  });
+}
+
+/** Themes by how many of the swimmers they serve, the most useful first. */
+export function proposeThemes(comers: readonly Comer[]): { cause: CauseId; swimmers: number }[] {
+  const focuses = comers.flatMap((c) => c.focus ?? []);
+  return byFrequency(focuses).map((cause) => ({ cause, swimmers: focuses.filter((f) => f === cause).length }));
+}
+
+/** Speed over 400 m: swum, or predicted from the nearest swims; null without any. */
+export function speedOver400(bestTimes: readonly Trial[]): number | null {
+  const swum = bestTimes.find((t) => t.distanceM === 400);
+  if (swum) return 400 / swum.timeS;
+  // Sprints say nothing about 400 m.
+  const usable = bestTimes.filter((t) => t.distanceM >= 100);
+  if (usable.length === 0) return null;
+  try {
+    return 400 / raceTime(usable, 400).timeS;
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
+
+function mostCommon<T>(values: readonly T[]): T {
+  const counts = new Map<T, number>();
+  for (const value of values) counts.set(value, (counts.get(value) ?? 0) + 1);
+  return [...counts].reduce((best, entry) => (entry[1] > best[1] ? entry : best))[0];
+}

@@ -1,0 +1,4 @@
+export * from './age';
+export * from './levels';
+export * from './models';
+export * from './health';

@@ -1,0 +1,31 @@
+/** Metres in one yard, exactly. */
+export const METRES_PER_YARD = 0.9144;
+
+export type PoolUnit = 'm' | 'yd';
+
+/** A pool: the length of one swim from wall to wall in its own unit. */
+export interface Pool {
+  readonly length: number;
+  readonly unit: PoolUnit;
+}
+
+/** Shortest and longest pool Upwell plans for, in the pool's own unit. */
+export const POOL_LENGTH = { min: 8, max: 100 } as const;
+
+/**
+ * Metres of a number of pool lengths.
+ *
+ * @example lengthsToMetres({ length: 25, unit: 'yd' }, 4) // 91.44
+ */
+export function lengthsToMetres(pool: Pool, lengths: number): number {
+  return lengths * pool.length * (pool.unit === 'yd' ? METRES_PER_YARD : 1);
+}
+
+/**
+ * A distance in the pool's own unit, rounded to a hundredth so that 3 × 33⅓ reads 100.
+ *
+ * @example poolDistance({ length: 100 / 3, unit: 'm' }, 3) // 100
+ */
+export function poolDistance(pool: Pool, lengths: number): number {
+  return Math.round(lengths * pool.length * 100) / 100;
+}

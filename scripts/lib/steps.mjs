@@ -1,0 +1,104 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../..');
+
+/** A failure that the reader can mend: printed without a stack trace. */
+export class Advice extends Error {}
+
+/** Runs one step and prints it with its time. */
+export async function step(name, work) {
+  const started = process.hrtime.bigint();
+  const note = await work();
+  const seconds = Number(process.hrtime.bigint() - started) / 1e9;
+  console.log(`  ${name.padEnd(34)} ${seconds.toFixed(1).padStart(6)} s${note ? `   ${note}` : ''}`);
+}
+
+/** Runs a program to its end; its output is shown only when it fails. */
+export function run(command, args, options = {}) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'], ...options });
+    let output = '';
+    child.stdout?.on('data', (data) => (output += data));
+    child.stderr?.on('data', (data) => (output += data));
+    child.on('error', reject);
+    child.on('exit', (code) =>
+      code === 0 ? resolve(output) : reject(new Error(`${command} ${args.join(' ')} failed (${code})\n${output.slice(-4000)}`)),
+    );
+  });
+}
+
+export function checkNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major < 20 || (major === 20 && minor < 19)) {
+    throw new Advice(`Node ${process.versions.node} is too old. Install Node 20.20 or newer and start again.`);
+  }
+}
+
+/** Installs the npm packages when the lock file is not the one that was installed. */
+export async function installPackages() {
+  const lock = createHash('sha256').update(readFileSync(path.join(ROOT, 'package-lock.json'))).digest('hex');
+  const mark = path.join(ROOT, 'node_modules', '.upwell-lock');
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return 'already there';
+  try {
+    await run('npm', ['ci', '--no-audit', '--no-fund'], { env: { ...process.env, NODE_ENV: 'development' } });
+  } catch (error) {
+    throw new Advice(`The npm packages could not be installed. Check the network or the npm registry.\n${error.message}`);
+  }
+  writeFileSync(mark, lock);
+  return 'installed';
+}
+
+/** Installs a Debian package; needs root or sudo without a password. */
+export async function installDebian(name, why) {
+  const root = process.getuid?.() === 0;
+  const sudo = !root && spawnSync('sudo', ['-n', 'true']).status === 0;
+  if (!root && !sudo) {
+    throw new Advice(`${why} is missing and this user may not install it. Run once: sudo apt-get install ${name}`);
+  }
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  const apt = (args) => run(root ? 'apt-get' : 'sudo', root ? args : ['-n', 'apt-get', ...args], { env });
+  try {
+    await apt(['update', '-qq']);
+    await apt(['install', '-y', '-qq', name]);
+  } catch (error) {
+    throw new Advice(`${why} could not be installed. Run by hand: apt-get install ${name}\n${error.message}`);
+  }
+}
+
+/** A hash of the contents of some files and folders. */
+export function hashOf(paths) {
+  const hash = createHash('sha256');
+  const visit = (file) => {
+    if (!existsSync(file)) return;
+    if (statSync(file).isDirectory()) {
+      for (const name of readdirSync(file).sort()) if (name !== 'node_modules' && name !== 'dist') visit(path.join(file, name));
+    } else {
+      hash.update(path.relative(ROOT, file)).update(readFileSync(file));
+    }
+  };
+  for (const entry of paths) visit(path.join(ROOT, entry));
+  return hash.digest('hex');
+}
+
+/** Builds the web app when its sources changed since the last build. */
+export async function buildWeb() {
+  const sources = hashOf(['apps/web', 'packages/core/src', 'packages/contract/src', 'package-lock.json']);
+  const dist = path.join(ROOT, 'apps/web/dist');
+  const mark = path.join(dist, '.upwell-build');
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === sources) return 'unchanged';
+  const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
+  await run('npx', ['expo', 'export', '-p', 'web', '--output-dir', 'dist'], { cwd: path.join(ROOT, 'apps/web'), env });
+  mkdirSync(dist, { recursive: true });
+  writeFileSync(mark, sources);
+  return 'built';
+}
+
+/** Prints advice plainly and everything else with its trace, then ends. */
+export function fail(error) {
+  console.error(error instanceof Advice ? `\n${error.message}` : error);
+  process.exitCode = 1;
+}

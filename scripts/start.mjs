@@ -1,0 +1,84 @@
+// Starts Upwell on a fresh clone or an old one: installs what is missing, brings up its own database,
+// builds the web app when it changed, and serves everything on one port of this machine.
+import { spawn } from 'node:child_process';
+import path from 'node:path';
+import { installPostgres, portIsFree, startCluster } from './lib/postgres.mjs';
+import { Advice, buildWeb, checkNode, fail, installPackages, ROOT, step } from './lib/steps.mjs';
+
+const port = Number(process.env.PORT ?? 4600);
+const external = process.env.DATABASE_URL;
+
+async function main() {
+  console.log('Upwell is getting ready');
+  checkNode();
+  if (!(await portIsFree(port))) {
+    throw new Advice(`Port ${port} is in use. Stop the other program, or choose a port: PORT=4601 npm start`);
+  }
+  await step('npm packages', installPackages);
+
+  let cluster = null;
+  if (!external) {
+    await step('PostgreSQL server', installPostgres);
+    await step('database', async () => {
+      cluster = await startCluster('demo', 'upwell');
+      return cluster.folder;
+    });
+  }
+  let server = null;
+  let stopping = false;
+  const stop = async () => {
+    if (stopping) return;
+    stopping = true;
+    console.log('\nStopping');
+    if (server && server.exitCode === null) {
+      const gone = new Promise((resolve) => server.once('exit', resolve));
+      server.kill('SIGTERM');
+      await gone;
+    }
+    if (cluster) await step('database stopped', () => cluster.stop().then(() => ''));
+  };
+  const stopAndLeave = () => void stop().then(() => process.exit(0), (error) => fail(error));
+  process.on('SIGINT', stopAndLeave);
+  process.on('SIGTERM', stopAndLeave);
+
+  try {
+    await step('web app', buildWeb);
+    await step('server, tables and demo club', () => {
+      const env = {
+        ...process.env,
+        DATABASE_URL: external ?? cluster.url,
+        PORT: String(port),
+        WEB_ROOT: path.join(ROOT, 'apps/web/dist'),
+        // The demo's password is public, so it only ever goes into our own database on loopback.
+        UPWELL_DEMO: external ? '0' : '1',
+      };
+      // Its own process group: Ctrl-C reaches this script only, which then stops everything in order.
+      server = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
+        cwd: path.join(ROOT, 'apps/server'),
+        env,
+        stdio: ['ignore', 'pipe', 'inherit'],
+        detached: true,
+      });
+      return new Promise((resolve, reject) => {
+        server.stdout.on('data', (data) => {
+          if (String(data).includes('listening on')) resolve('');
+        });
+        server.once('exit', (code) => reject(new Advice(`The server ended (${code}). What it said is above.`)));
+      });
+    });
+  } catch (error) {
+    await stop();
+    throw error;
+  }
+  server.on('exit', (code) => {
+    if (stopping) return;
+    console.error(`The server ended unexpectedly (${code}). Start again with npm start; what was stored is safe.`);
+    void stop().then(() => process.exit(1));
+  });
+
+  console.log(`\n  Upwell is open at  http://127.0.0.1:${port}`);
+  if (!external) console.log('  Demo sign-in       head@upwell.example · quiet-water-demo');
+  console.log('  Stop with Ctrl-C\n');
+}
+
+main().catch(fail);
