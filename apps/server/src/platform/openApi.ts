@@ -1,7 +1,7 @@
 import swagger from '@fastify/swagger';
 import type { FastifyInstance } from 'fastify';
 import fp from 'fastify-plugin';
-import { isSchema, type Schema } from 'joi';
+import Joi, { type Schema } from 'joi';
 import parseJoi from 'joi-to-json';
 
 /** The OpenAPI document, made from the same Joi schemas that validate. */
@@ -15,7 +15,7 @@ export const openApi = fp(async (app: FastifyInstance) => {
     transform: ({ schema, url }) => {
       const converted = Object.entries((schema ?? {}) as Record<string, unknown>).map(([key, part]) => [
         key,
-        isSchema(part) ? toJsonSchema(part) : part,
+        Joi.isSchema(part) ? toJsonSchema(part) : part,
       ]);
       return { schema: Object.fromEntries(converted), url };
     },

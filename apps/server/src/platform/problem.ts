@@ -2,7 +2,7 @@ import type { Problem } from '@upwell/contract/common';
 import { UniqueConstraintViolationException, ForeignKeyConstraintViolationException, OptimisticLockError } from '@mikro-orm/core';
 import { UnusableTrials } from '@upwell/core/measures';
 import type { FastifyError, FastifyInstance, FastifyReply } from 'fastify';
-import { ValidationError } from 'joi';
+import Joi from 'joi';
 
 /** An error with a sentence a coach understands. */
 export class ProblemError extends Error {
@@ -52,7 +52,7 @@ const POLICY_VIOLATION = '42501';
 
 function toProblem(error: FastifyError): Omit<Problem, 'type' | 'title'> {
   if (error instanceof ProblemError) return { status: error.status, detail: error.message, ...error.extra };
-  if (error instanceof ValidationError) {
+  if (error instanceof Joi.ValidationError) {
     const fields = error.details.map((d) => ({ field: d.path.join('.'), message: d.message }));
     return { status: 400, detail: fields[0]?.message ?? 'Please check what you entered.', fields };
   }

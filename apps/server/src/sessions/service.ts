@@ -8,6 +8,7 @@ import {
   setsOf,
   type Comer,
   type LevelHistory,
+  type PastLoad,
   type SessionPlan,
 } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
@@ -92,6 +93,13 @@ interface ComerRow {
   focus: Comer['focus'];
 }
 
+interface PastRow {
+  days_ago: number;
+  squad_ids: string[];
+  plan: SessionPlan;
+  summary: SessionRow['groups'];
+}
+
 /** Weeks of records that shape a new session. */
 const MEMORY_DAYS = 42;
 
@@ -120,23 +128,32 @@ async function levelHistory(
   date: string,
 ): Promise<Partial<Record<LevelId, LevelHistory>>> {
   const squads = squadIds.length > 0 ? 'and squad_ids && array[?]::uuid[]' : '';
-  const past = await em.execute<{ days_ago: number; plan: SessionPlan; summary: SessionRow['groups'] }[]>(
-    `select ?::date - date as days_ago, plan, summary from training_session
+  const past = await em.execute<PastRow[]>(
+    `select ?::date - date as days_ago, squad_ids, plan, summary from training_session
      where date < ?::date and date >= ?::date - ${MEMORY_DAYS} ${squads} order by date desc limit 100`,
     [date, date, date, ...(squadIds.length > 0 ? [squadIds] : [])],
     'all',
   );
-  const history: Partial<Record<LevelId, { knownDrills: DrillId[]; loads: { daysAgo: number; load: number }[] }>> = {};
-  for (const { days_ago: daysAgo, plan, summary } of past) {
+  const drills = new Map<LevelId, Set<DrillId>>();
+  const loads = new Map<LevelId, Map<string, PastLoad[]>>();
+  for (const { days_ago: daysAgo, squad_ids, plan, summary } of past) {
     plan.groups.forEach((group, i) => {
-      const entry = (history[group.level] ??= { knownDrills: [], loads: [] });
-      entry.loads.push({ daysAgo, load: summary[i]!.load });
-      for (const { set } of group.blocks.flatMap((block) => setsOf(block.items))) {
-        if (set.drill && !entry.knownDrills.includes(set.drill)) entry.knownDrills.push(set.drill);
-      }
+      const known = entry(drills, group.level, () => new Set<DrillId>());
+      for (const { set } of group.blocks.flatMap((block) => setsOf(block.items))) if (set.drill) known.add(set.drill);
+      const bySquad = entry(loads, group.level, () => new Map<string, PastLoad[]>());
+      for (const squad of squad_ids) entry(bySquad, squad, () => []).push({ daysAgo, load: summary[i]!.load });
     });
   }
-  return history;
+  return Object.fromEntries(
+    [...drills].map(([level, known]) => [level, { knownDrills: [...known], loadsBySquad: [...loads.get(level)!.values()] }]),
+  );
+}
+
+/** The value of a key, made when it is missing. */
+function entry<K, V>(map: Map<K, V>, key: K, make: () => V): V {
+  const found = map.get(key) ?? make();
+  map.set(key, found);
+  return found;
 }
 
 async function clubKit(em: EntityManager): Promise<SessionProposal['kit']> {

@@ -1,5 +1,5 @@
 import { drillCard, type DrillId, type KitId } from '../library';
-import { CAUSE_IDS, CAUSES, type CauseId } from '../review';
+import { CAUSE_IDS, CAUSES, STAGES, type CauseId } from '../review';
 import { isAtLeast } from '../swimmers';
 import type { GroupRequest } from './request';
 
@@ -31,13 +31,18 @@ export function chooseDrills(
       !drill.notWith.some((flag) => group.healthFlags?.includes(flag))
     );
   };
-  const stroke = CAUSES[theme].strokes[0];
-  const neighbours = CAUSE_IDS.filter(
-    (id) => CAUSES[id].stage === CAUSES[theme].stage && CAUSES[id].strokes[0] === stroke,
-  );
-  const wanted = covers === 'distance' ? [theme, ...byFrequency(group.focuses ?? []), ...neighbours] : [theme];
-  const ids = wanted.flatMap((cause): readonly DrillId[] => CAUSES[cause].answers);
-  return [...new Set(ids)].filter(fits).slice(0, count);
+  const pick = (causes: readonly CauseId[]): DrillId[] =>
+    [...new Set(causes.flatMap((cause): readonly DrillId[] => CAUSES[cause].answers))].filter(fits).slice(0, count);
+  if (covers === 'none') return pick([theme]);
+
+  const stageOf = (id: CauseId) => STAGES.indexOf(CAUSES[id].stage);
+  const sameStroke = CAUSE_IDS.filter((id) => CAUSES[id].strokes[0] === CAUSES[theme].strokes[0]);
+  const neighbours = sameStroke.filter((id) => stageOf(id) === stageOf(theme));
+  const near = pick([theme, ...byFrequency(group.focuses ?? []), ...neighbours]);
+  if (near.length > 0) return near;
+  // A theme too far on for this level: work on what lies upstream of it, the nearest stage first.
+  const crawl = CAUSE_IDS.filter((id) => CAUSES[id].strokes[0] === 'front-crawl');
+  return pick(crawl.filter((id) => stageOf(id) < stageOf(theme)).sort((a, b) => stageOf(b) - stageOf(a)));
 }
 
 /** Distinct causes, the most common first; equal ones keep their order. */

@@ -18,7 +18,8 @@ export interface Comer {
 /** What a level did before. */
 export interface LevelHistory {
   readonly knownDrills: readonly DrillId[];
-  readonly loads: readonly PastLoad[];
+  /** Loads of each squad by itself: a swimmer trains with one. */
+  readonly loadsBySquad: readonly (readonly PastLoad[])[];
 }
 
 /** Swimmers one lane holds by default. */
@@ -48,7 +49,7 @@ export function proposeGroups(
         focuses: here.flatMap((c) => c.focus ?? []),
         healthFlags: [...new Set(here.flatMap((c) => c.healthFlags))],
         knownDrills: history[level]?.knownDrills ?? [],
-        loadLimit: sessionLoadLimit(history[level]?.loads ?? []),
+        loadLimit: tightest(history[level]?.loadsBySquad ?? []),
       },
     ];
   });
@@ -73,6 +74,12 @@ export function speedOver400(bestTimes: readonly Trial[]): number | null {
     if (error instanceof RangeError) return null;
     throw error;
   }
+}
+
+/** The smallest limit among the squads that have enough records, or null. */
+function tightest(loadsBySquad: readonly (readonly PastLoad[])[]): number | null {
+  const limits = loadsBySquad.flatMap((loads) => sessionLoadLimit(loads) ?? []);
+  return limits.length > 0 ? Math.min(...limits) : null;
 }
 
 function mostCommon<T>(values: readonly T[]): T {
