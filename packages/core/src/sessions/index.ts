@@ -1,4 +1,5 @@
 export * from './buildSession';
+export * from './checkPlan';
 export * from './chooseDrills';
 export * from './clock';
 export * from './describe';

@@ -1,0 +1,1 @@
+export { DeckCardScreen as default } from '@/deck/screens/DeckCardScreen';

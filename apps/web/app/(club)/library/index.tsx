@@ -1,0 +1,1 @@
+export { LibraryScreen as default } from '@/library/screens/LibraryScreen';

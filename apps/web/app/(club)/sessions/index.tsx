@@ -1,0 +1,1 @@
+export { SessionsScreen as default } from '@/sessions/screens/SessionsScreen';

@@ -1,0 +1,1 @@
+export { NewSessionScreen as default } from '@/sessions/screens/NewSessionScreen';

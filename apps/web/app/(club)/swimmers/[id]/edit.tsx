@@ -1,0 +1,1 @@
+export { EditSwimmerScreen as default } from '@/swimmers/screens/SwimmerFormScreen';

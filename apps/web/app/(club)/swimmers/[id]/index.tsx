@@ -1,0 +1,1 @@
+export { SwimmerScreen as default } from '@/swimmers/screens/SwimmerScreen';

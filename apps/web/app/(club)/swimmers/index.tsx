@@ -1,0 +1,1 @@
+export { SwimmersScreen as default } from '@/swimmers/screens/SwimmersScreen';

@@ -1,0 +1,1 @@
+export { NewSwimmerScreen as default } from '@/swimmers/screens/SwimmerFormScreen';

@@ -1,0 +1,1 @@
+export { SquadsScreen as default } from '@/swimmers/screens/SquadsScreen';

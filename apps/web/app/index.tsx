@@ -1,0 +1,5 @@
+import { Redirect, type Href } from 'expo-router';
+
+export default function Start() {
+  return <Redirect href={'/deck' as Href} />;
+}

@@ -1,0 +1,75 @@
+import { CAUTION } from '@upwell/core/safety';
+import { useRouter, type Href } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { Button, SegmentedButtons, Text } from 'react-native-paper';
+import { api } from '@/api/api';
+import { sentence } from '@/api/problem';
+import { dropAllDrafts } from '@/state/drafts';
+import { useAppDispatch, useAppSelector } from '@/state/hooks';
+import { chooseTheme, type ThemeChoice } from '@/state/settings';
+import { Card } from '@/ui/Card';
+import { Screen } from '@/ui/Screen';
+import { Notice } from '@/ui/States';
+import { useMeQuery, useSignOutMutation } from './api';
+
+const ROLE_WORD = { head: 'Head coach', coach: 'Coach', swimmer: 'Swimmer' } as const;
+
+export function AccountScreen() {
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  const { data: me } = useMeQuery();
+  const theme = useAppSelector((state) => state.settings.theme);
+  const unsaved = useAppSelector((state) => Object.keys(state.drafts).length);
+  const [signOut, { error, isLoading }] = useSignOutMutation();
+
+  const leave = async (): Promise<void> => {
+    const result = await signOut();
+    if ('error' in result) return;
+    dispatch(dropAllDrafts());
+    dispatch(api.util.resetApiState());
+    router.replace('/sign-in' as Href);
+  };
+
+  return (
+    <Screen title={me?.clubName ?? 'Club'} maxWidth={640}>
+      <Card title="Who you are">
+        <Text>{me ? `${me.name} · ${ROLE_WORD[me.role]}` : ''}</Text>
+      </Card>
+      <Card title="Light">
+        <SegmentedButtons
+          value={theme}
+          onValueChange={(value) => dispatch(chooseTheme(value as ThemeChoice))}
+          buttons={[
+            { value: 'system', label: 'As the device' },
+            { value: 'day', label: 'Day', icon: 'white-balance-sunny' },
+            { value: 'night', label: 'Night', icon: 'weather-night' },
+          ]}
+        />
+      </Card>
+      {me?.role === 'head' ? (
+        <Card title="Squads">
+          <View style={styles.row}>
+            <Text style={styles.flex}>Who trains together, and which coaches see them.</Text>
+            <Button mode="outlined" onPress={() => router.navigate('/swimmers/squads' as Href)}>
+              Open squads
+            </Button>
+          </View>
+        </Card>
+      ) : null}
+      <Card title="Good to know">
+        <Text>{CAUTION}</Text>
+      </Card>
+      {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
+      {unsaved > 0 ? <Notice>{`${unsaved} unsaved piece${unsaved === 1 ? '' : 's'} of work on this device will be dropped when you sign out.`}</Notice> : null}
+      <Button mode="outlined" icon="logout" loading={isLoading} onPress={() => void leave()} style={styles.leave}>
+        Sign out
+      </Button>
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 12, alignItems: 'center' },
+  flex: { flex: 1, minWidth: 200 },
+  leave: { alignSelf: 'flex-start', marginTop: 8 },
+});

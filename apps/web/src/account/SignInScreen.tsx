@@ -1,0 +1,83 @@
+import { CAUTION } from '@upwell/core/safety';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button, Text, TextInput } from 'react-native-paper';
+import { api } from '@/api/api';
+import { sentence } from '@/api/problem';
+import { useAppDispatch } from '@/state/hooks';
+import { Icon } from '@/ui/Icon';
+import { Notice } from '@/ui/States';
+import { useTheme } from '@/ui/useTheme';
+import { useSignInMutation } from './api';
+
+export function SignInScreen() {
+  const theme = useTheme();
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  const { to } = useLocalSearchParams<{ to?: string }>();
+  const [email, setEmail] = useState('');
+  const [password, setPassword] = useState('');
+  const [shown, setShown] = useState(false);
+  const [signIn, { error, isLoading }] = useSignInMutation();
+  useEffect(() => {
+    document.title = 'Sign in · Upwell';
+  }, []);
+
+  const submit = async (): Promise<void> => {
+    const result = await signIn({ email, password });
+    if ('error' in result) return;
+    // Nothing of an earlier sign-in may show through.
+    dispatch(api.util.resetApiState());
+    router.replace((to?.startsWith('/') && !to.startsWith('//') ? to : '/deck') as Href);
+  };
+
+  return (
+    <View role="main" style={[styles.page, { backgroundColor: theme.colors.background }]}>
+      <View style={styles.box}>
+        <View style={styles.brand}>
+          <Icon name="swim" size={40} color={theme.colors.primary} />
+          <Text variant="headlineMedium" role="heading" aria-level={1}>
+            Upwell
+          </Text>
+        </View>
+        <Text style={styles.lead}>See the cause. Build the session. Take it to the deck.</Text>
+        {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
+        <TextInput
+          mode="outlined"
+          label="E-mail"
+          value={email}
+          onChangeText={setEmail}
+          autoComplete="email"
+          inputMode="email"
+          autoCapitalize="none"
+          onSubmitEditing={() => void submit()}
+        />
+        <TextInput
+          mode="outlined"
+          label="Password"
+          value={password}
+          onChangeText={setPassword}
+          autoComplete="current-password"
+          secureTextEntry={!shown}
+          right={<TextInput.Icon icon={shown ? 'eye-off' : 'eye'} accessibilityLabel={shown ? 'Hide password' : 'Show password'} onPress={() => setShown(!shown)} />}
+          onSubmitEditing={() => void submit()}
+        />
+        <Button mode="contained" loading={isLoading} disabled={isLoading} onPress={() => void submit()} contentStyle={styles.tall}>
+          Sign in
+        </Button>
+        <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+          {CAUTION}
+        </Text>
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  page: { flex: 1, justifyContent: 'center', padding: 20 },
+  box: { width: '100%', maxWidth: 420, alignSelf: 'center', gap: 14 },
+  brand: { flexDirection: 'row', alignItems: 'center', gap: 10 },
+  lead: { marginBottom: 4 },
+  tall: { minHeight: 50 },
+});

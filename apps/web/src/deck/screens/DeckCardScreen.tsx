@@ -1,0 +1,168 @@
+import { drillCard, KIT } from '@upwell/core/library';
+import { CAUSES } from '@upwell/core/review';
+import {
+  BLOCK_NAME,
+  blockLengths,
+  breathingWord,
+  describeSet,
+  distanceWord,
+  effortWord,
+  groupClock,
+  groupTotals,
+  timingWord,
+  type GroupPlan,
+  type Item,
+  type SessionPlan,
+  type SwimSet,
+} from '@upwell/core/sessions';
+import type { SessionView } from '@upwell/contract/sessions';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { IconButton, PaperProvider, Text } from 'react-native-paper';
+import { useSessionQuery } from '@/sessions/api';
+import { clockAfter } from '@/ui/dates';
+import { effortTint } from '@/ui/effortTint';
+import { Icon } from '@/ui/Icon';
+import { Failure, Loading } from '@/ui/States';
+import { NIGHT } from '@/ui/theme';
+import { useTheme } from '@/ui/useTheme';
+
+/** The session as it is read at the pool side: one level at a time, very large, always dark against glare. */
+export function DeckCardScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const { data: session, error, refetch } = useSessionQuery(id);
+  return (
+    <PaperProvider theme={NIGHT} settings={{ icon: Icon, rippleEffectEnabled: false }}>
+      {session ? <DeckCard session={session} /> : error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Loading the card" />}
+    </PaperProvider>
+  );
+}
+
+function DeckCard({ session }: { readonly session: SessionView }) {
+  const theme = useTheme();
+  const router = useRouter();
+  const { plan } = session;
+  const [groupId, setGroupId] = useState(plan.groups[0]?.id);
+  const group = plan.groups.find((g) => g.id === groupId) ?? plan.groups[0];
+  useEffect(() => {
+    document.title = `${session.title} on deck · Upwell`;
+  }, [session.title]);
+  return (
+    <View style={[styles.page, { backgroundColor: theme.colors.background }]} role="main">
+      <View style={styles.top}>
+        <IconButton icon="arrow-left" size={30} accessibilityLabel="Back" onPress={() => router.navigate(`/sessions/${session.id}` as Href)} />
+        <View style={styles.flex}>
+          <Text variant="titleMedium" role="heading" aria-level={1} numberOfLines={2}>{session.title}</Text>
+          <Text variant="bodySmall">{CAUSES[plan.theme].name}</Text>
+        </View>
+      </View>
+      <View style={styles.levels} role="tablist" aria-label="Levels">
+        {plan.groups.map((g) => {
+          const on = g.id === group?.id;
+          return (
+            <Pressable
+              key={g.id}
+              role="tab"
+              aria-selected={on}
+              onPress={() => setGroupId(g.id)}
+              style={[styles.level, { borderColor: theme.colors.primary, backgroundColor: on ? theme.colors.primary : 'transparent' }]}
+            >
+              <Text variant="titleMedium" style={{ color: on ? theme.colors.onPrimary : theme.colors.onSurface }}>{g.name}</Text>
+            </Pressable>
+          );
+        })}
+      </View>
+      {group ? <GroupCard group={group} plan={plan} startTime={session.startTime} /> : null}
+    </View>
+  );
+}
+
+function GroupCard({ group, plan, startTime }: { readonly group: GroupPlan; readonly plan: SessionPlan; readonly startTime: string }) {
+  const theme = useTheme();
+  const clock = groupClock(group, plan.pool);
+  const totals = groupTotals(group, plan.pool);
+  return (
+    <ScrollView contentContainerStyle={styles.card} role="tabpanel" aria-label={group.name}>
+      <View style={styles.totals}>
+        <Text style={styles.huge}>{distanceWord(plan.pool, totals.lengths)}</Text>
+        <Text style={[styles.out, { color: theme.colors.onSurfaceVariant }]}>{`out ${clockAfter(startTime, clock.totalS)}`}</Text>
+      </View>
+      <Text style={styles.kit}>{totals.kit.length > 0 ? `Bring ${totals.kit.map((k) => KIT[k]).join(', ')}` : 'No kit needed'}</Text>
+      {clock.blocks.map(({ block, startS }) => (
+        <View key={block.id} style={styles.block}>
+          <View style={[styles.blockHead, { borderBottomColor: theme.colors.primary }]}>
+            <Text style={styles.blockName} role="heading" aria-level={2}>{BLOCK_NAME[block.kind]}</Text>
+            <Text style={styles.blockTime}>
+              {`${block.landMinutes > 0 ? `${block.landMinutes} min` : distanceWord(plan.pool, blockLengths(block))} · ${clockAfter(startTime, startS)}`}
+            </Text>
+          </View>
+          {block.note ? <Text style={styles.detail}>{block.note}</Text> : null}
+          <Sets items={block.items} plan={plan} />
+        </View>
+      ))}
+    </ScrollView>
+  );
+}
+
+function Sets({ items, plan }: { readonly items: readonly Item[]; readonly plan: SessionPlan }) {
+  const theme = useTheme();
+  return (
+    <>
+      {items.map((item) =>
+        item.kind === 'rounds' ? (
+          <View key={item.id} style={[styles.rounds, { borderLeftColor: theme.colors.primary }]}>
+            <Text style={styles.times}>{`${item.rounds} times through`}</Text>
+            <Sets items={item.items} plan={plan} />
+          </View>
+        ) : (
+          <SetOnDeck key={item.id} set={item} plan={plan} />
+        ),
+      )}
+    </>
+  );
+}
+
+function SetOnDeck({ set, plan }: { readonly set: SwimSet; readonly plan: SessionPlan }) {
+  const theme = useTheme();
+  const drill = set.drill ? drillCard(set.drill) : null;
+  const details = [
+    drill ? `“${drill.cue}”` : effortWord(set.effort),
+    breathingWord(set.breathing),
+    set.sightEvery ? `look each ${set.sightEvery}` : '',
+    set.timing.seconds > 0 ? timingWord(set.timing) : '',
+    drill ? '' : set.note,
+  ];
+  return (
+    <View style={[styles.set, { borderLeftColor: effortTint(set.effort, theme.own).background }]}>
+      <Text style={styles.what}>{describeSet(set, plan.pool)}</Text>
+      <Text style={[styles.detail, { color: theme.colors.onSurfaceVariant }]}>{details.filter(Boolean).join(' · ')}</Text>
+      {drill?.cautions.map((text) => (
+        <Text key={text} style={[styles.detail, { color: theme.colors.error }]}>{text}</Text>
+      ))}
+    </View>
+  );
+}
+
+const bold = { fontFamily: 'Atkinson Bold' } as const;
+const styles = StyleSheet.create({
+  page: { flex: 1 },
+  top: { flexDirection: 'row', alignItems: 'center', paddingRight: 16, paddingTop: 8 },
+  flex: { flex: 1 },
+  levels: { flexDirection: 'row', gap: 8, padding: 12 },
+  level: { flex: 1, minHeight: 56, borderWidth: 2, borderRadius: 8, alignItems: 'center', justifyContent: 'center' },
+  card: { padding: 16, paddingBottom: 48, width: '100%', maxWidth: 900, alignSelf: 'center' },
+  totals: { flexDirection: 'row', alignItems: 'baseline', justifyContent: 'space-between', flexWrap: 'wrap' },
+  huge: { ...bold, fontSize: 54, lineHeight: 60, fontVariant: ['tabular-nums'] },
+  out: { ...bold, fontSize: 28, lineHeight: 34, fontVariant: ['tabular-nums'] },
+  kit: { fontSize: 20, lineHeight: 26, marginBottom: 8 },
+  block: { marginTop: 18 },
+  blockHead: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', borderBottomWidth: 3, paddingBottom: 4 },
+  blockName: { ...bold, fontSize: 26, lineHeight: 32 },
+  blockTime: { fontSize: 20, lineHeight: 26, fontVariant: ['tabular-nums'] },
+  rounds: { borderLeftWidth: 5, paddingLeft: 12, marginTop: 12 },
+  times: { ...bold, fontSize: 22, lineHeight: 28 },
+  set: { borderLeftWidth: 10, paddingLeft: 12, marginTop: 14 },
+  what: { ...bold, fontSize: 32, lineHeight: 38 },
+  detail: { fontSize: 20, lineHeight: 27 },
+});

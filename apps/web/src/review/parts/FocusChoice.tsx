@@ -1,0 +1,115 @@
+import { drillCard, KIT, type DrillId } from '@upwell/core/library';
+import { CAUSES, daysToRelook, type CauseId, type RankedCause } from '@upwell/core/review';
+import { isAtLeast, type HealthFlag, type LevelId, type StrokeModelId } from '@upwell/core/swimmers';
+import { StyleSheet, View } from 'react-native';
+import { Button, Text, TextInput } from 'react-native-paper';
+import { Card } from '@/ui/Card';
+import { Choice, FieldError } from '@/ui/Choice';
+import { addDays, dayOf, dayWord } from '@/ui/dates';
+import { Stepper } from '@/ui/Stepper';
+import { useTheme } from '@/ui/useTheme';
+import type { ReviewDraft } from '../draft';
+import { OtherCause } from './WhyStrip';
+
+/** A focus with every open choice filled in. */
+export interface ChosenFocus {
+  readonly cause: CauseId;
+  readonly drill: DrillId;
+  readonly cue: string;
+  readonly tries: number;
+  readonly relookOn: string;
+}
+
+/** The proposal for a cause, with the coach's own choices laid over it. */
+export function chosenFocus(draft: ReviewDraft, cause: CauseId): ChosenFocus {
+  const answers: readonly DrillId[] = CAUSES[cause].answers;
+  const drill = draft.drill && answers.includes(draft.drill) ? draft.drill : answers[0]!;
+  return {
+    cause,
+    drill,
+    cue: draft.cue ?? CAUSES[cause].cue,
+    tries: draft.tries ?? drillCard(drill).dose.tries,
+    relookOn: draft.relookOn ?? addDays(dayOf(new Date()), daysToRelook(drillCard(drill))),
+  };
+}
+
+interface FocusChoiceProps {
+  readonly draft: ReviewDraft;
+  readonly cause: CauseId;
+  readonly others: readonly RankedCause[];
+  readonly level: LevelId;
+  readonly model: StrokeModelId;
+  readonly healthFlags: readonly HealthFlag[];
+  readonly onChange: (change: Partial<ReviewDraft>) => void;
+  readonly errors: Readonly<Record<string, string>>;
+}
+
+/** The one focus: say what is good, choose the drill and the cue, and when to look again. */
+export function FocusChoice({ draft, cause, others, level, model, healthFlags, onChange, errors }: FocusChoiceProps) {
+  const theme = useTheme();
+  const focus = chosenFocus(draft, cause);
+  const drill = drillCard(focus.drill);
+  const answers: readonly DrillId[] = CAUSES[cause].answers;
+  const warnings = [
+    ...drill.cautions,
+    ...drill.notWith.filter((flag) => healthFlags.includes(flag)).map((flag) => `Not with “${flag}”: choose another drill.`),
+    ...(isAtLeast(level, drill.from) ? [] : ['Above this swimmer’s level.']),
+    ...(drill.contradicts.includes(model) ? ['Goes against this swimmer’s stroke model.'] : []),
+  ];
+  return (
+    <Card title="The one focus" strong>
+      <Text variant="titleLarge">{CAUSES[cause].name}</Text>
+      {others.length > 0 ? (
+        <View style={styles.others}>
+          <Text variant="labelMedium" style={styles.label}>Or rather</Text>
+          {others.map((ranked) => (
+            <OtherCause key={ranked.cause} ranked={ranked} onChoose={() => onChange({ cause: ranked.cause, drill: null, cue: null, tries: null, relookOn: null })} />
+          ))}
+        </View>
+      ) : null}
+      <TextInput
+        mode="outlined"
+        label="First, what is good?"
+        value={draft.good}
+        onChangeText={(good) => onChange({ good })}
+        error={errors.good !== undefined}
+        maxLength={400}
+        style={styles.gap}
+      />
+      {errors.good ? <FieldError>{errors.good}</FieldError> : null}
+      <TextInput mode="outlined" label="Cue, said at the wall" value={focus.cue} onChangeText={(cue) => onChange({ cue })} maxLength={120} style={styles.gap} error={errors['focus.cue'] !== undefined} />
+      {errors['focus.cue'] ? <FieldError>{errors['focus.cue']}</FieldError> : null}
+      <Choice label="Drill" options={answers.map((id) => ({ value: id, label: drillCard(id).name }))} chosen={[focus.drill]} onPress={(id) => onChange({ drill: id, tries: null, relookOn: null })} />
+      <Text>{drill.purpose}</Text>
+      {drill.steps.map((text, i) => (
+        <Text key={text} variant="bodySmall">{`${i + 1}. ${text}`}</Text>
+      ))}
+      <Text variant="bodySmall">{`Kit: ${drill.kit.map((k) => KIT[k]).join(', ') || 'none'}. Watch for: ${drill.mistakes.join(', ')}.`}</Text>
+      {warnings.map((text) => (
+        <Text key={text} variant="labelMedium" style={{ color: theme.colors.error }}>{text}</Text>
+      ))}
+      <View style={styles.row}>
+        <Stepper
+          label={drill.dose.distanceM ? `tries of ${drill.dose.distanceM} m` : 'tries'}
+          value={String(focus.tries)}
+          onLess={focus.tries > 1 ? () => onChange({ tries: focus.tries - 1 }) : null}
+          onMore={focus.tries < 50 ? () => onChange({ tries: focus.tries + 1 }) : null}
+        />
+        <Stepper
+          label="look again"
+          value={dayWord(focus.relookOn)}
+          onLess={focus.relookOn > dayOf(new Date()) ? () => onChange({ relookOn: addDays(focus.relookOn, -1) }) : null}
+          onMore={() => onChange({ relookOn: addDays(focus.relookOn, 1) })}
+        />
+        <Button compact onPress={() => onChange({ relookOn: addDays(dayOf(new Date()), 21) })}>in 3 weeks</Button>
+      </View>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  gap: { marginTop: 8 },
+  others: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center', marginTop: 6 },
+  label: { marginRight: 2 },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 10, marginTop: 10, alignItems: 'center' },
+});

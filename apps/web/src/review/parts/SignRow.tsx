@@ -1,0 +1,61 @@
+import { SIGNS, type Sighting, type SignId } from '@upwell/core/review';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { useTheme } from '@/ui/useTheme';
+
+const ANSWERS: readonly { readonly value: Sighting; readonly label: string }[] = [
+  { value: 'often', label: 'often' },
+  { value: 'sometimes', label: 'at times' },
+  { value: 'absent', label: 'not there' },
+];
+
+interface SignRowProps {
+  readonly sign: SignId;
+  readonly sighting: Sighting | undefined;
+  readonly onAnswer: (sighting: Sighting) => void;
+}
+
+/** One sign with its three answers; a second tap takes the answer back. */
+export function SignRow({ sign, sighting, onAnswer }: SignRowProps) {
+  const theme = useTheme();
+  return (
+    <View style={[styles.row, { borderBottomColor: theme.own.line }]} role="group" aria-label={SIGNS[sign].seen}>
+      <View style={styles.text}>
+        <Text>{SIGNS[sign].seen}</Text>
+        <Text variant="labelSmall" style={{ color: theme.colors.onSurfaceVariant }}>{viewWord(sign)}</Text>
+      </View>
+      <View style={styles.answers}>
+        {ANSWERS.map(({ value, label }) => {
+          const on = sighting === value;
+          return (
+            <Pressable
+              key={value}
+              role="button"
+              aria-pressed={on}
+              accessibilityLabel={`${SIGNS[sign].seen}: ${label}`}
+              onPress={() => onAnswer(value)}
+              style={[styles.answer, { borderColor: on ? theme.colors.primary : theme.colors.outline, backgroundColor: on ? theme.colors.primary : 'transparent' }]}
+            >
+              <Text variant="labelMedium" style={{ color: on ? theme.colors.onPrimary : theme.colors.onSurface }}>{label}</Text>
+            </Pressable>
+          );
+        })}
+      </View>
+    </View>
+  );
+}
+
+/** Where to stand to see a sign. */
+export function viewWord(sign: SignId): string {
+  const { view } = SIGNS[sign];
+  if (view === 'talk') return 'ask the swimmer';
+  if (view === 'track') return 'from the track';
+  return view === 'under water' ? 'look under water' : `look from ${view === 'above' ? 'above' : `the ${view === 'behind' ? 'back' : view}`}`;
+}
+
+const styles = StyleSheet.create({
+  row: { paddingVertical: 8, borderBottomWidth: 1, flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8 },
+  text: { flexGrow: 1, flexBasis: 180, flexShrink: 1 },
+  answers: { flexDirection: 'row', gap: 6 },
+  answer: { minHeight: 48, minWidth: 76, paddingHorizontal: 10, borderWidth: 1.5, borderRadius: 6, alignItems: 'center', justifyContent: 'center' },
+});

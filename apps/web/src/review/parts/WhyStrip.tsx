@@ -1,0 +1,126 @@
+import { CAUSES, FOCUS_FROM, SIGNS, type Inference, type RankedCause, type Sighting, type SignId } from '@upwell/core/review';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { Card } from '@/ui/Card';
+import { useTheme } from '@/ui/useTheme';
+import { SignRow } from './SignRow';
+
+interface WhyStripProps {
+  readonly inference: Inference;
+  readonly onAnswer: (sign: SignId, sighting: Sighting) => void;
+}
+
+/** The likely cause, the second, what speaks for and against, and the one thing to look at next. */
+export function WhyStrip({ inference, onAnswer }: WhyStripProps) {
+  const theme = useTheme();
+  const { ranking, focus, second, lookNext } = inference;
+  const leader = ranking.find((r) => r.cause === focus) ?? ranking[0]!;
+  const runnerUp = ranking.find((r) => r.cause === second && r.cause !== leader.cause);
+  const [ask] = lookNext;
+  const forIt = leader.reasons.filter((r) => r.weight > 0).length;
+  const against = leader.reasons.filter((r) => r.weight < 0).length;
+  return (
+    <View aria-live="polite">
+      <Card title="Why" strong aside={<Text variant="bodySmall">{`${forIt} for · ${against} against`}</Text>}>
+        <View style={styles.line}>
+          <Text variant="titleLarge" style={styles.flex}>{CAUSES[leader.cause].name}</Text>
+          <Text variant="titleLarge" style={styles.figures}>{percent(leader.probability)}</Text>
+        </View>
+        <Bar value={leader.probability} />
+        <Text style={styles.gap}>{CAUSES[leader.cause].costs}</Text>
+        {runnerUp ? (
+          <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>{`then ${CAUSES[runnerUp.cause].name} ${percent(runnerUp.probability)}`}</Text>
+        ) : null}
+        <Reasons leader={leader} inference={inference} />
+        {inference.setAside.map(({ sign, reason }) => (
+          <Text key={sign} variant="bodySmall">{`Not counted: ${SIGNS[sign].seen} ${reason}.`}</Text>
+        ))}
+      </Card>
+      {ask ? (
+        <View style={[styles.next, { backgroundColor: theme.own.sand, borderLeftColor: theme.own.kelp }]}>
+          <View style={styles.line}>
+            <Text variant="labelMedium" style={styles.flex}>
+              {ask.upstream ? `Look first, it may come from: ${CAUSES[ask.upstream].name}` : focus ? 'To be surer, look next' : 'Look next'}
+            </Text>
+            <Text variant="labelMedium">{`${ask.gainBits.toFixed(2)} bit`}</Text>
+          </View>
+          <SignRow sign={ask.sign} sighting={undefined} onAnswer={(sighting) => onAnswer(ask.sign, sighting)} />
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+/** What speaks for and against, and why it comes first; opened when asked. */
+function Reasons({ leader, inference }: { readonly leader: RankedCause; readonly inference: Inference }) {
+  const theme = useTheme();
+  const [open, setOpen] = useState(false);
+  const score = inference.scores[0];
+  const most = Math.max(...leader.reasons.map((r) => Math.abs(r.weight)), 1);
+  return (
+    <View>
+      <Button compact onPress={() => setOpen(!open)} icon={open ? 'chevron-up' : 'chevron-down'} aria-expanded={open} style={styles.start}>
+        {open ? 'Hide the reasons' : 'Show the reasons'}
+      </Button>
+      {open ? (
+        <View style={styles.reasons}>
+          {leader.reasons.map(({ sign, weight }) => (
+            <View key={sign} style={styles.line}>
+              <View style={styles.flex}>
+                <Text variant="bodySmall">{SIGNS[sign].seen}</Text>
+                <View style={[styles.weight, { width: `${Math.round((Math.abs(weight) / most) * 100)}%`, backgroundColor: weight > 0 ? theme.colors.primary : theme.colors.error }]} />
+              </View>
+              <Text variant="labelMedium">{weight > 0 ? 'for' : 'against'}</Text>
+            </View>
+          ))}
+          <Text variant="bodySmall">{`To tell it apart: ${CAUSES[leader.cause].check}`}</Text>
+          {score ? (
+            <Text variant="bodySmall">
+              {`It comes first because ${score.stage} lies most upstream among the likely causes. Inside that stage: ${percent(score.probability)} likely × ${score.effect.toFixed(1)} for the goal × ${score.shows} how often × ${score.teachable.toFixed(1)} teachable now × ${score.pastSuccess.toFixed(2)} past success = ${score.score.toFixed(2)}.`}
+            </Text>
+          ) : (
+            <Text variant="bodySmall">{`No cause reaches ${percent(FOCUS_FROM)} yet: look at one more thing before choosing.`}</Text>
+          )}
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+function Bar({ value }: { readonly value: number }) {
+  const theme = useTheme();
+  return (
+    <View style={[styles.bar, { backgroundColor: theme.own.line }]} aria-hidden>
+      <View style={[styles.fill, { width: `${Math.round(value * 100)}%`, backgroundColor: theme.colors.primary }]} />
+      <View style={[styles.mark, { left: `${FOCUS_FROM * 100}%`, backgroundColor: theme.colors.onSurface }]} />
+    </View>
+  );
+}
+
+const percent = (p: number): string => `${Math.round(p * 100)} %`;
+
+/** A cause as a line that can be chosen instead. */
+export function OtherCause({ ranked, onChoose }: { readonly ranked: RankedCause; readonly onChoose: () => void }) {
+  const theme = useTheme();
+  return (
+    <Pressable role="button" onPress={onChoose} style={[styles.other, { borderColor: theme.colors.outline }]}>
+      <Text variant="labelMedium">{`${CAUSES[ranked.cause].name} ${percent(ranked.probability)}`}</Text>
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  line: { flexDirection: 'row', alignItems: 'center', gap: 10 },
+  flex: { flex: 1 },
+  figures: { fontVariant: ['tabular-nums'] },
+  bar: { height: 10, borderRadius: 5, marginVertical: 8 },
+  fill: { height: 10, borderRadius: 5 },
+  mark: { position: 'absolute', top: -3, width: 3, height: 16 },
+  gap: { marginBottom: 4 },
+  start: { alignSelf: 'flex-start', marginLeft: -8 },
+  reasons: { gap: 8 },
+  weight: { height: 5, borderRadius: 3, marginTop: 2 },
+  next: { borderLeftWidth: 6, borderRadius: 4, padding: 12, marginBottom: 12 },
+  other: { minHeight: 48, borderWidth: 1, borderRadius: 6, paddingHorizontal: 12, justifyContent: 'center' },
+});

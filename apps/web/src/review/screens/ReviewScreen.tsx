@@ -1,0 +1,219 @@
+import { signsAt, type Region } from '@upwell/core/figure';
+import { CAUSES, SIGNS, signsFor, STROKES, type CauseId, type Circumstances, type Sighting, type SignId, type Stroke } from '@upwell/core/review';
+import { CAUTION } from '@upwell/core/safety';
+import { LEVEL, STROKE_MODEL } from '@upwell/core/swimmers';
+import type { SwimmerPage } from '@upwell/contract/swimmers';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button, Chip, SegmentedButtons, Text } from 'react-native-paper';
+import { v7 } from 'uuid';
+import { fieldMessages, sentence } from '@/api/problem';
+import { useDraft } from '@/state/hooks';
+import { useSwimmerQuery } from '@/swimmers/api';
+import { Card } from '@/ui/Card';
+import { Choice } from '@/ui/Choice';
+import { dayOf, daysBetween, distanceInDays } from '@/ui/dates';
+import { Screen } from '@/ui/Screen';
+import { Failure, Loading, Notice } from '@/ui/States';
+import { useTheme } from '@/ui/useTheme';
+import { useWide } from '@/ui/useWide';
+import { useOutcomesQuery, useSaveReviewMutation } from '../api';
+import { newReviewDraft, withSign, withUndo, type ReviewDraft } from '../draft';
+import { FigureView, type FigureSide } from '../parts/FigureView';
+import { chosenFocus, FocusChoice } from '../parts/FocusChoice';
+import { SignRow } from '../parts/SignRow';
+import { WhyStrip } from '../parts/WhyStrip';
+import { useInference } from '../useInference';
+
+export function ReviewScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const { data: swimmer, error, refetch } = useSwimmerQuery(id);
+  if (swimmer) return <Review swimmer={swimmer} />;
+  return (
+    <Screen title="Review" back={`/swimmers/${id}`}>
+      {error ? <Failure error={error} retry={() => void refetch()} /> : <Loading />}
+    </Screen>
+  );
+}
+
+const STROKE_WORD: Readonly<Record<Stroke, string>> = { 'front-crawl': 'Crawl', breaststroke: 'Breaststroke', turn: 'Turns', 'open-water': 'Open water' };
+
+function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
+  const router = useRouter();
+  const wide = useWide();
+  const theme = useTheme();
+  const [first] = useState(newReviewDraft);
+  const [draft, setDraft, dropDraft] = useDraft<ReviewDraft>(`review:${swimmer.id}`, first);
+  const [view, setView] = useState<FigureSide>('side');
+  const [region, setRegion] = useState<Region | null>(null);
+  const [save, { error, isLoading }] = useSaveReviewMutation();
+  const { data: past } = useOutcomesQuery(swimmer.level);
+
+  const { level, strokeModel: model, goal } = swimmer;
+  const circumstances: Circumstances = {
+    ...(goal ? { goalPlace: goal.place, daysToRace: Math.max(0, daysBetween(dayOf(new Date()), goal.date)) } : {}),
+    ...(past ? { past } : {}),
+    failedTwice: failedTwice(swimmer),
+  };
+  const inference = useInference({ stroke: draft.stroke, model, level, signs: draft.signs }, circumstances);
+
+  const seen = useMemo(() => (Object.keys(draft.signs) as SignId[]).filter((sign) => draft.signs[sign] !== 'absent'), [draft.signs]);
+  const listed = useMemo(() => signsFor(draft.stroke), [draft.stroke]);
+  const noted = Object.keys(draft.signs) as SignId[];
+  const cause = draft.cause ?? inference?.focus ?? null;
+  const answer = (sign: SignId, sighting: Sighting) => setDraft((now) => withSign(now, sign, sighting));
+
+  const submit = async (chosen: CauseId): Promise<void> => {
+    const result = await save({
+      id: draft.id,
+      body: {
+        version: 0,
+        writeId: draft.writeId,
+        swimmerId: swimmer.id,
+        lookedAt: new Date().toISOString(),
+        stroke: draft.stroke,
+        model,
+        level,
+        signs: draft.signs,
+        good: draft.good,
+        focus: { id: draft.focusId, ...chosenFocus(draft, chosen) },
+      },
+    });
+    if ('error' in result && result.error) {
+      // The server may have stored it although the answer was lost: the same write id makes the repeat harmless.
+      return;
+    }
+    dropDraft();
+    router.navigate(`/swimmers/${swimmer.id}` as Href);
+  };
+
+  const figure = (
+    <View>
+      <View style={styles.figure}>
+        <FigureView
+          signs={seen}
+          view={view}
+          phase={null}
+          chosen={region}
+          onChoose={(next) => setRegion(region === next ? null : next)}
+          label={seen.length > 0 ? `The swimmer as seen: ${seen.map((s) => SIGNS[s].seen).join(', ')}` : 'The wanted line. Tap a part of the body and say what you see.'}
+        />
+      </View>
+      <View style={styles.views}>
+        <SegmentedButtons
+          value={view}
+          onValueChange={(value) => setView(value as FigureSide)}
+          buttons={[
+            { value: 'side', label: 'Side' },
+            { value: 'front', label: 'Front' },
+          ]}
+          style={styles.flex}
+        />
+        <Button icon="undo" disabled={draft.past.length === 0} onPress={() => setDraft(withUndo)}>
+          Undo
+        </Button>
+      </View>
+      <View style={styles.chips}>
+        {noted.map((sign) => (
+          <Chip
+            key={sign}
+            mode={draft.signs[sign] === 'absent' ? 'outlined' : 'flat'}
+            closeIcon="close"
+            closeIconAccessibilityLabel={`Take back: ${SIGNS[sign].seen}`}
+            onClose={() => answer(sign, draft.signs[sign]!)}
+          >
+            {`${SIGNS[sign].seen}${draft.signs[sign] === 'often' ? ' ●●' : draft.signs[sign] === 'sometimes' ? ' ●' : ': looked, not there'}`}
+          </Chip>
+        ))}
+      </View>
+    </View>
+  );
+
+  const shownSigns = region ? signsAt(region, listed) : [];
+  const signs = region ? (
+    <Card title={`Seen at the ${region}?`} aside={<Button compact onPress={() => setRegion(null)}>Close</Button>}>
+      {shownSigns.length === 0 ? <Text>Nothing is listed here for this stroke.</Text> : null}
+      {shownSigns.map((sign) => (
+        <SignRow key={sign} sign={sign} sighting={draft.signs[sign]} onAnswer={(sighting) => answer(sign, sighting)} />
+      ))}
+    </Card>
+  ) : (
+    <Text style={{ color: theme.colors.onSurfaceVariant }}>Tap a part of the body and say what you see.</Text>
+  );
+
+  const why = (
+    <View>
+      {inference ? noted.length > 0 ? <WhyStrip inference={inference} onAnswer={answer} /> : null : <Loading label="Working out the causes" />}
+      {inference && cause ? (
+        <FocusChoice
+          draft={draft}
+          cause={cause}
+          others={inference.ranking.filter((r) => r.cause !== cause && r.probability > 0.1).slice(0, 2)}
+          level={level}
+          model={model}
+          healthFlags={swimmer.healthFlags}
+          onChange={(change) => setDraft((now) => ({ ...now, ...change, writeId: v7() }))}
+          errors={error ? fieldMessages(error) : {}}
+        />
+      ) : null}
+      {inference && !cause && noted.length > 0 ? (
+        <View style={styles.chips}>
+          <Text variant="bodySmall">Not sure enough for a focus. Look at one more thing, or choose yourself:</Text>
+          {inference.ranking.slice(0, 3).map((r) => (
+            <Button key={r.cause} mode="outlined" onPress={() => setDraft((now) => ({ ...now, cause: r.cause }))}>{CAUSES[r.cause].name}</Button>
+          ))}
+        </View>
+      ) : null}
+      {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
+      <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>{CAUTION}</Text>
+    </View>
+  );
+
+  return (
+    <Screen
+      title={`${swimmer.givenName} ${swimmer.familyName}`}
+      over={`Look ${swimmer.reviews.length + 1} · ${LEVEL[level].name} · ${STROKE_MODEL[model].name}`}
+      under={goal ? `${goal.event}, ${goal.distanceM} m, ${distanceInDays(dayOf(new Date()), goal.date)}` : undefined}
+      back={`/swimmers/${swimmer.id}`}
+      footer={
+        cause ? (
+          <Button mode="contained" icon="check" loading={isLoading} disabled={isLoading} contentStyle={styles.tall} onPress={() => void submit(cause)}>
+            {`Make it the focus: ${CAUSES[cause].name}`}
+          </Button>
+        ) : null
+      }
+    >
+      <Choice
+        label="Stroke"
+        options={STROKES.map((value) => ({ value, label: STROKE_WORD[value] }))}
+        chosen={[draft.stroke]}
+        onPress={(stroke) => setDraft((now) => ({ ...now, stroke, cause: null, drill: null, cue: null }))}
+      />
+      <View style={wide ? styles.columns : undefined}>
+        <View style={wide ? styles.column : undefined}>
+          {figure}
+          {signs}
+        </View>
+        <View style={wide ? styles.column : styles.below}>{why}</View>
+      </View>
+    </Screen>
+  );
+}
+
+/** Causes that ended "same" or "worse" twice for this swimmer. */
+function failedTwice(swimmer: SwimmerPage): CauseId[] {
+  const failed = swimmer.focuses.filter((f) => f.outcome === 'same' || f.outcome === 'worse').map((f) => f.cause);
+  return [...new Set(failed)].filter((cause) => failed.filter((c) => c === cause).length >= 2);
+}
+
+const styles = StyleSheet.create({
+  figure: { borderRadius: 6, overflow: 'hidden' },
+  views: { flexDirection: 'row', gap: 8, marginVertical: 8, alignItems: 'center' },
+  flex: { flex: 1 },
+  chips: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginBottom: 10, alignItems: 'center' },
+  columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
+  column: { flex: 1 },
+  below: { marginTop: 12 },
+  tall: { minHeight: 50 },
+});

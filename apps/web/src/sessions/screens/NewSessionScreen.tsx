@@ -1,0 +1,206 @@
+import type { SessionProposal } from '@upwell/contract/sessions';
+import { CAUSE_IDS, CAUSES, STAGES, type CauseId } from '@upwell/core/review';
+import { SESSION_KINDS, type SessionPlan } from '@upwell/core/sessions';
+import { useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button, Chip, ProgressBar, Text, TextInput } from 'react-native-paper';
+import { sentence } from '@/api/problem';
+import { useDraft } from '@/state/hooks';
+import { useSquadsQuery } from '@/swimmers/api';
+import { Card } from '@/ui/Card';
+import { Choice } from '@/ui/Choice';
+import { addDays, dayOf, dayWord } from '@/ui/dates';
+import { Screen } from '@/ui/Screen';
+import { Empty, Failure, Loading, Notice } from '@/ui/States';
+import { Stepper } from '@/ui/Stepper';
+import { useWide } from '@/ui/useWide';
+import { useProposalQuery, useSaveSessionMutation } from '../api';
+import { LevelSheet } from '../parts/LevelSheet';
+import { PlanTruth } from '../parts/PlanTruth';
+import { useBuilt } from '../useBuilt';
+import { newWish, POOLS, poolOf, requestOf, type Wish } from '../wish';
+
+const KIND_WORD = { aerobic: 'Steady', technique: 'Technique', speed: 'With speed' } as const;
+
+/** Choose who comes and what for; the session builds itself beside it. */
+export function NewSessionScreen() {
+  const router = useRouter();
+  const wide = useWide();
+  const [first] = useState(() => newWish(new Date()));
+  const [wish, setWish, dropWish] = useDraft<Wish>('session:new', first);
+  const { data: squads } = useSquadsQuery();
+  const { data: proposal, error: proposalError, refetch } = useProposalQuery({ squadIds: wish.squadIds, date: wish.date });
+  const [save, { error, isLoading }] = useSaveSessionMutation();
+
+  const request = proposal ? requestOf(wish, proposal) : null;
+  const { result, building } = useBuilt(request === null || typeof request === 'string' ? null : request);
+  const plan = result?.kind === 'built' ? result.plan : null;
+  const change = (patch: Partial<Wish>) => setWish((now) => ({ ...now, ...patch }));
+
+  const store = async (kept: SessionPlan): Promise<void> => {
+    const squadIds = wish.squadIds.length > 0 ? wish.squadIds : (squads ?? []).filter((s) => !s.archived).map((s) => s.id);
+    const answer = await save({
+      id: wish.id,
+      body: { title: CAUSES[kept.theme].cue.replace(/\.$/, ''), date: wish.date, startTime: wish.startTime, squadIds, plan: kept, version: 0, writeId: wish.writeId },
+    });
+    if ('error' in answer && answer.error) return;
+    dropWish();
+    router.replace(`/sessions/${wish.id}` as Href);
+  };
+
+  const sheet = (
+    <View>
+      {proposalError ? <Failure error={proposalError} retry={() => void refetch()} /> : null}
+      {!proposal && !proposalError ? <Loading label="Looking at who comes" /> : null}
+      <View style={styles.progress}>{building ? <ProgressBar indeterminate aria-label="Building the session" /> : null}</View>
+      {typeof request === 'string' ? <Empty title="Not yet">{request}</Empty> : null}
+      {result?.kind === 'clash' && !building
+        ? result.clashes.map((clash) => (
+            <Notice key={clash.message} tone="error">
+              {`${clash.message}${clash.changes.length > 0 ? ` What would help: ${clash.changes.join(' Or: ')}` : ''}`}
+            </Notice>
+          ))
+        : null}
+      {plan ? (
+        <>
+          <LevelSheet plan={plan} selected={null} onSelect={() => undefined} />
+          <PlanTruth plan={plan} startTime={wish.startTime} notes={result?.kind === 'built' ? result.notes : []} />
+        </>
+      ) : null}
+      {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
+    </View>
+  );
+
+  return (
+    <Screen
+      title="Build a session"
+      back="/sessions"
+      footer={
+        <View style={styles.row}>
+          <Button mode="outlined" icon="dice-multiple" disabled={!plan} onPress={() => change({ seed: wish.seed + 1 })}>
+            Another one
+          </Button>
+          <Button mode="contained" icon="check" disabled={!plan || building || isLoading} loading={isLoading} onPress={() => plan && void store(plan)} style={styles.flex} contentStyle={styles.tall}>
+            Keep this session
+          </Button>
+        </View>
+      }
+    >
+      <View style={wide ? styles.columns : undefined}>
+        <View style={wide ? styles.ask : undefined}>
+          <ThemeCard wish={wish} proposal={proposal} change={change} />
+          <Card title="Who comes">
+            <Choice
+              label="Squads"
+              options={[{ value: '', label: 'Everybody I coach' }, ...(squads ?? []).filter((s) => !s.archived).map((s) => ({ value: s.id, label: `${s.name} (${s.swimmers})` }))]}
+              chosen={wish.squadIds.length > 0 ? wish.squadIds : ['']}
+              onPress={(id) => change({ squadIds: id === '' ? [] : wish.squadIds.includes(id) ? wish.squadIds.filter((s) => s !== id) : [...wish.squadIds, id], leftOut: [] })}
+            />
+            <Choice
+              label="Levels"
+              options={(proposal?.groups ?? []).map((g) => ({ value: g.level, label: `${g.name} (${g.swimmers})` }))}
+              chosen={(proposal?.groups ?? []).map((g) => g.level).filter((l) => !wish.leftOut.includes(l))}
+              onPress={(level) => change({ leftOut: wish.leftOut.includes(level) ? wish.leftOut.filter((l) => l !== level) : [...wish.leftOut, level] })}
+            />
+          </Card>
+          <TimeAndPoolCard wish={wish} change={change} />
+        </View>
+        <View style={wide ? styles.sheet : undefined}>{sheet}</View>
+      </View>
+    </Screen>
+  );
+}
+
+interface PartProps {
+  readonly wish: Wish;
+  readonly change: (patch: Partial<Wish>) => void;
+}
+
+function ThemeCard({ wish, proposal, change }: PartProps & { readonly proposal: SessionProposal | undefined }) {
+  const [all, setAll] = useState(false);
+  const [search, setSearch] = useState('');
+  const themes = proposal?.themes.slice(0, 5) ?? [];
+  const theme = wish.theme ?? themes[0]?.cause ?? null;
+  const wanted = search.trim().toLowerCase();
+  const shown = CAUSE_IDS.filter((id) => `${CAUSES[id].name} ${CAUSES[id].stage}`.includes(wanted));
+  return (
+    <Card title="Theme" aside={<Button compact aria-expanded={all} onPress={() => setAll(!all)}>{all ? 'Fewer' : 'All themes'}</Button>}>
+      <View style={styles.chips}>
+        {theme && !themes.some((t) => t.cause === theme) ? <ThemeChip cause={theme} label={CAUSES[theme].name} on press={() => undefined} /> : null}
+        {themes.map(({ cause, swimmers }) => (
+          <ThemeChip key={cause} cause={cause} label={`${CAUSES[cause].name} · ${swimmers} of ${proposal?.swimmers ?? 0}`} on={theme === cause} press={() => change({ theme: cause })} />
+        ))}
+      </View>
+      {theme ? <Text variant="bodySmall">{CAUSES[theme].costs}</Text> : null}
+      {all ? (
+        <View>
+          <TextInput mode="outlined" dense label="Find a theme" value={search} onChangeText={setSearch} style={styles.gap} />
+          {STAGES.map((stage) => {
+            const here = shown.filter((id) => CAUSES[id].stage === stage);
+            return here.length === 0 ? null : (
+              <View key={stage} style={styles.gap}>
+                <Text variant="labelMedium">{stage}</Text>
+                <View style={styles.chips}>
+                  {here.map((id) => (
+                    <ThemeChip key={id} cause={id} label={CAUSES[id].name} on={theme === id} press={() => change({ theme: id })} />
+                  ))}
+                </View>
+              </View>
+            );
+          })}
+        </View>
+      ) : null}
+      <Choice label="Kind" options={SESSION_KINDS.map((value) => ({ value, label: KIND_WORD[value] }))} chosen={[wish.kind]} onPress={(kind) => change({ kind })} />
+    </Card>
+  );
+}
+
+function ThemeChip({ label, on, press }: { readonly cause: CauseId; readonly label: string; readonly on: boolean; readonly press: () => void }) {
+  return (
+    <Chip selected={on} mode={on ? 'flat' : 'outlined'} aria-pressed={on} onPress={press} style={styles.chip}>
+      {label}
+    </Chip>
+  );
+}
+
+function TimeAndPoolCard({ wish, change }: PartProps) {
+  const pool = poolOf(wish);
+  const today = dayOf(new Date());
+  return (
+    <Card title="When and where">
+      <View style={styles.chips}>
+        <Stepper label={wish.date === today ? 'today' : 'day'} value={dayWord(wish.date)} onLess={wish.date > today ? () => change({ date: addDays(wish.date, -1) }) : null} onMore={() => change({ date: addDays(wish.date, 1) })} />
+        <Stepper label="start" value={wish.startTime} onLess={() => change({ startTime: moved(wish.startTime, -15) })} onMore={() => change({ startTime: moved(wish.startTime, 15) })} />
+        <Stepper label="minutes" value={String(wish.minutes)} onLess={wish.minutes > 20 ? () => change({ minutes: wish.minutes - 5 }) : null} onMore={wish.minutes < 180 ? () => change({ minutes: wish.minutes + 5 }) : null} />
+      </View>
+      <Choice label="Pool" options={POOLS.map((value) => ({ value, label: value }))} chosen={[wish.pool]} onPress={(value) => change({ pool: value })} />
+      {wish.pool === 'other' ? (
+        <View style={styles.chips}>
+          <TextInput mode="outlined" dense label="Length" inputMode="decimal" value={wish.otherLength} onChangeText={(otherLength) => change({ otherLength })} error={typeof pool === 'string'} />
+          <Choice label="Unit" options={[{ value: 'm', label: 'metres' }, { value: 'yd', label: 'yards' }]} chosen={[wish.otherUnit]} onPress={(otherUnit) => change({ otherUnit })} />
+        </View>
+      ) : null}
+    </Card>
+  );
+}
+
+/** A time of day some minutes later, inside one day. */
+function moved(time: string, minutes: number): string {
+  const [h, m] = time.split(':').map(Number) as [number, number];
+  const total = (h * 60 + m + minutes + 1440) % 1440;
+  return `${String(Math.floor(total / 60)).padStart(2, '0')}:${String(total % 60).padStart(2, '0')}`;
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', gap: 10 },
+  flex: { flex: 1 },
+  tall: { minHeight: 48 },
+  chips: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center', marginVertical: 4 },
+  chip: { minHeight: 44, justifyContent: 'center' },
+  gap: { marginTop: 8 },
+  progress: { height: 6 },
+  columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
+  ask: { flex: 2, minWidth: 330 },
+  sheet: { flex: 3, minWidth: 0 },
+});

@@ -1,0 +1,81 @@
+import type { SessionProposal } from '@upwell/contract/sessions';
+import type { CauseId } from '@upwell/core/review';
+import type { BuildRequest, SessionKind } from '@upwell/core/sessions';
+import type { LevelId } from '@upwell/core/swimmers';
+import { POOL_LENGTH, type Pool } from '@upwell/core/units';
+import { v7 } from 'uuid';
+import { dayOf } from '@/ui/dates';
+
+/** What the coach wants of a new session; kept on the device until it is stored. */
+export interface Wish {
+  readonly id: string;
+  readonly writeId: string;
+  readonly date: string;
+  readonly startTime: string;
+  readonly minutes: number;
+  readonly squadIds: readonly string[];
+  readonly kind: SessionKind;
+  /** Null takes what serves most swimmers. */
+  readonly theme: CauseId | null;
+  readonly pool: PoolChoice;
+  readonly otherLength: string;
+  readonly otherUnit: Pool['unit'];
+  readonly leftOut: readonly LevelId[];
+  readonly seed: number;
+}
+
+export const POOLS = ['25 m', '50 m', '25 yd', 'other'] as const;
+export type PoolChoice = (typeof POOLS)[number];
+
+export function newWish(now: Date): Wish {
+  return {
+    id: v7(),
+    writeId: v7(),
+    date: dayOf(now),
+    startTime: '19:00',
+    minutes: 60,
+    squadIds: [],
+    kind: 'aerobic',
+    theme: null,
+    pool: '25 m',
+    otherLength: '33.33',
+    otherUnit: 'm',
+    leftOut: [],
+    seed: 1,
+  };
+}
+
+/** The pool that is wished for, or what is wrong with it. */
+export function poolOf(wish: Wish): Pool | string {
+  if (wish.pool !== 'other') {
+    const [length, unit] = wish.pool.split(' ') as [string, Pool['unit']];
+    return { length: Number(length), unit };
+  }
+  const length = Number(wish.otherLength.replace(',', '.'));
+  if (!(length >= POOL_LENGTH.min && length <= POOL_LENGTH.max)) {
+    return `A pool is between ${POOL_LENGTH.min} and ${POOL_LENGTH.max} long.`;
+  }
+  // 33.3 and 33.33 are how people write 33⅓.
+  const third = Math.round(length * 3) / 3;
+  return { length: Math.abs(length - third) < 0.04 ? third : length, unit: wish.otherUnit };
+}
+
+/** Theme for a club without any open focus: where everybody begins. */
+export const FIRST_THEME: CauseId = 'holds-breath';
+
+/** The request for the builder, or what is missing. */
+export function requestOf(wish: Wish, proposal: SessionProposal): BuildRequest | string {
+  const pool = poolOf(wish);
+  if (typeof pool === 'string') return pool;
+  const groups = proposal.groups.filter((g) => !wish.leftOut.includes(g.level));
+  if (groups.length === 0) return proposal.swimmers === 0 ? 'Nobody trains in these squads yet.' : 'Choose at least one level.';
+  return {
+    kind: wish.kind,
+    theme: wish.theme ?? proposal.themes[0]?.cause ?? FIRST_THEME,
+    minutes: wish.minutes,
+    pool,
+    kit: proposal.kit,
+    seed: wish.seed,
+    groups,
+  };
+}

@@ -1,0 +1,24 @@
+import { useCallback } from 'react';
+import { useDispatch, useSelector, useStore } from 'react-redux';
+import { dropDraft, keepDraft } from './drafts';
+import type { State, Store } from './store';
+
+export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
+export const useAppSelector = useSelector.withTypes<State>();
+export const useAppStore = useStore.withTypes<Store>();
+
+/** Unsaved work under a key, kept on this device until it is saved or dropped. */
+export function useDraft<T>(key: string, initial: T): readonly [T, (change: T | ((now: T) => T)) => void, () => void] {
+  const dispatch = useAppDispatch();
+  const store = useAppStore();
+  const value = useAppSelector((state) => state.drafts[key] as T | undefined) ?? initial;
+  const set = useCallback(
+    (change: T | ((now: T) => T)) => {
+      const now = (store.getState().drafts[key] as T | undefined) ?? initial;
+      dispatch(keepDraft({ key, value: typeof change === 'function' ? (change as (now: T) => T)(now) : change }));
+    },
+    [dispatch, store, key, initial],
+  );
+  const drop = useCallback(() => void dispatch(dropDraft(key)), [dispatch, key]);
+  return [value, set, drop];
+}

@@ -1,0 +1,75 @@
+import type { Squad } from '@upwell/contract/swimmers';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button, Text, TextInput } from 'react-native-paper';
+import { v7 } from 'uuid';
+import { sentence } from '@/api/problem';
+import { Card } from '@/ui/Card';
+import { Choice } from '@/ui/Choice';
+import { Screen } from '@/ui/Screen';
+import { Failure, Loading, Notice } from '@/ui/States';
+import { useCoachesQuery, useSaveSquadMutation, useSquadsQuery } from '../api';
+
+/** Squads and who coaches them; a coach sees only the squads that are theirs. */
+export function SquadsScreen() {
+  const { data: squads, error, refetch } = useSquadsQuery();
+  const [adding, setAdding] = useState<string | null>(null);
+  return (
+    <Screen
+      title="Squads"
+      under="A coach sees the swimmers of their own squads only."
+      back="/account"
+      maxWidth={760}
+      actions={
+        <Button mode="contained" icon="plus" disabled={adding !== null} onPress={() => setAdding(v7())}>
+          Add squad
+        </Button>
+      }
+    >
+      {error ? <Failure error={error} retry={() => void refetch()} /> : null}
+      {!squads && !error ? <Loading /> : null}
+      {adding ? (
+        <SquadCard key={adding} squad={{ id: adding, version: 0, name: '', swimmers: 0, coachIds: [], archived: false }} onDone={() => setAdding(null)} />
+      ) : null}
+      {squads?.map((squad) => <SquadCard key={`${squad.id} ${squad.version}`} squad={squad} />)}
+    </Screen>
+  );
+}
+
+function SquadCard({ squad, onDone }: { readonly squad: Squad; readonly onDone?: () => void }) {
+  const { data: coaches = [] } = useCoachesQuery();
+  const [save, { error, isLoading }] = useSaveSquadMutation();
+  const [name, setName] = useState(squad.name);
+  const [coachIds, setCoachIds] = useState(squad.coachIds);
+  const changed = name.trim() !== squad.name || coachIds.join() !== squad.coachIds.join();
+
+  const write = async (archived: boolean): Promise<void> => {
+    const result = await save({ id: squad.id, body: { name, coachIds, archived, version: squad.version, writeId: v7() } });
+    if (!('error' in result && result.error)) onDone?.();
+  };
+
+  return (
+    <Card title={squad.name || 'New squad'} aside={<Text variant="bodySmall">{squad.archived ? 'archived' : `${squad.swimmers} swimmers`}</Text>}>
+      <TextInput mode="outlined" label="Name" value={name} onChangeText={setName} maxLength={60} />
+      <Choice
+        label="Coaches"
+        options={coaches.map((c) => ({ value: c.id, label: c.name }))}
+        chosen={coachIds}
+        onPress={(id) => setCoachIds(coachIds.includes(id) ? coachIds.filter((c) => c !== id) : [...coachIds, id])}
+      />
+      {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
+      <View style={styles.row}>
+        <Button mode="contained" disabled={!changed || isLoading || name.trim() === ''} loading={isLoading} onPress={() => void write(squad.archived)}>
+          Save squad
+        </Button>
+        {squad.version > 0 ? (
+          <Button mode="outlined" disabled={isLoading} onPress={() => void write(!squad.archived)}>
+            {squad.archived ? 'Bring back' : 'Archive'}
+          </Button>
+        ) : null}
+      </View>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: 10, marginTop: 8 } });

@@ -1,0 +1,188 @@
+import type { FocusView, ReviewView } from '@upwell/contract/review';
+import type { SwimmerPage } from '@upwell/contract/swimmers';
+import { drillCard, KIT } from '@upwell/core/library';
+import { CAUSES, SIGNS, type SignId } from '@upwell/core/review';
+import { HEALTH_ADVICE, LEVEL, STROKE_MODEL } from '@upwell/core/swimmers';
+import { formatTime } from '@upwell/core/units';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { lazy, Suspense } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { useMeQuery } from '@/account/api';
+import { FigureView } from '@/review/parts/FigureView';
+import { Card } from '@/ui/Card';
+import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
+import { Screen } from '@/ui/Screen';
+import { Failure, Loading, Notice } from '@/ui/States';
+import { useTheme } from '@/ui/useTheme';
+import { useWide } from '@/ui/useWide';
+import { useSwimmerQuery } from '../api';
+
+const ResultChart = lazy(() => import('../parts/ResultChart'));
+
+export function SwimmerScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const router = useRouter();
+  const wide = useWide();
+  const { data: me } = useMeQuery();
+  const { data: swimmer, error, refetch } = useSwimmerQuery(id);
+  if (error && !swimmer) {
+    return (
+      <Screen title="Swimmer" back="/swimmers">
+        <Failure error={error} retry={() => void refetch()} />
+      </Screen>
+    );
+  }
+  if (!swimmer) return <Loading label="Loading swimmer" />;
+
+  const coach = me?.role !== 'swimmer';
+  const [latest, ...older] = swimmer.focuses;
+  const open = latest && latest.outcome === null ? latest : undefined;
+  return (
+    <Screen
+      title={`${swimmer.givenName} ${swimmer.familyName}`}
+      over={[LEVEL[swimmer.level].name, STROKE_MODEL[swimmer.strokeModel].name, swimmer.squadName].join(' · ')}
+      under={swimmer.child ? 'Under 16: every look at this record is logged' : undefined}
+      back="/swimmers"
+      actions={
+        coach ? (
+          <>
+            <Button mode="outlined" icon="pencil" onPress={() => router.navigate(`/swimmers/${id}/edit` as Href)}>
+              Edit
+            </Button>
+            <Button mode="contained" icon="eye" onPress={() => router.navigate(`/swimmers/${id}/review` as Href)}>
+              {open ? 'Look again' : 'Review the stroke'}
+            </Button>
+          </>
+        ) : null
+      }
+    >
+      {swimmer.archived ? <Notice>This swimmer is archived and does not come to sessions.</Notice> : null}
+      <View style={wide ? styles.columns : undefined}>
+        <View style={wide ? styles.column : undefined}>
+          <GoalCard swimmer={swimmer} />
+          <FocusCard focus={open} signs={swimmer.reviews[0]?.signs} />
+          <HealthCard swimmer={swimmer} />
+        </View>
+        <View style={wide ? styles.column : undefined}>
+          <TimesCard swimmer={swimmer} />
+          <ReviewsCard reviews={swimmer.reviews} focuses={open ? older : swimmer.focuses} />
+        </View>
+      </View>
+    </Screen>
+  );
+}
+
+function GoalCard({ swimmer }: { readonly swimmer: SwimmerPage }) {
+  const { goal } = swimmer;
+  if (!goal) return null;
+  const pace = goal.targetTimeS ? ` · ${formatTime((goal.targetTimeS / goal.distanceM) * 100, 1)} per 100 m` : '';
+  return (
+    <Card title={goal.event} aside={<Text variant="labelMedium">{distanceInDays(dayOf(new Date()), goal.date)}</Text>}>
+      <Text>{`${goal.distanceM} m ${goal.place === 'pool' ? 'in the pool' : 'in open water'} on ${dayWord(goal.date)}`}</Text>
+      {goal.targetTimeS ? <Text variant="titleLarge">{`${formatTime(goal.targetTimeS)}${pace}`}</Text> : null}
+    </Card>
+  );
+}
+
+function FocusCard({ focus, signs }: { readonly focus: FocusView | undefined; readonly signs: Readonly<Partial<Record<SignId, string>>> | undefined }) {
+  const theme = useTheme();
+  if (!focus) {
+    return (
+      <Card title="The one focus" strong>
+        <Text>No focus yet. Look at the stroke and choose one thing to work on.</Text>
+      </Card>
+    );
+  }
+  const drill = drillCard(focus.drill);
+  const seen = Object.entries(signs ?? {}).filter(([, s]) => s !== 'absent').map(([id]) => id as SignId);
+  return (
+    <Card title="The one focus" strong aside={<Text variant="bodySmall">{`since ${dayWord(focus.since.slice(0, 10))}`}</Text>}>
+      <Text variant="titleLarge">{CAUSES[focus.cause].name}</Text>
+      <Text variant="bodyLarge" style={{ color: theme.colors.primary }}>{`“${focus.cue}”`}</Text>
+      <View style={styles.figure}>
+        <FigureView signs={seen} view="side" phase={null} label={`How it looks: ${seen.map((s) => SIGNS[s].seen).join(', ')}`} />
+      </View>
+      <Text>{`${drill.name}: ${focus.tries} tries${drill.dose.distanceM ? ` of ${drill.dose.distanceM} m` : ''}${drill.kit.length > 0 ? ` with ${drill.kit.map((k) => KIT[k]).join(', ')}` : ''}.`}</Text>
+      {drill.steps.map((text, i) => (
+        <Text key={text} variant="bodySmall">{`${i + 1}. ${text}`}</Text>
+      ))}
+      {drill.cautions.map((text) => (
+        <Text key={text} variant="labelMedium" style={{ color: theme.colors.error }}>{text}</Text>
+      ))}
+      <Text variant="labelMedium" style={styles.top}>{`Look again ${dayWord(focus.relookOn)}, ${distanceInDays(dayOf(new Date()), focus.relookOn)}`}</Text>
+    </Card>
+  );
+}
+
+function HealthCard({ swimmer }: { readonly swimmer: SwimmerPage }) {
+  const theme = useTheme();
+  if (swimmer.healthFlags.length === 0) return null;
+  return (
+    <Card title="Take care">
+      {swimmer.healthFlags.map((flag) => (
+        <View key={flag} style={styles.top}>
+          <Text variant="labelLarge" style={{ color: theme.colors.error }}>{flag}</Text>
+          <Text variant="bodySmall">{HEALTH_ADVICE[flag]}</Text>
+        </View>
+      ))}
+    </Card>
+  );
+}
+
+function TimesCard({ swimmer }: { readonly swimmer: SwimmerPage }) {
+  const timed = swimmer.results.filter((r) => r.distanceM === 400);
+  if (swimmer.bestTimes.length === 0 && timed.length === 0) return null;
+  return (
+    <Card title="Times">
+      <View style={styles.times}>
+        {swimmer.bestTimes.map((best) => (
+          <View key={best.distanceM}>
+            <Text variant="bodySmall">{`${best.distanceM} m`}</Text>
+            <Text variant="titleLarge" style={styles.figures}>{formatTime(best.timeS, best.timeS < 120 ? 1 : 0)}</Text>
+          </View>
+        ))}
+      </View>
+      {timed.length >= 2 ? (
+        <Suspense fallback={<View style={styles.chart} />}>
+          <ResultChart results={timed} />
+        </Suspense>
+      ) : null}
+    </Card>
+  );
+}
+
+const OUTCOME_WORD = { better: 'better', same: 'same as before', worse: 'worse' } as const;
+
+function ReviewsCard({ reviews, focuses }: { readonly reviews: readonly ReviewView[]; readonly focuses: readonly FocusView[] }) {
+  const theme = useTheme();
+  if (reviews.length === 0) return null;
+  return (
+    <Card title="Reviews in time">
+      {reviews.map((review) => {
+        const ended = focuses.find((f) => f.cause === review.focusCause && f.since === review.lookedAt);
+        return (
+          <View key={review.id} style={[styles.review, { borderLeftColor: theme.own.kelp }]}>
+            <Text variant="labelMedium">{`${dayWord(review.lookedAt.slice(0, 10))} · ${review.coachName}`}</Text>
+            <Text>{CAUSES[review.focusCause].name}{ended?.outcome ? `: ${OUTCOME_WORD[ended.outcome]}` : ''}</Text>
+            <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>{`Good: ${review.good}`}</Text>
+            <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+              {Object.entries(review.signs).filter(([, s]) => s !== 'absent').map(([id]) => SIGNS[id as SignId].seen).join('; ')}
+            </Text>
+          </View>
+        );
+      })}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  columns: { flexDirection: 'row', gap: 16, alignItems: 'flex-start' },
+  column: { flex: 1 },
+  figure: { marginVertical: 8, borderRadius: 6, overflow: 'hidden' },
+  top: { marginTop: 8 },
+  times: { flexDirection: 'row', gap: 28, flexWrap: 'wrap' },
+  figures: { fontVariant: ['tabular-nums'] },
+  chart: { height: 180 },
+  review: { borderLeftWidth: 4, paddingLeft: 10, marginTop: 10 },
+});

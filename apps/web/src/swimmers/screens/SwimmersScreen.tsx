@@ -1,0 +1,125 @@
+import { LEVEL, LEVELS, type LevelId } from '@upwell/core/swimmers';
+import { CAUSES } from '@upwell/core/review';
+import type { SwimmerRow } from '@upwell/contract/swimmers';
+import { Link, useRouter, type Href } from 'expo-router';
+import { useDeferredValue, useState } from 'react';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { Button, Chip, Searchbar, Text } from 'react-native-paper';
+import { useMeQuery } from '@/account/api';
+import { dayOf, distanceInDays } from '@/ui/dates';
+import { Screen } from '@/ui/Screen';
+import { Empty, Failure, Loading } from '@/ui/States';
+import { useTheme } from '@/ui/useTheme';
+import { useSquadsQuery, useSwimmersInfiniteQuery } from '../api';
+
+export function SwimmersScreen() {
+  const router = useRouter();
+  const { data: me } = useMeQuery();
+  const [search, setSearch] = useState('');
+  const [squadId, setSquad] = useState<string>();
+  const [level, setLevel] = useState<LevelId>();
+  const [archived, setArchived] = useState(false);
+  const asked = useDeferredValue(search.trim());
+  const { data: squads } = useSquadsQuery();
+  const query = useSwimmersInfiniteQuery({
+    limit: 40,
+    archived,
+    ...(asked ? { search: asked } : {}),
+    ...(squadId ? { squadId } : {}),
+    ...(level ? { level } : {}),
+  });
+  const rows = query.data?.pages.flatMap((page) => page.items) ?? [];
+  const filtered = Boolean(asked || squadId || level || archived);
+  const coach = me?.role !== 'swimmer';
+
+  return (
+    <Screen
+      title="Swimmers"
+      actions={
+        coach ? (
+          <Button mode="contained" icon="plus" onPress={() => router.navigate('/swimmers/new' as Href)}>
+            Add swimmer
+          </Button>
+        ) : null
+      }
+    >
+      <Searchbar placeholder="Find by name" value={search} onChangeText={setSearch} style={styles.search} accessibilityLabel="Find a swimmer by name" />
+      <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={styles.chips}>
+        {squads?.filter((s) => !s.archived).map((s) => (
+          <Filter key={s.id} label={s.name} on={squadId === s.id} press={() => setSquad(squadId === s.id ? undefined : s.id)} />
+        ))}
+        {LEVELS.map((id) => (
+          <Filter key={id} label={LEVEL[id].name} on={level === id} press={() => setLevel(level === id ? undefined : id)} />
+        ))}
+        <Filter label="Archived" on={archived} press={() => setArchived(!archived)} />
+      </ScrollView>
+      {query.error ? <Failure error={query.error} retry={() => void query.refetch()} /> : null}
+      {query.isLoading ? <Loading label="Loading swimmers" /> : null}
+      <View role="list">
+        {rows.map((row) => (
+          <SwimmerLine key={row.id} row={row} />
+        ))}
+      </View>
+      {query.data && rows.length === 0 ? (
+        filtered ? (
+          <Empty title="Nobody found">Change the search or take a filter away.</Empty>
+        ) : (
+          <Empty title="No swimmers yet">Add the first one, and the next look at a stroke has a place to go.</Empty>
+        )
+      ) : null}
+      {query.hasNextPage ? (
+        <Button mode="outlined" loading={query.isFetchingNextPage} onPress={() => void query.fetchNextPage()} style={styles.more}>
+          Show more
+        </Button>
+      ) : null}
+    </Screen>
+  );
+}
+
+function Filter({ label, on, press }: { readonly label: string; readonly on: boolean; readonly press: () => void }) {
+  return (
+    <Chip selected={on} mode={on ? 'flat' : 'outlined'} showSelectedCheck={false} aria-pressed={on} onPress={press} style={styles.chip}>
+      {label}
+    </Chip>
+  );
+}
+
+function SwimmerLine({ row }: { readonly row: SwimmerRow }) {
+  const theme = useTheme();
+  const today = dayOf(new Date());
+  const due = row.focus && row.focus.relookOn <= today;
+  return (
+    <View role="listitem">
+      <Link href={`/swimmers/${row.id}` as Href} asChild>
+        <Pressable style={StyleSheet.flatten([styles.line, { borderBottomColor: theme.own.line }])}>
+          <View style={styles.flex}>
+            <Text variant="titleMedium">{`${row.givenName} ${row.familyName}`}</Text>
+            <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+              {[LEVEL[row.level].name, row.squadName, row.child ? 'under 16' : '', row.goal ? `${row.goal.event} ${distanceInDays(today, row.goal.date)}` : '']
+                .filter(Boolean)
+                .join(' · ')}
+            </Text>
+          </View>
+          {row.focus ? (
+            <View style={styles.focus}>
+              <Text variant="labelMedium" numberOfLines={1}>{CAUSES[row.focus.cause].name}</Text>
+              <Text variant="bodySmall" style={{ color: due ? theme.colors.error : theme.colors.onSurfaceVariant }}>
+                {due ? 'second look due' : `look again ${distanceInDays(today, row.focus.relookOn)}`}
+              </Text>
+            </View>
+          ) : null}
+        </Pressable>
+      </Link>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  search: { marginBottom: 10 },
+  chips: { gap: 8, paddingBottom: 12 },
+  chip: { minHeight: 40, justifyContent: 'center' },
+  line: { minHeight: 64, paddingVertical: 10, flexDirection: 'row', alignItems: 'center', gap: 12, borderBottomWidth: 1 },
+  flex: { flex: 1 },
+  focus: { maxWidth: '46%', alignItems: 'flex-end' },
+  more: { marginTop: 16, alignSelf: 'center' },
+});

@@ -1,0 +1,67 @@
+import type { ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { ActivityIndicator, Button, Text } from 'react-native-paper';
+import { sentence, type ApiError } from '@/api/problem';
+import { useTheme } from './useTheme';
+
+export function Loading({ label = 'Loading' }: { readonly label?: string }) {
+  return (
+    <View style={styles.middle} role="status" aria-label={label}>
+      <ActivityIndicator size="large" />
+    </View>
+  );
+}
+
+/** A failure as a sentence, with a way to try again. */
+export function Failure({ error, retry }: { readonly error: ApiError; readonly retry?: () => void }) {
+  return (
+    <Notice tone="error" action={retry ? <Button mode="outlined" onPress={retry}>Try again</Button> : null}>
+      {sentence(error)}
+    </Notice>
+  );
+}
+
+interface NoticeProps {
+  readonly tone?: 'plain' | 'error';
+  readonly action?: ReactNode;
+  readonly children: string;
+}
+
+/** A sentence that matters, with at most one action. Errors are read out at once. */
+export function Notice({ tone = 'plain', action, children }: NoticeProps) {
+  const theme = useTheme();
+  const error = tone === 'error';
+  return (
+    <View
+      role={error ? 'alert' : 'note'}
+      style={[
+        styles.notice,
+        {
+          backgroundColor: error ? theme.colors.errorContainer : theme.own.sand,
+          borderLeftColor: error ? theme.colors.error : theme.own.kelp,
+        },
+      ]}
+    >
+      <Text style={[styles.flex, { color: error ? theme.colors.onErrorContainer : theme.colors.onSurface }]}>{children}</Text>
+      {action}
+    </View>
+  );
+}
+
+/** An empty place says how to begin. */
+export function Empty({ title, children, action }: { readonly title: string; readonly children: string; readonly action?: ReactNode }) {
+  return (
+    <View style={styles.middle}>
+      <Text variant="titleMedium">{title}</Text>
+      <Text style={styles.centre}>{children}</Text>
+      {action}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  middle: { flexGrow: 1, minHeight: 160, alignItems: 'center', justifyContent: 'center', gap: 12, padding: 24 },
+  notice: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 12, padding: 12, borderLeftWidth: 5, borderRadius: 4, marginBottom: 12 },
+  flex: { flex: 1, minWidth: 200 },
+  centre: { textAlign: 'center', maxWidth: 460 },
+});

@@ -1,0 +1,39 @@
+import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
+import { View, type ViewStyle } from 'react-native';
+import { TextInput, type TextInputProps } from 'react-native-paper';
+import { FieldError } from './Choice';
+
+interface TextFieldProps<F extends FieldValues> {
+  readonly control: Control<F>;
+  readonly name: FieldPath<F>;
+  readonly label: string;
+  readonly placeholder?: string;
+  readonly inputMode?: TextInputProps['inputMode'];
+  readonly style?: ViewStyle;
+}
+
+/** One line of text in a form, with what is wrong right under it. */
+export function TextField<F extends FieldValues>({ control, name, label, placeholder, inputMode, style }: TextFieldProps<F>) {
+  return (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field, fieldState }) => (
+        <View style={style}>
+          <TextInput
+            mode="outlined"
+            label={label}
+            value={String(field.value ?? '')}
+            onChangeText={field.onChange}
+            onBlur={field.onBlur}
+            error={fieldState.error !== undefined}
+            aria-label={label}
+            {...(placeholder ? { placeholder } : {})}
+            {...(inputMode ? { inputMode } : {})}
+          />
+          {fieldState.error?.message ? <FieldError>{fieldState.error.message}</FieldError> : null}
+        </View>
+      )}
+    />
+  );
+}

@@ -1,0 +1,38 @@
+/** The calendar day where the coach stands, as `2026-11-24`. */
+export function dayOf(date: Date): string {
+  const two = (n: number) => String(n).padStart(2, '0');
+  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
+}
+
+/** A calendar day some days later. */
+export function addDays(day: string, days: number): string {
+  const date = new Date(`${day}T12:00:00`);
+  date.setDate(date.getDate() + days);
+  return dayOf(date);
+}
+
+/** Whole days from one calendar day to another. */
+export function daysBetween(from: string, to: string): number {
+  return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000);
+}
+
+/** A day as the locale writes it: Tue 24 Nov. */
+export function dayWord(day: string): string {
+  return new Date(`${day}T12:00:00`).toLocaleDateString(undefined, { weekday: 'short', day: 'numeric', month: 'short' });
+}
+
+/** How far away a day is, in words. */
+export function distanceInDays(from: string, to: string): string {
+  const days = daysBetween(from, to);
+  if (days === 0) return 'today';
+  if (days === 1) return 'tomorrow';
+  if (days === -1) return 'yesterday';
+  return days > 0 ? `in ${days} days` : `${-days} days ago`;
+}
+
+/** The time of day some seconds after a start like `19:00`. */
+export function clockAfter(start: string, seconds: number): string {
+  const [hours, minutes] = start.split(':').map(Number) as [number, number];
+  const total = hours * 60 + minutes + Math.ceil(seconds / 60);
+  return `${String(Math.floor(total / 60) % 24).padStart(2, '0')}:${String(total % 60).padStart(2, '0')}`;
+}
