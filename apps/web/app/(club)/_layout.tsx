@@ -1,6 +1,5 @@
 import { Redirect, Slot, usePathname, type Href } from 'expo-router';
 import { useMeQuery } from '@/account/api';
-import { isSignedOut } from '@/api/problem';
 import { Shell } from '@/ui/Shell';
 import { Failure, Loading } from '@/ui/States';
 
@@ -9,7 +8,7 @@ export default function ClubLayout() {
   const { data: me, error, isLoading, refetch } = useMeQuery();
   const path = usePathname();
   if (isLoading) return <Loading label="Opening Upwell" />;
-  if (isSignedOut(error)) return <Redirect href={`/sign-in?to=${encodeURIComponent(path)}` as Href} />;
+  if (me === null) return <Redirect href={`/sign-in?to=${encodeURIComponent(path)}` as Href} />;
   if (!me) return error ? <Failure error={error} retry={() => void refetch()} /> : <Loading />;
   return (
     <Shell club={me.clubName} role={me.role}>

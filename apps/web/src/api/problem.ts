@@ -23,10 +23,6 @@ export function fieldMessages(error: ApiError): Readonly<Record<string, string>>
   return Object.fromEntries((problemOf(error)?.fields ?? []).map(({ field, message }) => [field, message]));
 }
 
-export function isSignedOut(error: ApiError | undefined): boolean {
-  return error !== undefined && 'status' in error && error.status === 401;
-}
-
 /** What is stored now, when somebody else saved first. */
 export function storedNow<T>(error: ApiError): T | null {
   return 'status' in error && error.status === 409 ? ((problemOf(error)?.current as T | undefined) ?? null) : null;

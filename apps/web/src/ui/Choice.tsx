@@ -48,5 +48,5 @@ export function FieldError({ children }: { readonly children: string }) {
 const styles = StyleSheet.create({
   group: { gap: 6, marginVertical: 6 },
   chips: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
-  chip: { minHeight: 44, justifyContent: 'center' },
+  chip: { minHeight: 44, justifyContent: 'center', flexDirection: 'column' },
 });

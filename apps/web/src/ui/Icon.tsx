@@ -16,3 +16,6 @@ export function Icon({ name, size, color }: IconProps) {
     </Svg>
   );
 }
+
+/** Found by Paper in the place of its icon font (metro.config.js). */
+export default Icon;

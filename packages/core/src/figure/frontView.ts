@@ -12,7 +12,7 @@ const RAD = Math.PI / 180;
  * picture (the near arm of the side view). The surface is y = 0.
  */
 export function frontView(p: FigureParameters, phase: number): Figure {
-  const roll = p.roll * Math.sin(2 * Math.PI * (phase - 0.12));
+  const roll = p.roll * Math.cos(2 * Math.PI * (phase - 0.12));
   const centre: Point = { x: p.headSwing * 0.4, y: 0.075 };
   const shoulderAt = (side: -1 | 1): Point => ({
     x: centre.x + side * HALF_SHOULDER * Math.cos(roll * RAD),
@@ -46,10 +46,13 @@ function frontArm(p: FigureParameters, shoulder: Point, side: -1 | 1, phase: num
   const inward = -side;
   let elbow: Point;
   let hand: Point;
+  // A hand that reaches toward the viewer is nearer and so drawn larger.
+  let handRadius = 0.016;
   if (region === 'front arm') {
     const rail = side * HALF_SHOULDER;
-    hand = { x: rail + inward * p.entryOffset * HALF_SHOULDER, y: 0.03 + local * 0.2 + p.leadArmDrop * 0.003 };
-    elbow = { x: (shoulder.x + hand.x) / 2 - inward * 0.012, y: (shoulder.y + hand.y) / 2 - 0.01 };
+    hand = { x: rail + inward * p.entryOffset * HALF_SHOULDER, y: 0.07 + local * 0.35 + p.leadArmDrop * 0.004 };
+    handRadius = 0.03;
+    elbow = { x: (shoulder.x + hand.x) / 2 - inward * 0.02, y: (shoulder.y + hand.y) / 2 };
   } else if (region === 'pulling arm') {
     const share = (local - 0.22) / 0.42;
     const deep = Math.sin(Math.PI * Math.min(1, share + 0.12));
@@ -64,6 +67,6 @@ function frontArm(p: FigureParameters, shoulder: Point, side: -1 | 1, phase: num
   }
   return [
     { region, from: shoulder, to: elbow, r0: 0.033, r1: 0.026, far: false },
-    { region, from: elbow, to: hand, r0: 0.026, r1: 0.016, far: false },
+    { region, from: elbow, to: hand, r0: 0.026, r1: handRadius, far: false },
   ];
 }

@@ -22,8 +22,8 @@ const RAD = Math.PI / 180;
  * @param phase 0 is the entry of the near hand; one whole cycle is 1
  */
 export function sideView(p: FigureParameters, phase: number): Figure {
-  const sway = Math.sin(2 * Math.PI * (phase - 0.12));
-  const rollNow = p.roll * sway;
+  // The near shoulder is deepest in the reach and highest at the end of the push.
+  const rollNow = p.roll * Math.cos(2 * Math.PI * (phase - 0.12));
   const shoulder: Point = { x: 0, y: 0.055 - p.headLift * 0.35 };
   const lift = Math.sin(rollNow * RAD) * 0.05;
   const near: Point = { x: 0.01, y: shoulder.y + lift };
@@ -83,7 +83,8 @@ function leg(p: FigureParameters, hip: Point, phase: number, far: boolean): Limb
   const swing = Math.sin(2 * Math.PI * 3 * phase);
   const open = p.scissor * (far ? -1 : 1);
   const thighAngle = 180 - p.trunk - 7 * swing * p.kickDepth - open;
-  const bend = p.kneeBend + 10 * Math.max(0, -swing) * Math.min(1, p.kickDepth);
+  // The knee bends on the way down, so the foot trails; on the way up the leg is nearly straight.
+  const bend = p.kneeBend * (0.55 + 0.45 * swing) + 10 * Math.max(0, swing) * Math.min(1, p.kickDepth);
   const knee = along(hip, thighAngle, THIGH);
   const ankle = along(knee, thighAngle + bend, SHANK);
   const toe = along(ankle, thighAngle + bend - p.ankle, FOOT);

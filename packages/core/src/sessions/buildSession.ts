@@ -128,7 +128,8 @@ function pricing(request: BuildRequest, group: GroupRequest) {
     const round = total % 100 === 0 ? 0 : total % 50 === 0 ? 0.04 : 0.08;
     const odd = warmUp.awkward + drills.awkward + main.awkward + swimDown.awkward;
     const load = group.loadLimit ? loadOf([warmUp, drills, main, speed, swimDown], request.pool) / group.loadLimit : 0;
-    return 2 * off + 3 * outside + round + odd + 2 * Math.max(0, load - 1);
+    // The level's band outweighs everything that is only nice to have.
+    return 2 * off + 20 * outside + round + odd + 2 * Math.max(0, load - 1);
   };
 }
 

@@ -1,5 +1,5 @@
 import { REGIONS, type Figure, type Point, type Region } from '@upwell/core/figure';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { useTheme } from '@/ui/useTheme';
 
@@ -17,10 +17,13 @@ const SIZE = 48;
 export function FigureTargets({ figure, box, scale, chosen, onChoose }: FigureTargetsProps) {
   const theme = useTheme();
   const [size, setSize] = useState({ width: 0, height: 0 });
-  const place = (at: Point) => ({
-    left: clamp(((at.x * scale - box.x) / box.width) * size.width - SIZE / 2, size.width - SIZE),
-    top: clamp(((at.y * scale - box.y) / box.height) * size.height - SIZE / 2, size.height - SIZE),
-  });
+  const places = useMemo(() => {
+    const found = REGIONS.flatMap((region) => {
+      const at = middleOf(figure, region);
+      return at ? [{ region, x: ((at.x * scale - box.x) / box.width) * size.width, y: ((at.y * scale - box.y) / box.height) * size.height }] : [];
+    });
+    return spread(found, size);
+  }, [figure, box, scale, size]);
   return (
     <View
       style={StyleSheet.absoluteFill}
@@ -28,9 +31,8 @@ export function FigureTargets({ figure, box, scale, chosen, onChoose }: FigureTa
       aria-label="Parts of the body"
       onLayout={(event) => setSize(event.nativeEvent.layout)}
     >
-      {REGIONS.map((region) => {
-        const at = middleOf(figure, region);
-        if (!at || size.width === 0) return null;
+      {places.map(({ region, x, y }) => {
+        if (size.width === 0) return null;
         const on = chosen === region;
         return (
           <Pressable
@@ -39,7 +41,7 @@ export function FigureTargets({ figure, box, scale, chosen, onChoose }: FigureTa
             role="button"
             aria-pressed={on}
             onPress={() => onChoose(region)}
-            style={[styles.target, place(at), { borderColor: on ? theme.colors.error : theme.colors.primary }]}
+            style={[styles.target, { left: x - SIZE / 2, top: y - SIZE / 2 }, { borderColor: on ? theme.colors.error : theme.colors.primary }]}
           >
             <View style={[styles.dot, { backgroundColor: on ? theme.colors.error : theme.colors.primary, borderColor: theme.colors.background }]} />
           </Pressable>
@@ -59,7 +61,33 @@ function middleOf(figure: Figure, region: Region): Point | null {
   return { x: (limb.from.x + limb.to.x) / 2, y: (limb.from.y + limb.to.y) / 2 };
 }
 
-const clamp = (value: number, high: number): number => Math.max(0, Math.min(high, value));
+interface Place {
+  readonly region: Region;
+  x: number;
+  y: number;
+}
+
+/** Pushes buttons apart until no two overlap, inside the picture: every part stays tappable in every pose. */
+function spread(places: Place[], { width, height }: { readonly width: number; readonly height: number }): Place[] {
+  const clamp = (value: number, high: number) => Math.max(SIZE / 2, Math.min(high - SIZE / 2, value));
+  for (let round = 0; round < 60; round++) {
+    for (const a of places) {
+      for (const b of places) {
+        const [dx, dy] = [b.x - a.x, b.y - a.y];
+        const away = Math.hypot(dx, dy) || 1;
+        if (a === b || away >= SIZE) continue;
+        const push = (SIZE - away) / 2 + 0.5;
+        // Two at the very same place part sideways.
+        const [ux, uy] = dx === 0 && dy === 0 ? [1, 0] : [dx / away, dy / away];
+        a.x = clamp(a.x - ux * push, width);
+        a.y = clamp(a.y - uy * push, height);
+        b.x = clamp(b.x + ux * push, width);
+        b.y = clamp(b.y + uy * push, height);
+      }
+    }
+  }
+  return places;
+}
 
 const styles = StyleSheet.create({
   target: { position: 'absolute', width: SIZE, height: SIZE, borderRadius: SIZE / 2, alignItems: 'center', justifyContent: 'center' },

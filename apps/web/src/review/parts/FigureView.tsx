@@ -2,7 +2,6 @@ import {
   frontView,
   NEUTRAL,
   posedBy,
-  REGIONS,
   sideView,
   SIGN_POSES,
   type Figure,
@@ -46,14 +45,13 @@ export function FigureView({ signs, view, phase, label, chosen = null, onChoose 
     return { posed: draw(posedBy(signs), moment), wanted: draw(NEUTRAL, moment) };
   }, [signs, view, phase]);
   const box = BOX[view];
-  const water = view === 'side' ? theme.own.water : theme.own.water;
   return (
     <View style={[styles.frame, { backgroundColor: theme.colors.background, aspectRatio: box.width / box.height }]}>
       <View role="img" aria-label={label} style={StyleSheet.absoluteFill}>
         <Svg width="100%" height="100%" viewBox={`${box.x} ${box.y} ${box.width} ${box.height}`}>
           <Defs>
             <LinearGradient id="water" x1="0" y1="0" x2="0" y2="1">
-              <Stop offset="0" stopColor={water} />
+              <Stop offset="0" stopColor={theme.own.water} />
               <Stop offset="1" stopColor={theme.own.waterDeep} />
             </LinearGradient>
           </Defs>
@@ -96,7 +94,7 @@ const Swimmer = memo(function Swimmer({ figure, ghost, chosen }: { readonly figu
       ))}
       <Head head={figure.head} side={figure.rails.length === 0} chosen={chosen === 'head'} />
       {near.filter((limb) => limb.region !== 'body' && limb.region !== 'legs').map((limb, i) => (
-        <Path key={i} d={capsule(limb)} fill={colour(limb)} stroke={theme.own.waterDeep} strokeWidth={1} />
+        <Path key={i} d={capsule(limb)} fill={colour(limb)} stroke={limb.region === 'shoulders' ? 'none' : theme.own.waterDeep} strokeWidth={1} />
       ))}
       {figure.bubbles.map((bubble, i) => (
         <Circle key={i} cx={bubble.x * SCALE} cy={bubble.y * SCALE} r={3 + (i % 3)} fill={theme.colors.background} opacity={0.85} />
@@ -114,13 +112,14 @@ function Head({ head, side, chosen }: { readonly head: HeadShape; readonly side:
   const [dx, dy] = side ? [-Math.sin(gaze - Math.PI / 2), Math.cos(gaze - Math.PI / 2)] : [Math.sin(gaze - Math.PI / 2), Math.cos(gaze - Math.PI / 2)];
   const eye = r * (side ? 0.72 * (1 - head.facing) + 0.2 : 0.55);
   const skin = chosen ? theme.colors.error : theme.own.skin;
+  const facing = (Math.atan2(dy, dx) * 180) / Math.PI;
   return (
     <G>
-      <Ellipse cx={x} cy={y} rx={side ? r * 1.14 : r} ry={r} fill={skin} />
-      {/* The cap lies away from the face. */}
-      <Circle cx={x - dx * r * 0.42} cy={y - dy * r * 0.42} r={r * 0.78} fill={theme.colors.tertiaryContainer} stroke={theme.own.skinFar} strokeWidth={1} />
-      <Ellipse cx={x + dx * eye} cy={y + dy * eye} rx={r * 0.3} ry={r * 0.2} fill={theme.own.water} stroke={theme.own.skinFar} strokeWidth={1.5} />
-      {head.facing > 0.4 || !side ? <Circle cx={x + dx * r * 0.62 + (side ? -r * 0.45 : 0)} cy={y + dy * r * 0.62 + r * 0.22} r={r * 0.12} fill={theme.colors.background} /> : null}
+      <Ellipse cx={x} cy={y} rx={side ? r * 1.1 : r} ry={r} fill={skin} />
+      {/* The cap covers the half away from the face. */}
+      <Path d={`M 0 ${-r} A ${r * 1.06} ${r} 0 0 0 0 ${r} Q ${-r * 0.4} 0 0 ${-r} Z`} transform={`translate(${x} ${y}) rotate(${facing})`} fill={theme.own.kelp} />
+      <Ellipse cx={x + dx * eye} cy={y + dy * eye} rx={r * 0.28} ry={r * 0.18} fill={theme.own.water} stroke={theme.own.skinFar} strokeWidth={1.5} />
+      {head.facing > 0.4 || !side ? <Circle cx={x + dx * r * 0.62 + (side ? -r * 0.4 : 0)} cy={y + dy * r * 0.62 + r * 0.22} r={r * 0.1} fill={theme.own.skinFar} /> : null}
     </G>
   );
 }
@@ -155,7 +154,5 @@ function surface(x: number, width: number): string {
   const step = width / 8;
   return `M ${x} 0 ${Array.from({ length: 8 }, (_, i) => `q ${step / 2} ${i % 2 ? 5 : -5} ${step} 0`).join(' ')}`;
 }
-
-export { REGIONS };
 
 const styles = StyleSheet.create({ frame: { width: '100%' } });

@@ -5,14 +5,13 @@ import { LEVEL, STROKE_MODEL } from '@upwell/core/swimmers';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet, View, type ViewStyle } from 'react-native';
 import { Button, Chip, SegmentedButtons, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { fieldMessages, sentence } from '@/api/problem';
 import { useDraft } from '@/state/hooks';
 import { useSwimmerQuery } from '@/swimmers/api';
 import { Card } from '@/ui/Card';
-import { Choice } from '@/ui/Choice';
 import { dayOf, daysBetween, distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
@@ -37,7 +36,7 @@ export function ReviewScreen() {
   );
 }
 
-const STROKE_WORD: Readonly<Record<Stroke, string>> = { 'front-crawl': 'Crawl', breaststroke: 'Breaststroke', turn: 'Turns', 'open-water': 'Open water' };
+const STROKE_WORD: Readonly<Record<Stroke, string>> = { 'front-crawl': 'Crawl', breaststroke: 'Breast', turn: 'Turns', 'open-water': 'Outside' };
 
 function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
   const router = useRouter();
@@ -119,6 +118,8 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
           <Chip
             key={sign}
             mode={draft.signs[sign] === 'absent' ? 'outlined' : 'flat'}
+            style={styles.seen}
+            textStyle={styles.seenText}
             closeIcon="close"
             closeIconAccessibilityLabel={`Take back: ${SIGNS[sign].seen}`}
             onClose={() => answer(sign, draft.signs[sign]!)}
@@ -160,7 +161,7 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
       {inference && !cause && noted.length > 0 ? (
         <View style={styles.chips}>
           <Text variant="bodySmall">Not sure enough for a focus. Look at one more thing, or choose yourself:</Text>
-          {inference.ranking.slice(0, 3).map((r) => (
+          {inference.ranking.filter((r) => r.probability > 0.1).slice(0, 3).map((r) => (
             <Button key={r.cause} mode="outlined" onPress={() => setDraft((now) => ({ ...now, cause: r.cause }))}>{CAUSES[r.cause].name}</Button>
           ))}
         </View>
@@ -184,18 +185,18 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
         ) : null
       }
     >
-      <Choice
-        label="Stroke"
-        options={STROKES.map((value) => ({ value, label: STROKE_WORD[value] }))}
-        chosen={[draft.stroke]}
-        onPress={(stroke) => setDraft((now) => ({ ...now, stroke, cause: null, drill: null, cue: null }))}
+      <SegmentedButtons
+        value={draft.stroke}
+        onValueChange={(value) => setDraft((now) => ({ ...now, stroke: value as Stroke, cause: null, drill: null, cue: null }))}
+        buttons={STROKES.map((value) => ({ value, label: STROKE_WORD[value], labelStyle: styles.label, accessibilityLabel: `Review ${STROKE_WORD[value]}` }))}
+        style={styles.strokes}
       />
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.column : undefined}>
           {figure}
           {signs}
         </View>
-        <View style={wide ? styles.column : styles.below}>{why}</View>
+        <View style={wide ? [styles.column, STICKY] : styles.below}>{why}</View>
       </View>
     </Screen>
   );
@@ -207,11 +208,18 @@ function failedTwice(swimmer: SwimmerPage): CauseId[] {
   return [...new Set(failed)].filter((cause) => failed.filter((c) => c === cause).length >= 2);
 }
 
+/** On a wide screen the reasons stay in sight while the list of signs scrolls (a web-only position). */
+const STICKY = { position: 'sticky', top: 0 } as unknown as ViewStyle;
+
 const styles = StyleSheet.create({
+  strokes: { marginBottom: 10, maxWidth: 620 },
+  label: { fontSize: 14, marginHorizontal: 4 },
   figure: { borderRadius: 6, overflow: 'hidden' },
   views: { flexDirection: 'row', gap: 8, marginVertical: 8, alignItems: 'center' },
   flex: { flex: 1 },
   chips: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginBottom: 10, alignItems: 'center' },
+  seen: { maxWidth: '100%' },
+  seenText: { flexShrink: 1, fontSize: 14 },
   columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
   column: { flex: 1 },
   below: { marginTop: 12 },

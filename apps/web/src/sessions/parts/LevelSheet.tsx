@@ -99,13 +99,13 @@ function BlockBox({ block, pool, height, wide }: { readonly block: BlockClock; r
       {land ? <Hatch colour={theme.own.line} /> : null}
       {ticked || looked ? <Ticks height={height - 2} colour={tint.text} looks={looked} /> : null}
       {height > 20 ? (
-        <View style={styles.blockHead}>
-          <Text variant="labelMedium" numberOfLines={1} style={[styles.flex, { color: tint.text }]}>{BLOCK_NAME[block.block.kind]}</Text>
-          <Text variant="labelMedium" style={{ color: tint.text }}>{minutes}</Text>
+        <View style={wide ? styles.blockHead : null}>
+          <Text variant={wide ? 'labelMedium' : 'labelSmall'} numberOfLines={1} style={[wide ? styles.flex : null, { color: tint.text }]}>{BLOCK_NAME[block.block.kind]}</Text>
+          {wide || lines > 0 ? <Text variant="labelMedium" style={{ color: tint.text }}>{minutes}</Text> : null}
         </View>
       ) : null}
-      {lines > 0 && !land ? (
-        <Text variant="bodySmall" numberOfLines={wide ? lines : Math.max(1, lines)} style={{ color: tint.text }}>
+      {lines > 0 && !land && wide ? (
+        <Text variant="bodySmall" numberOfLines={lines} style={{ color: tint.text }}>
           {itemsInWords(block.block.items, pool)}
         </Text>
       ) : null}
@@ -155,7 +155,7 @@ const styles = StyleSheet.create({
   columnHead: { height: 56, borderBottomWidth: 2, marginBottom: 2, justifyContent: 'flex-end', paddingBottom: 3 },
   thick: { borderBottomWidth: 6 },
   figures: { fontVariant: ['tabular-nums'] },
-  block: { overflow: 'hidden', paddingHorizontal: 7, paddingTop: 2, paddingRight: 12, marginBottom: 2, borderRadius: 3 },
+  block: { overflow: 'hidden', paddingLeft: 6, paddingTop: 2, paddingRight: 12, marginBottom: 2, borderRadius: 3 },
   blockHead: { flexDirection: 'row', gap: 4, alignItems: 'center' },
   flex: { flex: 1 },
   ticks: { position: 'absolute', right: 0, top: 0, bottom: 0 },

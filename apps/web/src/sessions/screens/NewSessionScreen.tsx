@@ -3,8 +3,8 @@ import { CAUSE_IDS, CAUSES, STAGES, type CauseId } from '@upwell/core/review';
 import { SESSION_KINDS, type SessionPlan } from '@upwell/core/sessions';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { Button, Chip, ProgressBar, Text, TextInput } from 'react-native-paper';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import { Button, Chip, ProgressBar, SegmentedButtons, Text, TextInput } from 'react-native-paper';
 import { sentence } from '@/api/problem';
 import { useDraft } from '@/state/hooks';
 import { useSquadsQuery } from '@/swimmers/api';
@@ -82,7 +82,7 @@ export function NewSessionScreen() {
             Another one
           </Button>
           <Button mode="contained" icon="check" disabled={!plan || building || isLoading} loading={isLoading} onPress={() => plan && void store(plan)} style={styles.flex} contentStyle={styles.tall}>
-            Keep this session
+            Keep it
           </Button>
         </View>
       }
@@ -90,6 +90,7 @@ export function NewSessionScreen() {
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.ask : undefined}>
           <ThemeCard wish={wish} proposal={proposal} change={change} />
+          {wide ? null : sheet}
           <Card title="Who comes">
             <Choice
               label="Squads"
@@ -106,7 +107,7 @@ export function NewSessionScreen() {
           </Card>
           <TimeAndPoolCard wish={wish} change={change} />
         </View>
-        <View style={wide ? styles.sheet : undefined}>{sheet}</View>
+        {wide ? <View style={styles.sheet}>{sheet}</View> : null}
       </View>
     </Screen>
   );
@@ -126,12 +127,12 @@ function ThemeCard({ wish, proposal, change }: PartProps & { readonly proposal: 
   const shown = CAUSE_IDS.filter((id) => `${CAUSES[id].name} ${CAUSES[id].stage}`.includes(wanted));
   return (
     <Card title="Theme" aside={<Button compact aria-expanded={all} onPress={() => setAll(!all)}>{all ? 'Fewer' : 'All themes'}</Button>}>
-      <View style={styles.chips}>
+      <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={styles.scroll}>
         {theme && !themes.some((t) => t.cause === theme) ? <ThemeChip cause={theme} label={CAUSES[theme].name} on press={() => undefined} /> : null}
         {themes.map(({ cause, swimmers }) => (
           <ThemeChip key={cause} cause={cause} label={`${CAUSES[cause].name} · ${swimmers} of ${proposal?.swimmers ?? 0}`} on={theme === cause} press={() => change({ theme: cause })} />
         ))}
-      </View>
+      </ScrollView>
       {theme ? <Text variant="bodySmall">{CAUSES[theme].costs}</Text> : null}
       {all ? (
         <View>
@@ -151,7 +152,12 @@ function ThemeCard({ wish, proposal, change }: PartProps & { readonly proposal: 
           })}
         </View>
       ) : null}
-      <Choice label="Kind" options={SESSION_KINDS.map((value) => ({ value, label: KIND_WORD[value] }))} chosen={[wish.kind]} onPress={(kind) => change({ kind })} />
+      <SegmentedButtons
+        value={wish.kind}
+        onValueChange={(kind) => change({ kind: kind as Wish['kind'] })}
+        buttons={SESSION_KINDS.map((value) => ({ value, label: KIND_WORD[value], labelStyle: styles.label }))}
+        style={styles.gap}
+      />
     </Card>
   );
 }
@@ -197,7 +203,9 @@ const styles = StyleSheet.create({
   flex: { flex: 1 },
   tall: { minHeight: 48 },
   chips: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center', marginVertical: 4 },
-  chip: { minHeight: 44, justifyContent: 'center' },
+  chip: { minHeight: 44, justifyContent: 'center', flexDirection: 'column' },
+  scroll: { gap: 8, paddingBottom: 4 },
+  label: { fontSize: 14, marginHorizontal: 4 },
   gap: { marginTop: 8 },
   progress: { height: 6 },
   columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },

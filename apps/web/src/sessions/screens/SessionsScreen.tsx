@@ -89,9 +89,9 @@ export function SessionLine({ row, href }: { readonly row: SessionRow; readonly 
 const styles = StyleSheet.create({
   search: { marginBottom: 12 },
   days: { marginBottom: 18 },
-  line: { minHeight: 68, paddingVertical: 10, borderBottomWidth: 1, flexDirection: 'row', gap: 12, alignItems: 'center' },
-  when: { width: 82 },
-  flex: { flex: 1 },
+  line: { minHeight: 68, paddingVertical: 10, borderBottomWidth: 1, flexDirection: 'row', flexWrap: 'wrap', columnGap: 12, rowGap: 4, alignItems: 'center' },
+  when: { width: 86 },
+  flex: { flexGrow: 1, flexShrink: 1, flexBasis: 170 },
   groups: { gap: 2, alignItems: 'flex-start', width: 140 },
   group: { flexDirection: 'row', alignItems: 'center', gap: 6 },
   metres: { width: 82, fontVariant: ['tabular-nums'], textAlign: 'right' },

@@ -18,6 +18,7 @@ export default function ResultChart({ results }: { readonly results: readonly Re
   const times = inTime.map((r) => r.timeS);
   const low = Math.floor(Math.min(...times) / 10) * 10 - 10;
   const high = Math.ceil(Math.max(...times) / 10) * 10 + 10;
+  const sections = (high - low) / ((high - low) / 10 <= 5 ? 10 : (high - low) / 5);
   const label = { color: theme.colors.onSurfaceVariant, fontFamily: FONT, fontSize: 12 };
   const plotted = width - LABEL_WIDTH - 24;
   const inWords = inTime.map((r) => `${dayWord(r.on)} ${formatTime(r.timeS)}`).join(', ');
@@ -30,7 +31,7 @@ export default function ResultChart({ results }: { readonly results: readonly Re
           width={plotted}
           height={120}
           maxValue={high - low}
-          noOfSections={3}
+          noOfSections={sections}
           formatYLabel={(value: string) => formatTime(Number(value) + low)}
           spacing={plotted / Math.max(1, inTime.length - 1) - 16}
           initialSpacing={18}

@@ -117,7 +117,7 @@ function SwimmerLine({ row }: { readonly row: SwimmerRow }) {
 const styles = StyleSheet.create({
   search: { marginBottom: 10 },
   chips: { gap: 8, paddingBottom: 12 },
-  chip: { minHeight: 40, justifyContent: 'center' },
+  chip: { minHeight: 40, justifyContent: 'center', flexDirection: 'column' },
   line: { minHeight: 64, paddingVertical: 10, flexDirection: 'row', alignItems: 'center', gap: 12, borderBottomWidth: 1 },
   flex: { flex: 1 },
   focus: { maxWidth: '46%', alignItems: 'flex-end' },
