@@ -6,12 +6,46 @@ import { createRequire } from 'node:module';
 const icons = createRequire(import.meta.url)('@mdi/js');
 
 const USED = [
-  'account', 'account-multiple', 'arrow-left', 'arrow-right', 'calendar', 'check', 'chevron-down', 'chevron-left',
-  'chevron-right', 'chevron-up', 'clock-outline', 'close', 'dice-multiple', 'eye', 'eye-off', 'magnify', 'menu-down',
-  'minus', 'pause', 'pencil', 'play', 'plus', 'redo', 'undo', 'book-open-variant', 'pool', 'swim', 'weather-night',
-  'white-balance-sunny', 'alert-circle-outline', 'logout', 'trash-can-outline', 'archive-outline', 'whistle',
+  'account',
+  'account-multiple',
+  'arrow-left',
+  'arrow-right',
+  'calendar',
+  'check',
+  'chevron-down',
+  'chevron-left',
+  'chevron-right',
+  'chevron-up',
+  'clock-outline',
+  'close',
+  'dice-multiple',
+  'eye',
+  'eye-off',
+  'magnify',
+  'menu-down',
+  'minus',
+  'pause',
+  'pencil',
+  'play',
+  'plus',
+  'redo',
+  'undo',
+  'book-open-variant',
+  'pool',
+  'swim',
+  'weather-night',
+  'white-balance-sunny',
+  'alert-circle-outline',
+  'logout',
+  'trash-can-outline',
+  'archive-outline',
+  'whistle',
 ];
-const name = (id) => `mdi${id.split('-').map((part) => part[0].toUpperCase() + part.slice(1)).join('')}`;
+const name = (id) =>
+  `mdi${id
+    .split('-')
+    .map((part) => part[0].toUpperCase() + part.slice(1))
+    .join('')}`;
 const lines = USED.map((id) => {
   const path = icons[name(id)];
   if (!path) throw new Error(`no icon ${id}`);

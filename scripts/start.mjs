@@ -37,7 +37,11 @@ async function main() {
     }
     if (cluster) await step('database stopped', () => cluster.stop().then(() => ''));
   };
-  const stopAndLeave = () => void stop().then(() => process.exit(0), (error) => fail(error));
+  const stopAndLeave = () =>
+    void stop().then(
+      () => process.exit(0),
+      (error) => fail(error),
+    );
   process.on('SIGINT', stopAndLeave);
   process.on('SIGTERM', stopAndLeave);
 

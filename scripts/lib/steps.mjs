@@ -26,7 +26,9 @@ export function run(command, args, options = {}) {
     child.stderr?.on('data', (data) => (output += data));
     child.on('error', reject);
     child.on('exit', (code) =>
-      code === 0 ? resolve(output) : reject(new Error(`${command} ${args.join(' ')} failed (${code})\n${output.slice(-4000)}`)),
+      code === 0
+        ? resolve(output)
+        : reject(new Error(`${command} ${args.join(' ')} failed (${code})\n${output.slice(-4000)}`)),
     );
   });
 }
@@ -40,13 +42,17 @@ export function checkNode() {
 
 /** Installs the npm packages when the lock file is not the one that was installed. */
 export async function installPackages() {
-  const lock = createHash('sha256').update(readFileSync(path.join(ROOT, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(path.join(ROOT, 'package-lock.json')))
+    .digest('hex');
   const mark = path.join(ROOT, 'node_modules', '.upwell-lock');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return 'already there';
   try {
     await run('npm', ['ci', '--no-audit', '--no-fund'], { env: { ...process.env, NODE_ENV: 'development' } });
   } catch (error) {
-    throw new Advice(`The npm packages could not be installed. Check the network or the npm registry.\n${error.message}`);
+    throw new Advice(
+      `The npm packages could not be installed. Check the network or the npm registry.\n${error.message}`,
+    );
   }
   writeFileSync(mark, lock);
   return 'installed';
@@ -75,7 +81,8 @@ export function hashOf(paths) {
   const visit = (file) => {
     if (!existsSync(file)) return;
     if (statSync(file).isDirectory()) {
-      for (const name of readdirSync(file).sort()) if (name !== 'node_modules' && name !== 'dist') visit(path.join(file, name));
+      for (const name of readdirSync(file).sort())
+        if (name !== 'node_modules' && name !== 'dist') visit(path.join(file, name));
     } else {
       hash.update(path.relative(ROOT, file)).update(readFileSync(file));
     }

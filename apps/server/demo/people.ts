@@ -27,7 +27,13 @@ export interface Person {
   readonly birthYear: number;
   /** Seconds over 400 m today; null when nobody timed it. */
   readonly t400S: number | null;
-  readonly goal?: { readonly event: string; readonly inDays: number; readonly distanceM: number; readonly open: boolean; readonly targetS: number };
+  readonly goal?: {
+    readonly event: string;
+    readonly inDays: number;
+    readonly distanceM: number;
+    readonly open: boolean;
+    readonly targetS: number;
+  };
 }
 
 const CROSSING = { event: 'Quill Crossing', inDays: 41, distanceM: 3200, open: true };
@@ -40,23 +46,119 @@ export const PEOPLE: readonly Person[] = [
   { given: 'Nessa', family: 'Quoyle', squad: 'first', level: 'settle', birthYear: 2013, t400S: null },
   { given: 'Ivo', family: 'Harrowgate', squad: 'first', level: 'settle', birthYear: 1990, t400S: null },
   { given: 'Dilys', family: 'Kestle', squad: 'evening', level: 'build', birthYear: 1975, t400S: 531 },
-  { given: 'Ruben', family: 'Stroud-Amari', squad: 'evening', level: 'build', birthYear: 1988, t400S: 498, goal: { ...LANTERN, targetS: 2280 } },
+  {
+    given: 'Ruben',
+    family: 'Stroud-Amari',
+    squad: 'evening',
+    level: 'build',
+    birthYear: 1988,
+    t400S: 498,
+    goal: { ...LANTERN, targetS: 2280 },
+  },
   { given: 'Halina', family: 'Wrexley', squad: 'evening', level: 'build', birthYear: 1994, t400S: 476 },
   { given: 'Tamsin', family: 'Orrock', squad: 'first', level: 'build', birthYear: 2012, t400S: 512 },
   { given: 'Pell', family: 'Danforth', squad: 'evening', level: 'build', birthYear: 1962, t400S: 544 },
-  { given: 'Sunniva', family: 'Brack', squad: 'evening', level: 'build', birthYear: 1999, t400S: 465, goal: { ...LANTERN, targetS: 2100 } },
+  {
+    given: 'Sunniva',
+    family: 'Brack',
+    squad: 'evening',
+    level: 'build',
+    birthYear: 1999,
+    t400S: 465,
+    goal: { ...LANTERN, targetS: 2100 },
+  },
   { given: 'Emrys', family: 'Colley', squad: 'first', level: 'build', birthYear: 1979, t400S: null },
   { given: 'Wanda', family: 'Tregarth', squad: 'evening', level: 'build', birthYear: 1985, t400S: 489 },
-  { given: 'Ines', family: 'Okoro-Vale', squad: 'evening', level: 'hold', birthYear: 1991, t400S: 384, goal: { ...CROSSING, targetS: 3600 } },
+  {
+    given: 'Ines',
+    family: 'Okoro-Vale',
+    squad: 'evening',
+    level: 'hold',
+    birthYear: 1991,
+    t400S: 384,
+    goal: { ...CROSSING, targetS: 3600 },
+  },
   { given: 'Kasper', family: 'Lindqvale', squad: 'evening', level: 'hold', birthYear: 1983, t400S: 392 },
-  { given: 'Mirela', family: 'Fenwright', squad: 'crossing', level: 'hold', birthYear: 1996, t400S: 371, goal: { ...CROSSING, targetS: 3420 } },
-  { given: 'Otis', family: 'Marlingspike', squad: 'evening', level: 'hold', birthYear: 1972, t400S: 408, goal: { ...CROSSING, targetS: 3900 } },
-  { given: 'Yara', family: 'Penhollow', squad: 'crossing', level: 'hold', birthYear: 2011, t400S: 366, goal: { ...GALA, targetS: 350 } },
-  { given: 'Sol', family: 'Attenbrook', squad: 'crossing', level: 'hold', birthYear: 1987, t400S: 379, goal: { ...LANTERN, targetS: 1650 } },
+  {
+    given: 'Mirela',
+    family: 'Fenwright',
+    squad: 'crossing',
+    level: 'hold',
+    birthYear: 1996,
+    t400S: 371,
+    goal: { ...CROSSING, targetS: 3420 },
+  },
+  {
+    given: 'Otis',
+    family: 'Marlingspike',
+    squad: 'evening',
+    level: 'hold',
+    birthYear: 1972,
+    t400S: 408,
+    goal: { ...CROSSING, targetS: 3900 },
+  },
+  {
+    given: 'Yara',
+    family: 'Penhollow',
+    squad: 'crossing',
+    level: 'hold',
+    birthYear: 2011,
+    t400S: 366,
+    goal: { ...GALA, targetS: 350 },
+  },
+  {
+    given: 'Sol',
+    family: 'Attenbrook',
+    squad: 'crossing',
+    level: 'hold',
+    birthYear: 1987,
+    t400S: 379,
+    goal: { ...LANTERN, targetS: 1650 },
+  },
   { given: 'Freya', family: 'Ulldale', squad: 'evening', level: 'hold', birthYear: 2001, t400S: 388 },
-  { given: 'Bo', family: 'Castellane', squad: 'crossing', level: 'race', birthYear: 1998, t400S: 312, goal: { ...CROSSING, targetS: 2760 } },
-  { given: 'Runa', family: 'Silverlock', squad: 'crossing', level: 'race', birthYear: 2002, t400S: 301, goal: { ...CROSSING, targetS: 2640 } },
-  { given: 'Teo', family: 'Ashgrave', squad: 'crossing', level: 'race', birthYear: 2012, t400S: 322, goal: { ...GALA, targetS: 312 } },
-  { given: 'Pia', family: 'Northam-Reed', squad: 'crossing', level: 'race', birthYear: 1993, t400S: 318, goal: { ...CROSSING, targetS: 2800 } },
-  { given: 'Jun', family: 'Halvarden', squad: 'crossing', level: 'race', birthYear: 1989, t400S: 327, goal: { ...LANTERN, targetS: 1380 } },
+  {
+    given: 'Bo',
+    family: 'Castellane',
+    squad: 'crossing',
+    level: 'race',
+    birthYear: 1998,
+    t400S: 312,
+    goal: { ...CROSSING, targetS: 2760 },
+  },
+  {
+    given: 'Runa',
+    family: 'Silverlock',
+    squad: 'crossing',
+    level: 'race',
+    birthYear: 2002,
+    t400S: 301,
+    goal: { ...CROSSING, targetS: 2640 },
+  },
+  {
+    given: 'Teo',
+    family: 'Ashgrave',
+    squad: 'crossing',
+    level: 'race',
+    birthYear: 2012,
+    t400S: 322,
+    goal: { ...GALA, targetS: 312 },
+  },
+  {
+    given: 'Pia',
+    family: 'Northam-Reed',
+    squad: 'crossing',
+    level: 'race',
+    birthYear: 1993,
+    t400S: 318,
+    goal: { ...CROSSING, targetS: 2800 },
+  },
+  {
+    given: 'Jun',
+    family: 'Halvarden',
+    squad: 'crossing',
+    level: 'race',
+    birthYear: 1989,
+    t400S: 327,
+    goal: { ...LANTERN, targetS: 1380 },
+  },
 ];

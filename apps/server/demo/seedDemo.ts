@@ -1,6 +1,15 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { drillCard, type DrillId } from '@upwell/core/library';
-import { CAUSES, daysToRelook, inferCauses, LINKS, type CauseId, type Outcome, type Sighting, type SignsSeen } from '@upwell/core/review';
+import {
+  CAUSES,
+  daysToRelook,
+  inferCauses,
+  LINKS,
+  type CauseId,
+  type Outcome,
+  type Sighting,
+  type SignsSeen,
+} from '@upwell/core/review';
 import { buildSession, proposeGroups, setsOf, type Comer } from '@upwell/core/sessions';
 import { defaultModel, type StrokeModelId } from '@upwell/core/swimmers';
 import { AccountEntity } from '../src/account/entities';
@@ -38,19 +47,40 @@ async function seedClub(em: EntityManager): Promise<void> {
   await em.insert(ClubEntity, {
     id: CLUB_ID,
     name: CLUB.name,
-    settings: { pool: CLUB.pool, lake: CLUB.lake, kit: ['buoy', 'board', 'fins', 'beeper', 'bright-cap', 'tow-float', 'whistle'] },
+    settings: {
+      pool: CLUB.pool,
+      lake: CLUB.lake,
+      kit: ['buoy', 'board', 'fins', 'beeper', 'bright-cap', 'tow-float', 'whistle'],
+    },
   });
   await em.insertMany(
     AccountEntity,
-    ACCOUNTS.map((a) => ({ id: idFor(a.email), clubId: CLUB_ID, email: a.email, name: a.name, role: a.role, passwordHash, swimmerId: null })),
+    ACCOUNTS.map((a) => ({
+      id: idFor(a.email),
+      clubId: CLUB_ID,
+      email: a.email,
+      name: a.name,
+      role: a.role,
+      passwordHash,
+      swimmerId: null,
+    })),
   );
   await em.insertMany(
     SquadEntity,
-    SQUADS.map((s) => ({ id: idFor(s.key), clubId: CLUB_ID, name: s.name, archived: false, version: 1, writeId: idFor(`${s.key} write`) })),
+    SQUADS.map((s) => ({
+      id: idFor(s.key),
+      clubId: CLUB_ID,
+      name: s.name,
+      archived: false,
+      version: 1,
+      writeId: idFor(`${s.key} write`),
+    })),
   );
   await em.insertMany(
     SquadCoachEntity,
-    SQUADS.flatMap((s) => s.coaches.map((email) => ({ squadId: idFor(s.key), accountId: idFor(email), clubId: CLUB_ID }))),
+    SQUADS.flatMap((s) =>
+      s.coaches.map((email) => ({ squadId: idFor(s.key), accountId: idFor(email), clubId: CLUB_ID })),
+    ),
   );
 }
 
@@ -142,7 +172,14 @@ const TRUTH: readonly (readonly [given: string, before: CauseId | null, now: Cau
   ['Pia', 'crosses-midline', 'pulls-across'],
 ];
 
-const GOOD = ['calm face', 'long, quiet front arm', 'steady rhythm', 'good line off the wall', 'relaxed hands', 'even kick'];
+const GOOD = [
+  'calm face',
+  'long, quiet front arm',
+  'steady rhythm',
+  'good line off the wall',
+  'relaxed hands',
+  'even kick',
+];
 
 async function seedReviews(em: EntityManager, now: Date): Promise<void> {
   const random = numbers(7);
@@ -214,7 +251,14 @@ function signsOf(cause: CauseId, random: () => number): SignsSeen {
   return seen;
 }
 
-const THEMES: readonly CauseId[] = ['holds-breath', 'looks-forward', 'no-chest-press', 'breath-too-low', 'crosses-midline', 'dropped-elbow'];
+const THEMES: readonly CauseId[] = [
+  'holds-breath',
+  'looks-forward',
+  'no-chest-press',
+  'breath-too-low',
+  'crosses-midline',
+  'dropped-elbow',
+];
 
 /** Three sessions a week for six weeks, and one this morning. */
 async function seedSessions(em: EntityManager, now: Date): Promise<void> {

@@ -1,5 +1,5 @@
-import { Redirect, type Href } from 'expo-router';
+import { Redirect } from 'expo-router';
 
 export default function Start() {
-  return <Redirect href={'/deck' as Href} />;
+  return <Redirect href={'/deck'} />;
 }

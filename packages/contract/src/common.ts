@@ -33,14 +33,20 @@ export const MESSAGES = {
 };
 
 /** Options of every validation on both sides of the wire. */
-export const VALIDATION: Joi.ValidationOptions = { abortEarly: false, messages: MESSAGES, errors: { wrap: { label: false } } };
+export const VALIDATION: Joi.ValidationOptions = {
+  abortEarly: false,
+  messages: MESSAGES,
+  errors: { wrap: { label: false } },
+};
 
 export const uuid = () => Joi.string().guid();
 export const isoDate = () =>
   Joi.string()
     .pattern(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, { name: 'a date like 2027-06-21' })
     .custom((value: string, helpers) =>
-      new Date(`${value}T00:00:00Z`).toISOString().startsWith(value) ? value : helpers.error('string.pattern.name', { name: 'a real date' }),
+      new Date(`${value}T00:00:00Z`).toISOString().startsWith(value)
+        ? value
+        : helpers.error('string.pattern.name', { name: 'a real date' }),
     );
 export const clockTime = () => Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/, { name: 'a time like 19:00' });
 export const line = (max = 120) => Joi.string().trim().max(max);

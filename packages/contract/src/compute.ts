@@ -9,8 +9,16 @@ const distanceM = () => positive().max(1e6).required();
 
 export const lengthMetricsSchema = Joi.object<TimedLength>({
   lengthM: distanceM(),
-  pushOffM: Joi.number().min(0).less(Joi.ref('lengthM')).required().messages({ 'number.less': 'The push-off must be shorter than the length.' }),
-  pushOffS: Joi.number().min(0).less(Joi.ref('timeS')).required().messages({ 'number.less': 'The push-off must take less than the whole time.' }),
+  pushOffM: Joi.number()
+    .min(0)
+    .less(Joi.ref('lengthM'))
+    .required()
+    .messages({ 'number.less': 'The push-off must be shorter than the length.' }),
+  pushOffS: Joi.number()
+    .min(0)
+    .less(Joi.ref('timeS'))
+    .required()
+    .messages({ 'number.less': 'The push-off must take less than the whole time.' }),
   timeS: positive().max(1e6).required(),
   strokes: Joi.number().integer().min(1).max(10_000).required(),
 });
@@ -24,7 +32,10 @@ const trials = (least: number) =>
 
 export const criticalSpeedSchema = Joi.object<{ trials: Trial[] }>({ trials: trials(1) });
 
-export const raceTimeSchema = Joi.object<{ trials: Trial[]; distanceM: number }>({ trials: trials(1), distanceM: distanceM() });
+export const raceTimeSchema = Joi.object<{ trials: Trial[]; distanceM: number }>({
+  trials: trials(1),
+  distanceM: distanceM(),
+});
 
 export const effortPaceSchema = Joi.object<{ v400Mps: number; effort: number }>({
   v400Mps: positive().max(3).required(),
@@ -58,12 +69,17 @@ export const causesSchema = Joi.object<CausesBody>({
   stroke: oneOf(STROKES).required(),
   model: oneOf(STROKE_MODELS).default('long-line'),
   level: oneOf(LEVELS).default('build'),
-  signs: Joi.object().pattern(oneOf(SIGN_IDS), oneOf(SIGHTINGS)).required().messages({ 'object.unknown': 'There is no such sign.' }),
+  signs: Joi.object()
+    .pattern(oneOf(SIGN_IDS), oneOf(SIGHTINGS))
+    .required()
+    .messages({ 'object.unknown': 'There is no such sign.' }),
 });
 
 export const loadSchema = Joi.object<{ sets: { distanceM: number; effort: number }[] }>({
   sets: Joi.array()
-    .items(Joi.object({ distanceM: Joi.number().min(0).max(1e6).required(), effort: Joi.number().min(0).max(1).required() }))
+    .items(
+      Joi.object({ distanceM: Joi.number().min(0).max(1e6).required(), effort: Joi.number().min(0).max(1).required() }),
+    )
     .max(2000)
     .required(),
 });

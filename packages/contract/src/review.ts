@@ -1,5 +1,15 @@
 import { DRILL_IDS, type DrillId } from '@upwell/core/library';
-import { CAUSE_IDS, SIGN_IDS, SIGHTINGS, STROKES, type CauseId, type Outcome, type RankedCause, type SignsSeen, type Stroke } from '@upwell/core/review';
+import {
+  CAUSE_IDS,
+  SIGN_IDS,
+  SIGHTINGS,
+  STROKES,
+  type CauseId,
+  type Outcome,
+  type RankedCause,
+  type SignsSeen,
+  type Stroke,
+} from '@upwell/core/review';
 import { LEVELS, STROKE_MODELS, type LevelId, type StrokeModelId } from '@upwell/core/swimmers';
 import Joi from 'joi';
 import { isoDate, line, oneOf, saved, uuid, type Saved } from './common';

@@ -1,7 +1,14 @@
 import { DRILL_IDS, KIT_IDS, type KitId } from '@upwell/core/library';
 import { CAUSE_IDS, type CauseId } from '@upwell/core/review';
 import { BREATH_LIMIT_REASON, LONGEST_OPEN_PATTERN } from '@upwell/core/safety';
-import { BLOCK_KINDS, SESSION_KINDS, SWIM_STROKES, type BuildRequest, type GroupRequest, type SessionPlan } from '@upwell/core/sessions';
+import {
+  BLOCK_KINDS,
+  SESSION_KINDS,
+  SWIM_STROKES,
+  type BuildRequest,
+  type GroupRequest,
+  type SessionPlan,
+} from '@upwell/core/sessions';
 import { HEALTH_FLAGS, LEVELS, STROKE_MODELS, type LevelId } from '@upwell/core/swimmers';
 import { POOL_LENGTH } from '@upwell/core/units';
 import Joi from 'joi';
@@ -14,6 +21,17 @@ export const poolSchema = Joi.object({
   unit: oneOf(['m', 'yd']).required(),
 });
 
+/** One of two shapes told apart by `kind`, so that a mistake is named in the shape that was meant. */
+const byKind = (kind: string, then: Joi.Schema, otherwise: Joi.Schema) =>
+  Joi.alternatives().conditional(Joi.object({ kind: Joi.valid(kind).required() }).unknown(), { then, otherwise });
+
+const freeBreathing = Joi.object({ kind: Joi.valid('free').required() });
+const everyPattern = Joi.object({
+  kind: Joi.valid('every').required(),
+  strokes: number.integer().min(1).max(LONGEST_OPEN_PATTERN).required().messages({ 'number.max': BREATH_LIMIT_REASON }),
+  side: oneOf(['left', 'right']).required(),
+});
+
 const swimSet = Joi.object({
   kind: Joi.valid('swim').required(),
   id: line(60).required(),
@@ -22,35 +40,31 @@ const swimSet = Joi.object({
   stroke: oneOf(SWIM_STROKES).required(),
   drill: oneOf(DRILL_IDS).allow(null).required(),
   effort: number.min(0.3).max(1).required(),
-  breathing: Joi.alternatives(
-    Joi.object({ kind: Joi.valid('free').required() }),
-    Joi.object({
-      kind: Joi.valid('every').required(),
-      strokes: number.integer().min(1).max(LONGEST_OPEN_PATTERN).required().messages({ 'number.max': BREATH_LIMIT_REASON }),
-      side: oneOf(['left', 'right']).required(),
-    }),
-  )
-    .match('one')
-    .required(),
+  breathing: byKind('every', everyPattern, freeBreathing).required(),
   sightEvery: number.integer().min(2).max(60).allow(null).required(),
   strokeRateSpm: number.min(20).max(140).allow(null).required(),
-  timing: Joi.object({ kind: oneOf(['rest', 'send-off']).required(), seconds: number.min(0).max(7200).required() }).required(),
+  timing: Joi.object({
+    kind: oneOf(['rest', 'send-off']).required(),
+    seconds: number.min(0).max(7200).required(),
+  }).required(),
   kit: Joi.array().items(oneOf(KIT_IDS)).max(KIT_IDS.length).required(),
   note: line(400).allow('').required(),
 });
+
+const item = byKind('rounds', Joi.link('#rounds'), swimSet);
 
 const rounds = Joi.object({
   kind: Joi.valid('rounds').required(),
   id: line(60).required(),
   rounds: number.integer().min(1).max(50).required(),
-  items: Joi.array().items(swimSet, Joi.link('#rounds')).max(40).required(),
+  items: Joi.array().items(item).max(40).required(),
 }).id('rounds');
 
 const block = Joi.object({
   kind: oneOf(BLOCK_KINDS).required(),
   id: line(60).required(),
   landMinutes: number.min(0).max(60).required(),
-  items: Joi.array().items(swimSet, rounds).max(60).required(),
+  items: Joi.array().items(item).max(60).required(),
   note: line(400).allow('').required(),
 }).shared(rounds);
 
@@ -72,7 +86,11 @@ export const planSchema = Joi.object<SessionPlan>({
   theme: oneOf(CAUSE_IDS).required(),
   pool: poolSchema.required(),
   minutes: number.min(1).max(360).required(),
-  seed: number.integer().min(0).max(2 ** 31 - 1).required(),
+  seed: number
+    .integer()
+    .min(0)
+    .max(2 ** 31 - 1)
+    .required(),
   groups: Joi.array().items(group).min(1).max(6).required(),
 });
 
@@ -108,7 +126,12 @@ export interface SessionRow {
   readonly startTime: string;
   readonly theme: CauseId;
   readonly minutes: number;
-  readonly groups: readonly { readonly name: string; readonly level: LevelId; readonly metres: number; readonly load: number }[];
+  readonly groups: readonly {
+    readonly name: string;
+    readonly level: LevelId;
+    readonly metres: number;
+    readonly load: number;
+  }[];
 }
 
 export interface SessionQuery {
@@ -159,7 +182,11 @@ export const buildBodySchema = Joi.object<BuildBody>({
   poolLengthYd: number.min(POOL_LENGTH.min).max(POOL_LENGTH.max),
   place: oneOf(['pool']).default('pool'),
   kit: Joi.array().items(oneOf(KIT_IDS)).max(KIT_IDS.length).default([]),
-  seed: number.integer().min(0).max(2 ** 31 - 1).default(1),
+  seed: number
+    .integer()
+    .min(0)
+    .max(2 ** 31 - 1)
+    .default(1),
   groups: Joi.array()
     .items(
       Joi.object({

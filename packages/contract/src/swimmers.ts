@@ -1,5 +1,12 @@
 import { KIT_IDS, type KitId } from '@upwell/core/library';
-import { HEALTH_FLAGS, LEVELS, STROKE_MODELS, type HealthFlag, type LevelId, type StrokeModelId } from '@upwell/core/swimmers';
+import {
+  HEALTH_FLAGS,
+  LEVELS,
+  STROKE_MODELS,
+  type HealthFlag,
+  type LevelId,
+  type StrokeModelId,
+} from '@upwell/core/swimmers';
 import Joi from 'joi';
 import { isoDate, line, oneOf, saved, uuid, type Saved } from './common';
 import type { FocusView, ReviewView } from './review';

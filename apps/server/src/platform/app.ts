@@ -29,8 +29,16 @@ export interface Parts {
 
 /** The whole server, not yet listening. Reads as its table of contents. */
 export async function createApp({ database, config }: Parts): Promise<FastifyInstance> {
-  const app = Fastify({ logger: { level: process.env.LOG_LEVEL ?? 'warn' }, bodyLimit: BODY_LIMIT, trustProxy: config.secureCookies });
-  app.setValidatorCompiler<Schema>(({ schema }) => (data: unknown) => schema.validate(data, VALIDATION));
+  const app = Fastify({
+    logger: { level: process.env.LOG_LEVEL ?? 'warn' },
+    bodyLimit: BODY_LIMIT,
+    trustProxy: config.secureCookies,
+  });
+  app.setValidatorCompiler<Schema>(
+    ({ schema }) =>
+      (data: unknown) =>
+        schema.validate(data, VALIDATION),
+  );
   registerProblems(app);
 
   await app.register(helmet, {

@@ -50,7 +50,21 @@ export const identity = fp(async (app: FastifyInstance, { database }: { database
       clubName: row.club_name,
     };
   });
+
+  // Before any body is looked at: a guest learns nothing from what a check would say.
+  app.addHook('onRequest', async (request) => {
+    const path = request.url.split('?')[0]!;
+    if (path.startsWith('/api/') && !OPEN.has(path)) requireMe(request);
+  });
 });
+
+/** What a guest may ask. */
+const OPEN = new Set([
+  '/api/v1/account/sign-in',
+  '/api/v1/account/sign-out',
+  '/api/v1/account/me',
+  '/api/v1/openapi.json',
+]);
 
 const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
 

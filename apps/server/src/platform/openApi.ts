@@ -13,10 +13,8 @@ export const openApi = fp(async (app: FastifyInstance) => {
       security: [{ cookie: [] }],
     },
     transform: ({ schema, url }) => {
-      const converted = Object.entries((schema ?? {}) as Record<string, unknown>).map(([key, part]) => [
-        key,
-        Joi.isSchema(part) ? toJsonSchema(part) : part,
-      ]);
+      const parts = Object.entries((schema ?? {}) as Readonly<Record<string, unknown>>);
+      const converted = parts.map(([key, part]) => [key, Joi.isSchema(part) ? toJsonSchema(part) : part]);
       return { schema: Object.fromEntries(converted), url };
     },
   });

@@ -1,5 +1,9 @@
 import type { Problem } from '@upwell/contract/common';
-import { UniqueConstraintViolationException, ForeignKeyConstraintViolationException, OptimisticLockError } from '@mikro-orm/core';
+import {
+  UniqueConstraintViolationException,
+  ForeignKeyConstraintViolationException,
+  OptimisticLockError,
+} from '@mikro-orm/core';
 import { UnusableTrials } from '@upwell/core/measures';
 import type { FastifyError, FastifyInstance, FastifyReply } from 'fastify';
 import Joi from 'joi';
@@ -60,7 +64,10 @@ function toProblem(error: FastifyError): Omit<Problem, 'type' | 'title'> {
     return { status: 400, detail: error.message, fields: [{ field: 'trials', message: error.message }] };
   }
   if (error instanceof OptimisticLockError) {
-    return { status: 409, detail: 'Somebody else saved this at the same moment. Load it again and repeat your change.' };
+    return {
+      status: 409,
+      detail: 'Somebody else saved this at the same moment. Load it again and repeat your change.',
+    };
   }
   const code = (error as { code?: string }).code;
   // An id that exists in another club, or a squad that is not one's own, looks like nothing at all.

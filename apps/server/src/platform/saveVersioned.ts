@@ -25,7 +25,7 @@ export async function saveVersioned<T extends Versioned>(
   fields: Partial<T>,
   show: (row: T) => unknown,
 ): Promise<{ row: T; repeated: boolean }> {
-  const row = (await em.findOne(entity, { id } as never, { lockMode: LockMode.PESSIMISTIC_WRITE })) as T | null;
+  const row: T | null = await em.findOne<T>(entity, { id } as never, { lockMode: LockMode.PESSIMISTIC_WRITE });
   if (row === null) {
     if (save.version > 0) throw new ProblemError(404, 'This is not here any more, or not yours to see.');
     const created = em.create(entity, { id, writeId: save.writeId, ...fields } as never, { partial: true }) as T;
@@ -34,9 +34,11 @@ export async function saveVersioned<T extends Versioned>(
   }
   if (row.writeId === save.writeId) return { row, repeated: true };
   if (row.version !== save.version) {
-    throw new ProblemError(409, 'This was changed elsewhere in the meantime. Choose which version to keep.', { current: show(row) });
+    throw new ProblemError(409, 'This was changed elsewhere in the meantime. Choose which version to keep.', {
+      current: show(row),
+    });
   }
-  em.assign(row as object, { ...fields, writeId: save.writeId } as never);
+  em.assign(row, { ...fields, writeId: save.writeId } as never);
   await em.flush();
   return { row, repeated: false };
 }

@@ -1,5 +1,12 @@
 import type { Me } from '@upwell/contract/account';
-import type { ProposalQuery, SessionProposal, SessionQuery, SessionRow, SessionSave, SessionView } from '@upwell/contract/sessions';
+import type {
+  ProposalQuery,
+  SessionProposal,
+  SessionQuery,
+  SessionRow,
+  SessionSave,
+  SessionView,
+} from '@upwell/contract/sessions';
 import { KIT_IDS, type DrillId } from '@upwell/core/library';
 import {
   groupTotals,
@@ -36,9 +43,7 @@ export async function listSessions(em: EntityManager, query: SessionQuery): Prom
     [query.from ?? null, query.to ?? null],
     'all',
   );
-  return rows
-    .map(({ start_time, summary, ...row }) => ({ ...row, startTime: start_time, groups: summary }))
-    .reverse();
+  return rows.map(({ start_time, summary, ...row }) => ({ ...row, startTime: start_time, groups: summary })).reverse();
 }
 
 export async function showSession(em: EntityManager, id: string): Promise<SessionView> {
@@ -119,7 +124,12 @@ export async function proposeSession(em: EntityManager, { squadIds, date }: Prop
     healthFlags: health_flags,
   }));
   const history = await levelHistory(em, squadIds, date);
-  return { groups: proposeGroups(comers, history), themes: proposeThemes(comers), swimmers: comers.length, kit: await clubKit(em) };
+  return {
+    groups: proposeGroups(comers, history),
+    themes: proposeThemes(comers),
+    swimmers: comers.length,
+    kit: await clubKit(em),
+  };
 }
 
 async function levelHistory(
@@ -145,7 +155,10 @@ async function levelHistory(
     });
   }
   return Object.fromEntries(
-    [...drills].map(([level, known]) => [level, { knownDrills: [...known], loadsBySquad: [...loads.get(level)!.values()] }]),
+    [...drills].map(([level, known]) => [
+      level,
+      { knownDrills: [...known], loadsBySquad: [...loads.get(level)!.values()] },
+    ]),
   );
 }
 

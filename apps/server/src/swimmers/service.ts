@@ -1,13 +1,29 @@
 import type { Me } from '@upwell/contract/account';
 import type { Page } from '@upwell/contract/common';
-import type { Coach, Squad, SquadSave, Swimmer, SwimmerPage, SwimmerQuery, SwimmerRow, SwimmerSave } from '@upwell/contract/swimmers';
+import type {
+  Coach,
+  Squad,
+  SquadSave,
+  Swimmer,
+  SwimmerPage,
+  SwimmerQuery,
+  SwimmerRow,
+  SwimmerSave,
+} from '@upwell/contract/swimmers';
 import { isChild } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { AccountEntity } from '../account/entities';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { focusesOf, openFocuses, reviewsOf } from '../review';
-import { AccessLogEntity, ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity, type SwimmerRecord } from './entities';
+import {
+  AccessLogEntity,
+  ResultEntity,
+  SquadCoachEntity,
+  SquadEntity,
+  SwimmerEntity,
+  type SwimmerRecord,
+} from './entities';
 
 /** Lower case without accents, as names are searched. */
 export function searchable(name: string): string {
@@ -57,7 +73,10 @@ export async function listSwimmers(em: EntityManager, query: SwimmerQuery): Prom
     'all',
   );
   const shown = rows.slice(0, limit);
-  const focuses = await openFocuses(em, shown.map((row) => row.id));
+  const focuses = await openFocuses(
+    em,
+    shown.map((row) => row.id),
+  );
   const last = rows.length > limit ? shown[shown.length - 1] : undefined;
   return {
     items: shown.map((row) => ({
@@ -194,7 +213,10 @@ export async function saveSquad(em: EntityManager, me: Me, id: string, save: Squ
   );
   if (!repeated) {
     await em.nativeDelete(SquadCoachEntity, { squadId: id });
-    await em.insertMany(SquadCoachEntity, save.coachIds.map((accountId) => ({ squadId: id, accountId, clubId: me.clubId })));
+    await em.insertMany(
+      SquadCoachEntity,
+      save.coachIds.map((accountId) => ({ squadId: id, accountId, clubId: me.clubId })),
+    );
   }
   const swimmers = await em.count(SwimmerEntity, { squadId: id, archived: false });
   return { id, version: row.version, name: row.name, archived: row.archived, swimmers, coachIds: [...save.coachIds] };

@@ -1,12 +1,12 @@
 import { CAUTION } from '@upwell/core/safety';
-import { useRouter, type Href } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, SegmentedButtons, Text } from 'react-native-paper';
 import { api } from '@/api/api';
 import { sentence } from '@/api/problem';
 import { dropAllDrafts } from '@/state/drafts';
 import { useAppDispatch, useAppSelector } from '@/state/hooks';
-import { chooseTheme, type ThemeChoice } from '@/state/settings';
+import { chooseTheme } from '@/state/settings';
 import { Card } from '@/ui/Card';
 import { Screen } from '@/ui/Screen';
 import { Notice } from '@/ui/States';
@@ -27,7 +27,7 @@ export function AccountScreen() {
     if ('error' in result) return;
     dispatch(dropAllDrafts());
     dispatch(api.util.resetApiState());
-    router.replace('/sign-in' as Href);
+    router.replace('/sign-in');
   };
 
   return (
@@ -38,7 +38,7 @@ export function AccountScreen() {
       <Card title="Light">
         <SegmentedButtons
           value={theme}
-          onValueChange={(value) => dispatch(chooseTheme(value as ThemeChoice))}
+          onValueChange={(value) => dispatch(chooseTheme(value))}
           buttons={[
             { value: 'system', label: 'As the device' },
             { value: 'day', label: 'Day', icon: 'white-balance-sunny' },
@@ -50,7 +50,7 @@ export function AccountScreen() {
         <Card title="Squads">
           <View style={styles.row}>
             <Text style={styles.flex}>Who trains together, and which coaches see them.</Text>
-            <Button mode="outlined" onPress={() => router.navigate('/swimmers/squads' as Href)}>
+            <Button mode="outlined" onPress={() => router.navigate('/swimmers/squads')}>
               Open squads
             </Button>
           </View>
@@ -60,9 +60,11 @@ export function AccountScreen() {
         <Text>{CAUTION}</Text>
       </Card>
       {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
-      {unsaved > 0 ? <Notice>{`${unsaved} unsaved piece${unsaved === 1 ? '' : 's'} of work on this device will be dropped when you sign out.`}</Notice> : null}
-      <Button mode="outlined" icon="logout" loading={isLoading} onPress={() => void leave()} style={styles.leave}>
-        Sign out
+      {unsaved > 0 ? (
+        <Notice>{`${unsaved} unsaved piece${unsaved === 1 ? '' : 's'} of work on this device will be dropped when you sign out.`}</Notice>
+      ) : null}
+      <Button mode="outlined" icon="logout" onPress={() => void leave()} style={styles.leave}>
+        {isLoading ? 'Signing out…' : 'Sign out'}
       </Button>
     </Screen>
   );

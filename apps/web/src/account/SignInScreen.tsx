@@ -1,14 +1,16 @@
 import { CAUTION } from '@upwell/core/safety';
-import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button, Text, TextInput } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
+import { Input } from '@/ui/Input';
 import { api } from '@/api/api';
 import { sentence } from '@/api/problem';
 import { useAppDispatch } from '@/state/hooks';
 import { Icon } from '@/ui/Icon';
 import { Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
+import { useTitle } from '@/ui/useTitle';
 import { useSignInMutation } from './api';
 
 export function SignInScreen() {
@@ -20,16 +22,14 @@ export function SignInScreen() {
   const [password, setPassword] = useState('');
   const [shown, setShown] = useState(false);
   const [signIn, { error, isLoading }] = useSignInMutation();
-  useEffect(() => {
-    document.title = 'Sign in · Upwell';
-  }, []);
+  useTitle('Sign in');
 
   const submit = async (): Promise<void> => {
     const result = await signIn({ email, password });
     if ('error' in result) return;
     // Nothing of an earlier sign-in may show through.
     dispatch(api.util.resetApiState());
-    router.replace((to?.startsWith('/') && !to.startsWith('//') ? to : '/deck') as Href);
+    router.replace(to?.startsWith('/') && !to.startsWith('//') ? to : '/deck');
   };
 
   return (
@@ -43,8 +43,7 @@ export function SignInScreen() {
         </View>
         <Text style={styles.lead}>See the cause. Build the session. Take it to the deck.</Text>
         {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
-        <TextInput
-          mode="outlined"
+        <Input
           label="E-mail"
           value={email}
           onChangeText={setEmail}
@@ -53,18 +52,23 @@ export function SignInScreen() {
           autoCapitalize="none"
           onSubmitEditing={() => void submit()}
         />
-        <TextInput
-          mode="outlined"
+        <Input
           label="Password"
           value={password}
           onChangeText={setPassword}
           autoComplete="current-password"
           secureTextEntry={!shown}
-          right={<TextInput.Icon icon={shown ? 'eye-off' : 'eye'} accessibilityLabel={shown ? 'Hide password' : 'Show password'} onPress={() => setShown(!shown)} />}
+          right={
+            <Input.Icon
+              icon={shown ? 'eye-off' : 'eye'}
+              accessibilityLabel={shown ? 'Hide password' : 'Show password'}
+              onPress={() => setShown(!shown)}
+            />
+          }
           onSubmitEditing={() => void submit()}
         />
-        <Button mode="contained" loading={isLoading} disabled={isLoading} onPress={() => void submit()} contentStyle={styles.tall}>
-          Sign in
+        <Button mode="contained" disabled={isLoading} onPress={() => void submit()} contentStyle={styles.tall}>
+          {isLoading ? 'Signing in…' : 'Sign in'}
         </Button>
         <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
           {CAUTION}

@@ -5,7 +5,7 @@ import type { SerializedError } from '@reduxjs/toolkit';
 export type ApiError = FetchBaseQueryError | SerializedError;
 
 function problemOf(error: ApiError): Partial<Problem> | null {
-  return 'data' in error && typeof error.data === 'object' && error.data !== null ? (error.data as Partial<Problem>) : null;
+  return 'data' in error && typeof error.data === 'object' && error.data !== null ? error.data : null;
 }
 
 /** What went wrong, as a sentence that says what to do. */

@@ -3,7 +3,10 @@ import { api } from '@/api/api';
 
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
-    today: build.query<DeckToday, string>({ query: (date) => ({ url: '/deck/today', params: { date } }), providesTags: ['Deck'] }),
+    today: build.query<DeckToday, string>({
+      query: (date) => ({ url: '/deck/today', params: { date } }),
+      providesTags: ['Deck'],
+    }),
   }),
 });
 

@@ -1,4 +1,11 @@
-import type { ProposalQuery, SessionProposal, SessionQuery, SessionRow, SessionSave, SessionView } from '@upwell/contract/sessions';
+import type {
+  ProposalQuery,
+  SessionProposal,
+  SessionQuery,
+  SessionRow,
+  SessionSave,
+  SessionView,
+} from '@upwell/contract/sessions';
 import { api } from '@/api/api';
 
 const endpoints = api.injectEndpoints({

@@ -44,5 +44,11 @@ export function undone(draft: SessionDraft): SessionDraft {
 export function redone(draft: SessionDraft): SessionDraft {
   const [plan, ...future] = draft.future;
   if (!plan) return draft;
-  return { ...draft, fields: { ...draft.fields, plan }, writeId: v7(), past: [...draft.past, draft.fields.plan], future };
+  return {
+    ...draft,
+    fields: { ...draft.fields, plan },
+    writeId: v7(),
+    past: [...draft.past, draft.fields.plan],
+    future,
+  };
 }

@@ -68,7 +68,8 @@ export function requestOf(wish: Wish, proposal: SessionProposal): BuildRequest |
   const pool = poolOf(wish);
   if (typeof pool === 'string') return pool;
   const groups = proposal.groups.filter((g) => !wish.leftOut.includes(g.level));
-  if (groups.length === 0) return proposal.swimmers === 0 ? 'Nobody trains in these squads yet.' : 'Choose at least one level.';
+  if (groups.length === 0)
+    return proposal.swimmers === 0 ? 'Nobody trains in these squads yet.' : 'Choose at least one level.';
   return {
     kind: wish.kind,
     theme: wish.theme ?? proposal.themes[0]?.cause ?? FIRST_THEME,

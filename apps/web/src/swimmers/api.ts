@@ -1,12 +1,24 @@
 import type { Page } from '@upwell/contract/common';
-import type { Coach, Squad, SquadSave, Swimmer, SwimmerPage, SwimmerQuery, SwimmerRow, SwimmerSave } from '@upwell/contract/swimmers';
+import type {
+  Coach,
+  Squad,
+  SquadSave,
+  Swimmer,
+  SwimmerPage,
+  SwimmerQuery,
+  SwimmerRow,
+  SwimmerSave,
+} from '@upwell/contract/swimmers';
 import { api } from '@/api/api';
 
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
     swimmers: build.infiniteQuery<Page<SwimmerRow>, Omit<SwimmerQuery, 'cursor'>, string | null>({
       infiniteQueryOptions: { initialPageParam: null, getNextPageParam: (last) => last.next },
-      query: ({ queryArg, pageParam }) => ({ url: '/swimmers', params: { ...queryArg, ...(pageParam ? { cursor: pageParam } : {}) } }),
+      query: ({ queryArg, pageParam }) => ({
+        url: '/swimmers',
+        params: { ...queryArg, ...(pageParam ? { cursor: pageParam } : {}) },
+      }),
       providesTags: ['Swimmer'],
     }),
     swimmer: build.query<SwimmerPage, string>({ query: (id) => `/swimmers/${id}`, providesTags: ['Swimmer'] }),

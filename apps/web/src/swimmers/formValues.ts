@@ -1,5 +1,11 @@
 import { VALIDATION } from '@upwell/contract/common';
-import { swimmerFields, type BreathingSide, type Place, type Swimmer, type SwimmerFields } from '@upwell/contract/swimmers';
+import {
+  swimmerFields,
+  type BreathingSide,
+  type Place,
+  type Swimmer,
+  type SwimmerFields,
+} from '@upwell/contract/swimmers';
 import type { KitId } from '@upwell/core/library';
 import { defaultModel, type HealthFlag, type LevelId, type StrokeModelId } from '@upwell/core/swimmers';
 import { formatTime, parseTime } from '@upwell/core/units';
@@ -65,12 +71,16 @@ export function formOf(swimmer: Swimmer): SwimmerForm {
           },
         }
       : {}),
-    bestTimes: swimmer.bestTimes.map((b) => ({ distanceM: String(b.distanceM), time: formatTime(b.timeS, Number.isInteger(b.timeS) ? 0 : 1) })),
+    bestTimes: swimmer.bestTimes.map((b) => ({
+      distanceM: String(b.distanceM),
+      time: formatTime(b.timeS, Number.isInteger(b.timeS) ? 0 : 1),
+    })),
   };
 }
 
 /** Text as a number: empty stays empty, and what is no number is left for the check to refuse. */
-const numberOf = (text: string): unknown => (text.trim() === '' ? undefined : Number.isNaN(Number(text.replace(',', '.'))) ? text : Number(text.replace(',', '.')));
+const numberOf = (text: string): unknown =>
+  text.trim() === '' ? undefined : Number.isNaN(Number(text.replace(',', '.'))) ? text : Number(text.replace(',', '.'));
 
 const timeOf = (text: string): unknown => (text.trim() === '' ? undefined : (parseTime(text) ?? text));
 
@@ -91,14 +101,20 @@ export function readForm(form: SwimmerForm, archived: boolean): ReadForm {
     ...rest,
     birthYear: numberOf(birthYear) ?? null,
     goal: hasGoal
-      ? { event: goal.event, date: goal.date, distanceM: numberOf(goal.distanceM), place: goal.place, targetTimeS: timeOf(goal.target) ?? null }
+      ? {
+          event: goal.event,
+          date: goal.date,
+          distanceM: numberOf(goal.distanceM),
+          place: goal.place,
+          targetTimeS: timeOf(goal.target) ?? null,
+        }
       : null,
     bestTimes: bestTimes.map((b) => ({ distanceM: numberOf(b.distanceM), timeS: timeOf(b.time) })),
     archived,
   };
-  const { error, value } = schema.validate(candidate, VALIDATION);
-  if (!error) return { fields: value, errors: {} };
-  const errors = error.details.map((detail) => {
+  const result = schema.validate(candidate, VALIDATION);
+  if (!result.error) return { fields: result.value, errors: {} };
+  const errors = result.error.details.map((detail) => {
     const path = detail.path.join('.');
     const time = path.endsWith('targetTimeS') || path.endsWith('timeS');
     return [formField(path), (time && NOT_A_TIME[detail.type as 'number.base']) || detail.message] as const;

@@ -19,7 +19,11 @@ export function Card({ title, aside, strong = false, style, children }: CardProp
     <View
       style={[
         styles.card,
-        { backgroundColor: theme.colors.surface, borderColor: strong ? theme.colors.onSurface : theme.own.line, borderWidth: strong ? 2 : 1 },
+        {
+          backgroundColor: theme.colors.surface,
+          borderColor: strong ? theme.colors.onSurface : theme.own.line,
+          borderWidth: strong ? 2 : 1,
+        },
         style,
       ]}
     >

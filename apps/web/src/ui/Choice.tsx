@@ -1,5 +1,6 @@
 import { StyleSheet, View } from 'react-native';
-import { Chip, Text } from 'react-native-paper';
+import { Text } from 'react-native-paper';
+import { Toggle } from './Toggle';
 import { useTheme } from './useTheme';
 
 interface Option<T extends string> {
@@ -21,14 +22,9 @@ export function Choice<T extends string>({ label, options, chosen, onPress, erro
     <View role="group" aria-label={label} style={styles.group}>
       <Text variant="labelMedium">{label}</Text>
       <View style={styles.chips}>
-        {options.map(({ value, label: text }) => {
-          const on = chosen.includes(value);
-          return (
-            <Chip key={value} selected={on} mode={on ? 'flat' : 'outlined'} aria-pressed={on} onPress={() => onPress(value)} style={styles.chip}>
-              {text}
-            </Chip>
-          );
-        })}
+        {options.map(({ value, label: text }) => (
+          <Toggle key={value} label={text} on={chosen.includes(value)} onPress={() => onPress(value)} />
+        ))}
       </View>
       {error ? <FieldError>{error}</FieldError> : null}
     </View>
@@ -48,5 +44,4 @@ export function FieldError({ children }: { readonly children: string }) {
 const styles = StyleSheet.create({
   group: { gap: 6, marginVertical: 6 },
   chips: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
-  chip: { minHeight: 44, justifyContent: 'center', flexDirection: 'column' },
 });

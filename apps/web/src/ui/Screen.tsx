@@ -1,8 +1,9 @@
 import { useRouter } from 'expo-router';
-import { useEffect, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
 import { useTheme } from './useTheme';
+import { useTitle } from './useTitle';
 import { useWide } from './useWide';
 
 interface ScreenProps {
@@ -27,22 +28,35 @@ export function Screen({ title, over, under, back, actions, footer, children, ma
   const theme = useTheme();
   const wide = useWide();
   const router = useRouter();
-  useEffect(() => {
-    document.title = `${title} · Upwell`;
-  }, [title]);
+  useTitle(title);
   const pad = wide ? styles.padWide : styles.pad;
   return (
     <View style={[styles.fill, { backgroundColor: theme.colors.background }]} role="main">
       <ScrollView contentContainerStyle={[pad, styles.grow]}>
         <View style={[styles.inner, { maxWidth }]}>
           <View style={styles.head}>
-            {back ? <IconButton icon="arrow-left" accessibilityLabel="Back" style={styles.back} onPress={() => router.navigate(back as never)} /> : null}
+            {back ? (
+              <IconButton
+                icon="arrow-left"
+                accessibilityLabel="Back"
+                style={styles.back}
+                onPress={() => router.navigate(back)}
+              />
+            ) : null}
             <View style={styles.titles}>
-              {over ? <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>{over}</Text> : null}
+              {over ? (
+                <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+                  {over}
+                </Text>
+              ) : null}
               <Text variant="headlineMedium" role="heading" aria-level={1}>
                 {title}
               </Text>
-              {under ? <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>{under}</Text> : null}
+              {under ? (
+                <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+                  {under}
+                </Text>
+              ) : null}
             </View>
             {actions ? <View style={styles.actions}>{actions}</View> : null}
           </View>

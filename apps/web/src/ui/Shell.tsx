@@ -1,4 +1,4 @@
-import { Link, usePathname, type Href } from 'expo-router';
+import { Link, usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -21,12 +21,30 @@ const PLACES: readonly Place[] = [
 ];
 
 /** The frame: places at the lower edge on a phone, in a rail at the left when wide. */
-export function Shell({ club, role, children }: { readonly club: string; readonly role: Role; readonly children: ReactNode }) {
+export function Shell({
+  club,
+  role,
+  children,
+}: {
+  readonly club: string;
+  readonly role: Role;
+  readonly children: ReactNode;
+}) {
   const wide = useWide();
   const theme = useTheme();
+  // The card on the deck has the whole screen.
+  const onDeck = /^\/deck\/./.test(usePathname());
+  if (onDeck) return <>{children}</>;
   const places = role === 'swimmer' ? PLACES.filter((p) => p.href !== '/deck') : PLACES;
   const bar = (
-    <View role="navigation" aria-label="Places" style={[wide ? styles.rail : styles.bar, { backgroundColor: theme.own.sand, borderColor: theme.colors.onBackground }]}>
+    <View
+      role="navigation"
+      aria-label="Places"
+      style={[
+        wide ? styles.rail : styles.bar,
+        { backgroundColor: theme.own.sand, borderColor: theme.colors.onBackground },
+      ]}
+    >
       {wide ? <ClubLink club={club} /> : null}
       {places.map((place) => (
         <PlaceLink key={place.href} place={place} wide={wide} />
@@ -48,12 +66,19 @@ function PlaceLink({ place, wide }: { readonly place: Place; readonly wide: bool
   const path = usePathname();
   const here = path === place.href || path.startsWith(`${place.href}/`);
   const color = here ? theme.colors.primary : theme.colors.onSurfaceVariant;
-  const mark = wide ? { borderLeftColor: here ? theme.colors.primary : 'transparent' } : { borderTopColor: here ? theme.colors.primary : 'transparent' };
+  const mark = wide
+    ? { borderLeftColor: here ? theme.colors.primary : 'transparent' }
+    : { borderTopColor: here ? theme.colors.primary : 'transparent' };
   return (
-    <Link href={place.href as Href} asChild>
-      <Pressable style={StyleSheet.flatten([wide ? styles.railItem : styles.barItem, mark])} aria-current={here ? 'page' : undefined}>
+    <Link href={place.href} asChild>
+      <Pressable
+        style={StyleSheet.flatten([wide ? styles.railItem : styles.barItem, mark])}
+        aria-current={here ? 'page' : undefined}
+      >
         <Icon name={place.icon} size={22} color={color} />
-        <Text variant={wide ? 'labelMedium' : 'labelSmall'} numberOfLines={1} style={{ color }}>{place.label}</Text>
+        <Text variant={wide ? 'labelMedium' : 'labelSmall'} numberOfLines={1} style={{ color }}>
+          {place.label}
+        </Text>
       </Pressable>
     </Link>
   );
@@ -62,9 +87,11 @@ function PlaceLink({ place, wide }: { readonly place: Place; readonly wide: bool
 function ClubLink({ club }: { readonly club: string }) {
   const theme = useTheme();
   return (
-    <Link href={'/account' as Href} asChild>
+    <Link href={'/account'} asChild>
       <Pressable style={styles.club}>
-        <Text variant="labelMedium" style={{ color: theme.colors.onSurface }}>{club}</Text>
+        <Text variant="labelMedium" style={{ color: theme.colors.onSurface }}>
+          {club}
+        </Text>
       </Pressable>
     </Link>
   );
@@ -75,8 +102,23 @@ const styles = StyleSheet.create({
   row: { flexDirection: 'row' },
   column: { flexDirection: 'column' },
   bar: { flexDirection: 'row', borderTopWidth: 2 },
-  barItem: { flex: 1, minHeight: 58, alignItems: 'center', justifyContent: 'center', gap: 2, borderTopWidth: 4, paddingBottom: 4 },
+  barItem: {
+    flex: 1,
+    minHeight: 58,
+    alignItems: 'center',
+    justifyContent: 'center',
+    gap: 2,
+    borderTopWidth: 4,
+    paddingBottom: 4,
+  },
   rail: { width: 148, borderRightWidth: 2, paddingTop: 12, gap: 4 },
-  railItem: { minHeight: 48, flexDirection: 'row', alignItems: 'center', gap: 10, paddingHorizontal: 14, borderLeftWidth: 5 },
+  railItem: {
+    minHeight: 48,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: 10,
+    paddingHorizontal: 14,
+    borderLeftWidth: 5,
+  },
   club: { minHeight: 56, justifyContent: 'center', paddingHorizontal: 16, marginBottom: 12 },
 });

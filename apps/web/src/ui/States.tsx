@@ -6,8 +6,8 @@ import { useTheme } from './useTheme';
 
 export function Loading({ label = 'Loading' }: { readonly label?: string }) {
   return (
-    <View style={styles.middle} role="status" aria-label={label}>
-      <ActivityIndicator size="large" />
+    <View style={styles.middle} role="status">
+      <ActivityIndicator size="large" accessibilityLabel={label} />
     </View>
   );
 }
@@ -15,7 +15,16 @@ export function Loading({ label = 'Loading' }: { readonly label?: string }) {
 /** A failure as a sentence, with a way to try again. */
 export function Failure({ error, retry }: { readonly error: ApiError; readonly retry?: () => void }) {
   return (
-    <Notice tone="error" action={retry ? <Button mode="outlined" onPress={retry}>Try again</Button> : null}>
+    <Notice
+      tone="error"
+      action={
+        retry ? (
+          <Button mode="outlined" onPress={retry}>
+            Try again
+          </Button>
+        ) : null
+      }
+    >
       {sentence(error)}
     </Notice>
   );
@@ -42,14 +51,24 @@ export function Notice({ tone = 'plain', action, children }: NoticeProps) {
         },
       ]}
     >
-      <Text style={[styles.flex, { color: error ? theme.colors.onErrorContainer : theme.colors.onSurface }]}>{children}</Text>
+      <Text style={[styles.flex, { color: error ? theme.colors.onErrorContainer : theme.colors.onSurface }]}>
+        {children}
+      </Text>
       {action}
     </View>
   );
 }
 
 /** An empty place says how to begin. */
-export function Empty({ title, children, action }: { readonly title: string; readonly children: string; readonly action?: ReactNode }) {
+export function Empty({
+  title,
+  children,
+  action,
+}: {
+  readonly title: string;
+  readonly children: string;
+  readonly action?: ReactNode;
+}) {
   return (
     <View style={styles.middle}>
       <Text variant="titleMedium">{title}</Text>
@@ -61,7 +80,16 @@ export function Empty({ title, children, action }: { readonly title: string; rea
 
 const styles = StyleSheet.create({
   middle: { flexGrow: 1, minHeight: 160, alignItems: 'center', justifyContent: 'center', gap: 12, padding: 24 },
-  notice: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 12, padding: 12, borderLeftWidth: 5, borderRadius: 4, marginBottom: 12 },
+  notice: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    gap: 12,
+    padding: 12,
+    borderLeftWidth: 5,
+    borderRadius: 4,
+    marginBottom: 12,
+  },
   flex: { flex: 1, minWidth: 200 },
   centre: { textAlign: 'center', maxWidth: 460 },
 });

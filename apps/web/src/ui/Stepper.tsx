@@ -15,12 +15,30 @@ export function Stepper({ label, value, onLess, onMore }: StepperProps) {
   const theme = useTheme();
   return (
     <View style={[styles.box, { borderColor: theme.colors.outline }]} role="group" aria-label={label}>
-      <IconButton icon="minus" size={20} style={styles.button} disabled={!onLess} accessibilityLabel={`Fewer ${label}`} onPress={() => onLess?.()} />
+      <IconButton
+        icon="minus"
+        size={20}
+        style={styles.button}
+        disabled={!onLess}
+        accessibilityLabel={`Fewer ${label}`}
+        onPress={() => onLess?.()}
+      />
       <View style={styles.middle}>
-        <Text variant="titleMedium" style={styles.value} aria-live="polite">{value}</Text>
-        <Text variant="labelSmall" style={{ color: theme.colors.onSurfaceVariant }}>{label}</Text>
+        <Text variant="titleMedium" style={styles.value} aria-live="polite">
+          {value}
+        </Text>
+        <Text variant="labelSmall" style={{ color: theme.colors.onSurfaceVariant }}>
+          {label}
+        </Text>
       </View>
-      <IconButton icon="plus" size={20} style={styles.button} disabled={!onMore} accessibilityLabel={`More ${label}`} onPress={() => onMore?.()} />
+      <IconButton
+        icon="plus"
+        size={20}
+        style={styles.button}
+        disabled={!onMore}
+        accessibilityLabel={`More ${label}`}
+        onPress={() => onMore?.()}
+      />
     </View>
   );
 }

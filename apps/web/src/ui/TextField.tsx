@@ -1,6 +1,7 @@
 import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
 import { View, type ViewStyle } from 'react-native';
-import { TextInput, type TextInputProps } from 'react-native-paper';
+import { type TextInputProps } from 'react-native-paper';
+import { Input } from './Input';
 import { FieldError } from './Choice';
 
 interface TextFieldProps<F extends FieldValues> {
@@ -13,21 +14,26 @@ interface TextFieldProps<F extends FieldValues> {
 }
 
 /** One line of text in a form, with what is wrong right under it. */
-export function TextField<F extends FieldValues>({ control, name, label, placeholder, inputMode, style }: TextFieldProps<F>) {
+export function TextField<F extends FieldValues>({
+  control,
+  name,
+  label,
+  placeholder,
+  inputMode,
+  style,
+}: TextFieldProps<F>) {
   return (
     <Controller
       control={control}
       name={name}
       render={({ field, fieldState }) => (
         <View style={style}>
-          <TextInput
-            mode="outlined"
+          <Input
             label={label}
-            value={String(field.value ?? '')}
+            value={(field.value as string | undefined) ?? ''}
             onChangeText={field.onChange}
             onBlur={field.onBlur}
             error={fieldState.error !== undefined}
-            aria-label={label}
             {...(placeholder ? { placeholder } : {})}
             {...(inputMode ? { inputMode } : {})}
           />

@@ -18,7 +18,11 @@ export function daysBetween(from: string, to: string): number {
 
 /** A day as the locale writes it: Tue 24 Nov. */
 export function dayWord(day: string): string {
-  return new Date(`${day}T12:00:00`).toLocaleDateString(undefined, { weekday: 'short', day: 'numeric', month: 'short' });
+  return new Date(`${day}T12:00:00`).toLocaleDateString(undefined, {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+  });
 }
 
 /** How far away a day is, in words. */

@@ -74,7 +74,14 @@ export const DAY: Theme = {
     inverseOnSurface: '#FBF8F1',
     inversePrimary: '#8FD0C4',
     backdrop: 'rgba(15, 42, 46, 0.5)',
-    elevation: { level0: 'transparent', level1: '#FFFFFF', level2: '#FFFFFF', level3: '#FFFFFF', level4: '#FFFFFF', level5: '#FFFFFF' },
+    elevation: {
+      level0: 'transparent',
+      level1: '#FFFFFF',
+      level2: '#FFFFFF',
+      level3: '#FFFFFF',
+      level4: '#FFFFFF',
+      level5: '#FFFFFF',
+    },
   },
   own: {
     sand: '#F3EBD9',
@@ -125,7 +132,14 @@ export const NIGHT: Theme = {
     inverseOnSurface: '#0D1D20',
     inversePrimary: '#0B5D57',
     backdrop: 'rgba(0, 0, 0, 0.6)',
-    elevation: { level0: 'transparent', level1: '#15292C', level2: '#182E31', level3: '#1B3336', level4: '#1D363A', level5: '#203A3E' },
+    elevation: {
+      level0: 'transparent',
+      level1: '#15292C',
+      level2: '#182E31',
+      level3: '#1B3336',
+      level4: '#1D363A',
+      level5: '#203A3E',
+    },
   },
   own: {
     sand: '#1D3337',

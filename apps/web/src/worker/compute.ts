@@ -10,10 +10,16 @@ let remote: Remote | undefined;
 export async function compute(): Promise<Remote> {
   if (remote) return remote;
   if (typeof Worker === 'undefined') {
-    const [{ inferCauses }, { buildSession }] = await Promise.all([import('@upwell/core/review'), import('@upwell/core/sessions')]);
-    remote = { inferCauses: async (...input) => inferCauses(...input), buildSession: async (...input) => buildSession(...input) };
+    const [{ inferCauses }, { buildSession }] = await Promise.all([
+      import('@upwell/core/review'),
+      import('@upwell/core/sessions'),
+    ]);
+    remote = {
+      inferCauses: async (...input) => inferCauses(...input),
+      buildSession: async (...input) => buildSession(...input),
+    };
   } else {
-    remote = wrap<Work>(new Worker(new URL('./compute.worker', import.meta.url))) as unknown as Remote;
+    remote = wrap<Work>(new Worker(new URL('./compute.worker', import.meta.url)));
   }
   return remote;
 }

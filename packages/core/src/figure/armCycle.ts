@@ -35,8 +35,13 @@ export function crawlArm(phase: number): ArmAngles {
   const span = (b[0] - a[0] + 1) % 1;
   const share = (p - a[0]) / span;
   const eased = share * share * (3 - 2 * share);
-  const turn = (from: number, to: number) => from + ((((to - from + 540) % 360) - 180) * eased);
-  return { upper: turn(a[1], b[1]), fore: turn(a[2], b[2]), hand: turn(a[3], b[3]), seen: a[4] + (b[4] - a[4]) * eased };
+  const turn = (from: number, to: number) => from + (((to - from + 540) % 360) - 180) * eased;
+  return {
+    upper: turn(a[1], b[1]),
+    fore: turn(a[2], b[2]),
+    hand: turn(a[3], b[3]),
+    seen: a[4] + (b[4] - a[4]) * eased,
+  };
 }
 
 /** What an arm is doing at a phase. */

@@ -38,7 +38,14 @@ export function sideView(p: FigureParameters, phase: number): Figure {
     { region: 'body', from: shoulder, to: belly, r0: 0.058, r1: 0.056, far: false },
     { region: 'body', from: belly, to: hip, r0: 0.056, r1: 0.05, far: false },
     ...leg(p, hip, phase, false),
-    { region: 'shoulders', from: { x: near.x - 0.015, y: near.y }, to: { x: near.x + 0.03, y: near.y + 0.004 }, r0: 0.046, r1: 0.046, far: false },
+    {
+      region: 'shoulders',
+      from: { x: near.x - 0.015, y: near.y },
+      to: { x: near.x + 0.03, y: near.y + 0.004 },
+      r0: 0.046,
+      r1: 0.046,
+      far: false,
+    },
     ...arm(p, near, phase, false),
   ];
 
@@ -48,7 +55,12 @@ export function sideView(p: FigureParameters, phase: number): Figure {
   const under = mouth.y > 0.005;
   return {
     limbs,
-    head: { centre, radius: HEAD_RADIUS, gaze: 90 + p.headPitch, facing: Math.min(1, Math.abs(Math.sin(Math.min(p.headTurn, 90) * RAD))) },
+    head: {
+      centre,
+      radius: HEAD_RADIUS,
+      gaze: 90 + p.headPitch,
+      facing: Math.min(1, Math.abs(Math.sin(Math.min(p.headTurn, 90) * RAD))),
+    },
     bubbles: under ? bubbleTrail(mouth, p.bubbles) : [],
     splash: { at: handOf(limbs, false), size: p.splash },
     rails: [],
@@ -66,7 +78,8 @@ function arm(p: FigureParameters, shoulder: Point, phase: number, far: boolean):
 
   const upper = angles.upper + p.leadArmDrop * leading + p.elbowDrop * 0.5 * catching;
   const fore = angles.fore + p.leadArmDrop * leading - p.elbowDrop * 0.6 * catching + p.leadArmBend * 28 * leading;
-  const upperLength = UPPER_ARM * angles.seen * (1 - 0.45 * p.leadArmBend * leading) * (1 + (p.recoveryHeight - 1) * 0.7 * recovering);
+  const upperLength =
+    UPPER_ARM * angles.seen * (1 - 0.45 * p.leadArmBend * leading) * (1 + (p.recoveryHeight - 1) * 0.7 * recovering);
   const shallow = 1 + (p.pullDepth - 1) * 0.55 * pulling;
   const elbow = along(shoulder, upper, upperLength * shallow);
   const wrist = along(elbow, fore, FOREARM * shallow);

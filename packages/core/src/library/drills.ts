@@ -1,7 +1,6 @@
 import type { Drill, DrillPlace } from './types';
 
-type Card = Omit<Drill, 'kit' | 'place' | 'from' | 'contradicts' | 'cautions' | 'notWith' | 'view'> &
-  Partial<Drill>;
+type Card = Omit<Drill, 'kit' | 'place' | 'from' | 'contradicts' | 'cautions' | 'notWith' | 'view'> & Partial<Drill>;
 
 /** A card with what is usual filled in: in the pool, no kit, from Build upward, seen from the side. */
 const drill = (card: Card): Drill => ({
@@ -37,7 +36,11 @@ export const DRILLS = {
   'tile-gaze-swim': drill({
     name: 'Tile gaze swim',
     purpose: 'Shows within one length what a level gaze does to the legs.',
-    steps: ['Whole stroke, eyes on the tiles straight below.', 'One length with, one length as usual.', 'Say which one felt lighter.'],
+    steps: [
+      'Whole stroke, eyes on the tiles straight below.',
+      'One length with, one length as usual.',
+      'Say which one felt lighter.',
+    ],
     feel: 'A long neck and heels at the surface.',
     mistakes: ['chin tucked too far'],
     cue: 'Eyes on the tiles below you.',
@@ -65,7 +68,11 @@ export const DRILLS = {
   'cheek-down-breathing': drill({
     name: 'Cheek-down breathing',
     purpose: 'Uses the dip that the head makes, so the head turns instead of rising.',
-    steps: ['Whole stroke at an easy pace.', 'Rest the cheek on the water as you turn.', 'Sip in the dip beside the head.'],
+    steps: [
+      'Whole stroke at an easy pace.',
+      'Rest the cheek on the water as you turn.',
+      'Sip in the dip beside the head.',
+    ],
     feel: 'A small sip, the ear stays wet.',
     mistakes: ['looking back'],
     cue: 'Cheek on the water.',
@@ -86,7 +93,11 @@ export const DRILLS = {
   'bob-ladder': drill({
     name: 'Bob ladder',
     purpose: 'Makes breathing out under water a habit before any stroke depends on it.',
-    steps: ['Stand; breathe in above, hum out below, ten rounds.', 'At the wall with floating feet.', 'With one arm stroke and a side breath.'],
+    steps: [
+      'Stand; breathe in above, hum out below, ten rounds.',
+      'At the wall with floating feet.',
+      'With one arm stroke and a side breath.',
+    ],
     feel: 'Calm enough to do ten more.',
     mistakes: ['hurrying'],
     cue: 'Hum down, sip up.',
@@ -115,7 +126,11 @@ export const DRILLS = {
   'six-one-six': drill({
     name: 'Six, one, six',
     purpose: 'Puts the breath after the swap, so the head never waits for the arm.',
-    steps: ['Side kick for about six kicks.', 'One stroke to the other side.', 'Breathe after the swap. The time on the side counts, not the number.'],
+    steps: [
+      'Side kick for about six kicks.',
+      'One stroke to the other side.',
+      'Breathe after the swap. The time on the side counts, not the number.',
+    ],
     feel: 'Settled before you move.',
     mistakes: ['breathing before the swap', 'rushing'],
     cue: 'Swap, then breathe.',
@@ -177,7 +192,11 @@ export const DRILLS = {
   'doggy-paddle': drill({
     name: 'Long doggy paddle',
     purpose: 'Keeps both hands under water, so the whole path of the pull can be felt.',
-    steps: ['Buoy, no kick.', 'Full reach with roll, recover under water.', 'Keep the water on the palm all the way back.'],
+    steps: [
+      'Buoy, no kick.',
+      'Full reach with roll, recover under water.',
+      'Keep the water on the palm all the way back.',
+    ],
     feel: 'One long hold from reach to hip.',
     mistakes: ['no roll', 'head up all the time'],
     cue: 'Hold it to the hip.',
@@ -189,7 +208,11 @@ export const DRILLS = {
   'barrel-reach': drill({
     name: 'Barrel reach',
     purpose: 'Shows the arm the shape of the catch before water is in the way.',
-    steps: ['Stand and lean forward.', 'Lay the forearm over an imagined barrel.', 'Draw the barrel back with the elbow high.'],
+    steps: [
+      'Stand and lean forward.',
+      'Lay the forearm over an imagined barrel.',
+      'Draw the barrel back with the elbow high.',
+    ],
     feel: 'The armpit opens, the neck stays free.',
     mistakes: ['shrugging'],
     cue: 'Over the barrel.',
@@ -223,7 +246,11 @@ export const DRILLS = {
   'slice-and-reach': drill({
     name: 'Slice and reach',
     purpose: 'Replaces the flat hand by a clean entry and a full reach.',
-    steps: ['Enter fingertips first, in front of the shoulder.', 'Reach until the inside of the elbow shows.', 'Only then begin the catch.'],
+    steps: [
+      'Enter fingertips first, in front of the shoulder.',
+      'Reach until the inside of the elbow shows.',
+      'Only then begin the catch.',
+    ],
     feel: 'Posting the arm through a slot.',
     mistakes: ['reaching across'],
     cue: 'Slice, reach, catch.',
@@ -233,7 +260,11 @@ export const DRILLS = {
   'two-rail-swim': drill({
     name: 'Two-rail swim',
     purpose: 'Gives each hand its own line, so the stroke stops steering.',
-    steps: ['Imagine two rails at shoulder width.', 'Each hand enters and pulls on its own rail.', 'A partner in front calls the crossings.'],
+    steps: [
+      'Imagine two rails at shoulder width.',
+      'Each hand enters and pulls on its own rail.',
+      'A partner in front calls the crossings.',
+    ],
     feel: 'Wider than you think.',
     mistakes: ['overdone width'],
     cue: 'Two rails.',
@@ -279,7 +310,11 @@ export const DRILLS = {
   'quick-rhythm-swim': drill({
     name: 'Quick-rhythm swim',
     purpose: 'Takes the pause out of the front without shortening the finish.',
-    steps: ['Set the beeper four strokes a minute above habit.', 'Keep the finish past the hip.', 'Stop when the length breaks.'],
+    steps: [
+      'Set the beeper four strokes a minute above habit.',
+      'Keep the finish past the hip.',
+      'Stop when the length breaks.',
+    ],
     feel: 'Rolling along, no dead spot.',
     mistakes: ['short finish'],
     cue: 'On the beep, to the hip.',
@@ -322,7 +357,11 @@ export const DRILLS = {
   'weak-side-warm-up': drill({
     name: 'Weak-side warm-up',
     purpose: 'Gives the less-used side easy metres every time.',
-    steps: ['Breathe to the less-used side in all easy parts.', 'Fast parts as usual.', 'Note how it feels after two weeks.'],
+    steps: [
+      'Breathe to the less-used side in all easy parts.',
+      'Fast parts as usual.',
+      'Note how it feels after two weeks.',
+    ],
     feel: 'Clumsy at first, then quiet.',
     mistakes: ['giving up after a day'],
     cue: 'Easy means the other side.',
@@ -342,7 +381,11 @@ export const DRILLS = {
   'streamline-glide': drill({
     name: 'Streamline glide',
     purpose: 'Holds the line that keeps the speed of the wall.',
-    steps: ['Push off, hand on hand, arms behind the ears.', 'Hold the line for three seconds.', 'Come up when you slow; no kick, no contest.'],
+    steps: [
+      'Push off, hand on hand, arms behind the ears.',
+      'Hold the line for three seconds.',
+      'Come up when you slow; no kick, no contest.',
+    ],
     feel: 'Long and narrow.',
     mistakes: ['head up'],
     cue: 'Long and narrow.',
@@ -354,7 +397,11 @@ export const DRILLS = {
   'hip-kick-ladder': drill({
     name: 'Hip-kick ladder',
     purpose: 'Moves the kick up to the hip and makes it small and quick.',
-    steps: ['Leg swings from the hip at the wall.', 'Make the water boil at the wall.', 'On the back hugging the board, then on the front.'],
+    steps: [
+      'Leg swings from the hip at the wall.',
+      'Make the water boil at the wall.',
+      'On the back hugging the board, then on the front.',
+    ],
     feel: 'Long legs, loose feet.',
     mistakes: ['cycling with the knees'],
     cue: 'Small, from the hip.',
@@ -419,7 +466,11 @@ export const DRILLS = {
     name: 'Feet and hip following',
     purpose: 'Saves effort behind or beside another swimmer.',
     trains: 'drafting',
-    steps: ['Swim a metre or less behind the toes, or at the hip.', 'The leader changes each length.', 'A touch once is an accident, twice is not.'],
+    steps: [
+      'Swim a metre or less behind the toes, or at the hip.',
+      'The leader changes each length.',
+      'A touch once is an accident, twice is not.',
+    ],
     feel: 'The same speed for less.',
     mistakes: ['clashing arms'],
     cue: 'Close, calm, no taps.',
@@ -431,7 +482,11 @@ export const DRILLS = {
   'buoy-turn': drill({
     name: 'Buoy turn',
     purpose: 'Rounds a mark tightly and starts the next leg on line.',
-    steps: ['One stroke past the mark.', 'Roll over the back, or short sweeping strokes.', 'Look at once, and look again.'],
+    steps: [
+      'One stroke past the mark.',
+      'Roll over the back, or short sweeping strokes.',
+      'Look at once, and look again.',
+    ],
     feel: 'Round it like a post, not like a bend.',
     mistakes: ['looking only once'],
     cue: 'Past, round, look, look.',
@@ -457,7 +512,11 @@ export const DRILLS = {
   'pull-kick-glide': drill({
     name: 'Pull, kick, glide count',
     purpose: 'Puts pull and kick one after the other and gives the kick time to carry.',
-    steps: ['Say pull, kick, then count the glide to three.', 'Palms out and a little down raise the head.', 'Hands meet under the chest and slip forward.'],
+    steps: [
+      'Say pull, kick, then count the glide to three.',
+      'Palms out and a little down raise the head.',
+      'Hands meet under the chest and slip forward.',
+    ],
     feel: 'Patience at the front.',
     mistakes: ['kicking while the arms open'],
     cue: 'Pull. Kick. One, two, three.',
@@ -467,7 +526,11 @@ export const DRILLS = {
   'kick-and-stay-long': drill({
     name: 'Kick and stay long',
     purpose: 'Separates the kick from the next pull.',
-    steps: ['After each kick stay long for two seconds.', 'Only then pull.', 'Too deep? Wait stretched until the water lifts you.'],
+    steps: [
+      'After each kick stay long for two seconds.',
+      'Only then pull.',
+      'Too deep? Wait stretched until the water lifts you.',
+    ],
     feel: 'The water brings you up.',
     mistakes: ['lifting early'],
     cue: 'Stay long.',
@@ -567,7 +630,11 @@ export const DRILLS = {
   'still-head-swim': drill({
     name: 'Still-head swim',
     purpose: 'Takes the steering out of the head.',
-    steps: ['Eyes hold one line on the floor between breaths.', 'A partner watches the cap.', 'Breathe, and come back to the same line.'],
+    steps: [
+      'Eyes hold one line on the floor between breaths.',
+      'A partner watches the cap.',
+      'Breathe, and come back to the same line.',
+    ],
     feel: 'The body turns round a still head.',
     mistakes: ['stiff neck'],
     cue: 'Same line, every time.',
@@ -600,7 +667,11 @@ export const DRILLS = {
   'ten-blind-strokes': drill({
     name: 'Ten blind strokes',
     purpose: 'Measures which way the stroke steers when nobody looks.',
-    steps: ['Start in mid-pool in an empty width, away from walls.', 'Ten strokes with closed eyes, a spotter stops you by touch.', 'Measure metres off the line; four times.'],
+    steps: [
+      'Start in mid-pool in an empty width, away from walls.',
+      'Ten strokes with closed eyes, a spotter stops you by touch.',
+      'Measure metres off the line; four times.',
+    ],
     feel: 'You think it was straight.',
     mistakes: ['peeking', 'starting near a wall'],
     cue: 'Even hands.',
@@ -614,7 +685,11 @@ export const DRILLS = {
   'tumble-ladder': drill({
     name: 'Tumble ladder',
     purpose: 'Builds the turn from a straight somersault to a clean push, step by step.',
-    steps: ['Somersault in mid-pool, chin in, bubbles from the nose.', 'From half a metre: feet touch, hands stay by the hips.', 'Push on the back in streamline, then twist.'],
+    steps: [
+      'Somersault in mid-pool, chin in, bubbles from the nose.',
+      'From half a metre: feet touch, hands stay by the hips.',
+      'Push on the back in streamline, then twist.',
+    ],
     feel: 'Tight, straight, feet land by themselves.',
     mistakes: ['helping with the arms', 'looking for the wall'],
     cue: 'Chin in, straight over.',

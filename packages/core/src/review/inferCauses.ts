@@ -1,6 +1,16 @@
 import { CAUSES, LINKS, SIGNS, upstreamOf, type CauseId, type SignId } from './catalogue';
 import { signLikelihoods, visitCauseSets, type Evidence, type Network } from './causeSets';
-import { causesFor, LEAK, LINK_STRENGTH, likelihood, priorOf, signsFor, weighable, type Look, type SetAside } from './evidence';
+import {
+  causesFor,
+  LEAK,
+  LINK_STRENGTH,
+  likelihood,
+  priorOf,
+  signsFor,
+  weighable,
+  type Look,
+  type SetAside,
+} from './evidence';
 import { chooseFocus, type Choice, type Circumstances } from './chooseFocus';
 import { STAGES, type View } from './types';
 
@@ -75,7 +85,9 @@ export function inferCauses(look: Look, circumstances: Circumstances = {}): Infe
         .filter(({ weight }) => Math.abs(weight) > 0.01)
         .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight)),
     }))
-    .sort((a, b) => (Math.abs(a.probability - b.probability) < SAME ? upstreamFirst(a.cause, b.cause) : b.probability - a.probability));
+    .sort((a, b) =>
+      Math.abs(a.probability - b.probability) < SAME ? upstreamFirst(a.cause, b.cause) : b.probability - a.probability,
+    );
 
   const choice = chooseFocus(ranking, look, circumstances);
   const winner = choice.focus ?? ranking[0]!.cause;
@@ -83,12 +95,18 @@ export function inferCauses(look: Look, circumstances: Circumstances = {}): Infe
   const unasked =
     choice.focus === null
       ? []
-      : upstreamOf(winner).filter((c) => causes.includes(c) && !Object.keys(LINKS[c]).some((s) => looked.has(s as SignId)));
+      : upstreamOf(winner).filter(
+          (c) => causes.includes(c) && !Object.keys(LINKS[c]).some((s) => looked.has(s as SignId)),
+        );
 
   const leading = [...new Set([...ranking.slice(0, LEADING).map((r) => r.cause), ...unasked])];
-  const gains = informationGain(net, evidence, leading.map((c) => causes.indexOf(c)));
+  const gains = informationGain(
+    net,
+    evidence,
+    leading.map((c) => causes.indexOf(c)),
+  );
   const byGain = signs
-    .map((sign, s) => ({ sign, view: SIGNS[sign].view as View, gainBits: gains[s]! }))
+    .map((sign, s) => ({ sign, view: SIGNS[sign].view, gainBits: gains[s]! }))
     .filter(({ sign, gainBits }) => !looked.has(sign) && gainBits > 1e-4)
     .sort((a, b) => b.gainBits - a.gainBits);
   // The best question about each upstream neighbour comes first, then whatever tells most.

@@ -49,7 +49,14 @@ interface Found {
 type Search = ReadonlyMap<string, Found>;
 
 function searchGroup(request: BuildRequest, group: GroupRequest, index: number): Search {
-  const candidates = blockCandidates(bareGroup(group, index), group, request.pool, request.theme, request.kind, request.kit);
+  const candidates = blockCandidates(
+    bareGroup(group, index),
+    group,
+    request.pool,
+    request.theme,
+    request.kind,
+    request.kit,
+  );
   const usual = RECIPE[group.level].landMinutes;
   for (const landMinutes of [usual, ...[5, 6, 7, 8].filter((m) => m !== usual)]) {
     const found = searchBlocks(request, group, candidates, landMinutes, index);
@@ -112,7 +119,13 @@ function pricing(request: BuildRequest, group: GroupRequest) {
   const [low, high] = LEVEL[group.level].metresPerHour.map((m) => (m * request.minutes) / 60) as [number, number];
   const asked = group.lengths ?? null;
 
-  return (warmUp: Candidate, drills: Candidate, main: Candidate, speed: Candidate | null, swimDown: Candidate): number | null => {
+  return (
+    warmUp: Candidate,
+    drills: Candidate,
+    main: Candidate,
+    speed: Candidate | null,
+    swimDown: Candidate,
+  ): number | null => {
     const lengths = warmUp.lengths + drills.lengths + main.lengths + (speed?.lengths ?? 0) + swimDown.lengths;
     if (asked !== null && lengths !== asked) return null;
     const off =
@@ -142,7 +155,12 @@ function offBand(kind: Exclude<BlockKind, 'land'>, share: number, wanted: number
 function loadOf(parts: readonly (Candidate | null)[], pool: Pool): number {
   return trainingLoad(
     parts.flatMap((part) =>
-      part ? setsOf(part.block.items).map(({ set, times }) => ({ distanceM: lengthsToMetres(pool, set.reps * set.lengths * times), effort: set.effort })) : [],
+      part
+        ? setsOf(part.block.items).map(({ set, times }) => ({
+            distanceM: lengthsToMetres(pool, set.reps * set.lengths * times),
+            effort: set.effort,
+          }))
+        : [],
     ),
   );
 }
@@ -212,7 +230,10 @@ function notesOn(request: BuildRequest, plan: SessionPlan): string[] {
     const asked = request.groups[index]!;
     const notes: string[] = [];
     if (group.paceIsGuess) notes.push(`${group.name}: no 400 m time, the clock uses the level's usual pace.`);
-    const load = loadOf(group.blocks.map((block) => ({ block, seconds: 0, lengths: 0, rounds: 1, awkward: 0 })), plan.pool);
+    const load = loadOf(
+      group.blocks.map((block) => ({ block, seconds: 0, lengths: 0, rounds: 1, awkward: 0 })),
+      plan.pool,
+    );
     if (asked.loadLimit && load > asked.loadLimit) {
       const over = Math.round((load / asked.loadLimit - 1) * 100);
       notes.push(`${group.name}: load is ${over} % above the limit for this week.`);
@@ -242,8 +263,11 @@ function explainClash(request: BuildRequest, group: GroupRequest, index: number)
     changes.push(`Plan ${minutes} minutes.`);
     break;
   }
-  if (request.kind === 'speed' && works({ ...request, kind: 'aerobic' }, group)) changes.push('Leave out the speed part.');
-  const noDrill = blockCandidates(bareGroup(group, index), group, request.pool, request.theme, request.kind, request.kit).drills.length === 0;
+  if (request.kind === 'speed' && works({ ...request, kind: 'aerobic' }, group))
+    changes.push('Leave out the speed part.');
+  const noDrill =
+    blockCandidates(bareGroup(group, index), group, request.pool, request.theme, request.kind, request.kit).drills
+      .length === 0;
   const message = noDrill
     ? `${name}: no drill for “${CAUSES[request.theme].name}” fits this level and this kit.`
     : `${name}: ${request.minutes} minutes${group.lengths == null ? '' : ` and ${poolDistance(request.pool, group.lengths)} ${request.pool.unit}`} cannot hold land, drills, main part and swim-down in their shares.`;

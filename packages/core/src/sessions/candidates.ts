@@ -92,8 +92,18 @@ function drillBlocks(context: Context): Candidate[] {
         for (const whole of options(recipe.wholeM, context.pool)) {
           for (const extra of level === 'settle' ? recipe.extraRestS : [0]) {
             const items = context.drills.flatMap((id, i) => [
-              swim(`dr-${i}`, reps, drillLengths, { drill: id, rest: 20 + extra, kit: drillCard(id).kit, stroke: strokeOf(context.theme) }),
-              swim(`dr-${i}-whole`, 1, whole, { stroke: strokeOf(context.theme), effort: EASY, rest: 15 + extra, note: drillCard(id).cue }),
+              swim(`dr-${i}`, reps, drillLengths, {
+                drill: id,
+                rest: 20 + extra,
+                kit: drillCard(id).kit,
+                stroke: strokeOf(context.theme),
+              }),
+              swim(`dr-${i}-whole`, 1, whole, {
+                stroke: strokeOf(context.theme),
+                effort: EASY,
+                rest: 15 + extra,
+                note: drillCard(id).cue,
+              }),
             ]);
             const wrapped = inRounds('dr', rounds, items);
             out.push(...candidate(context, 'drills', wrapped, rounds, oddness(items) + extra / 400));
@@ -143,7 +153,14 @@ function speeds(context: Context): Candidate[] {
     candidate(
       context,
       'speed',
-      [swim('sp', reps, sprint!, { stroke: strokeOf(context.theme), effort: 1, rest: 45, note: 'Stop when the stroke breaks.' })],
+      [
+        swim('sp', reps, sprint!, {
+          stroke: strokeOf(context.theme),
+          effort: 1,
+          rest: 45,
+          note: 'Stop when the stroke breaks.',
+        }),
+      ],
       1,
       0,
     ),
@@ -201,7 +218,13 @@ function usualRest(repM: number): number {
   return Math.min(60, Math.max(10, Math.round((repM * 0.175) / 5) * 5));
 }
 
-function candidate(context: Context, kind: BlockKind, items: readonly Item[], rounds: number, awkward: number): Candidate[] {
+function candidate(
+  context: Context,
+  kind: BlockKind,
+  items: readonly Item[],
+  rounds: number,
+  awkward: number,
+): Candidate[] {
   if (items.some((item) => item.kind === 'swim' && !Number.isInteger(item.reps))) return [];
   const block: Block = { kind, id: kind, landMinutes: 0, items, note: '' };
   const clock = groupClock({ ...context.group, blocks: [block] }, context.pool);

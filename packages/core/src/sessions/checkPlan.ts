@@ -45,8 +45,14 @@ export function checkPlan(plan: SessionPlan): PlanCheck {
       if (block.kind === 'land') continue;
       const [low, high] = SHARE_BAND[block.kind];
       const share = blockLengths(block) / total;
-      if (share < low - 1e-9) problems.push(`${group.name}: ${BLOCK_NAME[block.kind]} is ${percent(share)} of the metres, under ${percent(low)}.`);
-      if (share > high + 1e-9) problems.push(`${group.name}: ${BLOCK_NAME[block.kind]} is ${percent(share)} of the metres, over ${percent(high)}.`);
+      if (share < low - 1e-9)
+        problems.push(
+          `${group.name}: ${BLOCK_NAME[block.kind]} is ${percent(share)} of the metres, under ${percent(low)}.`,
+        );
+      if (share > high + 1e-9)
+        problems.push(
+          `${group.name}: ${BLOCK_NAME[block.kind]} is ${percent(share)} of the metres, over ${percent(high)}.`,
+        );
     }
     const { left, right } = groupTotals(group, plan.pool).breaths;
     const share = left / (left + right);

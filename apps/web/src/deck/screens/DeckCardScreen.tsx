@@ -17,7 +17,7 @@ import {
 } from '@upwell/core/sessions';
 import type { SessionView } from '@upwell/contract/sessions';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { IconButton, PaperProvider, Text } from 'react-native-paper';
 import { useSessionQuery } from '@/sessions/api';
@@ -27,6 +27,7 @@ import { Icon } from '@/ui/Icon';
 import { Failure, Loading } from '@/ui/States';
 import { NIGHT } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
+import { useTitle } from '@/ui/useTitle';
 
 /** The session as it is read at the pool side: one level at a time, very large, always dark against glare. */
 export function DeckCardScreen() {
@@ -34,7 +35,13 @@ export function DeckCardScreen() {
   const { data: session, error, refetch } = useSessionQuery(id);
   return (
     <PaperProvider theme={NIGHT} settings={{ icon: Icon, rippleEffectEnabled: false }}>
-      {session ? <DeckCard session={session} /> : error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Loading the card" />}
+      {session ? (
+        <DeckCard session={session} />
+      ) : error ? (
+        <Failure error={error} retry={() => void refetch()} />
+      ) : (
+        <Loading label="Loading the card" />
+      )}
     </PaperProvider>
   );
 }
@@ -45,15 +52,20 @@ function DeckCard({ session }: { readonly session: SessionView }) {
   const { plan } = session;
   const [groupId, setGroupId] = useState(plan.groups[0]?.id);
   const group = plan.groups.find((g) => g.id === groupId) ?? plan.groups[0];
-  useEffect(() => {
-    document.title = `${session.title} on deck · Upwell`;
-  }, [session.title]);
+  useTitle(`${session.title} on deck`);
   return (
     <View style={[styles.page, { backgroundColor: theme.colors.background }]} role="main">
       <View style={styles.top}>
-        <IconButton icon="arrow-left" size={30} accessibilityLabel="Back" onPress={() => router.navigate(`/sessions/${session.id}` as Href)} />
+        <IconButton
+          icon="arrow-left"
+          size={30}
+          accessibilityLabel="Back"
+          onPress={() => router.navigate(`/sessions/${session.id}` as Href)}
+        />
         <View style={styles.flex}>
-          <Text variant="titleMedium" role="heading" aria-level={1} numberOfLines={2}>{session.title}</Text>
+          <Text variant="titleMedium" role="heading" aria-level={1} numberOfLines={2}>
+            {session.title}
+          </Text>
           <Text variant="bodySmall">{CAUSES[plan.theme].name}</Text>
         </View>
       </View>
@@ -66,9 +78,14 @@ function DeckCard({ session }: { readonly session: SessionView }) {
               role="tab"
               aria-selected={on}
               onPress={() => setGroupId(g.id)}
-              style={[styles.level, { borderColor: theme.colors.primary, backgroundColor: on ? theme.colors.primary : 'transparent' }]}
+              style={[
+                styles.level,
+                { borderColor: theme.colors.primary, backgroundColor: on ? theme.colors.primary : 'transparent' },
+              ]}
             >
-              <Text variant="titleMedium" style={{ color: on ? theme.colors.onPrimary : theme.colors.onSurface }}>{g.name}</Text>
+              <Text variant="titleMedium" style={{ color: on ? theme.colors.onPrimary : theme.colors.onSurface }}>
+                {g.name}
+              </Text>
             </Pressable>
           );
         })}
@@ -78,7 +95,15 @@ function DeckCard({ session }: { readonly session: SessionView }) {
   );
 }
 
-function GroupCard({ group, plan, startTime }: { readonly group: GroupPlan; readonly plan: SessionPlan; readonly startTime: string }) {
+function GroupCard({
+  group,
+  plan,
+  startTime,
+}: {
+  readonly group: GroupPlan;
+  readonly plan: SessionPlan;
+  readonly startTime: string;
+}) {
   const theme = useTheme();
   const clock = groupClock(group, plan.pool);
   const totals = groupTotals(group, plan.pool);
@@ -86,13 +111,19 @@ function GroupCard({ group, plan, startTime }: { readonly group: GroupPlan; read
     <ScrollView contentContainerStyle={styles.card} role="tabpanel" aria-label={group.name}>
       <View style={styles.totals}>
         <Text style={styles.huge}>{distanceWord(plan.pool, totals.lengths)}</Text>
-        <Text style={[styles.out, { color: theme.colors.onSurfaceVariant }]}>{`out ${clockAfter(startTime, clock.totalS)}`}</Text>
+        <Text
+          style={[styles.out, { color: theme.colors.onSurfaceVariant }]}
+        >{`out ${clockAfter(startTime, clock.totalS)}`}</Text>
       </View>
-      <Text style={styles.kit}>{totals.kit.length > 0 ? `Bring ${totals.kit.map((k) => KIT[k]).join(', ')}` : 'No kit needed'}</Text>
+      <Text style={styles.kit}>
+        {totals.kit.length > 0 ? `Bring ${totals.kit.map((k) => KIT[k]).join(', ')}` : 'No kit needed'}
+      </Text>
       {clock.blocks.map(({ block, startS }) => (
         <View key={block.id} style={styles.block}>
           <View style={[styles.blockHead, { borderBottomColor: theme.colors.primary }]}>
-            <Text style={styles.blockName} role="heading" aria-level={2}>{BLOCK_NAME[block.kind]}</Text>
+            <Text style={styles.blockName} role="heading" aria-level={2}>
+              {BLOCK_NAME[block.kind]}
+            </Text>
             <Text style={styles.blockTime}>
               {`${block.landMinutes > 0 ? `${block.landMinutes} min` : distanceWord(plan.pool, blockLengths(block))} · ${clockAfter(startTime, startS)}`}
             </Text>
@@ -136,9 +167,13 @@ function SetOnDeck({ set, plan }: { readonly set: SwimSet; readonly plan: Sessio
   return (
     <View style={[styles.set, { borderLeftColor: effortTint(set.effort, theme.own).background }]}>
       <Text style={styles.what}>{describeSet(set, plan.pool)}</Text>
-      <Text style={[styles.detail, { color: theme.colors.onSurfaceVariant }]}>{details.filter(Boolean).join(' · ')}</Text>
+      <Text style={[styles.detail, { color: theme.colors.onSurfaceVariant }]}>
+        {details.filter(Boolean).join(' · ')}
+      </Text>
       {drill?.cautions.map((text) => (
-        <Text key={text} style={[styles.detail, { color: theme.colors.error }]}>{text}</Text>
+        <Text key={text} style={[styles.detail, { color: theme.colors.error }]}>
+          {text}
+        </Text>
       ))}
     </View>
   );
@@ -157,7 +192,13 @@ const styles = StyleSheet.create({
   out: { ...bold, fontSize: 28, lineHeight: 34, fontVariant: ['tabular-nums'] },
   kit: { fontSize: 20, lineHeight: 26, marginBottom: 8 },
   block: { marginTop: 18 },
-  blockHead: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', borderBottomWidth: 3, paddingBottom: 4 },
+  blockHead: {
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    alignItems: 'baseline',
+    borderBottomWidth: 3,
+    paddingBottom: 4,
+  },
   blockName: { ...bold, fontSize: 26, lineHeight: 32 },
   blockTime: { fontSize: 20, lineHeight: 26, fontVariant: ['tabular-nums'] },
   rounds: { borderLeftWidth: 5, paddingLeft: 12, marginTop: 12 },

@@ -32,13 +32,15 @@ export function DeckScreen() {
         <View style={wide ? styles.columns : undefined}>
           <View style={wide ? styles.column : undefined}>
             <Card title="Sessions today">
-              {data.sessions.length === 0 ? <Text>Nothing planned. Build one for tonight; it takes a minute.</Text> : null}
+              {data.sessions.length === 0 ? (
+                <Text>Nothing planned. Build one for tonight; it takes a minute.</Text>
+              ) : null}
               <View role="list">
                 {data.sessions.map((row) => (
                   <SessionLine key={row.id} row={row} href={`/deck/${row.id}`} />
                 ))}
               </View>
-              <Button mode="contained" icon="plus" onPress={() => router.navigate('/sessions/new' as Href)} style={styles.gap}>
+              <Button mode="contained" icon="plus" onPress={() => router.navigate('/sessions/new')} style={styles.gap}>
                 Build a session
               </Button>
             </Card>
@@ -55,7 +57,9 @@ export function DeckScreen() {
           </View>
         </View>
       ) : null}
-      <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>{CAUTION}</Text>
+      <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+        {CAUTION}
+      </Text>
     </Screen>
   );
 }
@@ -68,7 +72,10 @@ function Due({ focus, today }: { readonly focus: FocusView; readonly today: stri
         <Pressable style={StyleSheet.flatten([styles.due, { borderBottomColor: theme.own.line }])}>
           <View style={styles.flex}>
             <Text variant="titleMedium">{focus.swimmerName}</Text>
-            <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>{`${CAUSES[focus.cause].name} · ${drillCard(focus.drill).name}`}</Text>
+            <Text
+              variant="bodySmall"
+              style={{ color: theme.colors.onSurfaceVariant }}
+            >{`${CAUSES[focus.cause].name} · ${drillCard(focus.drill).name}`}</Text>
           </View>
           <Text variant="labelMedium">{distanceInDays(today, focus.relookOn)}</Text>
         </Pressable>

@@ -31,21 +31,41 @@ export function LibraryScreen() {
         ]}
         style={styles.gap}
       />
-      <Searchbar placeholder="Find by name" value={search} onChangeText={setSearch} style={styles.gap} accessibilityLabel="Find by name" />
+      <Searchbar
+        placeholder="Find by name"
+        value={search}
+        onChangeText={setSearch}
+        style={styles.gap}
+        accessibilityLabel="Find by name"
+      />
       {show === 'drills'
-        ? drills.map((id) => <Entry key={id} title={drillCard(id).name} aside={LEVEL[drillCard(id).from].name} open={open === id} onPress={() => toggle(id)}><DrillDetails id={id} /></Entry>)
+        ? drills.map((id) => (
+            <Entry
+              key={id}
+              title={drillCard(id).name}
+              aside={LEVEL[drillCard(id).from].name}
+              open={open === id}
+              onPress={() => toggle(id)}
+            >
+              <DrillDetails id={id} />
+            </Entry>
+          ))
         : STAGES.map((stage, i) => {
             const here = causes.filter((id) => CAUSES[id].stage === stage);
             return here.length === 0 ? null : (
               <View key={stage} style={styles.gap}>
                 <Text variant="titleSmall" role="heading" aria-level={2}>{`${i + 1}. ${stage}`}</Text>
                 {here.map((id) => (
-                  <Entry key={id} title={CAUSES[id].name} open={open === id} onPress={() => toggle(id)}><CauseDetails id={id} /></Entry>
+                  <Entry key={id} title={CAUSES[id].name} open={open === id} onPress={() => toggle(id)}>
+                    <CauseDetails id={id} />
+                  </Entry>
                 ))}
               </View>
             );
           })}
-      {(show === 'drills' ? drills : causes).length === 0 ? <Empty title="Nothing found">Try another word.</Empty> : null}
+      {(show === 'drills' ? drills : causes).length === 0 ? (
+        <Empty title="Nothing found">Try another word.</Empty>
+      ) : null}
     </Screen>
   );
 }
@@ -63,7 +83,9 @@ function Entry({ title, aside, open, onPress, children }: EntryProps) {
   return (
     <View style={[styles.entry, { borderBottomColor: theme.own.line }]}>
       <Pressable role="button" aria-expanded={open} onPress={onPress} style={styles.head}>
-        <Text variant="titleMedium" style={styles.flex}>{title}</Text>
+        <Text variant="titleMedium" style={styles.flex}>
+          {title}
+        </Text>
         {aside ? <Text variant="bodySmall">{`from ${aside}`}</Text> : null}
       </Pressable>
       {open ? <View style={styles.body}>{children}</View> : null}
@@ -78,7 +100,12 @@ function CauseDetails({ id }: { readonly id: CauseId }) {
     <>
       <Text>{cause.costs}</Text>
       <View style={styles.figure}>
-        <FigureView signs={signs} view="side" phase={null} label={`${cause.name}: ${signs.map((s) => SIGNS[s].seen).join(', ')}`} />
+        <FigureView
+          signs={signs}
+          view="side"
+          phase={null}
+          label={`${cause.name}: ${signs.map((s) => SIGNS[s].seen).join(', ')}`}
+        />
       </View>
       <Text>{`Shows as: ${signs.map((s) => SIGNS[s].seen).join('; ')}.`}</Text>
       <Text>{`To tell it apart: ${cause.check}`}</Text>
@@ -93,11 +120,17 @@ function DrillDetails({ id }: { readonly id: DrillId }) {
   return (
     <>
       <Text>{drill.purpose}</Text>
-      {drill.steps.map((text, i) => <Text key={text}>{`${i + 1}. ${text}`}</Text>)}
+      {drill.steps.map((text, i) => (
+        <Text key={text}>{`${i + 1}. ${text}`}</Text>
+      ))}
       <Text>{`It feels like: ${drill.feel}`}</Text>
       <Text>{`Watch for: ${drill.mistakes.join(', ')}. Look from: ${drill.view}.`}</Text>
       <Text>{`Cue: “${drill.cue}” Kit: ${drill.kit.map((k) => KIT[k]).join(', ') || 'none'}. ${drill.dose.tries} tries${drill.dose.distanceM ? ` of ${drill.dose.distanceM} m` : ''}.`}</Text>
-      {drill.cautions.map((text) => <Text key={text} style={{ color: theme.colors.error }}>{text}</Text>)}
+      {drill.cautions.map((text) => (
+        <Text key={text} style={{ color: theme.colors.error }}>
+          {text}
+        </Text>
+      ))}
     </>
   );
 }

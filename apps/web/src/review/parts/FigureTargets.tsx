@@ -20,7 +20,15 @@ export function FigureTargets({ figure, box, scale, chosen, onChoose }: FigureTa
   const places = useMemo(() => {
     const found = REGIONS.flatMap((region) => {
       const at = middleOf(figure, region);
-      return at ? [{ region, x: ((at.x * scale - box.x) / box.width) * size.width, y: ((at.y * scale - box.y) / box.height) * size.height }] : [];
+      return at
+        ? [
+            {
+              region,
+              x: ((at.x * scale - box.x) / box.width) * size.width,
+              y: ((at.y * scale - box.y) / box.height) * size.height,
+            },
+          ]
+        : [];
     });
     return spread(found, size);
   }, [figure, box, scale, size]);
@@ -41,9 +49,21 @@ export function FigureTargets({ figure, box, scale, chosen, onChoose }: FigureTa
             role="button"
             aria-pressed={on}
             onPress={() => onChoose(region)}
-            style={[styles.target, { left: x - SIZE / 2, top: y - SIZE / 2 }, { borderColor: on ? theme.colors.error : theme.colors.primary }]}
+            style={[
+              styles.target,
+              { left: x - SIZE / 2, top: y - SIZE / 2 },
+              { borderColor: on ? theme.colors.error : theme.colors.primary },
+            ]}
           >
-            <View style={[styles.dot, { backgroundColor: on ? theme.colors.error : theme.colors.primary, borderColor: theme.colors.background }]} />
+            <View
+              style={[
+                styles.dot,
+                {
+                  backgroundColor: on ? theme.colors.error : theme.colors.primary,
+                  borderColor: theme.colors.background,
+                },
+              ]}
+            />
           </Pressable>
         );
       })}
@@ -90,6 +110,13 @@ function spread(places: Place[], { width, height }: { readonly width: number; re
 }
 
 const styles = StyleSheet.create({
-  target: { position: 'absolute', width: SIZE, height: SIZE, borderRadius: SIZE / 2, alignItems: 'center', justifyContent: 'center' },
+  target: {
+    position: 'absolute',
+    width: SIZE,
+    height: SIZE,
+    borderRadius: SIZE / 2,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
   dot: { width: 16, height: 16, borderRadius: 8, borderWidth: 3 },
 });

@@ -57,19 +57,36 @@ export function FigureView({ signs, view, phase, label, chosen = null, onChoose 
           </Defs>
           <Rect x={box.x} y={0} width={box.width} height={box.y + box.height} fill="url(#water)" />
           {shown.posed.rails.map((x) => (
-            <Path key={x} d={`M ${x * SCALE} -20 V ${box.y + box.height}`} stroke={theme.colors.primary} strokeDasharray="3 7" strokeWidth={2} opacity={0.6} />
+            <Path
+              key={x}
+              d={`M ${x * SCALE} -20 V ${box.y + box.height}`}
+              stroke={theme.colors.primary}
+              strokeDasharray="3 7"
+              strokeWidth={2}
+              opacity={0.6}
+            />
           ))}
           <Swimmer figure={shown.wanted} ghost chosen={null} />
           <Swimmer figure={shown.posed} ghost={false} chosen={chosen} />
           <Path d={surface(box.x, box.width)} stroke={theme.colors.primary} strokeWidth={2.5} fill="none" />
         </Svg>
       </View>
-      {onChoose ? <FigureTargets figure={shown.posed} box={box} scale={SCALE} chosen={chosen} onChoose={onChoose} /> : null}
+      {onChoose ? (
+        <FigureTargets figure={shown.posed} box={box} scale={SCALE} chosen={chosen} onChoose={onChoose} />
+      ) : null}
     </View>
   );
 }
 
-const Swimmer = memo(function Swimmer({ figure, ghost, chosen }: { readonly figure: Figure; readonly ghost: boolean; readonly chosen: Region | null }) {
+const Swimmer = memo(function Swimmer({
+  figure,
+  ghost,
+  chosen,
+}: {
+  readonly figure: Figure;
+  readonly ghost: boolean;
+  readonly chosen: Region | null;
+}) {
   const theme = useTheme();
   const far = figure.limbs.filter((limb) => limb.far);
   const near = figure.limbs.filter((limb) => !limb.far);
@@ -79,7 +96,15 @@ const Swimmer = memo(function Swimmer({ figure, ghost, chosen }: { readonly figu
     return (
       <G>
         {figure.limbs.map((limb, i) => (
-          <Path key={i} d={spine(limb)} stroke={theme.colors.primary} strokeWidth={2} strokeDasharray="2 6" strokeLinecap="round" opacity={0.75} />
+          <Path
+            key={i}
+            d={spine(limb)}
+            stroke={theme.colors.primary}
+            strokeWidth={2}
+            strokeDasharray="2 6"
+            strokeLinecap="round"
+            opacity={0.75}
+          />
         ))}
       </G>
     );
@@ -89,15 +114,32 @@ const Swimmer = memo(function Swimmer({ figure, ghost, chosen }: { readonly figu
       {far.map((limb, i) => (
         <Path key={i} d={capsule(limb)} fill={colour(limb)} />
       ))}
-      {near.filter((limb) => limb.region === 'body' || limb.region === 'legs').map((limb, i) => (
-        <Path key={i} d={capsule(limb)} fill={colour(limb)} />
-      ))}
+      {near
+        .filter((limb) => limb.region === 'body' || limb.region === 'legs')
+        .map((limb, i) => (
+          <Path key={i} d={capsule(limb)} fill={colour(limb)} />
+        ))}
       <Head head={figure.head} side={figure.rails.length === 0} chosen={chosen === 'head'} />
-      {near.filter((limb) => limb.region !== 'body' && limb.region !== 'legs').map((limb, i) => (
-        <Path key={i} d={capsule(limb)} fill={colour(limb)} stroke={limb.region === 'shoulders' ? 'none' : theme.own.waterDeep} strokeWidth={1} />
-      ))}
+      {near
+        .filter((limb) => limb.region !== 'body' && limb.region !== 'legs')
+        .map((limb, i) => (
+          <Path
+            key={i}
+            d={capsule(limb)}
+            fill={colour(limb)}
+            stroke={limb.region === 'shoulders' ? 'none' : theme.own.waterDeep}
+            strokeWidth={1}
+          />
+        ))}
       {figure.bubbles.map((bubble, i) => (
-        <Circle key={i} cx={bubble.x * SCALE} cy={bubble.y * SCALE} r={3 + (i % 3)} fill={theme.colors.background} opacity={0.85} />
+        <Circle
+          key={i}
+          cx={bubble.x * SCALE}
+          cy={bubble.y * SCALE}
+          r={3 + (i % 3)}
+          fill={theme.colors.background}
+          opacity={0.85}
+        />
       ))}
       {figure.splash.size > 0 ? <Splash at={figure.splash.at.x * SCALE} size={figure.splash.size} /> : null}
     </G>
@@ -109,7 +151,9 @@ function Head({ head, side, chosen }: { readonly head: HeadShape; readonly side:
   const [x, y, r] = [head.centre.x * SCALE, head.centre.y * SCALE, head.radius * SCALE];
   const gaze = (head.gaze * Math.PI) / 180;
   // Toward the face, in picture directions.
-  const [dx, dy] = side ? [-Math.sin(gaze - Math.PI / 2), Math.cos(gaze - Math.PI / 2)] : [Math.sin(gaze - Math.PI / 2), Math.cos(gaze - Math.PI / 2)];
+  const [dx, dy] = side
+    ? [-Math.sin(gaze - Math.PI / 2), Math.cos(gaze - Math.PI / 2)]
+    : [Math.sin(gaze - Math.PI / 2), Math.cos(gaze - Math.PI / 2)];
   const eye = r * (side ? 0.72 * (1 - head.facing) + 0.2 : 0.55);
   const skin = chosen ? theme.colors.error : theme.own.skin;
   const facing = (Math.atan2(dy, dx) * 180) / Math.PI;
@@ -117,9 +161,28 @@ function Head({ head, side, chosen }: { readonly head: HeadShape; readonly side:
     <G>
       <Ellipse cx={x} cy={y} rx={side ? r * 1.1 : r} ry={r} fill={skin} />
       {/* The cap covers the half away from the face. */}
-      <Path d={`M 0 ${-r} A ${r * 1.06} ${r} 0 0 0 0 ${r} Q ${-r * 0.4} 0 0 ${-r} Z`} transform={`translate(${x} ${y}) rotate(${facing})`} fill={theme.own.kelp} />
-      <Ellipse cx={x + dx * eye} cy={y + dy * eye} rx={r * 0.28} ry={r * 0.18} fill={theme.own.water} stroke={theme.own.skinFar} strokeWidth={1.5} />
-      {head.facing > 0.4 || !side ? <Circle cx={x + dx * r * 0.62 + (side ? -r * 0.4 : 0)} cy={y + dy * r * 0.62 + r * 0.22} r={r * 0.1} fill={theme.own.skinFar} /> : null}
+      <Path
+        d={`M 0 ${-r} A ${r * 1.06} ${r} 0 0 0 0 ${r} Q ${-r * 0.4} 0 0 ${-r} Z`}
+        transform={`translate(${x} ${y}) rotate(${facing})`}
+        fill={theme.own.kelp}
+      />
+      <Ellipse
+        cx={x + dx * eye}
+        cy={y + dy * eye}
+        rx={r * 0.28}
+        ry={r * 0.18}
+        fill={theme.own.water}
+        stroke={theme.own.skinFar}
+        strokeWidth={1.5}
+      />
+      {head.facing > 0.4 || !side ? (
+        <Circle
+          cx={x + dx * r * 0.62 + (side ? -r * 0.4 : 0)}
+          cy={y + dy * r * 0.62 + r * 0.22}
+          r={r * 0.1}
+          fill={theme.own.skinFar}
+        />
+      ) : null}
     </G>
   );
 }
@@ -130,7 +193,14 @@ function Splash({ at, size }: { readonly at: number; readonly size: number }) {
   return (
     <G>
       {drops.map((dx, i) => (
-        <Path key={dx} d={`M ${at + dx} 0 q ${dx / 3} ${-18 * size - i * 3} ${dx / 1.5} ${-30 * size - ((i * 7) % 12)}`} stroke={theme.colors.primary} strokeWidth={2.5} strokeLinecap="round" fill="none" />
+        <Path
+          key={dx}
+          d={`M ${at + dx} 0 q ${dx / 3} ${-18 * size - i * 3} ${dx / 1.5} ${-30 * size - ((i * 7) % 12)}`}
+          stroke={theme.colors.primary}
+          strokeWidth={2.5}
+          strokeLinecap="round"
+          fill="none"
+        />
       ))}
     </G>
   );
@@ -138,7 +208,14 @@ function Splash({ at, size }: { readonly at: number; readonly size: number }) {
 
 /** A tapered limb with round ends as one outline. */
 function capsule({ from, to, r0, r1 }: Limb): string {
-  const [x0, y0, x1, y1, a, b] = [from.x, from.y, to.x, to.y, r0, r1].map((v) => v * SCALE) as [number, number, number, number, number, number];
+  const [x0, y0, x1, y1, a, b] = [from.x, from.y, to.x, to.y, r0, r1].map((v) => v * SCALE) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
   const length = Math.hypot(x1 - x0, y1 - y0) || 1;
   const [nx, ny] = [-(y1 - y0) / length, (x1 - x0) / length];
   const p = (x: number, y: number) => `${x.toFixed(1)} ${y.toFixed(1)}`;

@@ -2,7 +2,8 @@ import { drillCard, KIT, type DrillId } from '@upwell/core/library';
 import { CAUSES, daysToRelook, type CauseId, type RankedCause } from '@upwell/core/review';
 import { isAtLeast, type HealthFlag, type LevelId, type StrokeModelId } from '@upwell/core/swimmers';
 import { StyleSheet, View } from 'react-native';
-import { Button, Text, TextInput } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
+import { Input } from '@/ui/Input';
 import { Card } from '@/ui/Card';
 import { Choice, FieldError } from '@/ui/Choice';
 import { addDays, dayOf, dayWord } from '@/ui/dates';
@@ -52,7 +53,9 @@ export function FocusChoice({ draft, cause, others, level, model, healthFlags, o
   const answers: readonly DrillId[] = CAUSES[cause].answers;
   const warnings = [
     ...drill.cautions,
-    ...drill.notWith.filter((flag) => healthFlags.includes(flag)).map((flag) => `Not with “${flag}”: choose another drill.`),
+    ...drill.notWith
+      .filter((flag) => healthFlags.includes(flag))
+      .map((flag) => `Not with “${flag}”: choose another drill.`),
     ...(isAtLeast(level, drill.from) ? [] : ['Above this swimmer’s level.']),
     ...(drill.contradicts.includes(model) ? ['Goes against this swimmer’s stroke model.'] : []),
   ];
@@ -61,14 +64,19 @@ export function FocusChoice({ draft, cause, others, level, model, healthFlags, o
       <Text variant="titleLarge">{CAUSES[cause].name}</Text>
       {others.length > 0 ? (
         <View style={styles.others}>
-          <Text variant="labelMedium" style={styles.label}>Or rather</Text>
+          <Text variant="labelMedium" style={styles.label}>
+            Or rather
+          </Text>
           {others.map((ranked) => (
-            <OtherCause key={ranked.cause} ranked={ranked} onChoose={() => onChange({ cause: ranked.cause, drill: null, cue: null, tries: null, relookOn: null })} />
+            <OtherCause
+              key={ranked.cause}
+              ranked={ranked}
+              onChoose={() => onChange({ cause: ranked.cause, drill: null, cue: null, tries: null, relookOn: null })}
+            />
           ))}
         </View>
       ) : null}
-      <TextInput
-        mode="outlined"
+      <Input
         label="First, what is good?"
         value={draft.good}
         onChangeText={(good) => onChange({ good })}
@@ -77,16 +85,30 @@ export function FocusChoice({ draft, cause, others, level, model, healthFlags, o
         style={styles.gap}
       />
       {errors.good ? <FieldError>{errors.good}</FieldError> : null}
-      <TextInput mode="outlined" label="Cue, said at the wall" value={focus.cue} onChangeText={(cue) => onChange({ cue })} maxLength={120} style={styles.gap} error={errors['focus.cue'] !== undefined} />
+      <Input
+        label="Cue, said at the wall"
+        value={focus.cue}
+        onChangeText={(cue) => onChange({ cue })}
+        maxLength={120}
+        style={styles.gap}
+        error={errors['focus.cue'] !== undefined}
+      />
       {errors['focus.cue'] ? <FieldError>{errors['focus.cue']}</FieldError> : null}
-      <Choice label="Drill" options={answers.map((id) => ({ value: id, label: drillCard(id).name }))} chosen={[focus.drill]} onPress={(id) => onChange({ drill: id, tries: null, relookOn: null })} />
+      <Choice
+        label="Drill"
+        options={answers.map((id) => ({ value: id, label: drillCard(id).name }))}
+        chosen={[focus.drill]}
+        onPress={(id) => onChange({ drill: id, tries: null, relookOn: null })}
+      />
       <Text>{drill.purpose}</Text>
       {drill.steps.map((text, i) => (
         <Text key={text} variant="bodySmall">{`${i + 1}. ${text}`}</Text>
       ))}
       <Text variant="bodySmall">{`Kit: ${drill.kit.map((k) => KIT[k]).join(', ') || 'none'}. Watch for: ${drill.mistakes.join(', ')}.`}</Text>
       {warnings.map((text) => (
-        <Text key={text} variant="labelMedium" style={{ color: theme.colors.error }}>{text}</Text>
+        <Text key={text} variant="labelMedium" style={{ color: theme.colors.error }}>
+          {text}
+        </Text>
       ))}
       <View style={styles.row}>
         <Stepper
@@ -101,7 +123,9 @@ export function FocusChoice({ draft, cause, others, level, model, healthFlags, o
           onLess={focus.relookOn > dayOf(new Date()) ? () => onChange({ relookOn: addDays(focus.relookOn, -1) }) : null}
           onMore={() => onChange({ relookOn: addDays(focus.relookOn, 1) })}
         />
-        <Button compact onPress={() => onChange({ relookOn: addDays(dayOf(new Date()), 21) })}>in 3 weeks</Button>
+        <Button compact onPress={() => onChange({ relookOn: addDays(dayOf(new Date()), 21) })}>
+          in 3 weeks
+        </Button>
       </View>
     </Card>
   );

@@ -1,6 +1,6 @@
 import { SIGNS, type Sighting, type SignId } from '@upwell/core/review';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { Text } from 'react-native-paper';
+import { IconButton, Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
 
 const ANSWERS: readonly { readonly value: Sighting; readonly label: string }[] = [
@@ -22,7 +22,9 @@ export function SignRow({ sign, sighting, onAnswer }: SignRowProps) {
     <View style={[styles.row, { borderBottomColor: theme.own.line }]} role="group" aria-label={SIGNS[sign].seen}>
       <View style={styles.text}>
         <Text>{SIGNS[sign].seen}</Text>
-        <Text variant="labelSmall" style={{ color: theme.colors.onSurfaceVariant }}>{viewWord(sign)}</Text>
+        <Text variant="labelSmall" style={{ color: theme.colors.onSurfaceVariant }}>
+          {viewWord(sign)}
+        </Text>
       </View>
       <View style={styles.answers}>
         {ANSWERS.map(({ value, label }) => {
@@ -34,13 +36,55 @@ export function SignRow({ sign, sighting, onAnswer }: SignRowProps) {
               aria-pressed={on}
               accessibilityLabel={`${SIGNS[sign].seen}: ${label}`}
               onPress={() => onAnswer(value)}
-              style={[styles.answer, { borderColor: on ? theme.colors.primary : theme.colors.outline, backgroundColor: on ? theme.colors.primary : 'transparent' }]}
+              style={[
+                styles.answer,
+                {
+                  borderColor: on ? theme.colors.primary : theme.colors.outline,
+                  backgroundColor: on ? theme.colors.primary : 'transparent',
+                },
+              ]}
             >
-              <Text variant="labelMedium" style={{ color: on ? theme.colors.onPrimary : theme.colors.onSurface }}>{label}</Text>
+              <Text variant="labelMedium" style={{ color: on ? theme.colors.onPrimary : theme.colors.onSurface }}>
+                {label}
+              </Text>
             </Pressable>
           );
         })}
       </View>
+    </View>
+  );
+}
+
+const MARK: Readonly<Record<Sighting, string>> = { often: '●●', sometimes: '●○', absent: '○○ not there' };
+
+interface NotedSignProps {
+  readonly sign: SignId;
+  readonly sighting: Sighting;
+  readonly onDrop: () => void;
+}
+
+/** A sign that was noted, with a way to take it back. */
+export function NotedSign({ sign, sighting, onDrop }: NotedSignProps) {
+  const theme = useTheme();
+  const absent = sighting === 'absent';
+  return (
+    <View
+      style={[
+        styles.noted,
+        {
+          borderColor: theme.colors.outline,
+          backgroundColor: absent ? 'transparent' : theme.colors.secondaryContainer,
+        },
+      ]}
+    >
+      <Text variant="labelMedium" style={styles.notedText}>{`${SIGNS[sign].seen} ${MARK[sighting]}`}</Text>
+      <IconButton
+        icon="close"
+        size={18}
+        style={styles.drop}
+        accessibilityLabel={`Take back: ${SIGNS[sign].seen}`}
+        onPress={onDrop}
+      />
     </View>
   );
 }
@@ -50,12 +94,39 @@ export function viewWord(sign: SignId): string {
   const { view } = SIGNS[sign];
   if (view === 'talk') return 'ask the swimmer';
   if (view === 'track') return 'from the track';
-  return view === 'under water' ? 'look under water' : `look from ${view === 'above' ? 'above' : `the ${view === 'behind' ? 'back' : view}`}`;
+  return view === 'under water'
+    ? 'look under water'
+    : `look from ${view === 'above' ? 'above' : `the ${view === 'behind' ? 'back' : view}`}`;
 }
 
 const styles = StyleSheet.create({
-  row: { paddingVertical: 8, borderBottomWidth: 1, flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8 },
+  noted: {
+    maxWidth: '100%',
+    borderWidth: 1,
+    borderRadius: 8,
+    paddingLeft: 12,
+    flexDirection: 'row',
+    alignItems: 'center',
+  },
+  notedText: { flexShrink: 1 },
+  drop: { margin: 0, width: 48, height: 44 },
+  row: {
+    paddingVertical: 8,
+    borderBottomWidth: 1,
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    gap: 8,
+  },
   text: { flexGrow: 1, flexBasis: 180, flexShrink: 1 },
   answers: { flexDirection: 'row', gap: 6 },
-  answer: { minHeight: 48, minWidth: 76, paddingHorizontal: 10, borderWidth: 1.5, borderRadius: 6, alignItems: 'center', justifyContent: 'center' },
+  answer: {
+    minHeight: 48,
+    minWidth: 76,
+    paddingHorizontal: 10,
+    borderWidth: 1.5,
+    borderRadius: 6,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
 });

@@ -1,8 +1,17 @@
-import { CAUSES, FOCUS_FROM, SIGNS, type Inference, type RankedCause, type Sighting, type SignId } from '@upwell/core/review';
+import {
+  CAUSES,
+  FOCUS_FROM,
+  SIGNS,
+  type Inference,
+  type RankedCause,
+  type Sighting,
+  type SignId,
+} from '@upwell/core/review';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { Button, Text } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
+import { Disclosure } from '@/ui/Disclosure';
 import { useTheme } from '@/ui/useTheme';
 import { SignRow } from './SignRow';
 
@@ -24,13 +33,20 @@ export function WhyStrip({ inference, onAnswer }: WhyStripProps) {
     <View aria-live="polite">
       <Card title="Why" strong aside={<Text variant="bodySmall">{`${forIt} for · ${against} against`}</Text>}>
         <View style={styles.line}>
-          <Text variant="titleLarge" style={styles.flex}>{CAUSES[leader.cause].name}</Text>
-          <Text variant="titleLarge" style={styles.figures}>{percent(leader.probability)}</Text>
+          <Text variant="titleLarge" style={styles.flex}>
+            {CAUSES[leader.cause].name}
+          </Text>
+          <Text variant="titleLarge" style={styles.figures}>
+            {percent(leader.probability)}
+          </Text>
         </View>
         <Bar value={leader.probability} />
         <Text style={styles.gap}>{CAUSES[leader.cause].costs}</Text>
         {runnerUp ? (
-          <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>{`then ${CAUSES[runnerUp.cause].name} ${percent(runnerUp.probability)}`}</Text>
+          <Text
+            variant="bodySmall"
+            style={{ color: theme.colors.onSurfaceVariant }}
+          >{`then ${CAUSES[runnerUp.cause].name} ${percent(runnerUp.probability)}`}</Text>
         ) : null}
         <Reasons leader={leader} inference={inference} />
         {inference.setAside.map(({ sign, reason }) => (
@@ -41,7 +57,11 @@ export function WhyStrip({ inference, onAnswer }: WhyStripProps) {
         <View style={[styles.next, { backgroundColor: theme.own.sand, borderLeftColor: theme.own.kelp }]}>
           <View style={styles.line}>
             <Text variant="labelMedium" style={styles.flex}>
-              {ask.upstream ? `Look first, it may come from: ${CAUSES[ask.upstream].name}` : focus ? 'To be surer, look next' : 'Look next'}
+              {ask.upstream
+                ? `Look first, it may come from: ${CAUSES[ask.upstream].name}`
+                : focus
+                  ? 'To be surer, look next'
+                  : 'Look next'}
             </Text>
             <Text variant="labelMedium">{`${ask.gainBits.toFixed(2)} bit`}</Text>
           </View>
@@ -60,16 +80,22 @@ function Reasons({ leader, inference }: { readonly leader: RankedCause; readonly
   const most = Math.max(...leader.reasons.map((r) => Math.abs(r.weight)), 1);
   return (
     <View>
-      <Button compact onPress={() => setOpen(!open)} icon={open ? 'chevron-up' : 'chevron-down'} aria-expanded={open} style={styles.start}>
-        {open ? 'Hide the reasons' : 'Show the reasons'}
-      </Button>
+      <Disclosure label={open ? 'Hide the reasons' : 'Show the reasons'} open={open} onPress={() => setOpen(!open)} />
       {open ? (
         <View style={styles.reasons}>
           {leader.reasons.map(({ sign, weight }) => (
             <View key={sign} style={styles.line}>
               <View style={styles.flex}>
                 <Text variant="bodySmall">{SIGNS[sign].seen}</Text>
-                <View style={[styles.weight, { width: `${Math.round((Math.abs(weight) / most) * 100)}%`, backgroundColor: weight > 0 ? theme.colors.primary : theme.colors.error }]} />
+                <View
+                  style={[
+                    styles.weight,
+                    {
+                      width: `${Math.round((Math.abs(weight) / most) * 100)}%`,
+                      backgroundColor: weight > 0 ? theme.colors.primary : theme.colors.error,
+                    },
+                  ]}
+                />
               </View>
               <Text variant="labelMedium">{weight > 0 ? 'for' : 'against'}</Text>
             </View>
@@ -118,7 +144,6 @@ const styles = StyleSheet.create({
   fill: { height: 10, borderRadius: 5 },
   mark: { position: 'absolute', top: -3, width: 3, height: 16 },
   gap: { marginBottom: 4 },
-  start: { alignSelf: 'flex-start', marginLeft: -8 },
   reasons: { gap: 8 },
   weight: { height: 5, borderRadius: 3, marginTop: 2 },
   next: { borderLeftWidth: 6, borderRadius: 4, padding: 12, marginBottom: 12 },

@@ -1,12 +1,22 @@
 import { signsAt, type Region } from '@upwell/core/figure';
-import { CAUSES, SIGNS, signsFor, STROKES, type CauseId, type Circumstances, type Sighting, type SignId, type Stroke } from '@upwell/core/review';
+import {
+  CAUSES,
+  SIGNS,
+  signsFor,
+  STROKES,
+  type CauseId,
+  type Circumstances,
+  type Sighting,
+  type SignId,
+  type Stroke,
+} from '@upwell/core/review';
 import { CAUTION } from '@upwell/core/safety';
 import { LEVEL, STROKE_MODEL } from '@upwell/core/swimmers';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
-import { Button, Chip, SegmentedButtons, Text } from 'react-native-paper';
+import { Button, SegmentedButtons, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { fieldMessages, sentence } from '@/api/problem';
 import { useDraft } from '@/state/hooks';
@@ -21,7 +31,7 @@ import { useOutcomesQuery, useSaveReviewMutation } from '../api';
 import { newReviewDraft, withSign, withUndo, type ReviewDraft } from '../draft';
 import { FigureView, type FigureSide } from '../parts/FigureView';
 import { chosenFocus, FocusChoice } from '../parts/FocusChoice';
-import { SignRow } from '../parts/SignRow';
+import { NotedSign, SignRow } from '../parts/SignRow';
 import { WhyStrip } from '../parts/WhyStrip';
 import { useInference } from '../useInference';
 
@@ -36,7 +46,12 @@ export function ReviewScreen() {
   );
 }
 
-const STROKE_WORD: Readonly<Record<Stroke, string>> = { 'front-crawl': 'Crawl', breaststroke: 'Breast', turn: 'Turns', 'open-water': 'Outside' };
+const STROKE_WORD: Readonly<Record<Stroke, string>> = {
+  'front-crawl': 'Crawl',
+  breaststroke: 'Breast',
+  turn: 'Turns',
+  'open-water': 'Outside',
+};
 
 function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
   const router = useRouter();
@@ -46,6 +61,7 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
   const [draft, setDraft, dropDraft] = useDraft<ReviewDraft>(`review:${swimmer.id}`, first);
   const [view, setView] = useState<FigureSide>('side');
   const [region, setRegion] = useState<Region | null>(null);
+  const [asked, setAsked] = useState(false);
   const [save, { error, isLoading }] = useSaveReviewMutation();
   const { data: past } = useOutcomesQuery(swimmer.level);
 
@@ -57,13 +73,19 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
   };
   const inference = useInference({ stroke: draft.stroke, model, level, signs: draft.signs }, circumstances);
 
-  const seen = useMemo(() => (Object.keys(draft.signs) as SignId[]).filter((sign) => draft.signs[sign] !== 'absent'), [draft.signs]);
+  const seen = useMemo(
+    () => (Object.keys(draft.signs) as SignId[]).filter((sign) => draft.signs[sign] !== 'absent'),
+    [draft.signs],
+  );
   const listed = useMemo(() => signsFor(draft.stroke), [draft.stroke]);
   const noted = Object.keys(draft.signs) as SignId[];
   const cause = draft.cause ?? inference?.focus ?? null;
+  const nothingGood = draft.good.trim() === '';
   const answer = (sign: SignId, sighting: Sighting) => setDraft((now) => withSign(now, sign, sighting));
 
   const submit = async (chosen: CauseId): Promise<void> => {
+    setAsked(true);
+    if (nothingGood) return;
     const result = await save({
       id: draft.id,
       body: {
@@ -96,13 +118,17 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
           phase={null}
           chosen={region}
           onChoose={(next) => setRegion(region === next ? null : next)}
-          label={seen.length > 0 ? `The swimmer as seen: ${seen.map((s) => SIGNS[s].seen).join(', ')}` : 'The wanted line. Tap a part of the body and say what you see.'}
+          label={
+            seen.length > 0
+              ? `The swimmer as seen: ${seen.map((s) => SIGNS[s].seen).join(', ')}`
+              : 'The wanted line. Tap a part of the body and say what you see.'
+          }
         />
       </View>
       <View style={styles.views}>
         <SegmentedButtons
           value={view}
-          onValueChange={(value) => setView(value as FigureSide)}
+          onValueChange={(value) => setView(value)}
           buttons={[
             { value: 'side', label: 'Side' },
             { value: 'front', label: 'Front' },
@@ -115,17 +141,12 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
       </View>
       <View style={styles.chips}>
         {noted.map((sign) => (
-          <Chip
+          <NotedSign
             key={sign}
-            mode={draft.signs[sign] === 'absent' ? 'outlined' : 'flat'}
-            style={styles.seen}
-            textStyle={styles.seenText}
-            closeIcon="close"
-            closeIconAccessibilityLabel={`Take back: ${SIGNS[sign].seen}`}
-            onClose={() => answer(sign, draft.signs[sign]!)}
-          >
-            {`${SIGNS[sign].seen}${draft.signs[sign] === 'often' ? ' ●●' : draft.signs[sign] === 'sometimes' ? ' ●' : ': looked, not there'}`}
-          </Chip>
+            sign={sign}
+            sighting={draft.signs[sign]!}
+            onDrop={() => answer(sign, draft.signs[sign]!)}
+          />
         ))}
       </View>
     </View>
@@ -133,7 +154,14 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
 
   const shownSigns = region ? signsAt(region, listed) : [];
   const signs = region ? (
-    <Card title={`Seen at the ${region}?`} aside={<Button compact onPress={() => setRegion(null)}>Close</Button>}>
+    <Card
+      title={`Seen at the ${region}?`}
+      aside={
+        <Button compact onPress={() => setRegion(null)}>
+          Close
+        </Button>
+      }
+    >
       {shownSigns.length === 0 ? <Text>Nothing is listed here for this stroke.</Text> : null}
       {shownSigns.map((sign) => (
         <SignRow key={sign} sign={sign} sighting={draft.signs[sign]} onAnswer={(sighting) => answer(sign, sighting)} />
@@ -145,7 +173,13 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
 
   const why = (
     <View>
-      {inference ? noted.length > 0 ? <WhyStrip inference={inference} onAnswer={answer} /> : null : <Loading label="Working out the causes" />}
+      {inference ? (
+        noted.length > 0 ? (
+          <WhyStrip inference={inference} onAnswer={answer} />
+        ) : null
+      ) : (
+        <Loading label="Working out the causes" />
+      )}
       {inference && cause ? (
         <FocusChoice
           draft={draft}
@@ -155,19 +189,26 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
           model={model}
           healthFlags={swimmer.healthFlags}
           onChange={(change) => setDraft((now) => ({ ...now, ...change, writeId: v7() }))}
-          errors={error ? fieldMessages(error) : {}}
+          errors={{ ...(error ? fieldMessages(error) : {}), ...(asked && nothingGood ? { good: NOTHING_GOOD } : {}) }}
         />
       ) : null}
       {inference && !cause && noted.length > 0 ? (
         <View style={styles.chips}>
           <Text variant="bodySmall">Not sure enough for a focus. Look at one more thing, or choose yourself:</Text>
-          {inference.ranking.filter((r) => r.probability > 0.1).slice(0, 3).map((r) => (
-            <Button key={r.cause} mode="outlined" onPress={() => setDraft((now) => ({ ...now, cause: r.cause }))}>{CAUSES[r.cause].name}</Button>
-          ))}
+          {inference.ranking
+            .filter((r) => r.probability > 0.1)
+            .slice(0, 3)
+            .map((r) => (
+              <Button key={r.cause} mode="outlined" onPress={() => setDraft((now) => ({ ...now, cause: r.cause }))}>
+                {CAUSES[r.cause].name}
+              </Button>
+            ))}
         </View>
       ) : null}
       {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
-      <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>{CAUTION}</Text>
+      <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+        {CAUTION}
+      </Text>
     </View>
   );
 
@@ -179,16 +220,27 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
       back={`/swimmers/${swimmer.id}`}
       footer={
         cause ? (
-          <Button mode="contained" icon="check" loading={isLoading} disabled={isLoading} contentStyle={styles.tall} onPress={() => void submit(cause)}>
-            {`Make it the focus: ${CAUSES[cause].name}`}
+          <Button
+            mode="contained"
+            icon="check"
+            disabled={isLoading}
+            contentStyle={styles.tall}
+            onPress={() => void submit(cause)}
+          >
+            {isLoading ? 'Saving…' : `Make it the focus: ${CAUSES[cause].name}`}
           </Button>
         ) : null
       }
     >
       <SegmentedButtons
         value={draft.stroke}
-        onValueChange={(value) => setDraft((now) => ({ ...now, stroke: value as Stroke, cause: null, drill: null, cue: null }))}
-        buttons={STROKES.map((value) => ({ value, label: STROKE_WORD[value], labelStyle: styles.label, accessibilityLabel: `Review ${STROKE_WORD[value]}` }))}
+        onValueChange={(value) => setDraft((now) => ({ ...now, stroke: value, cause: null, drill: null, cue: null }))}
+        buttons={STROKES.map((value) => ({
+          value,
+          label: STROKE_WORD[value],
+          labelStyle: styles.label,
+          accessibilityLabel: `Review ${STROKE_WORD[value]}`,
+        }))}
         style={styles.strokes}
       />
       <View style={wide ? styles.columns : undefined}>
@@ -201,6 +253,8 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
     </Screen>
   );
 }
+
+const NOTHING_GOOD = 'Say one thing that is good first.';
 
 /** Causes that ended "same" or "worse" twice for this swimmer. */
 function failedTwice(swimmer: SwimmerPage): CauseId[] {
@@ -218,8 +272,6 @@ const styles = StyleSheet.create({
   views: { flexDirection: 'row', gap: 8, marginVertical: 8, alignItems: 'center' },
   flex: { flex: 1 },
   chips: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginBottom: 10, alignItems: 'center' },
-  seen: { maxWidth: '100%' },
-  seenText: { flexShrink: 1, fontSize: 14 },
   columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
   column: { flex: 1 },
   below: { marginTop: 12 },

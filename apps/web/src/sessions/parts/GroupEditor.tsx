@@ -49,13 +49,25 @@ export function GroupEditor({ plan, group, onChange }: GroupEditorProps) {
   );
 }
 
-function BlockSection({ block, seconds, plan, children }: { readonly block: Block; readonly seconds: number; readonly plan: SessionPlan; readonly children: ReactNode }) {
+function BlockSection({
+  block,
+  seconds,
+  plan,
+  children,
+}: {
+  readonly block: Block;
+  readonly seconds: number;
+  readonly plan: SessionPlan;
+  readonly children: ReactNode;
+}) {
   const theme = useTheme();
   const lengths = blockLengths(block);
   return (
     <View style={styles.block} role="group" aria-label={BLOCK_NAME[block.kind]}>
       <View style={[styles.blockHead, { borderBottomColor: theme.own.line }]}>
-        <Text variant="titleSmall" role="heading" aria-level={3}>{BLOCK_NAME[block.kind]}</Text>
+        <Text variant="titleSmall" role="heading" aria-level={3}>
+          {BLOCK_NAME[block.kind]}
+        </Text>
         <Text variant="labelMedium" style={styles.figures}>
           {`${lengths > 0 ? `${distanceWord(plan.pool, lengths)} · ` : ''}${formatTime(seconds)}`}
         </Text>
@@ -87,7 +99,15 @@ function Items({ items, plan, group, open, onOpen, onChange }: ItemsProps) {
             <Items items={item.items} plan={plan} group={group} open={open} onOpen={onOpen} onChange={onChange} />
           </View>
         ) : (
-          <SetLine key={item.id} set={item} plan={plan} group={group} open={open === item.id} onOpen={() => onOpen(open === item.id ? null : item.id)} onChange={onChange} />
+          <SetLine
+            key={item.id}
+            set={item}
+            plan={plan}
+            group={group}
+            open={open === item.id}
+            onOpen={() => onOpen(open === item.id ? null : item.id)}
+            onChange={onChange}
+          />
         ),
       )}
     </>
@@ -117,19 +137,33 @@ function SetLine({ set, plan, group, open, onOpen, onChange }: SetLineProps) {
   ];
   return (
     <View>
-      <Pressable role="button" aria-expanded={open} accessibilityLabel={`Change ${describeSet(set, pool)}`} onPress={onOpen} style={[styles.set, { borderBottomColor: theme.own.line }]}>
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        onPress={onOpen}
+        style={[styles.set, { borderBottomColor: theme.own.line }]}
+      >
         <Text variant="titleSmall">{describeSet(set, pool)}</Text>
-        <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>{details.filter(Boolean).join(' · ')}</Text>
+        <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+          {details.filter(Boolean).join(' · ')}
+        </Text>
       </Pressable>
       {open ? (
         <View style={styles.edit}>
           <View style={styles.row}>
-            <Stepper label="reps" value={String(set.reps)} onLess={set.reps > 1 ? () => change({ reps: set.reps - 1 }) : null} onMore={set.reps < 200 ? () => change({ reps: set.reps + 1 }) : null} />
+            <Stepper
+              label="reps"
+              value={String(set.reps)}
+              onLess={set.reps > 1 ? () => change({ reps: set.reps - 1 }) : null}
+              onMore={set.reps < 200 ? () => change({ reps: set.reps + 1 }) : null}
+            />
             <Stepper
               label={pool.unit === 'yd' ? 'yards each' : 'metres each'}
               value={String(poolDistance(pool, set.lengths))}
               onLess={set.lengths > 0.5 ? () => change({ lengths: set.lengths - step }) : null}
-              onMore={set.lengths < 400 ? () => change({ lengths: set.lengths < 1 ? 1 : Math.floor(set.lengths) + 1 }) : null}
+              onMore={
+                set.lengths < 400 ? () => change({ lengths: set.lengths < 1 ? 1 : Math.floor(set.lengths) + 1 }) : null
+              }
             />
             <Stepper
               label={set.timing.kind === 'rest' ? 'seconds rest' : 'seconds send-off'}
@@ -139,13 +173,25 @@ function SetLine({ set, plan, group, open, onOpen, onChange }: SetLineProps) {
             />
           </View>
           {set.drill ? null : (
-            <Choice label="Effort" options={EFFORTS.map((e) => ({ value: String(e), label: effortWord(e) }))} chosen={[String(set.effort)]} onPress={(value) => change({ effort: Number(value) })} />
+            <Choice
+              label="Effort"
+              options={EFFORTS.map((e) => ({ value: String(e), label: effortWord(e) }))}
+              chosen={[String(set.effort)]}
+              onPress={(value) => change({ effort: Number(value) })}
+            />
           )}
           <Choice
             label="Breathing"
-            options={[{ value: '0', label: 'free' }, ...[2, 3, 4, 5].map((k) => ({ value: String(k), label: `every ${k}` }))]}
+            options={[
+              { value: '0', label: 'free' },
+              ...[2, 3, 4, 5].map((k) => ({ value: String(k), label: `every ${k}` })),
+            ]}
             chosen={[set.breathing.kind === 'free' ? '0' : String(set.breathing.strokes)]}
-            onPress={(value) => change({ breathing: value === '0' ? { kind: 'free' } : { kind: 'every', strokes: Number(value), side: 'right' } })}
+            onPress={(value) =>
+              change({
+                breathing: value === '0' ? { kind: 'free' } : { kind: 'every', strokes: Number(value), side: 'right' },
+              })
+            }
           />
           <Button icon="trash-can-outline" onPress={() => onChange(removeSet(plan, set.id))} style={styles.start}>
             Take this set out

@@ -1,4 +1,14 @@
-import { BLOCK_NAME, describeSet, groupClock, groupTotals, type BlockClock, type GroupClock, type GroupPlan, type Item, type SessionPlan } from '@upwell/core/sessions';
+import {
+  BLOCK_NAME,
+  describeSet,
+  groupClock,
+  groupTotals,
+  type BlockClock,
+  type GroupClock,
+  type GroupPlan,
+  type Item,
+  type SessionPlan,
+} from '@upwell/core/sessions';
 import { poolDistance, type Pool } from '@upwell/core/units';
 import { useMemo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -31,7 +41,11 @@ export function LevelSheet({ plan, selected, onSelect }: LevelSheetProps) {
     <View style={styles.sheet}>
       <View style={[styles.axis, { height: longest * scale }]} aria-hidden>
         {marks.map((minute) => (
-          <Text key={minute} variant="labelSmall" style={[styles.mark, { top: minute * 60 * scale - 8, color: theme.colors.onSurfaceVariant }]}>
+          <Text
+            key={minute}
+            variant="labelSmall"
+            style={[styles.mark, { top: minute * 60 * scale - 8, color: theme.colors.onSurfaceVariant }]}
+          >
             {`${minute}′`}
           </Text>
         ))}
@@ -67,29 +81,57 @@ function Column({ group, pool, clock, scale, wide, on, onPress }: ColumnProps) {
   const { lengths } = groupTotals(group, pool);
   const total = `${poolDistance(pool, lengths).toLocaleString()} ${pool.unit}`;
   return (
-    <Pressable
-      role="button"
-      aria-pressed={on}
-      accessibilityLabel={`${group.name}, ${total}, ${Math.round(clock.totalS / 60)} minutes. Open to change.`}
-      onPress={onPress}
-      style={styles.column}
-    >
-      <View style={[styles.columnHead, { borderBottomColor: on ? theme.colors.primary : theme.colors.onBackground }, on ? styles.thick : null]}>
-        <Text variant="titleMedium" numberOfLines={1}>{group.name}</Text>
-        <Text variant={wide ? 'titleLarge' : 'titleMedium'} style={styles.figures}>{total}</Text>
-      </View>
-      {clock.blocks.map((block) => (
-        <BlockBox key={block.block.id} block={block} pool={pool} height={(block.endS - block.startS) * scale} wide={wide} />
-      ))}
-    </Pressable>
+    <View style={styles.column}>
+      <Pressable
+        role="button"
+        aria-pressed={on}
+        onPress={onPress}
+        style={[
+          styles.columnHead,
+          { borderBottomColor: on ? theme.colors.primary : theme.colors.onBackground },
+          on ? styles.thick : null,
+        ]}
+      >
+        <Text variant="titleMedium" numberOfLines={1}>
+          {group.name}
+        </Text>
+        <Text variant={wide ? 'titleLarge' : 'titleMedium'} style={styles.figures}>
+          {total}
+        </Text>
+      </Pressable>
+      {/* A tap anywhere on the column opens it too; the keyboard has the head. */}
+      <Pressable onPress={onPress} tabIndex={-1}>
+        {clock.blocks.map((block) => (
+          <BlockBox
+            key={block.block.id}
+            block={block}
+            pool={pool}
+            height={(block.endS - block.startS) * scale}
+            wide={wide}
+          />
+        ))}
+      </Pressable>
+    </View>
   );
 }
 
-function BlockBox({ block, pool, height, wide }: { readonly block: BlockClock; readonly pool: Pool; readonly height: number; readonly wide: boolean }) {
+function BlockBox({
+  block,
+  pool,
+  height,
+  wide,
+}: {
+  readonly block: BlockClock;
+  readonly pool: Pool;
+  readonly height: number;
+  readonly wide: boolean;
+}) {
   const theme = useTheme();
   const efforts = block.slots.filter((s) => !s.set.drill).map((s) => s.set.effort);
   const land = block.block.kind === 'land';
-  const tint = land ? { background: theme.own.sand, text: theme.colors.onSurface } : effortTint(Math.max(0.6, ...efforts), theme.own);
+  const tint = land
+    ? { background: theme.own.sand, text: theme.colors.onSurface }
+    : effortTint(Math.max(0.6, ...efforts), theme.own);
   const minutes = `${Math.round((block.endS - block.startS) / 60)}′`;
   const lines = Math.max(0, Math.floor((height - 28) / 19));
   const ticked = block.slots.some((s) => s.set.breathing.kind === 'every');
@@ -100,8 +142,18 @@ function BlockBox({ block, pool, height, wide }: { readonly block: BlockClock; r
       {ticked || looked ? <Ticks height={height - 2} colour={tint.text} looks={looked} /> : null}
       {height > 20 ? (
         <View style={wide ? styles.blockHead : null}>
-          <Text variant={wide ? 'labelMedium' : 'labelSmall'} numberOfLines={1} style={[wide ? styles.flex : null, { color: tint.text }]}>{BLOCK_NAME[block.block.kind]}</Text>
-          {wide || lines > 0 ? <Text variant="labelMedium" style={{ color: tint.text }}>{minutes}</Text> : null}
+          <Text
+            variant={wide ? 'labelMedium' : 'labelSmall'}
+            numberOfLines={1}
+            style={[wide ? styles.flex : null, { color: tint.text }]}
+          >
+            {BLOCK_NAME[block.block.kind]}
+          </Text>
+          {wide || lines > 0 ? (
+            <Text variant="labelMedium" style={{ color: tint.text }}>
+              {minutes}
+            </Text>
+          ) : null}
         </View>
       ) : null}
       {lines > 0 && !land && wide ? (
@@ -116,7 +168,9 @@ function BlockBox({ block, pool, height, wide }: { readonly block: BlockClock; r
 /** Items in one line, rounds in brackets. */
 export function itemsInWords(items: readonly Item[], pool: Pool): string {
   return items
-    .map((item) => (item.kind === 'swim' ? describeSet(item, pool) : `${item.rounds} × (${itemsInWords(item.items, pool)})`))
+    .map((item) =>
+      item.kind === 'swim' ? describeSet(item, pool) : `${item.rounds} × (${itemsInWords(item.items, pool)})`,
+    )
     .join(' · ');
 }
 
@@ -134,13 +188,27 @@ function Hatch({ colour }: { readonly colour: string }) {
 }
 
 /** Ticks along the edge: short for counted breaths, long for looks. */
-function Ticks({ height, colour, looks }: { readonly height: number; readonly colour: string; readonly looks: boolean }) {
+function Ticks({
+  height,
+  colour,
+  looks,
+}: {
+  readonly height: number;
+  readonly colour: string;
+  readonly looks: boolean;
+}) {
   const count = Math.floor(height / 9);
   return (
     <View style={styles.ticks} aria-hidden>
       <Svg width={10} height={height}>
         {Array.from({ length: count }, (_, i) => (
-          <Path key={i} d={`M ${looks && i % 3 === 0 ? 0 : 4} ${i * 9 + 5} H 10`} stroke={colour} strokeWidth={1.4} opacity={0.75} />
+          <Path
+            key={i}
+            d={`M ${looks && i % 3 === 0 ? 0 : 4} ${i * 9 + 5} H 10`}
+            stroke={colour}
+            strokeWidth={1.4}
+            opacity={0.75}
+          />
         ))}
       </Svg>
     </View>

@@ -8,23 +8,39 @@ import { clockAfter } from '@/ui/dates';
 import { useTheme } from '@/ui/useTheme';
 
 /** The truth about a plan: when everybody is out, breaths per side, load, kit, and what is broken. */
-export function PlanTruth({ plan, startTime, notes = [] }: { readonly plan: SessionPlan; readonly startTime: string; readonly notes?: readonly string[] }) {
+export function PlanTruth({
+  plan,
+  startTime,
+  notes = [],
+}: {
+  readonly plan: SessionPlan;
+  readonly startTime: string;
+  readonly notes?: readonly string[];
+}) {
   const theme = useTheme();
   const check = useMemo(() => checkPlan(plan), [plan]);
   const totals = useMemo(() => plan.groups.map((group) => groupTotals(group, plan.pool)), [plan]);
   const last = Math.max(...check.finishes.map((f) => f.endS));
   const kit = [...new Set(totals.flatMap((t) => t.kit))];
   return (
-    <Card title={`All out at ${clockAfter(startTime, last)}`} strong aside={<Text variant="bodySmall">{`${Math.round(check.spreadS)} s apart`}</Text>}>
+    <Card
+      title={`All out at ${clockAfter(startTime, last)}`}
+      strong
+      aside={<Text variant="bodySmall">{`${Math.round(check.spreadS)} s apart`}</Text>}
+    >
       {check.problems.map((problem) => (
-        <Text key={problem} role="alert" variant="labelMedium" style={{ color: theme.colors.error }}>{problem}</Text>
+        <Text key={problem} role="alert" variant="labelMedium" style={{ color: theme.colors.error }}>
+          {problem}
+        </Text>
       ))}
       {plan.groups.map((group, i) => {
         const { breaths, load, looks } = totals[i]!;
         const counted = breaths.left + breaths.right;
         return (
           <View key={group.id} style={[styles.line, { borderTopColor: theme.own.line }]}>
-            <Text variant="labelMedium" style={styles.name}>{group.name}</Text>
+            <Text variant="labelMedium" style={styles.name}>
+              {group.name}
+            </Text>
             <Text variant="bodySmall" style={styles.flex}>
               {[
                 `${group.swimmers} swimmers`,
@@ -38,9 +54,14 @@ export function PlanTruth({ plan, startTime, notes = [] }: { readonly plan: Sess
           </View>
         );
       })}
-      <Text variant="bodySmall" style={styles.top}>{`Kit: ${kit.length > 0 ? kit.map((k) => KIT[k]).join(', ') : 'none'}`}</Text>
+      <Text
+        variant="bodySmall"
+        style={styles.top}
+      >{`Kit: ${kit.length > 0 ? kit.map((k) => KIT[k]).join(', ') : 'none'}`}</Text>
       {notes.map((note) => (
-        <Text key={note} variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>{note}</Text>
+        <Text key={note} variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+          {note}
+        </Text>
       ))}
     </Card>
   );

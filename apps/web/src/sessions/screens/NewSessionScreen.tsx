@@ -1,19 +1,22 @@
 import type { SessionProposal } from '@upwell/contract/sessions';
-import { CAUSE_IDS, CAUSES, STAGES, type CauseId } from '@upwell/core/review';
+import { CAUSE_IDS, CAUSES, STAGES } from '@upwell/core/review';
 import { SESSION_KINDS, type SessionPlan } from '@upwell/core/sessions';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
-import { Button, Chip, ProgressBar, SegmentedButtons, Text, TextInput } from 'react-native-paper';
+import { Button, ProgressBar, SegmentedButtons, Text } from 'react-native-paper';
+import { Input } from '@/ui/Input';
 import { sentence } from '@/api/problem';
 import { useDraft } from '@/state/hooks';
 import { useSquadsQuery } from '@/swimmers/api';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { addDays, dayOf, dayWord } from '@/ui/dates';
+import { Disclosure } from '@/ui/Disclosure';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { Stepper } from '@/ui/Stepper';
+import { Toggle } from '@/ui/Toggle';
 import { useWide } from '@/ui/useWide';
 import { useProposalQuery, useSaveSessionMutation } from '../api';
 import { LevelSheet } from '../parts/LevelSheet';
@@ -30,7 +33,11 @@ export function NewSessionScreen() {
   const [first] = useState(() => newWish(new Date()));
   const [wish, setWish, dropWish] = useDraft<Wish>('session:new', first);
   const { data: squads } = useSquadsQuery();
-  const { data: proposal, error: proposalError, refetch } = useProposalQuery({ squadIds: wish.squadIds, date: wish.date });
+  const {
+    data: proposal,
+    error: proposalError,
+    refetch,
+  } = useProposalQuery({ squadIds: wish.squadIds, date: wish.date });
   const [save, { error, isLoading }] = useSaveSessionMutation();
 
   const request = proposal ? requestOf(wish, proposal) : null;
@@ -39,10 +46,19 @@ export function NewSessionScreen() {
   const change = (patch: Partial<Wish>) => setWish((now) => ({ ...now, ...patch }));
 
   const store = async (kept: SessionPlan): Promise<void> => {
-    const squadIds = wish.squadIds.length > 0 ? wish.squadIds : (squads ?? []).filter((s) => !s.archived).map((s) => s.id);
+    const squadIds =
+      wish.squadIds.length > 0 ? wish.squadIds : (squads ?? []).filter((s) => !s.archived).map((s) => s.id);
     const answer = await save({
       id: wish.id,
-      body: { title: CAUSES[kept.theme].cue.replace(/\.$/, ''), date: wish.date, startTime: wish.startTime, squadIds, plan: kept, version: 0, writeId: wish.writeId },
+      body: {
+        title: CAUSES[kept.theme].cue.replace(/\.$/, ''),
+        date: wish.date,
+        startTime: wish.startTime,
+        squadIds,
+        plan: kept,
+        version: 0,
+        writeId: wish.writeId,
+      },
     });
     if ('error' in answer && answer.error) return;
     dropWish();
@@ -53,7 +69,9 @@ export function NewSessionScreen() {
     <View>
       {proposalError ? <Failure error={proposalError} retry={() => void refetch()} /> : null}
       {!proposal && !proposalError ? <Loading label="Looking at who comes" /> : null}
-      <View style={styles.progress}>{building ? <ProgressBar indeterminate aria-label="Building the session" /> : null}</View>
+      <View style={styles.progress}>
+        {building ? <ProgressBar indeterminate aria-label="Building the session" /> : null}
+      </View>
       {typeof request === 'string' ? <Empty title="Not yet">{request}</Empty> : null}
       {result?.kind === 'clash' && !building
         ? result.clashes.map((clash) => (
@@ -81,8 +99,15 @@ export function NewSessionScreen() {
           <Button mode="outlined" icon="dice-multiple" disabled={!plan} onPress={() => change({ seed: wish.seed + 1 })}>
             Another one
           </Button>
-          <Button mode="contained" icon="check" disabled={!plan || building || isLoading} loading={isLoading} onPress={() => plan && void store(plan)} style={styles.flex} contentStyle={styles.tall}>
-            Keep it
+          <Button
+            mode="contained"
+            icon="check"
+            disabled={!plan || building || isLoading}
+            onPress={() => plan && void store(plan)}
+            style={styles.flex}
+            contentStyle={styles.tall}
+          >
+            {isLoading ? 'Saving…' : 'Keep it'}
           </Button>
         </View>
       }
@@ -94,15 +119,36 @@ export function NewSessionScreen() {
           <Card title="Who comes">
             <Choice
               label="Squads"
-              options={[{ value: '', label: 'Everybody I coach' }, ...(squads ?? []).filter((s) => !s.archived).map((s) => ({ value: s.id, label: `${s.name} (${s.swimmers})` }))]}
+              options={[
+                { value: '', label: 'Everybody I coach' },
+                ...(squads ?? [])
+                  .filter((s) => !s.archived)
+                  .map((s) => ({ value: s.id, label: `${s.name} (${s.swimmers})` })),
+              ]}
               chosen={wish.squadIds.length > 0 ? wish.squadIds : ['']}
-              onPress={(id) => change({ squadIds: id === '' ? [] : wish.squadIds.includes(id) ? wish.squadIds.filter((s) => s !== id) : [...wish.squadIds, id], leftOut: [] })}
+              onPress={(id) =>
+                change({
+                  squadIds:
+                    id === ''
+                      ? []
+                      : wish.squadIds.includes(id)
+                        ? wish.squadIds.filter((s) => s !== id)
+                        : [...wish.squadIds, id],
+                  leftOut: [],
+                })
+              }
             />
             <Choice
               label="Levels"
               options={(proposal?.groups ?? []).map((g) => ({ value: g.level, label: `${g.name} (${g.swimmers})` }))}
               chosen={(proposal?.groups ?? []).map((g) => g.level).filter((l) => !wish.leftOut.includes(l))}
-              onPress={(level) => change({ leftOut: wish.leftOut.includes(level) ? wish.leftOut.filter((l) => l !== level) : [...wish.leftOut, level] })}
+              onPress={(level) =>
+                change({
+                  leftOut: wish.leftOut.includes(level)
+                    ? wish.leftOut.filter((l) => l !== level)
+                    : [...wish.leftOut, level],
+                })
+              }
             />
           </Card>
           <TimeAndPoolCard wish={wish} change={change} />
@@ -126,17 +172,27 @@ function ThemeCard({ wish, proposal, change }: PartProps & { readonly proposal: 
   const wanted = search.trim().toLowerCase();
   const shown = CAUSE_IDS.filter((id) => `${CAUSES[id].name} ${CAUSES[id].stage}`.includes(wanted));
   return (
-    <Card title="Theme" aside={<Button compact aria-expanded={all} onPress={() => setAll(!all)}>{all ? 'Fewer' : 'All themes'}</Button>}>
+    <Card
+      title="Theme"
+      aside={<Disclosure label={all ? 'Fewer' : 'All themes'} open={all} onPress={() => setAll(!all)} />}
+    >
       <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={styles.scroll}>
-        {theme && !themes.some((t) => t.cause === theme) ? <ThemeChip cause={theme} label={CAUSES[theme].name} on press={() => undefined} /> : null}
+        {theme && !themes.some((t) => t.cause === theme) ? (
+          <Toggle label={CAUSES[theme].name} on onPress={() => undefined} />
+        ) : null}
         {themes.map(({ cause, swimmers }) => (
-          <ThemeChip key={cause} cause={cause} label={`${CAUSES[cause].name} · ${swimmers} of ${proposal?.swimmers ?? 0}`} on={theme === cause} press={() => change({ theme: cause })} />
+          <Toggle
+            key={cause}
+            label={`${CAUSES[cause].name} · ${swimmers} of ${proposal?.swimmers ?? 0}`}
+            on={theme === cause}
+            onPress={() => change({ theme: cause })}
+          />
         ))}
       </ScrollView>
       {theme ? <Text variant="bodySmall">{CAUSES[theme].costs}</Text> : null}
       {all ? (
         <View>
-          <TextInput mode="outlined" dense label="Find a theme" value={search} onChangeText={setSearch} style={styles.gap} />
+          <Input dense label="Find a theme" value={search} onChangeText={setSearch} style={styles.gap} />
           {STAGES.map((stage) => {
             const here = shown.filter((id) => CAUSES[id].stage === stage);
             return here.length === 0 ? null : (
@@ -144,7 +200,7 @@ function ThemeCard({ wish, proposal, change }: PartProps & { readonly proposal: 
                 <Text variant="labelMedium">{stage}</Text>
                 <View style={styles.chips}>
                   {here.map((id) => (
-                    <ThemeChip key={id} cause={id} label={CAUSES[id].name} on={theme === id} press={() => change({ theme: id })} />
+                    <Toggle key={id} label={CAUSES[id].name} on={theme === id} onPress={() => change({ theme: id })} />
                   ))}
                 </View>
               </View>
@@ -154,19 +210,11 @@ function ThemeCard({ wish, proposal, change }: PartProps & { readonly proposal: 
       ) : null}
       <SegmentedButtons
         value={wish.kind}
-        onValueChange={(kind) => change({ kind: kind as Wish['kind'] })}
+        onValueChange={(kind) => change({ kind: kind })}
         buttons={SESSION_KINDS.map((value) => ({ value, label: KIND_WORD[value], labelStyle: styles.label }))}
         style={styles.gap}
       />
     </Card>
-  );
-}
-
-function ThemeChip({ label, on, press }: { readonly cause: CauseId; readonly label: string; readonly on: boolean; readonly press: () => void }) {
-  return (
-    <Chip selected={on} mode={on ? 'flat' : 'outlined'} aria-pressed={on} onPress={press} style={styles.chip}>
-      {label}
-    </Chip>
   );
 }
 
@@ -176,15 +224,50 @@ function TimeAndPoolCard({ wish, change }: PartProps) {
   return (
     <Card title="When and where">
       <View style={styles.chips}>
-        <Stepper label={wish.date === today ? 'today' : 'day'} value={dayWord(wish.date)} onLess={wish.date > today ? () => change({ date: addDays(wish.date, -1) }) : null} onMore={() => change({ date: addDays(wish.date, 1) })} />
-        <Stepper label="start" value={wish.startTime} onLess={() => change({ startTime: moved(wish.startTime, -15) })} onMore={() => change({ startTime: moved(wish.startTime, 15) })} />
-        <Stepper label="minutes" value={String(wish.minutes)} onLess={wish.minutes > 20 ? () => change({ minutes: wish.minutes - 5 }) : null} onMore={wish.minutes < 180 ? () => change({ minutes: wish.minutes + 5 }) : null} />
+        <Stepper
+          label={wish.date === today ? 'today' : 'day'}
+          value={dayWord(wish.date)}
+          onLess={wish.date > today ? () => change({ date: addDays(wish.date, -1) }) : null}
+          onMore={() => change({ date: addDays(wish.date, 1) })}
+        />
+        <Stepper
+          label="start"
+          value={wish.startTime}
+          onLess={() => change({ startTime: moved(wish.startTime, -15) })}
+          onMore={() => change({ startTime: moved(wish.startTime, 15) })}
+        />
+        <Stepper
+          label="minutes"
+          value={String(wish.minutes)}
+          onLess={wish.minutes > 20 ? () => change({ minutes: wish.minutes - 5 }) : null}
+          onMore={wish.minutes < 180 ? () => change({ minutes: wish.minutes + 5 }) : null}
+        />
       </View>
-      <Choice label="Pool" options={POOLS.map((value) => ({ value, label: value }))} chosen={[wish.pool]} onPress={(value) => change({ pool: value })} />
+      <Choice
+        label="Pool"
+        options={POOLS.map((value) => ({ value, label: value }))}
+        chosen={[wish.pool]}
+        onPress={(value) => change({ pool: value })}
+      />
       {wish.pool === 'other' ? (
         <View style={styles.chips}>
-          <TextInput mode="outlined" dense label="Length" inputMode="decimal" value={wish.otherLength} onChangeText={(otherLength) => change({ otherLength })} error={typeof pool === 'string'} />
-          <Choice label="Unit" options={[{ value: 'm', label: 'metres' }, { value: 'yd', label: 'yards' }]} chosen={[wish.otherUnit]} onPress={(otherUnit) => change({ otherUnit })} />
+          <Input
+            dense
+            label="Length"
+            inputMode="decimal"
+            value={wish.otherLength}
+            onChangeText={(otherLength) => change({ otherLength })}
+            error={typeof pool === 'string'}
+          />
+          <Choice
+            label="Unit"
+            options={[
+              { value: 'm', label: 'metres' },
+              { value: 'yd', label: 'yards' },
+            ]}
+            chosen={[wish.otherUnit]}
+            onPress={(otherUnit) => change({ otherUnit })}
+          />
         </View>
       ) : null}
     </Card>
@@ -203,7 +286,6 @@ const styles = StyleSheet.create({
   flex: { flex: 1 },
   tall: { minHeight: 48 },
   chips: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center', marginVertical: 4 },
-  chip: { minHeight: 44, justifyContent: 'center', flexDirection: 'column' },
   scroll: { gap: 8, paddingBottom: 4 },
   label: { fontSize: 14, marginHorizontal: 4 },
   gap: { marginTop: 8 },

@@ -3,7 +3,8 @@ import { CAUSES } from '@upwell/core/review';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button, IconButton, Text, TextInput } from 'react-native-paper';
+import { Button, IconButton, Text } from 'react-native-paper';
+import { Input } from '@/ui/Input';
 import { useMeQuery } from '@/account/api';
 import { sentence, storedNow } from '@/api/problem';
 import { useDraft } from '@/state/hooks';
@@ -59,14 +60,33 @@ function Session({ stored }: { readonly stored: SessionView }) {
         <>
           {coach ? (
             <>
-              <IconButton icon="undo" accessibilityLabel="Undo" disabled={draft.past.length === 0} onPress={() => setDraft(undone)} />
-              <IconButton icon="redo" accessibilityLabel="Redo" disabled={draft.future.length === 0} onPress={() => setDraft(redone)} />
-              <Button mode={changed ? 'contained' : 'outlined'} icon="check" disabled={!changed || isLoading} loading={isLoading} onPress={() => void write()}>
-                Save changes
+              <IconButton
+                icon="undo"
+                accessibilityLabel="Undo"
+                disabled={draft.past.length === 0}
+                onPress={() => setDraft(undone)}
+              />
+              <IconButton
+                icon="redo"
+                accessibilityLabel="Redo"
+                disabled={draft.future.length === 0}
+                onPress={() => setDraft(redone)}
+              />
+              <Button
+                mode={changed ? 'contained' : 'outlined'}
+                icon="check"
+                disabled={!changed || isLoading}
+                onPress={() => void write()}
+              >
+                {isLoading ? 'Saving…' : 'Save changes'}
               </Button>
             </>
           ) : null}
-          <Button mode={changed ? 'outlined' : 'contained'} icon="whistle" onPress={() => router.navigate(`/deck/${stored.id}` as Href)}>
+          <Button
+            mode={changed ? 'outlined' : 'contained'}
+            icon="whistle"
+            onPress={() => router.navigate(`/deck/${stored.id}` as Href)}
+          >
             Take to deck
           </Button>
         </>
@@ -77,17 +97,34 @@ function Session({ stored }: { readonly stored: SessionView }) {
           tone="error"
           action={
             <View style={styles.row}>
-              <Button mode="outlined" onPress={dropDraft}>Take theirs</Button>
-              <Button mode="contained" onPress={() => void write(newer.version)}>Keep mine</Button>
+              <Button mode="outlined" onPress={dropDraft}>
+                Take theirs
+              </Button>
+              <Button mode="contained" onPress={() => void write(newer.version)}>
+                Keep mine
+              </Button>
             </View>
           }
         >
           {`Somebody saved “${newer.title}” in the meantime. Which one counts?`}
         </Notice>
       ) : error ? (
-        <Notice tone="error" action={<Button mode="outlined" onPress={() => void write()}>Try again</Button>}>{sentence(error)}</Notice>
+        <Notice
+          tone="error"
+          action={
+            <Button mode="outlined" onPress={() => void write()}>
+              Try again
+            </Button>
+          }
+        >
+          {sentence(error)}
+        </Notice>
       ) : null}
-      {changed && !newer ? <Notice action={<Button onPress={dropDraft}>Drop changes</Button>}>Unsaved changes are kept on this device.</Notice> : null}
+      {changed && !newer ? (
+        <Notice action={<Button onPress={dropDraft}>Drop changes</Button>}>
+          Unsaved changes are kept on this device.
+        </Notice>
+      ) : null}
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.sheet : undefined}>
           <LevelSheet plan={plan} selected={selected} onSelect={setSelected} />
@@ -95,11 +132,30 @@ function Session({ stored }: { readonly stored: SessionView }) {
         </View>
         <View style={wide ? styles.side : undefined}>
           {coach ? (
-            <TextInput mode="outlined" label="Title" value={fields.title} maxLength={120} onChangeText={(title) => setDraft((now) => ({ ...withPlan(now, now.fields.plan), past: now.past, fields: { ...now.fields, title } }))} style={styles.gap} />
+            <Input
+              label="Title"
+              value={fields.title}
+              maxLength={120}
+              onChangeText={(title) =>
+                setDraft((now) => ({
+                  ...withPlan(now, now.fields.plan),
+                  past: now.past,
+                  fields: { ...now.fields, title },
+                }))
+              }
+              style={styles.gap}
+            />
           ) : null}
           {group ? (
-            <Card title={`${group.name}, set by set`} aside={<Text variant="bodySmall">{group.paceIsGuess ? 'pace is a guess' : ''}</Text>}>
-              <GroupEditor plan={plan} group={group} onChange={(next) => coach && setDraft((now) => withPlan(now, next))} />
+            <Card
+              title={`${group.name}, set by set`}
+              aside={<Text variant="bodySmall">{group.paceIsGuess ? 'pace is a guess' : ''}</Text>}
+            >
+              <GroupEditor
+                plan={plan}
+                group={group}
+                onChange={(next) => coach && setDraft((now) => withPlan(now, next))}
+              />
             </Card>
           ) : null}
         </View>

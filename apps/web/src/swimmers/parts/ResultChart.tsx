@@ -23,8 +23,14 @@ export default function ResultChart({ results }: { readonly results: readonly Re
   const plotted = width - LABEL_WIDTH - 24;
   const inWords = inTime.map((r) => `${dayWord(r.on)} ${formatTime(r.timeS)}`).join(', ');
   return (
-    <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} role="img" aria-label={`400 m times: ${inWords}`}>
-      <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>400 m, last {inTime.length} tries</Text>
+    <View
+      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+      role="img"
+      aria-label={`400 m times: ${inWords}`}
+    >
+      <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+        400 m, last {inTime.length} tries
+      </Text>
       {plotted > 60 ? (
         <LineChart
           data={inTime.map((r) => ({ value: r.timeS - low, label: dayWord(r.on).replace(/^\w+,? /, '') }))}

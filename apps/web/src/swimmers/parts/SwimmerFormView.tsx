@@ -1,7 +1,7 @@
 import { BREATHING_SIDES, PLACES, type Squad, type Swimmer } from '@upwell/contract/swimmers';
 import { KIT, KIT_IDS } from '@upwell/core/library';
 import { HEALTH_FLAGS, isChild, LEVEL, LEVELS, STROKE_MODEL, STROKE_MODELS } from '@upwell/core/swimmers';
-import { useRouter, type Href } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Controller, set, useFieldArray, useForm, useWatch, type FieldErrors, type FieldPath } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
@@ -20,6 +20,8 @@ import { formOf, readForm, type SwimmerForm } from '../formValues';
 interface Kept {
   readonly form: SwimmerForm | null;
   readonly id: string;
+  /** Stays the same until something is changed, so that a save whose answer was lost can be repeated. */
+  readonly writeId: string;
   /** The version the typing began on: a newer one must not be overwritten unseen. */
   readonly version: number;
 }
@@ -35,7 +37,12 @@ const PLACE_WORD = { pool: 'Pool', 'open-water': 'Open water' } as const;
 
 export function SwimmerFormView({ stored, initial, squads }: SwimmerFormViewProps) {
   const router = useRouter();
-  const [first] = useState<Kept>(() => ({ form: null, id: stored?.id ?? v7(), version: stored?.version ?? 0 }));
+  const [first] = useState<Kept>(() => ({
+    form: null,
+    id: stored?.id ?? v7(),
+    writeId: v7(),
+    version: stored?.version ?? 0,
+  }));
   const [draft, keepDraft, dropDraft] = useDraft<Kept>(`swimmer:${stored?.id ?? 'new'}`, first);
   const [save, { error, isLoading }] = useSaveSwimmerMutation();
   const { control, handleSubmit, setError, reset, subscribe, setValue } = useForm<SwimmerForm>({
@@ -51,30 +58,57 @@ export function SwimmerFormView({ stored, initial, squads }: SwimmerFormViewProp
 
   // Every key typed is kept on the device until it is saved.
   useEffect(
-    () => subscribe({ formState: { values: true }, callback: ({ values }) => keepDraft((now) => ({ ...now, form: values })) }),
-    [subscribe, keepDraft],
+    () =>
+      subscribe({
+        formState: { values: true },
+        callback: ({ values }) =>
+          keepDraft((now) =>
+            JSON.stringify(now.form ?? initial) === JSON.stringify(values)
+              ? now
+              : { ...now, form: structuredClone(values), writeId: v7() },
+          ),
+      }),
+    [subscribe, keepDraft, initial],
   );
 
   const write = (archived: boolean, version = draft.version) =>
     handleSubmit(async (form) => {
       const { fields } = readForm(form, archived);
       if (!fields) return;
-      const result = await save({ id: draft.id, body: { ...fields, version, writeId: v7() } });
+      const result = await save({
+        id: draft.id,
+        body: { ...fields, version, writeId: archived === (stored?.archived ?? false) ? draft.writeId : v7() },
+      });
       if ('error' in result && result.error) {
-        for (const [field, message] of Object.entries(fieldMessages(result.error))) setError(field as FieldPath<SwimmerForm>, { message });
+        for (const [field, message] of Object.entries(fieldMessages(result.error)))
+          setError(field as FieldPath<SwimmerForm>, { message });
         return;
       }
       dropDraft();
-      router.navigate((archived && !stored?.archived ? '/swimmers' : `/swimmers/${draft.id}`) as Href);
+      router.navigate(archived && !stored?.archived ? '/swimmers' : `/swimmers/${draft.id}`);
     });
 
   const newer = error ? storedNow<Swimmer>(error) : null;
-  const toggle = <T extends string>(list: readonly T[], value: T): T[] => (list.includes(value) ? list.filter((v) => v !== value) : [...list, value]);
+  const toggle = <T extends string>(list: readonly T[], value: T): T[] =>
+    list.includes(value) ? list.filter((v) => v !== value) : [...list, value];
 
   return (
     <View>
       {draft.form ? (
-        <Notice action={<Button onPress={() => { dropDraft(); reset(initial); }}>Drop them</Button>}>Your unsaved changes from before are back.</Notice>
+        <Notice
+          action={
+            <Button
+              onPress={() => {
+                dropDraft();
+                reset(initial);
+              }}
+            >
+              Drop them
+            </Button>
+          }
+        >
+          Your unsaved changes from before are back.
+        </Notice>
       ) : null}
       <Card title="Who">
         <View style={styles.row}>
@@ -82,13 +116,37 @@ export function SwimmerFormView({ stored, initial, squads }: SwimmerFormViewProp
           <TextField control={control} name="familyName" label="Family name" style={styles.flex} />
           <TextField control={control} name="birthYear" label="Birth year" inputMode="numeric" style={styles.small} />
         </View>
-        {child ? <Notice>Under 16: clips and health notes need the guardian’s consent, and every look at the record is logged.</Notice> : null}
-        <Pick control={control} name="squadId" label="Squad" options={squads.map((s) => ({ value: s.id, label: s.name }))} />
-        <Pick control={control} name="level" label="Level" options={LEVELS.map((v) => ({ value: v, label: LEVEL[v].name }))} />
+        {child ? (
+          <Notice>
+            Under 16: clips and health notes need the guardian’s consent, and every look at the record is logged.
+          </Notice>
+        ) : null}
+        <Pick
+          control={control}
+          name="squadId"
+          label="Squad"
+          options={squads.map((s) => ({ value: s.id, label: s.name }))}
+        />
+        <Pick
+          control={control}
+          name="level"
+          label="Level"
+          options={LEVELS.map((v) => ({ value: v, label: LEVEL[v].name }))}
+        />
       </Card>
       <Card title="Stroke">
-        <Pick control={control} name="strokeModel" label="Stroke model" options={STROKE_MODELS.map((v) => ({ value: v, label: `${STROKE_MODEL[v].name}: ${STROKE_MODEL[v].suits}` }))} />
-        <Pick control={control} name="breathingSide" label="Usual breathing side" options={BREATHING_SIDES.map((v) => ({ value: v, label: SIDE_WORD[v] }))} />
+        <Pick
+          control={control}
+          name="strokeModel"
+          label="Stroke model"
+          options={STROKE_MODELS.map((v) => ({ value: v, label: `${STROKE_MODEL[v].name}: ${STROKE_MODEL[v].suits}` }))}
+        />
+        <Pick
+          control={control}
+          name="breathingSide"
+          label="Usual breathing side"
+          options={BREATHING_SIDES.map((v) => ({ value: v, label: SIDE_WORD[v] }))}
+        />
       </Card>
       <Card title="Race goal">
         {hasGoal ? (
@@ -98,14 +156,36 @@ export function SwimmerFormView({ stored, initial, squads }: SwimmerFormViewProp
               <DateField control={control} name="goal.date" label="Date" style={styles.flex} />
             </View>
             <View style={styles.row}>
-              <TextField control={control} name="goal.distanceM" label="Distance, metres" inputMode="decimal" style={styles.flex} />
-              <TextField control={control} name="goal.target" label="Target time" placeholder="1:02:30" style={styles.flex} />
+              <TextField
+                control={control}
+                name="goal.distanceM"
+                label="Distance, metres"
+                inputMode="decimal"
+                style={styles.flex}
+              />
+              <TextField
+                control={control}
+                name="goal.target"
+                label="Target time"
+                placeholder="1:02:30"
+                style={styles.flex}
+              />
             </View>
-            <Pick control={control} name="goal.place" label="Where" options={PLACES.map((v) => ({ value: v, label: PLACE_WORD[v] }))} />
+            <Pick
+              control={control}
+              name="goal.place"
+              label="Where"
+              options={PLACES.map((v) => ({ value: v, label: PLACE_WORD[v] }))}
+            />
             <Button onPress={() => setValue('hasGoal', false, { shouldDirty: true })}>No race goal</Button>
           </View>
         ) : (
-          <Button icon="plus" mode="outlined" onPress={() => setValue('hasGoal', true, { shouldDirty: true })} style={styles.start}>
+          <Button
+            icon="plus"
+            mode="outlined"
+            onPress={() => setValue('hasGoal', true, { shouldDirty: true })}
+            style={styles.start}
+          >
             Set a race goal
           </Button>
         )}
@@ -113,12 +193,33 @@ export function SwimmerFormView({ stored, initial, squads }: SwimmerFormViewProp
       <Card title="Best times">
         {bestTimes.fields.map((field, i) => (
           <View key={field.id} style={styles.row}>
-            <TextField control={control} name={`bestTimes.${i}.distanceM`} label="Metres" inputMode="decimal" style={styles.small} />
-            <TextField control={control} name={`bestTimes.${i}.time`} label="Time" placeholder="5:52" style={styles.flex} />
-            <IconButton icon="trash-can-outline" accessibilityLabel={`Remove time ${i + 1}`} onPress={() => bestTimes.remove(i)} />
+            <TextField
+              control={control}
+              name={`bestTimes.${i}.distanceM`}
+              label="Metres"
+              inputMode="decimal"
+              style={styles.small}
+            />
+            <TextField
+              control={control}
+              name={`bestTimes.${i}.time`}
+              label="Time"
+              placeholder="5:52"
+              style={styles.flex}
+            />
+            <IconButton
+              icon="trash-can-outline"
+              accessibilityLabel={`Remove time ${i + 1}`}
+              onPress={() => bestTimes.remove(i)}
+            />
           </View>
         ))}
-        <Button icon="plus" mode="outlined" onPress={() => bestTimes.append({ distanceM: bestTimes.fields.length === 0 ? '400' : '', time: '' })} style={styles.start}>
+        <Button
+          icon="plus"
+          mode="outlined"
+          onPress={() => bestTimes.append({ distanceM: bestTimes.fields.length === 0 ? '400' : '', time: '' })}
+          style={styles.start}
+        >
           Add a time
         </Button>
       </Card>
@@ -127,7 +228,12 @@ export function SwimmerFormView({ stored, initial, squads }: SwimmerFormViewProp
           control={control}
           name="healthFlags"
           render={({ field }) => (
-            <Choice label="Health notes" options={HEALTH_FLAGS.map((v) => ({ value: v, label: v }))} chosen={field.value} onPress={(v) => field.onChange(toggle(field.value, v))} />
+            <Choice
+              label="Health notes"
+              options={HEALTH_FLAGS.map((v) => ({ value: v, label: v }))}
+              chosen={field.value}
+              onPress={(v) => field.onChange(toggle(field.value, v))}
+            />
           )}
         />
         {flags.length > 0 ? (
@@ -152,7 +258,12 @@ export function SwimmerFormView({ stored, initial, squads }: SwimmerFormViewProp
           control={control}
           name="kit"
           render={({ field }) => (
-            <Choice label="Own kit" options={KIT_IDS.map((v) => ({ value: v, label: KIT[v] }))} chosen={field.value} onPress={(v) => field.onChange(toggle(field.value, v))} />
+            <Choice
+              label="Own kit"
+              options={KIT_IDS.map((v) => ({ value: v, label: KIT[v] }))}
+              chosen={field.value}
+              onPress={(v) => field.onChange(toggle(field.value, v))}
+            />
           )}
         />
       </Card>
@@ -161,8 +272,19 @@ export function SwimmerFormView({ stored, initial, squads }: SwimmerFormViewProp
           tone="error"
           action={
             <View style={styles.row}>
-              <Button mode="outlined" onPress={() => { dropDraft(); reset(formOf(newer)); keepDraft({ ...draft, form: null, version: newer.version }); }}>Take theirs</Button>
-              <Button mode="contained" onPress={() => void write(stored?.archived ?? false, newer.version)()}>Keep mine</Button>
+              <Button
+                mode="outlined"
+                onPress={() => {
+                  dropDraft();
+                  reset(formOf(newer));
+                  keepDraft({ ...draft, form: null, version: newer.version });
+                }}
+              >
+                Take theirs
+              </Button>
+              <Button mode="contained" onPress={() => void write(stored?.archived ?? false, newer.version)()}>
+                Keep mine
+              </Button>
             </View>
           }
         >
@@ -172,11 +294,21 @@ export function SwimmerFormView({ stored, initial, squads }: SwimmerFormViewProp
         <Notice tone="error">{sentence(error)}</Notice>
       ) : null}
       <View style={styles.row}>
-        <Button mode="contained" icon="check" loading={isLoading} disabled={isLoading} onPress={() => void write(stored?.archived ?? false)()}>
-          Save swimmer
+        <Button
+          mode="contained"
+          icon="check"
+          disabled={isLoading}
+          onPress={() => void write(stored?.archived ?? false)()}
+        >
+          {isLoading ? 'Saving…' : 'Save swimmer'}
         </Button>
         {stored ? (
-          <Button mode="outlined" icon="archive-outline" disabled={isLoading} onPress={() => void write(!stored.archived)()}>
+          <Button
+            mode="outlined"
+            icon="archive-outline"
+            disabled={isLoading}
+            onPress={() => void write(!stored.archived)()}
+          >
             {stored.archived ? 'Bring back' : 'Archive'}
           </Button>
         ) : null}
@@ -198,7 +330,13 @@ function Pick({ control, name, label, options }: PickProps) {
       control={control}
       name={name}
       render={({ field, fieldState }) => (
-        <Choice label={label} options={options} chosen={[String(field.value)]} onPress={(value) => field.onChange(value)} error={fieldState.error?.message} />
+        <Choice
+          label={label}
+          options={options}
+          chosen={[field.value as string]}
+          onPress={(value) => field.onChange(value)}
+          error={fieldState.error?.message}
+        />
       )}
     />
   );

@@ -1,7 +1,8 @@
 import type { Squad } from '@upwell/contract/swimmers';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button, Text, TextInput } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
+import { Input } from '@/ui/Input';
 import { v7 } from 'uuid';
 import { sentence } from '@/api/problem';
 import { Card } from '@/ui/Card';
@@ -29,9 +30,15 @@ export function SquadsScreen() {
       {error ? <Failure error={error} retry={() => void refetch()} /> : null}
       {!squads && !error ? <Loading /> : null}
       {adding ? (
-        <SquadCard key={adding} squad={{ id: adding, version: 0, name: '', swimmers: 0, coachIds: [], archived: false }} onDone={() => setAdding(null)} />
+        <SquadCard
+          key={adding}
+          squad={{ id: adding, version: 0, name: '', swimmers: 0, coachIds: [], archived: false }}
+          onDone={() => setAdding(null)}
+        />
       ) : null}
-      {squads?.map((squad) => <SquadCard key={`${squad.id} ${squad.version}`} squad={squad} />)}
+      {squads?.map((squad) => (
+        <SquadCard key={`${squad.id} ${squad.version}`} squad={squad} />
+      ))}
     </Screen>
   );
 }
@@ -41,26 +48,48 @@ function SquadCard({ squad, onDone }: { readonly squad: Squad; readonly onDone?:
   const [save, { error, isLoading }] = useSaveSquadMutation();
   const [name, setName] = useState(squad.name);
   const [coachIds, setCoachIds] = useState(squad.coachIds);
+  const [writeId, setWriteId] = useState(() => v7());
   const changed = name.trim() !== squad.name || coachIds.join() !== squad.coachIds.join();
 
   const write = async (archived: boolean): Promise<void> => {
-    const result = await save({ id: squad.id, body: { name, coachIds, archived, version: squad.version, writeId: v7() } });
+    const result = await save({
+      id: squad.id,
+      body: { name, coachIds, archived, version: squad.version, writeId: archived === squad.archived ? writeId : v7() },
+    });
     if (!('error' in result && result.error)) onDone?.();
   };
 
   return (
-    <Card title={squad.name || 'New squad'} aside={<Text variant="bodySmall">{squad.archived ? 'archived' : `${squad.swimmers} swimmers`}</Text>}>
-      <TextInput mode="outlined" label="Name" value={name} onChangeText={setName} maxLength={60} />
+    <Card
+      title={squad.name || 'New squad'}
+      aside={<Text variant="bodySmall">{squad.archived ? 'archived' : `${squad.swimmers} swimmers`}</Text>}
+    >
+      <Input
+        label="Name"
+        value={name}
+        onChangeText={(text) => {
+          setName(text);
+          setWriteId(v7());
+        }}
+        maxLength={60}
+      />
       <Choice
         label="Coaches"
         options={coaches.map((c) => ({ value: c.id, label: c.name }))}
         chosen={coachIds}
-        onPress={(id) => setCoachIds(coachIds.includes(id) ? coachIds.filter((c) => c !== id) : [...coachIds, id])}
+        onPress={(id) => {
+          setCoachIds(coachIds.includes(id) ? coachIds.filter((c) => c !== id) : [...coachIds, id]);
+          setWriteId(v7());
+        }}
       />
       {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
       <View style={styles.row}>
-        <Button mode="contained" disabled={!changed || isLoading || name.trim() === ''} loading={isLoading} onPress={() => void write(squad.archived)}>
-          Save squad
+        <Button
+          mode="contained"
+          disabled={!changed || isLoading || name.trim() === ''}
+          onPress={() => void write(squad.archived)}
+        >
+          {isLoading ? 'Saving…' : 'Save squad'}
         </Button>
         {squad.version > 0 ? (
           <Button mode="outlined" disabled={isLoading} onPress={() => void write(!squad.archived)}>

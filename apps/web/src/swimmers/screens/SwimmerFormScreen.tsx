@@ -13,8 +13,12 @@ export function NewSwimmerScreen() {
     <Screen title="New swimmer" back="/swimmers" maxWidth={760}>
       {error ? <Failure error={error} retry={() => void refetch()} /> : null}
       {!open && !error ? <Loading /> : null}
-      {open?.length === 0 ? <Notice>There is no squad yet. The head coach makes one under the club’s name.</Notice> : null}
-      {open && open.length > 0 ? <SwimmerFormView stored={null} initial={emptyForm(open.length === 1 ? open[0]!.id : '')} squads={open} /> : null}
+      {open?.length === 0 ? (
+        <Notice>There is no squad yet. The head coach makes one under the club’s name.</Notice>
+      ) : null}
+      {open && open.length > 0 ? (
+        <SwimmerFormView stored={null} initial={emptyForm(open.length === 1 ? open[0]!.id : '')} squads={open} />
+      ) : null}
     </Screen>
   );
 }
@@ -24,9 +28,15 @@ export function EditSwimmerScreen() {
   const { data: squads } = useSquadsQuery();
   const { data: swimmer, error, refetch } = useSwimmerQuery(id);
   return (
-    <Screen title={swimmer ? `${swimmer.givenName} ${swimmer.familyName}` : 'Swimmer'} back={`/swimmers/${id}`} maxWidth={760}>
+    <Screen
+      title={swimmer ? `${swimmer.givenName} ${swimmer.familyName}` : 'Swimmer'}
+      back={`/swimmers/${id}`}
+      maxWidth={760}
+    >
       {error && !swimmer ? <Failure error={error} retry={() => void refetch()} /> : null}
-      {swimmer && squads ? <SwimmerFormView stored={swimmer satisfies Swimmer} initial={formOf(swimmer)} squads={squads} /> : null}
+      {swimmer && squads ? (
+        <SwimmerFormView stored={swimmer satisfies Swimmer} initial={formOf(swimmer)} squads={squads} />
+      ) : null}
       {!swimmer && !error ? <Loading /> : null}
     </Screen>
   );

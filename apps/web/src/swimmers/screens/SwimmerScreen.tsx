@@ -85,7 +85,13 @@ function GoalCard({ swimmer }: { readonly swimmer: SwimmerPage }) {
   );
 }
 
-function FocusCard({ focus, signs }: { readonly focus: FocusView | undefined; readonly signs: Readonly<Partial<Record<SignId, string>>> | undefined }) {
+function FocusCard({
+  focus,
+  signs,
+}: {
+  readonly focus: FocusView | undefined;
+  readonly signs: Readonly<Partial<Record<SignId, string>>> | undefined;
+}) {
   const theme = useTheme();
   if (!focus) {
     return (
@@ -95,22 +101,38 @@ function FocusCard({ focus, signs }: { readonly focus: FocusView | undefined; re
     );
   }
   const drill = drillCard(focus.drill);
-  const seen = Object.entries(signs ?? {}).filter(([, s]) => s !== 'absent').map(([id]) => id as SignId);
+  const seen = Object.entries(signs ?? {})
+    .filter(([, s]) => s !== 'absent')
+    .map(([id]) => id as SignId);
   return (
-    <Card title="The one focus" strong aside={<Text variant="bodySmall">{`since ${dayWord(focus.since.slice(0, 10))}`}</Text>}>
+    <Card
+      title="The one focus"
+      strong
+      aside={<Text variant="bodySmall">{`since ${dayWord(focus.since.slice(0, 10))}`}</Text>}
+    >
       <Text variant="titleLarge">{CAUSES[focus.cause].name}</Text>
       <Text variant="bodyLarge" style={{ color: theme.colors.primary }}>{`“${focus.cue}”`}</Text>
       <View style={styles.figure}>
-        <FigureView signs={seen} view="side" phase={null} label={`How it looks: ${seen.map((s) => SIGNS[s].seen).join(', ')}`} />
+        <FigureView
+          signs={seen}
+          view="side"
+          phase={null}
+          label={`How it looks: ${seen.map((s) => SIGNS[s].seen).join(', ')}`}
+        />
       </View>
       <Text>{`${drill.name}: ${focus.tries} tries${drill.dose.distanceM ? ` of ${drill.dose.distanceM} m` : ''}${drill.kit.length > 0 ? ` with ${drill.kit.map((k) => KIT[k]).join(', ')}` : ''}.`}</Text>
       {drill.steps.map((text, i) => (
         <Text key={text} variant="bodySmall">{`${i + 1}. ${text}`}</Text>
       ))}
       {drill.cautions.map((text) => (
-        <Text key={text} variant="labelMedium" style={{ color: theme.colors.error }}>{text}</Text>
+        <Text key={text} variant="labelMedium" style={{ color: theme.colors.error }}>
+          {text}
+        </Text>
       ))}
-      <Text variant="labelMedium" style={styles.top}>{`Look again ${dayWord(focus.relookOn)}, ${distanceInDays(dayOf(new Date()), focus.relookOn)}`}</Text>
+      <Text
+        variant="labelMedium"
+        style={styles.top}
+      >{`Look again ${dayWord(focus.relookOn)}, ${distanceInDays(dayOf(new Date()), focus.relookOn)}`}</Text>
     </Card>
   );
 }
@@ -122,7 +144,9 @@ function HealthCard({ swimmer }: { readonly swimmer: SwimmerPage }) {
     <Card title="Take care">
       {swimmer.healthFlags.map((flag) => (
         <View key={flag} style={styles.top}>
-          <Text variant="labelLarge" style={{ color: theme.colors.error }}>{flag}</Text>
+          <Text variant="labelLarge" style={{ color: theme.colors.error }}>
+            {flag}
+          </Text>
           <Text variant="bodySmall">{HEALTH_ADVICE[flag]}</Text>
         </View>
       ))}
@@ -139,7 +163,9 @@ function TimesCard({ swimmer }: { readonly swimmer: SwimmerPage }) {
         {swimmer.bestTimes.map((best) => (
           <View key={best.distanceM}>
             <Text variant="bodySmall">{`${best.distanceM} m`}</Text>
-            <Text variant="titleLarge" style={styles.figures}>{formatTime(best.timeS, best.timeS < 120 ? 1 : 0)}</Text>
+            <Text variant="titleLarge" style={styles.figures}>
+              {formatTime(best.timeS, best.timeS < 120 ? 1 : 0)}
+            </Text>
           </View>
         ))}
       </View>
@@ -154,7 +180,13 @@ function TimesCard({ swimmer }: { readonly swimmer: SwimmerPage }) {
 
 const OUTCOME_WORD = { better: 'better', same: 'same as before', worse: 'worse' } as const;
 
-function ReviewsCard({ reviews, focuses }: { readonly reviews: readonly ReviewView[]; readonly focuses: readonly FocusView[] }) {
+function ReviewsCard({
+  reviews,
+  focuses,
+}: {
+  readonly reviews: readonly ReviewView[];
+  readonly focuses: readonly FocusView[];
+}) {
   const theme = useTheme();
   if (reviews.length === 0) return null;
   return (
@@ -164,10 +196,16 @@ function ReviewsCard({ reviews, focuses }: { readonly reviews: readonly ReviewVi
         return (
           <View key={review.id} style={[styles.review, { borderLeftColor: theme.own.kelp }]}>
             <Text variant="labelMedium">{`${dayWord(review.lookedAt.slice(0, 10))} · ${review.coachName}`}</Text>
-            <Text>{CAUSES[review.focusCause].name}{ended?.outcome ? `: ${OUTCOME_WORD[ended.outcome]}` : ''}</Text>
+            <Text>
+              {CAUSES[review.focusCause].name}
+              {ended?.outcome ? `: ${OUTCOME_WORD[ended.outcome]}` : ''}
+            </Text>
             <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>{`Good: ${review.good}`}</Text>
             <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-              {Object.entries(review.signs).filter(([, s]) => s !== 'absent').map(([id]) => SIGNS[id as SignId].seen).join('; ')}
+              {Object.entries(review.signs)
+                .filter(([, s]) => s !== 'absent')
+                .map(([id]) => SIGNS[id as SignId].seen)
+                .join('; ')}
             </Text>
           </View>
         );

@@ -4,11 +4,12 @@ import type { SwimmerRow } from '@upwell/contract/swimmers';
 import { Link, useRouter, type Href } from 'expo-router';
 import { useDeferredValue, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
-import { Button, Chip, Searchbar, Text } from 'react-native-paper';
+import { Button, Searchbar, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account/api';
 import { dayOf, distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
+import { Toggle } from '@/ui/Toggle';
 import { useTheme } from '@/ui/useTheme';
 import { useSquadsQuery, useSwimmersInfiniteQuery } from '../api';
 
@@ -37,21 +38,39 @@ export function SwimmersScreen() {
       title="Swimmers"
       actions={
         coach ? (
-          <Button mode="contained" icon="plus" onPress={() => router.navigate('/swimmers/new' as Href)}>
+          <Button mode="contained" icon="plus" onPress={() => router.navigate('/swimmers/new')}>
             Add swimmer
           </Button>
         ) : null
       }
     >
-      <Searchbar placeholder="Find by name" value={search} onChangeText={setSearch} style={styles.search} accessibilityLabel="Find a swimmer by name" />
+      <Searchbar
+        placeholder="Find by name"
+        value={search}
+        onChangeText={setSearch}
+        style={styles.search}
+        accessibilityLabel="Find a swimmer by name"
+      />
       <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={styles.chips}>
-        {squads?.filter((s) => !s.archived).map((s) => (
-          <Filter key={s.id} label={s.name} on={squadId === s.id} press={() => setSquad(squadId === s.id ? undefined : s.id)} />
-        ))}
+        {squads
+          ?.filter((s) => !s.archived)
+          .map((s) => (
+            <Toggle
+              key={s.id}
+              label={s.name}
+              on={squadId === s.id}
+              onPress={() => setSquad(squadId === s.id ? undefined : s.id)}
+            />
+          ))}
         {LEVELS.map((id) => (
-          <Filter key={id} label={LEVEL[id].name} on={level === id} press={() => setLevel(level === id ? undefined : id)} />
+          <Toggle
+            key={id}
+            label={LEVEL[id].name}
+            on={level === id}
+            onPress={() => setLevel(level === id ? undefined : id)}
+          />
         ))}
-        <Filter label="Archived" on={archived} press={() => setArchived(!archived)} />
+        <Toggle label="Archived" on={archived} onPress={() => setArchived(!archived)} />
       </ScrollView>
       {query.error ? <Failure error={query.error} retry={() => void query.refetch()} /> : null}
       {query.isLoading ? <Loading label="Loading swimmers" /> : null}
@@ -68,19 +87,16 @@ export function SwimmersScreen() {
         )
       ) : null}
       {query.hasNextPage ? (
-        <Button mode="outlined" loading={query.isFetchingNextPage} onPress={() => void query.fetchNextPage()} style={styles.more}>
-          Show more
+        <Button
+          mode="outlined"
+          disabled={query.isFetchingNextPage}
+          onPress={() => void query.fetchNextPage()}
+          style={styles.more}
+        >
+          {query.isFetchingNextPage ? 'Loading…' : 'Show more'}
         </Button>
       ) : null}
     </Screen>
-  );
-}
-
-function Filter({ label, on, press }: { readonly label: string; readonly on: boolean; readonly press: () => void }) {
-  return (
-    <Chip selected={on} mode={on ? 'flat' : 'outlined'} showSelectedCheck={false} aria-pressed={on} onPress={press} style={styles.chip}>
-      {label}
-    </Chip>
   );
 }
 
@@ -95,14 +111,21 @@ function SwimmerLine({ row }: { readonly row: SwimmerRow }) {
           <View style={styles.flex}>
             <Text variant="titleMedium">{`${row.givenName} ${row.familyName}`}</Text>
             <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-              {[LEVEL[row.level].name, row.squadName, row.child ? 'under 16' : '', row.goal ? `${row.goal.event} ${distanceInDays(today, row.goal.date)}` : '']
+              {[
+                LEVEL[row.level].name,
+                row.squadName,
+                row.child ? 'under 16' : '',
+                row.goal ? `${row.goal.event} ${distanceInDays(today, row.goal.date)}` : '',
+              ]
                 .filter(Boolean)
                 .join(' · ')}
             </Text>
           </View>
           {row.focus ? (
             <View style={styles.focus}>
-              <Text variant="labelMedium" numberOfLines={1}>{CAUSES[row.focus.cause].name}</Text>
+              <Text variant="labelMedium" numberOfLines={1}>
+                {CAUSES[row.focus.cause].name}
+              </Text>
               <Text variant="bodySmall" style={{ color: due ? theme.colors.error : theme.colors.onSurfaceVariant }}>
                 {due ? 'second look due' : `look again ${distanceInDays(today, row.focus.relookOn)}`}
               </Text>
@@ -117,8 +140,14 @@ function SwimmerLine({ row }: { readonly row: SwimmerRow }) {
 const styles = StyleSheet.create({
   search: { marginBottom: 10 },
   chips: { gap: 8, paddingBottom: 12 },
-  chip: { minHeight: 40, justifyContent: 'center', flexDirection: 'column' },
-  line: { minHeight: 64, paddingVertical: 10, flexDirection: 'row', alignItems: 'center', gap: 12, borderBottomWidth: 1 },
+  line: {
+    minHeight: 64,
+    paddingVertical: 10,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: 12,
+    borderBottomWidth: 1,
+  },
   flex: { flex: 1 },
   focus: { maxWidth: '46%', alignItems: 'flex-end' },
   more: { marginTop: 16, alignSelf: 'center' },

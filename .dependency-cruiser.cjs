@@ -1,0 +1,82 @@
+/** Arrows point one way: core ← contract ← server; core, contract ← web. */
+module.exports = {
+  forbidden: [
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true, dependencyTypesNot: ['type-only'] } },
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      from: { path: '^packages/core/src' },
+      to: { path: ['^packages/contract', '^apps'] },
+    },
+    {
+      name: 'core-has-no-io',
+      severity: 'error',
+      from: { path: '^packages/core/src', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core', 'npm', 'npm-dev'] },
+    },
+    {
+      name: 'contract-knows-core-only',
+      severity: 'error',
+      from: { path: '^packages/contract' },
+      to: { path: '^apps' },
+    },
+    {
+      name: 'server-and-web-are-strangers',
+      severity: 'error',
+      from: { path: '^apps/server' },
+      to: { path: '^apps/web' },
+    },
+    {
+      name: 'web-and-server-are-strangers',
+      severity: 'error',
+      from: { path: '^apps/web' },
+      to: { path: '^apps/server' },
+    },
+    {
+      name: 'server-domains-by-their-index',
+      comment:
+        'A domain reaches another only through its index; the platform assembles them, entities are one database.',
+      severity: 'error',
+      from: { path: '^apps/server/src/([^/]+)/', pathNot: ['^apps/server/src/platform/'] },
+      to: {
+        path: '^apps/server/src/([^/]+)/',
+        pathNot: ['^apps/server/src/$1/', '^apps/server/src/platform/', '/index\\.ts$', '/entities\\.ts$'],
+      },
+    },
+    {
+      name: 'core-domains-by-their-index',
+      severity: 'error',
+      from: { path: '^packages/core/src/([^/]+)/' },
+      to: { path: '^packages/core/src/([^/]+)/', pathNot: ['^packages/core/src/$1/', '/index\\.ts$'] },
+    },
+    {
+      name: 'no-orphans',
+      severity: 'error',
+      from: {
+        orphan: true,
+        pathNot: [
+          '\\.d\\.ts$',
+          '\\.test\\.tsx?$',
+          '\\.config\\.(c|m)?js$',
+          'index\\.html$',
+          '\\.svg$',
+          '^apps/web/test/',
+          '^apps/web/app/',
+        ],
+      },
+      to: {},
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: ['(^|/)dist/', '(^|/)\\.expo/', '(^|/)public/'] },
+    tsPreCompilationDeps: true,
+    webpackConfig: { fileName: 'scripts/resolve.cjs' },
+    tsConfig: { fileName: require('node:path').join(__dirname, 'apps/web/tsconfig.json') },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'default'],
+      extensions: ['.ts', '.tsx', '.js', '.cjs', '.mjs'],
+    },
+  },
+};

@@ -1,0 +1,27 @@
+import { Pressable, StyleSheet } from 'react-native';
+import { Text } from 'react-native-paper';
+import { Icon } from './Icon';
+import { useTheme } from './useTheme';
+
+interface DisclosureProps {
+  readonly label: string;
+  readonly open: boolean;
+  readonly onPress: () => void;
+}
+
+/** Opens and closes something below it, and says so to a screen reader. */
+export function Disclosure({ label, open, onPress }: DisclosureProps) {
+  const { colors } = useTheme();
+  return (
+    <Pressable role="button" aria-expanded={open} onPress={onPress} style={styles.row}>
+      <Icon name={open ? 'chevron-up' : 'chevron-down'} size={20} color={colors.primary} />
+      <Text variant="labelLarge" style={{ color: colors.primary }}>
+        {label}
+      </Text>
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { minHeight: 48, flexDirection: 'row', alignItems: 'center', gap: 4, alignSelf: 'flex-start' },
+});

@@ -1,0 +1,142 @@
+import { fireEvent, render, screen, waitFor, within } from '@testing-library/react-native';
+import { renderRouter } from 'expo-router/testing-library';
+import { buildSession, editSet } from '@upwell/core/sessions';
+import { inferCauses } from '@upwell/core/review';
+import { PaperProvider } from 'react-native-paper';
+import { Provider } from 'react-redux';
+import { FigureView } from '@/review/parts/FigureView';
+import { WhyStrip } from '@/review/parts/WhyStrip';
+import { GroupEditor } from '@/sessions/parts/GroupEditor';
+import { LevelSheet } from '@/sessions/parts/LevelSheet';
+import { PlanTruth } from '@/sessions/parts/PlanTruth';
+import { SignInScreen } from '@/account/SignInScreen';
+import { makeStore } from '@/state/store';
+import { DAY } from '@/ui/theme';
+import { Icon } from '@/ui/Icon';
+
+const show = (ui: React.ReactElement) =>
+  render(ui, {
+    wrapper: ({ children }) => (
+      <Provider store={makeStore()}>
+        <PaperProvider theme={DAY} settings={{ icon: Icon }}>
+          {children}
+        </PaperProvider>
+      </Provider>
+    ),
+  });
+
+const built = buildSession({
+  kind: 'aerobic',
+  theme: 'breath-too-low',
+  minutes: 60,
+  pool: { length: 25, unit: 'm' },
+  kit: ['board', 'fins'],
+  seed: 1,
+  groups: (['build', 'hold', 'race'] as const).map((level) => ({ level, swimmers: 8, lanes: 2, v400Mps: null })),
+});
+if (built.kind === 'clash') throw new Error('no plan');
+const { plan } = built;
+
+describe('the why strip', () => {
+  it('names the cause, how sure, and asks for one more look', () => {
+    const answered = jest.fn();
+    const inference = inferCauses({
+      stroke: 'front-crawl',
+      model: 'long-line',
+      level: 'hold',
+      signs: { 'face-up-and-back': 'often', 'lead-arm-drops': 'often' },
+    });
+    show(<WhyStrip inference={inference} onAnswer={answered} />);
+    expect(screen.getByText('seeks air too low')).toBeTruthy();
+    expect(screen.getByText('86 %')).toBeTruthy();
+    fireEvent.press(screen.getByText('Show the reasons'));
+    expect(screen.getByText(/It comes first because breathing lies most upstream/)).toBeTruthy();
+    fireEvent.press(screen.getByLabelText('the mouth hardly finds air: often'));
+    expect(answered).toHaveBeenCalledWith('mouth-barely-clears', 'often');
+  });
+
+  it('says so while nothing is likely enough', () => {
+    const inference = inferCauses({
+      stroke: 'front-crawl',
+      model: 'long-line',
+      level: 'hold',
+      signs: { 'legs-low': 'often' },
+    });
+    show(<WhyStrip inference={inference} onAnswer={() => undefined} />);
+    fireEvent.press(screen.getByText('Show the reasons'));
+    expect(screen.getByText(/No cause reaches 50 %/)).toBeTruthy();
+  });
+});
+
+describe('the figure', () => {
+  it('offers every part of the body as a button of its own', () => {
+    const chosen = jest.fn();
+    show(<FigureView signs={['legs-low']} view="side" phase={null} label="The swimmer" onChoose={chosen} />);
+    fireEvent(screen.getByLabelText('Parts of the body'), 'layout', {
+      nativeEvent: { layout: { width: 358, height: 180 } },
+    });
+    fireEvent.press(screen.getByLabelText('Signs at the legs'));
+    expect(chosen).toHaveBeenCalledWith('legs');
+    const places = screen.getAllByLabelText(/^Signs at the/).map((button) => {
+      const { left, top } = Object.assign({}, ...[button.props.style].flat(3)) as { left: number; top: number };
+      return { left, top };
+    });
+    for (const [i, a] of places.entries()) {
+      for (const b of places.slice(i + 1)) expect(Math.hypot(a.left - b.left, a.top - b.top)).toBeGreaterThan(44);
+    }
+  });
+});
+
+describe('the level sheet and its editor', () => {
+  it('shows a column per level and opens the one that is pressed', () => {
+    const selected = jest.fn();
+    show(<LevelSheet plan={plan} selected={null} onSelect={selected} />);
+    fireEvent.press(screen.getByText('Race'));
+    expect(selected).toHaveBeenCalledWith('g3');
+  });
+
+  it('changes a set in place', () => {
+    const changed = jest.fn();
+    show(<GroupEditor plan={plan} group={plan.groups[1]!} onChange={changed} />);
+    fireEvent.press(screen.getAllByText(/^\d+ choice$/)[0]!);
+    fireEvent.press(screen.getByLabelText('More reps'));
+    const next = changed.mock.calls[0]![0] as typeof plan;
+    expect(next).toEqual(editSet(plan, 'g2-wu-choice', { reps: 2 }));
+  });
+
+  it('tells at once when the finish is broken', () => {
+    const { rerender } = show(<PlanTruth plan={plan} startTime="19:00" />);
+    expect(screen.queryByText(/after the hour/)).toBeNull();
+    rerender(<PlanTruth plan={editSet(plan, 'g1-sd', { lengths: 40 })} startTime="19:00" />);
+    expect(within(screen.getAllByRole('alert')[0]!).getByText(/Build ends .* after the hour/)).toBeTruthy();
+  });
+});
+
+describe('signing in', () => {
+  it('keeps what was typed and says what is wrong', async () => {
+    global.fetch = jest.fn(
+      async () =>
+        new Response(JSON.stringify({ detail: 'E-mail or password is not right.' }), {
+          status: 401,
+          headers: { 'content-type': 'application/problem+json' },
+        }),
+    ) as typeof fetch;
+    renderRouter(
+      {
+        'sign-in': () => (
+          <Provider store={makeStore()}>
+            <PaperProvider theme={DAY} settings={{ icon: Icon }}>
+              <SignInScreen />
+            </PaperProvider>
+          </Provider>
+        ),
+      },
+      { initialUrl: '/sign-in' },
+    );
+    fireEvent.changeText(screen.getByLabelText('E-mail'), 'head@upwell.example');
+    fireEvent.changeText(screen.getByLabelText('Password'), 'wrong');
+    fireEvent.press(screen.getByText('Sign in'));
+    await waitFor(() => expect(screen.getByText('E-mail or password is not right.')).toBeTruthy());
+    expect(screen.getByLabelText('E-mail').props.value).toBe('head@upwell.example');
+  });
+});

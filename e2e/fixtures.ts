@@ -1,0 +1,83 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { createServer } from 'node:net';
+import { test as base, expect, type Page } from '@playwright/test';
+import { Server } from './server';
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+interface AxeResult {
+  readonly violations: readonly {
+    readonly id: string;
+    readonly impact: string | null;
+    readonly nodes: readonly { readonly html: string }[];
+  }[];
+}
+
+function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const server = createServer();
+    server.listen(0, '127.0.0.1', () => {
+      const { port } = server.address() as { port: number };
+      server.close(() => resolve(port));
+    });
+  });
+}
+
+interface Fixtures {
+  /** Lets a test that cuts the network say so: failed requests are then expected on the console. */
+  readonly quiet: { networkErrors: boolean };
+}
+
+export const test = base.extend<Fixtures, { server: Server }>({
+  server: [
+    async ({}, use) => {
+      const server = new Server(await freePort());
+      await server.start();
+      await use(server);
+      await server.stop();
+    },
+    { scope: 'worker' },
+  ],
+  baseURL: async ({ server }, use) => use(server.url),
+  quiet: async ({}, use) => use({ networkErrors: false }),
+  page: async ({ page, server, quiet }, use) => {
+    const troubles: string[] = [];
+    page.on('console', (message) => {
+      const networkError = message.text().startsWith('Failed to load resource');
+      if (message.type() === 'error' && !(quiet.networkErrors && networkError))
+        troubles.push(`console: ${message.text()} ${message.location().url}`);
+    });
+    page.on('pageerror', (error) => troubles.push(`page: ${error.message}`));
+    page.on('request', (request) => {
+      const { protocol, host } = new URL(request.url());
+      if (protocol.startsWith('http') && host !== new URL(server.url).host)
+        troubles.push(`request to another host: ${request.url()}`);
+    });
+    await use(page);
+    expect(troubles).toEqual([]);
+  },
+});
+
+export { expect };
+
+/** Fails on any serious or worse accessibility violation of the page as it stands. */
+export async function expectAccessible(page: Page): Promise<void> {
+  // Injected as the page's own evaluation, which its content security policy does not touch.
+  await page.evaluate(AXE);
+  const { violations } = await page.evaluate(() =>
+    (globalThis as unknown as { axe: { run(): Promise<AxeResult> } }).axe.run(),
+  );
+  const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+  expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`)).toEqual([]);
+}
+
+export const PASSWORD = 'quiet-water-demo';
+
+export async function signIn(page: Page, email = 'head@upwell.example'): Promise<void> {
+  await page.goto('/');
+  await page.getByLabel('E-mail').fill(email);
+  await page.getByLabel('Password', { exact: true }).fill(PASSWORD);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page).toHaveURL(/\/(deck|swimmers)/);
+}

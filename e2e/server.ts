@@ -1,0 +1,47 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import path from 'node:path';
+
+const ROOT = path.resolve(import.meta.dirname, '..');
+
+/** The real server on its own port, which a journey can stop and start again. */
+export class Server {
+  private child: ChildProcess | null = null;
+
+  constructor(readonly port: number) {}
+
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  start(): Promise<void> {
+    if (!process.env.DATABASE_URL) throw new Error('Run the journeys with: npm test -- e2e');
+    const child = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
+      cwd: path.join(ROOT, 'apps/server'),
+      env: { ...process.env, PORT: String(this.port), WEB_ROOT: path.join(ROOT, 'apps/web/dist'), UPWELL_DEMO: '1' },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    this.child = child;
+    return new Promise((resolve, reject) => {
+      child.stdout.on('data', (data: Buffer) => {
+        if (data.toString().includes('listening on')) resolve();
+      });
+      child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
+    });
+  }
+
+  async stop(): Promise<void> {
+    const child = this.child;
+    if (!child || child.exitCode !== null) return;
+    const gone = new Promise((resolve) => child.once('exit', resolve));
+    child.kill('SIGTERM');
+    await gone;
+  }
+
+  /** The hard way: no chance to finish anything. */
+  async kill(): Promise<void> {
+    const child = this.child!;
+    const gone = new Promise((resolve) => child.once('exit', resolve));
+    child.kill('SIGKILL');
+    await gone;
+  }
+}

@@ -1,0 +1,70 @@
+import { createRequire } from 'node:module';
+import tseslint from 'typescript-eslint';
+import prettier from 'eslint-config-prettier';
+
+const expo = createRequire(import.meta.url)('eslint-config-expo/flat');
+
+export default tseslint.config(
+  {
+    ignores: [
+      '**/dist/**',
+      '.data/**',
+      '.cache/**',
+      '**/node_modules/**',
+      'apps/web/.expo/**',
+      'apps/web/public/**',
+      'bench/bundle/**',
+      'playwright.config.ts',
+      'eslint.config.mjs',
+    ],
+  },
+  ...expo,
+  {
+    files: ['**/*.ts', '**/*.tsx'],
+    extends: [...tseslint.configs.recommendedTypeChecked],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      // The resolver cannot follow the exports of the workspaces; the type checker does.
+      'import/no-unresolved': 'off',
+      'import/namespace': 'off',
+      'import/no-named-as-default-member': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': 'error',
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      // Its fixes take away assertions that the type checker then misses.
+      '@typescript-eslint/no-unnecessary-type-assertion': 'off',
+      // Fastify's plugins and handlers are async by contract, with or without an await.
+      '@typescript-eslint/require-await': 'off',
+    },
+  },
+  {
+    // Answers of the server are read as JSON in tests; each test says what it expects of them.
+    files: ['**/test/**', '**/*.test.ts', '**/*.test.tsx', 'e2e/**'],
+    rules: {
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+      '@typescript-eslint/no-unsafe-member-access': 'off',
+      '@typescript-eslint/no-unsafe-call': 'off',
+      '@typescript-eslint/no-unsafe-argument': 'off',
+      '@typescript-eslint/no-unsafe-return': 'off',
+      'no-empty-pattern': 'off',
+      'react-hooks/rules-of-hooks': 'off',
+    },
+  },
+  {
+    files: ['**/*.mjs', '**/*.cjs', '**/*.js'],
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        URL: 'readonly',
+        setTimeout: 'readonly',
+        module: 'writable',
+        require: 'readonly',
+        __dirname: 'readonly',
+      },
+    },
+    rules: { 'import/no-unresolved': 'off' },
+  },
+  prettier,
+);

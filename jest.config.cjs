@@ -1,0 +1,34 @@
+const node = (name, roots) => ({
+  displayName: name,
+  roots,
+  testEnvironment: 'node',
+  testMatch: ['**/*.test.ts'],
+  transform: {
+    '\\.[jt]s$': [
+      'babel-jest',
+      {
+        configFile: false,
+        babelrc: false,
+        presets: [['@babel/preset-env', { targets: { node: 'current' } }], '@babel/preset-typescript'],
+      },
+    ],
+  },
+});
+
+module.exports = {
+  projects: [
+    node('core', ['<rootDir>/packages/core', '<rootDir>/packages/contract']),
+    node('server', ['<rootDir>/apps/server']),
+    {
+      displayName: 'web',
+      rootDir: 'apps/web',
+      preset: 'jest-expo',
+      testMatch: ['<rootDir>/test/**/*.test.ts?(x)'],
+      setupFilesAfterEnv: ['<rootDir>/test/setup.ts'],
+      transformIgnorePatterns: [
+        '/node_modules/(?!(.pnpm|(jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-native-svg|react-native-paper|react-native-paper-dates|react-native-gifted-charts|gifted-charts-core|react-redux|@reduxjs|immer|reselect|redux|redux-thunk|uuid|comlink|standard-navigation))',
+      ],
+      moduleNameMapper: { '\\.woff2$': '<rootDir>/test/asset.cjs', '^@/(.*)$': '<rootDir>/src/$1' },
+    },
+  ],
+};

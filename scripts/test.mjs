@@ -1,0 +1,101 @@
+// Everything that must hold: types, lint, unit tests, the server on a real PostgreSQL, journeys in a browser.
+// `npm test -- core` runs a part: types, lint, core, server, web, e2e.
+import { spawn } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { installPostgres, startCluster } from './lib/postgres.mjs';
+import { Advice, buildWeb, checkNode, fail, installDebian, installPackages, ROOT, step } from './lib/steps.mjs';
+
+const PARTS = ['types', 'lint', 'core', 'server', 'web', 'e2e'];
+const asked = process.argv.slice(2);
+const unknown = asked.filter((part) => !PARTS.includes(part));
+const parts = asked.length > 0 ? PARTS.filter((part) => asked.includes(part)) : PARTS;
+const cache = path.join(ROOT, '.cache');
+
+/** Runs a command with its output shown; answers its exit code. */
+function show(command, args, env = {}) {
+  console.log(`\n> ${command} ${args.join(' ')}`);
+  return new Promise((resolve, reject) => {
+    const child = spawn(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } });
+    child.on('error', reject);
+    child.on('exit', (code) => resolve(code ?? 1));
+  });
+}
+
+const npx = (args, env) => show('npx', ['--no-install', ...args], env);
+
+async function jest(projects, env) {
+  const file = path.join(cache, `jest-${projects.join('-')}.json`);
+  rmSync(file, { force: true });
+  const code = await npx(
+    ['jest', '--selectProjects', ...projects, '--json', `--outputFile=${file}`, '--silent=false'],
+    env,
+  );
+  if (!existsSync(file)) return { passed: 0, failed: 1 };
+  const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(file, 'utf8'));
+  // A file that does not even load fails without failing a test.
+  return { passed: numPassedTests, failed: Math.max(numFailedTests, numFailedTestSuites, code === 0 ? 0 : 1) };
+}
+
+async function journeys(env) {
+  const file = path.join(cache, 'e2e.json');
+  rmSync(file, { force: true });
+  const code = await npx(['playwright', 'test'], env);
+  if (!existsSync(file)) return { passed: 0, failed: 1 };
+  const { expected, unexpected, flaky } = JSON.parse(readFileSync(file, 'utf8')).stats;
+  return { passed: expected, failed: Math.max(unexpected + flaky, code === 0 ? 0 : 1) };
+}
+
+const once = async (args) =>
+  (await show('npm', ['run', '--silent', ...args])) === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
+
+async function main() {
+  if (unknown.length > 0)
+    throw new Advice(`There is no part ${unknown.join(', ')}. The parts are ${PARTS.join(', ')}.`);
+  console.log('Preparing the tests');
+  checkNode();
+  mkdirSync(cache, { recursive: true });
+  await step('npm packages', installPackages);
+  const wantsDatabase = parts.includes('server') || parts.includes('e2e');
+  let cluster = null;
+  if (wantsDatabase) {
+    await step('PostgreSQL server', installPostgres);
+    await step('test database', async () => {
+      // Its own cluster, so that the tests run while npm start runs.
+      cluster = await startCluster('test', 'upwell_test');
+      await cluster.recreate();
+      return cluster.folder;
+    });
+  }
+  const results = [];
+  try {
+    if (parts.includes('e2e')) {
+      await step('Chromium', async () => {
+        if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) return 'already there';
+        await installDebian('chromium', 'Chromium for the journeys');
+        return 'installed';
+      });
+    }
+    if (parts.includes('types')) results.push(['types', await once(['typecheck'])]);
+    if (parts.includes('lint')) results.push(['lint', await once(['lint'])]);
+    const units = ['core', 'web'].filter((part) => parts.includes(part));
+    if (units.length > 0) results.push([units.join(' and '), await jest(units)]);
+    const env = cluster ? { DATABASE_URL: cluster.url } : {};
+    if (parts.includes('server')) results.push(['server', await jest(['server'], env)]);
+    if (parts.includes('e2e')) {
+      await step('web app', buildWeb);
+      await cluster.recreate();
+      results.push(['e2e', await journeys(env)]);
+    }
+  } finally {
+    if (cluster) await cluster.stop();
+  }
+  console.log('');
+  for (const [name, { passed, failed }] of results)
+    console.log(`${name.padEnd(14)} ${passed} passed, ${failed} failed`);
+  const sum = (key) => results.reduce((total, [, result]) => total + result[key], 0);
+  console.log(`${sum('passed')} passed, ${sum('failed')} failed`);
+  process.exitCode = sum('failed') === 0 && sum('passed') > 0 ? 0 : 1;
+}
+
+main().catch(fail);
