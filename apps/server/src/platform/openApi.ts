@@ -12,10 +12,10 @@ export const openApi = fp(async (app: FastifyInstance) => {
       components: { securitySchemes: { cookie: { type: 'apiKey', in: 'cookie', name: 'upwell_session' } } },
       security: [{ cookie: [] }],
     },
-    transform: ({ schema, url }) => {
-      const parts = Object.entries((schema ?? {}) as Readonly<Record<string, unknown>>);
+    transform: (route) => {
+      const parts = Object.entries((route.schema ?? {}) as Readonly<Record<string, unknown>>);
       const converted = parts.map(([key, part]) => [key, Joi.isSchema(part) ? toJsonSchema(part) : part]);
-      return { schema: Object.fromEntries(converted), url };
+      return { schema: Object.fromEntries(converted) as object, url: route.url };
     },
   });
   app.get('/api/v1/openapi.json', { schema: { hide: true } }, () => app.swagger());

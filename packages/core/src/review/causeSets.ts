@@ -69,32 +69,44 @@ export function visitCauseSets(net: Network, evidence: Evidence, visit: (set: Ca
   };
   for (const s of evidence.keys()) set.weight *= at0[s]! + slope[s]! * (1 - leak);
 
+  const linkedSigns = links.map((linked) => Int32Array.from(linked, ([s]) => s));
+  const kept = links.map((linked) => Float64Array.from(linked, ([, strength]) => 1 - strength));
+  const mostLinks = Math.max(1, ...links.map((linked) => linked.length));
+  const saved = new Float64Array(MAX_CAUSES * mostLinks);
+
   const extend = (from: number): void => {
     visit(set);
     if (set.size === MAX_CAUSES) return;
-    const { weight, touchedCount } = set;
+    const { weight, touchedCount, size, hidden, touched } = set;
     for (let c = from; c < priors.length; c++) {
-      const linked = links[c]!;
-      const before = linked.map(([s]) => set.hidden[s]!);
-      set.weight = weight * odds[c]!;
-      for (const [s, strength] of linked) {
-        const was = set.hidden[s]!;
-        const is = was * (1 - strength);
-        set.hidden[s] = is;
-        set.weight *= (at0[s]! + slope[s]! * is) / (at0[s]! + slope[s]! * was);
-        if (marks[s]!++ === 0) set.touched[set.touchedCount++] = s;
+      const signs = linkedSigns[c]!;
+      const keeps = kept[c]!;
+      let grown = weight * odds[c]!;
+      let count = touchedCount;
+      for (let i = 0; i < signs.length; i++) {
+        const s = signs[i]!;
+        const was = hidden[s]!;
+        const is = was * keeps[i]!;
+        saved[size * mostLinks + i] = was;
+        hidden[s] = is;
+        if (slope[s] !== 0) grown *= (at0[s]! + slope[s]! * is) / (at0[s]! + slope[s]! * was);
+        if (marks[s]!++ === 0) touched[count++] = s;
       }
-      set.causes[set.size++] = c;
+      set.weight = grown;
+      set.touchedCount = count;
+      set.causes[size] = c;
+      set.size = size + 1;
       extend(c + 1);
-      set.size--;
+      set.size = size;
       // Put back what was stored rather than divide: no rounding gathers over thousands of sets.
-      linked.forEach(([s], i) => {
-        set.hidden[s] = before[i]!;
+      for (let i = 0; i < signs.length; i++) {
+        const s = signs[i]!;
+        hidden[s] = saved[size * mostLinks + i]!;
         marks[s]!--;
-      });
-      set.touchedCount = touchedCount;
+      }
     }
     set.weight = weight;
+    set.touchedCount = touchedCount;
   };
   extend(0);
 }

@@ -1,0 +1,88 @@
+import autocannon from 'autocannon';
+import { randomUUID } from 'node:crypto';
+import { hashPassword } from '../apps/server/src/account/password';
+import { createApp } from '../apps/server/src/platform/app';
+import { readConfig } from '../apps/server/src/platform/config';
+import { connect, connectAsOwner, migrate } from '../apps/server/src/platform/database';
+import Fastify from 'fastify';
+
+const SWIMMERS = 5000;
+const CLIENTS = 20;
+const SECONDS = 8;
+
+const config = readConfig(process.env);
+const owner = await connectAsOwner(config);
+await migrate(owner, config);
+const em = owner.em.fork();
+const [club, squad, account] = [randomUUID(), randomUUID(), randomUUID()];
+const email = `bench-${account}@club.example`;
+await em.execute(`insert into club (id, name) values (?, 'Bench')`, [club]);
+await em.execute(`insert into squad (id, club_id, name, write_id) values (?, ?, 'Bench', ?)`, [
+  squad,
+  club,
+  randomUUID(),
+]);
+await em.execute(
+  `insert into account (id, club_id, email, name, role, password_hash) values (?, ?, ?, 'Bench', 'head', ?)`,
+  [account, club, email, await hashPassword('bench')],
+);
+await em.execute(
+  `insert into swimmer (id, club_id, squad_id, given_name, family_name, search_name, level, stroke_model, breathing_side, write_id)
+   select gen_random_uuid(), ?, ?, 'Given' || i, 'Family' || i % 700, 'given' || i || ' family' || i % 700, 'hold', 'long-line', 'both', gen_random_uuid()
+   from generate_series(1, ${SWIMMERS}) i`,
+  [club, squad],
+);
+await em.execute('analyze');
+
+const database = await connect(config);
+const app = await createApp({ database, config });
+await app.listen({ host: '127.0.0.1', port: 0 });
+const signedIn = await app.inject({
+  method: 'POST',
+  url: '/api/v1/account/sign-in',
+  payload: { email, password: 'bench' },
+});
+const cookie = `upwell_session=${signedIn.cookies[0]!.value}`;
+
+// The reference: a bare route with one indexed query on the same database.
+const bare = Fastify();
+bare.get('/', () =>
+  owner.em
+    .fork()
+    .execute(
+      `select id, given_name, family_name from swimmer where club_id = ? and not archived order by family_name, given_name, id limit 30`,
+      [club],
+      'all',
+    ),
+);
+await bare.listen({ host: '127.0.0.1', port: 0 });
+
+const address = (server: typeof app): string =>
+  `http://127.0.0.1:${(server.server.address() as { port: number }).port}`;
+
+async function load(name: string, url: string): Promise<number> {
+  await autocannon({ url, connections: CLIENTS, duration: 2, headers: { cookie } });
+  const { latency, requests, non2xx } = await autocannon({
+    url,
+    connections: CLIENTS,
+    duration: SECONDS,
+    headers: { cookie },
+  });
+  if (non2xx > 0) throw new Error(`${name}: ${non2xx} answers were refused`);
+  const p95 = (latency as unknown as Record<string, number>).p97_5!;
+  console.log(
+    `${name.padEnd(28)} p50 ${latency.p50} ms   p97.5 ${p95} ms   ${Math.round(requests.average)} requests/s`,
+  );
+  return latency.average;
+}
+
+const reference = await load('bare route, one query', `${address(bare as never)}/`);
+const first = await load('swimmers, first page', `${address(app)}/api/v1/swimmers?limit=30`);
+await load('swimmers, found by name', `${address(app)}/api/v1/swimmers?limit=30&search=family42`);
+console.log(
+  `ratio of the mean times      ${(first / reference).toFixed(1)}   (wanted: p95 under 50 ms with ${SWIMMERS} swimmers, ${CLIENTS} clients)`,
+);
+await app.close();
+await bare.close();
+await database.close();
+await owner.close();
