@@ -42,12 +42,13 @@ async function firstLoad(dist: string): Promise<number> {
     args: CHROMIUM.split(' '),
   });
   const page = await browser.newPage();
-  let bytes = 0;
+  const sizes: Promise<number>[] = [];
   page.on('response', (response) => {
-    if (response.url().endsWith('.js')) void response.body().then((body) => (bytes += gzipSync(body).length));
+    if (response.url().endsWith('.js')) sizes.push(response.body().then((body) => gzipSync(body).length));
   });
   await page.goto(`http://127.0.0.1:${(server.address() as { port: number }).port}/`);
   await page.waitForLoadState('networkidle');
+  const bytes = (await Promise.all(sizes)).reduce((sum, size) => sum + size, 0);
   await browser.close();
   server.close();
   return bytes;

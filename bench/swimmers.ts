@@ -1,5 +1,7 @@
-import autocannon from 'autocannon';
+import { execFile } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import path from 'node:path';
+import { promisify } from 'node:util';
 import { hashPassword } from '../apps/server/src/account/password';
 import { createApp } from '../apps/server/src/platform/app';
 import { readConfig } from '../apps/server/src/platform/config';
@@ -60,20 +62,27 @@ await bare.listen({ host: '127.0.0.1', port: 0 });
 const address = (server: typeof app): string =>
   `http://127.0.0.1:${(server.server.address() as { port: number }).port}`;
 
+interface Load {
+  readonly p50: number;
+  readonly p975: number;
+  readonly mean: number;
+  readonly perSecond: number;
+  readonly non2xx: number;
+}
+
 async function load(name: string, url: string): Promise<number> {
-  await autocannon({ url, connections: CLIENTS, duration: 2, headers: { cookie } });
-  const { latency, requests, non2xx } = await autocannon({
+  const script = path.join(import.meta.dirname, 'load.mjs');
+  const { stdout } = await promisify(execFile)(process.execPath, [
+    script,
     url,
-    connections: CLIENTS,
-    duration: SECONDS,
-    headers: { cookie },
-  });
+    String(CLIENTS),
+    String(SECONDS),
+    cookie,
+  ]);
+  const { p50, p975, mean, perSecond, non2xx } = JSON.parse(stdout) as Load;
   if (non2xx > 0) throw new Error(`${name}: ${non2xx} answers were refused`);
-  const p95 = (latency as unknown as Record<string, number>).p97_5!;
-  console.log(
-    `${name.padEnd(28)} p50 ${latency.p50} ms   p97.5 ${p95} ms   ${Math.round(requests.average)} requests/s`,
-  );
-  return latency.average;
+  console.log(`${name.padEnd(28)} p50 ${p50} ms   p97.5 ${p975} ms   ${Math.round(perSecond)} requests/s`);
+  return mean;
 }
 
 const reference = await load('bare route, one query', `${address(bare as never)}/`);

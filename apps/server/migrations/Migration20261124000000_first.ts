@@ -139,6 +139,7 @@ export class Migration20261124000000_first extends Migration {
       create function app_account() returns uuid language sql stable as $$ select nullif(current_setting('app.account_id', true), '')::uuid $$;
       create function app_swimmer() returns uuid language sql stable as $$ select nullif(current_setting('app.swimmer_id', true), '')::uuid $$;
       create function app_role() returns text language sql stable as $$ select coalesce(current_setting('app.role', true), '') $$;
+      create function app_squads() returns uuid[] language sql stable as $$ select coalesce(nullif(current_setting('app.squad_ids', true), '')::uuid[], '{}') $$;
       create function app_coaches() returns boolean language sql stable as $$ select app_role() in ('head', 'coach') $$;
     `);
 
@@ -149,12 +150,18 @@ export class Migration20261124000000_first extends Migration {
         language sql stable security definer set search_path from current
         as $$ select a.id, a.club_id, a.password_hash from account a where a.email = lower(asked_email) $$;
       create function sign_in_identity(asked_hash bytea)
-        returns table (account_id uuid, club_id uuid, role text, swimmer_id uuid, name text, club_name text)
+        returns table (account_id uuid, club_id uuid, role text, swimmer_id uuid, squad_ids uuid[], name text, club_name text)
         language sql stable security definer set search_path from current
         as $$
-          select a.id, a.club_id, a.role, a.swimmer_id, a.name, c.name
-          from sign_in_session s join account a on a.id = s.account_id join club c on c.id = a.club_id
-          where s.token_hash = asked_hash and s.expires_at > now()
+          select a.id, a.club_id, a.role, a.swimmer_id,
+            case a.role
+              when 'coach' then array(select sc.squad_id from squad_coach sc where sc.account_id = a.id)
+              when 'swimmer' then array(select s.squad_id from swimmer s where s.id = a.swimmer_id)
+              else '{}'::uuid[]
+            end,
+            a.name, c.name
+          from sign_in_session i join account a on a.id = i.account_id join club c on c.id = a.club_id
+          where i.token_hash = asked_hash and i.expires_at > now()
         $$;
       revoke execute on function sign_in_account(text), sign_in_identity(bytea) from public;
       grant execute on function sign_in_account(text), sign_in_identity(bytea) to upwell_app;
@@ -179,37 +186,31 @@ export class Migration20261124000000_first extends Migration {
     }
     this.addSql('grant delete on squad_coach, sign_in_session to upwell_app');
 
-    const mySquads = 'select sc.squad_id from squad_coach sc where sc.account_id = (select app_account())';
+    // Sub-selects are evaluated once for a query, not once for a row.
     const inClub = 'club_id = (select app_club())';
+    const head = "(select app_role()) = 'head'";
+    const coach = "(select app_role()) = 'coach'";
+    const squads = '(select app_squads())::uuid[]';
     const rules: Record<string, { see: string; write: string }> = {
-      squad: {
-        see: `${inClub} and ((select app_role()) = 'head' or id in (${mySquads})
-          or id = (select s.squad_id from swimmer s where s.id = (select app_swimmer())))`,
-        write: `${inClub} and (select app_role()) = 'head'`,
-      },
+      squad: { see: `${inClub} and (${head} or id = any(${squads}))`, write: `${inClub} and ${head}` },
       swimmer: {
-        see: `${inClub} and ((select app_role()) = 'head' or squad_id in (${mySquads}) or id = (select app_swimmer()))`,
-        write: `${inClub} and ((select app_role()) = 'head' or ((select app_role()) = 'coach' and squad_id in (${mySquads})))`,
+        see: `${inClub} and (${head} or (${coach} and squad_id = any(${squads})) or id = (select app_swimmer()))`,
+        write: `${inClub} and (${head} or (${coach} and squad_id = any(${squads})))`,
       },
-      account: {
-        see: `${inClub} and ((select app_coaches()) or id = (select app_account()))`,
-        write: 'false',
-      },
-      squad_coach: { see: inClub, write: `${inClub} and (select app_role()) = 'head'` },
+      account: { see: `${inClub} and ((select app_coaches()) or id = (select app_account()))`, write: 'false' },
+      squad_coach: { see: inClub, write: `${inClub} and ${head}` },
       sign_in_session: {
         see: `${inClub} and account_id = (select app_account())`,
         write: `${inClub} and account_id = (select app_account())`,
       },
       training_session: {
-        see: `${inClub} and ((select app_role()) = 'head' or created_by = (select app_account()) or squad_ids && array(${mySquads})
-          or squad_ids && array(select s.squad_id from swimmer s where s.id = (select app_swimmer())))`,
-        write: `${inClub} and ((select app_role()) = 'head'
-          or ((select app_role()) = 'coach' and (created_by = (select app_account()) or squad_ids && array(${mySquads}))))`,
+        see: `${inClub} and (${head} or created_by = (select app_account()) or squad_ids && ${squads})`,
+        write: `${inClub} and (${head} or (${coach} and (created_by = (select app_account()) or squad_ids && ${squads})))`,
       },
     };
     // What hangs on a swimmer is seen by whoever sees the swimmer: the inner query is guarded itself.
     for (const table of ['review', 'focus', 'result', 'access_log']) {
-      const seen = `${inClub} and swimmer_id in (select s.id from swimmer s)`;
+      const seen = `${inClub} and exists (select from swimmer s where s.id = ${table}.swimmer_id)`;
       rules[table] = { see: seen, write: `${seen} and (select app_coaches())` };
     }
     this.addSql('create policy see on club for select using (id = (select app_club()))');
@@ -226,7 +227,7 @@ export class Migration20261124000000_first extends Migration {
       `drop table access_log, result, training_session, focus, review, sign_in_session, squad_coach, account, swimmer, squad, club cascade`,
     );
     this.addSql(
-      `drop function sign_in_account(text), sign_in_identity(bytea), app_coaches(), app_role(), app_swimmer(), app_account(), app_club()`,
+      `drop function sign_in_account(text), sign_in_identity(bytea), app_coaches(), app_squads(), app_role(), app_swimmer(), app_account(), app_club()`,
     );
   }
 }

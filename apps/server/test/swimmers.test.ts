@@ -54,7 +54,7 @@ describe('who sees whom', () => {
     expect((await swimmer('GET', '/coaches')).status).toBe(403);
     const everybody = await asIdentity(
       harness.database,
-      { accountId: club.accounts.swimmer!.id, clubId: club.id, role: 'swimmer', swimmerId: self },
+      { accountId: club.accounts.swimmer!.id, clubId: club.id, role: 'swimmer', swimmerId: self, squadIds: [] },
       (em) => em.execute('select email from account'),
     );
     expect(everybody).toHaveLength(1);

@@ -45,7 +45,7 @@ export async function accountRoutes(
       if (!found || !right) throw new ProblemError(401, 'E-mail or password is not right.');
 
       const token = randomBytes(32).toString('base64url');
-      const who = { accountId: found.id, clubId: found.club_id, role: 'none', swimmerId: null };
+      const who = { accountId: found.id, clubId: found.club_id, role: 'none', swimmerId: null, squadIds: [] };
       const me = await asIdentity(database, who, async (em) => {
         await em.execute('delete from sign_in_session where expires_at < now()');
         await em.insert(SignInSessionEntity, {
@@ -85,7 +85,8 @@ export async function accountRoutes(
   });
 
   // Not a refusal: asking is how a page finds out whether to show the sign-in.
-  app.get('/me', { schema: { summary: 'Who is signed in, or null' } }, (request, reply) =>
-    reply.type('application/json').send(JSON.stringify(request.me)),
-  );
+  app.get('/me', { schema: { summary: 'Who is signed in, or null' } }, (request, reply) => {
+    const { squadIds: _, ...me } = request.me ?? { squadIds: [] };
+    return reply.type('application/json').send(JSON.stringify(request.me ? me : null));
+  });
 }

@@ -3,6 +3,7 @@ import { Migrator } from '@mikro-orm/migrations';
 import { MIGRATIONS } from '../../migrations';
 import type { Config } from './config';
 import { ENTITIES } from './entities';
+import { prepared } from './prepared';
 
 export type Database = MikroORM;
 
@@ -14,7 +15,14 @@ export function connect(config: Config): Promise<Database> {
     pool: { min: 1, max: 12 },
     discovery: { warnWhenNoEntities: false, checkDuplicateTableNames: false },
     // Sent by the driver to the server, so a lost network cannot leave a transaction open for long.
-    driverOptions: { connection: { statement_timeout: 15_000, idle_in_transaction_session_timeout: 15_000 } },
+    driverOptions: {
+      connection: {
+        statement_timeout: 15_000,
+        idle_in_transaction_session_timeout: 15_000,
+        // Who asks is read from the transaction, not from the text, so one plan serves everybody.
+        options: '-c plan_cache_mode=force_generic_plan',
+      },
+    },
   });
 }
 
@@ -50,15 +58,18 @@ export interface Identity {
   readonly clubId: string;
   readonly role: string;
   readonly swimmerId: string | null;
+  /** A coach's squads, or the squad a swimmer trains with. */
+  readonly squadIds: readonly string[];
 }
 
 /** Runs work in one transaction in which PostgreSQL knows who asks. */
 export function asIdentity<T>(database: Database, who: Identity, work: (em: EntityManager) => Promise<T>): Promise<T> {
   return database.em.fork().transactional(async (em) => {
-    await em.execute(
-      `select set_config('app.club_id', ?, true), set_config('app.account_id', ?, true),
-              set_config('app.role', ?, true), set_config('app.swimmer_id', ?, true)`,
-      [who.clubId, who.accountId, who.role, who.swimmerId ?? ''],
+    await prepared(
+      em,
+      `select set_config('app.club_id', ?, true), set_config('app.account_id', ?, true), set_config('app.role', ?, true),
+              set_config('app.swimmer_id', ?, true), set_config('app.squad_ids', ?, true)`,
+      [who.clubId, who.accountId, who.role, who.swimmerId ?? '', `{${who.squadIds.join(',')}}`],
     );
     return work(em);
   });

@@ -4,13 +4,19 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import fp from 'fastify-plugin';
 import { asIdentity, type Database } from './database';
+import { prepared } from './prepared';
 import { forbidden, ProblemError } from './problem';
 
 export const COOKIE = 'upwell_session';
 
+/** Who asks, with the squads that row-level security lets through. */
+export interface SignedIn extends Me {
+  readonly squadIds: readonly string[];
+}
+
 declare module 'fastify' {
   interface FastifyRequest {
-    me: Me | null;
+    me: SignedIn | null;
   }
 }
 
@@ -24,6 +30,7 @@ interface IdentityRow {
   club_id: string;
   role: Role;
   swimmer_id: string | null;
+  squad_ids: string[];
   name: string;
   club_name: string;
 }
@@ -36,12 +43,13 @@ export const identity = fp(async (app: FastifyInstance, { database }: { database
     refuseForeignWrites(request);
     const token = request.cookies[COOKIE];
     if (!token || token.length > 100 || !request.url.startsWith('/api/')) return;
-    const rows = await database.em
-      .fork()
-      .execute<IdentityRow[]>('select * from sign_in_identity(?)', [tokenHash(token)], 'all');
+    const rows = await prepared<IdentityRow>(database.em.fork(), 'select * from sign_in_identity(?)', [
+      tokenHash(token),
+    ]);
     const row = rows[0];
     if (!row) return;
     request.me = {
+      squadIds: row.squad_ids,
       accountId: row.account_id,
       clubId: row.club_id,
       role: row.role,
@@ -79,25 +87,25 @@ function refuseForeignWrites(request: FastifyRequest): void {
 }
 
 /** Who is signed in; 401 otherwise. */
-export function requireMe(request: FastifyRequest): Me {
+export function requireMe(request: FastifyRequest): SignedIn {
   if (!request.me) throw new ProblemError(401, 'You are signed out. Sign in again; what you entered is still here.');
   return request.me;
 }
 
 /** A coach or head coach; 403 for a swimmer. */
-export function requireCoach(request: FastifyRequest): Me {
+export function requireCoach(request: FastifyRequest): SignedIn {
   const me = requireMe(request);
   if (me.role === 'swimmer') throw forbidden();
   return me;
 }
 
-export function requireHead(request: FastifyRequest): Me {
+export function requireHead(request: FastifyRequest): SignedIn {
   const me = requireMe(request);
   if (me.role !== 'head') throw forbidden();
   return me;
 }
 
 /** Runs work in a transaction as whoever is signed in. */
-export function asMe<T>(database: Database, me: Me, work: (em: EntityManager) => Promise<T>): Promise<T> {
+export function asMe<T>(database: Database, me: SignedIn, work: (em: EntityManager) => Promise<T>): Promise<T> {
   return asIdentity(database, me, work);
 }

@@ -2,6 +2,7 @@ import type { Me } from '@upwell/contract/account';
 import type { FocusView, ReviewSave, ReviewView } from '@upwell/contract/review';
 import { inferCauses, type CauseId, type PastOutcome } from '@upwell/core/review';
 import type { EntityManager } from '@mikro-orm/postgresql';
+import { prepared } from '../platform/prepared';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { FocusEntity, ReviewEntity, type ReviewRecord } from './entities';
@@ -41,11 +42,11 @@ const toFocus = (row: FocusRow): FocusView => ({
 /** The open focus of each of these swimmers, the newest when there are two. */
 export async function openFocuses(em: EntityManager, swimmerIds: readonly string[]): Promise<Map<string, FocusView>> {
   if (swimmerIds.length === 0) return new Map();
-  const rows = await em.execute<FocusRow[]>(
+  const rows = await prepared<FocusRow>(
+    em,
     `select distinct on (f.swimmer_id) ${FOCUS_COLUMNS} from focus f join swimmer s on s.id = f.swimmer_id
-     where f.closed_at is null and f.swimmer_id in (?) order by f.swimmer_id, f.since desc`,
+     where f.closed_at is null and f.swimmer_id = any(?::uuid[]) order by f.swimmer_id, f.since desc`,
     [swimmerIds],
-    'all',
   );
   return new Map(rows.map((row) => [row.swimmer_id, toFocus(row)]));
 }

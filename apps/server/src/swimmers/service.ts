@@ -13,6 +13,7 @@ import type {
 import { isChild } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { AccountEntity } from '../account/entities';
+import { prepared } from '../platform/prepared';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { focusesOf, openFocuses, reviewsOf } from '../review';
@@ -64,13 +65,13 @@ export async function listSwimmers(em: EntityManager, query: SwimmerQuery): Prom
     where.push('(s.family_name, s.given_name, s.id) > (?, ?, ?::uuid)');
     values.push(...readCursor(query.cursor));
   }
-  const rows = await em.execute<Row[]>(
+  const rows = await prepared<Row>(
+    em,
     `select s.id, s.given_name, s.family_name, s.level, s.squad_id, q.name as squad_name, s.birth_year, s.archived, s.goal
      from swimmer s join squad q on q.id = s.squad_id
      where ${where.join(' and ')}
-     order by s.family_name, s.given_name, s.id limit ${limit + 1}`,
-    values,
-    'all',
+     order by s.family_name, s.given_name, s.id limit ?`,
+    [...values, limit + 1],
   );
   const shown = rows.slice(0, limit);
   const focuses = await openFocuses(

@@ -15,7 +15,7 @@ import { DateField } from '@/ui/DateField';
 import { Notice } from '@/ui/States';
 import { TextField } from '@/ui/TextField';
 import { useSaveSwimmerMutation } from '../api';
-import { formOf, readForm, type SwimmerForm } from '../formValues';
+import { emptyForm, formOf, readForm, type SwimmerForm } from '../formValues';
 
 interface Kept {
   readonly form: SwimmerForm | null;
@@ -28,14 +28,14 @@ interface Kept {
 
 interface SwimmerFormViewProps {
   readonly stored: Swimmer | null;
-  readonly initial: SwimmerForm;
   readonly squads: readonly Squad[];
 }
 
 const SIDE_WORD = { left: 'Left', right: 'Right', both: 'Both' } as const;
 const PLACE_WORD = { pool: 'Pool', 'open-water': 'Open water' } as const;
 
-export function SwimmerFormView({ stored, initial, squads }: SwimmerFormViewProps) {
+export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps) {
+  const [initial] = useState(() => (stored ? formOf(stored) : emptyForm(squads.length === 1 ? squads[0]!.id : '')));
   const router = useRouter();
   const [first] = useState<Kept>(() => ({
     form: null,

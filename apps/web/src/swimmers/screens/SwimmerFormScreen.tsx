@@ -1,10 +1,11 @@
-import type { Swimmer } from '@upwell/contract/swimmers';
 import { useLocalSearchParams } from 'expo-router';
+import { lazy, Suspense } from 'react';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { useSquadsQuery, useSwimmerQuery } from '../api';
-import { emptyForm, formOf } from '../formValues';
-import { SwimmerFormView } from '../parts/SwimmerFormView';
+
+// The form brings its checks and its calendar along: loaded when somebody edits, not with the first screen.
+const SwimmerFormView = lazy(() => import('../parts/SwimmerFormView'));
 
 export function NewSwimmerScreen() {
   const { data: squads, error, refetch } = useSquadsQuery();
@@ -17,7 +18,9 @@ export function NewSwimmerScreen() {
         <Notice>There is no squad yet. The head coach makes one under the club’s name.</Notice>
       ) : null}
       {open && open.length > 0 ? (
-        <SwimmerFormView stored={null} initial={emptyForm(open.length === 1 ? open[0]!.id : '')} squads={open} />
+        <Suspense fallback={<Loading label="Loading the form" />}>
+          <SwimmerFormView stored={null} squads={open} />
+        </Suspense>
       ) : null}
     </Screen>
   );
@@ -35,7 +38,9 @@ export function EditSwimmerScreen() {
     >
       {error && !swimmer ? <Failure error={error} retry={() => void refetch()} /> : null}
       {swimmer && squads ? (
-        <SwimmerFormView stored={swimmer satisfies Swimmer} initial={formOf(swimmer)} squads={squads} />
+        <Suspense fallback={<Loading label="Loading the form" />}>
+          <SwimmerFormView stored={swimmer} squads={squads} />
+        </Suspense>
       ) : null}
       {!swimmer && !error ? <Loading /> : null}
     </Screen>
