@@ -1,6 +1,6 @@
 import { buildSession, type BuildRequest } from '@upwell/core/sessions';
 import { CAUSE_IDS } from '@upwell/core/review';
-import { LEVELS } from '@upwell/core/swimmers';
+import type { LEVELS } from '@upwell/core/swimmers';
 import { measure, ms, reference } from './measure';
 
 const request = (run: number, levels: readonly (typeof LEVELS)[number][]): BuildRequest => ({

@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { createReadStream, existsSync, rmSync } from 'node:fs';
+import { createReadStream, existsSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:http';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
@@ -42,16 +42,16 @@ async function firstLoad(dist: string): Promise<number> {
     args: CHROMIUM.split(' '),
   });
   const page = await browser.newPage();
-  const sizes: Promise<number>[] = [];
-  page.on('response', (response) => {
-    if (response.url().endsWith('.js')) sizes.push(response.body().then((body) => gzipSync(body).length));
+  const loaded = new Set<string>();
+  page.on('request', (request) => {
+    const { pathname } = new URL(request.url());
+    if (pathname.endsWith('.js')) loaded.add(pathname);
   });
   await page.goto(`http://127.0.0.1:${(server.address() as { port: number }).port}/`);
   await page.waitForLoadState('networkidle');
-  const bytes = (await Promise.all(sizes)).reduce((sum, size) => sum + size, 0);
   await browser.close();
   server.close();
-  return bytes;
+  return [...loaded].reduce((sum, file) => sum + gzipSync(readFileSync(path.join(dist, file))).length, 0);
 }
 
 console.log('building the empty app and ours (about three minutes when nothing is cached)');

@@ -4,7 +4,7 @@ import { signInSchema, type Me, type SignIn } from '@upwell/contract/account';
 import type { FastifyInstance } from 'fastify';
 import type { Config } from '../platform/config';
 import { asIdentity, type Database } from '../platform/database';
-import { asMe, COOKIE, tokenHash } from '../platform/identity';
+import { asMe, COOKIE, forget, tokenHash } from '../platform/identity';
 import { ProblemError } from '../platform/problem';
 import { AccountEntity, SignInSessionEntity } from './entities';
 import { DUMMY_HASH } from './password';
@@ -79,6 +79,7 @@ export async function accountRoutes(
   app.post('/sign-out', { schema: { summary: 'End this session' } }, async (request, reply) => {
     const token = request.cookies[COOKIE];
     if (request.me && token) {
+      forget(token);
       await asMe(database, request.me, (em) => em.nativeDelete(SignInSessionEntity, { tokenHash: tokenHash(token) }));
     }
     return reply.clearCookie(COOKIE, { path: '/' }).code(204).send();

@@ -43,20 +43,7 @@ export const identity = fp(async (app: FastifyInstance, { database }: { database
     refuseForeignWrites(request);
     const token = request.cookies[COOKIE];
     if (!token || token.length > 100 || !request.url.startsWith('/api/')) return;
-    const rows = await prepared<IdentityRow>(database.em.fork(), 'select * from sign_in_identity(?)', [
-      tokenHash(token),
-    ]);
-    const row = rows[0];
-    if (!row) return;
-    request.me = {
-      squadIds: row.squad_ids,
-      accountId: row.account_id,
-      clubId: row.club_id,
-      role: row.role,
-      swimmerId: row.swimmer_id,
-      name: row.name,
-      clubName: row.club_name,
-    };
+    request.me = await lookUp(database, token);
   });
 
   // Before any body is looked at: a guest learns nothing from what a check would say.
@@ -65,6 +52,37 @@ export const identity = fp(async (app: FastifyInstance, { database }: { database
     if (path.startsWith('/api/') && !OPEN.has(path)) requireMe(request);
   });
 });
+
+/** For how long an answer is reused: a page asks several things at once. Milliseconds. */
+const REUSED_MS = 2000;
+const MOST_REUSED = 5000;
+const recent = new Map<string, { readonly me: SignedIn; readonly until: number }>();
+
+/** Forgets a sign-in at once in this process; other processes notice within {@link REUSED_MS}. */
+export function forget(token: string): void {
+  recent.delete(token);
+}
+
+async function lookUp(database: Database, token: string): Promise<SignedIn | null> {
+  const known = recent.get(token);
+  if (known && known.until > Date.now()) return known.me;
+  recent.delete(token);
+  const sql = 'select * from sign_in_identity(?)';
+  const [row] = await prepared<IdentityRow>(database.em.fork(), sql, [tokenHash(token)]);
+  if (!row) return null;
+  const me: SignedIn = {
+    accountId: row.account_id,
+    clubId: row.club_id,
+    role: row.role,
+    swimmerId: row.swimmer_id,
+    squadIds: row.squad_ids,
+    name: row.name,
+    clubName: row.club_name,
+  };
+  if (recent.size >= MOST_REUSED) recent.clear();
+  recent.set(token, { me, until: Date.now() + REUSED_MS });
+  return me;
+}
 
 /** What a guest may ask. */
 const OPEN = new Set([

@@ -1,1 +1,1 @@
-export { focusesOf, openFocuses, openFocusesDue, reviewsOf } from './service';
+export { focusesOf, OPEN_FOCUS, openFocusesDue, reviewsOf, toFocus, type FocusRow } from './service';

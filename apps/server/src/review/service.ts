@@ -2,7 +2,6 @@ import type { Me } from '@upwell/contract/account';
 import type { FocusView, ReviewSave, ReviewView } from '@upwell/contract/review';
 import { inferCauses, type CauseId, type PastOutcome } from '@upwell/core/review';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { prepared } from '../platform/prepared';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { FocusEntity, ReviewEntity, type ReviewRecord } from './entities';
@@ -10,7 +9,7 @@ import { FocusEntity, ReviewEntity, type ReviewRecord } from './entities';
 /** How many of the likeliest causes are kept with a review. */
 const KEPT = 6;
 
-interface FocusRow {
+export interface FocusRow {
   id: string;
   swimmer_id: string;
   swimmer_name: string;
@@ -18,7 +17,7 @@ interface FocusRow {
   drill: FocusView['drill'];
   cue: string;
   tries: number;
-  since: Date;
+  since: Date | string;
   relook_on: string;
   outcome: FocusView['outcome'];
 }
@@ -26,7 +25,7 @@ interface FocusRow {
 const FOCUS_COLUMNS = `f.id, f.swimmer_id, s.given_name || ' ' || s.family_name as swimmer_name, f.cause, f.drill, f.cue,
   f.tries, f.since, f.relook_on::text as relook_on, f.outcome`;
 
-const toFocus = (row: FocusRow): FocusView => ({
+export const toFocus = (row: FocusRow): FocusView => ({
   id: row.id,
   swimmerId: row.swimmer_id,
   swimmerName: row.swimmer_name,
@@ -39,17 +38,9 @@ const toFocus = (row: FocusRow): FocusView => ({
   outcome: row.outcome,
 });
 
-/** The open focus of each of these swimmers, the newest when there are two. */
-export async function openFocuses(em: EntityManager, swimmerIds: readonly string[]): Promise<Map<string, FocusView>> {
-  if (swimmerIds.length === 0) return new Map();
-  const rows = await prepared<FocusRow>(
-    em,
-    `select distinct on (f.swimmer_id) ${FOCUS_COLUMNS} from focus f join swimmer s on s.id = f.swimmer_id
-     where f.closed_at is null and f.swimmer_id = any(?::uuid[]) order by f.swimmer_id, f.since desc`,
-    [swimmerIds],
-  );
-  return new Map(rows.map((row) => [row.swimmer_id, toFocus(row)]));
-}
+/** SQL for the newest open focus of the swimmer `s`, as one JSON value: for lists, without a query of its own. */
+export const OPEN_FOCUS = `(select to_jsonb(open) from (select ${FOCUS_COLUMNS} from focus f
+  where f.swimmer_id = s.id and f.closed_at is null order by f.since desc limit 1) open)`;
 
 /** All focuses of one swimmer, open ones first. */
 export async function focusesOf(em: EntityManager, swimmerId: string): Promise<FocusView[]> {

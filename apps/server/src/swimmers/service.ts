@@ -16,7 +16,7 @@ import { AccountEntity } from '../account/entities';
 import { prepared } from '../platform/prepared';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
-import { focusesOf, openFocuses, reviewsOf } from '../review';
+import { focusesOf, OPEN_FOCUS, reviewsOf, toFocus, type FocusRow } from '../review';
 import {
   AccessLogEntity,
   ResultEntity,
@@ -41,6 +41,7 @@ interface Row {
   birth_year: number | null;
   archived: boolean;
   goal: SwimmerRow['goal'];
+  focus: FocusRow | null;
 }
 
 /** One page of swimmers by family name, found by the names that follow the last one shown. */
@@ -67,17 +68,14 @@ export async function listSwimmers(em: EntityManager, query: SwimmerQuery): Prom
   }
   const rows = await prepared<Row>(
     em,
-    `select s.id, s.given_name, s.family_name, s.level, s.squad_id, q.name as squad_name, s.birth_year, s.archived, s.goal
+    `select s.id, s.given_name, s.family_name, s.level, s.squad_id, q.name as squad_name, s.birth_year, s.archived, s.goal,
+       ${OPEN_FOCUS} as focus
      from swimmer s join squad q on q.id = s.squad_id
      where ${where.join(' and ')}
      order by s.family_name, s.given_name, s.id limit ?`,
     [...values, limit + 1],
   );
   const shown = rows.slice(0, limit);
-  const focuses = await openFocuses(
-    em,
-    shown.map((row) => row.id),
-  );
   const last = rows.length > limit ? shown[shown.length - 1] : undefined;
   return {
     items: shown.map((row) => ({
@@ -90,7 +88,7 @@ export async function listSwimmers(em: EntityManager, query: SwimmerQuery): Prom
       child: isChild(row.birth_year, new Date().getFullYear()),
       archived: row.archived,
       goal: row.goal,
-      focus: focuses.get(row.id) ?? null,
+      focus: row.focus && toFocus(row.focus),
     })),
     next: last ? Buffer.from(JSON.stringify([last.family_name, last.given_name, last.id])).toString('base64url') : null,
   };
