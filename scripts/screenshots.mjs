@@ -61,8 +61,10 @@ async function takeAll(base) {
     });
     const go = async (address) => {
       await page.goto(address);
+      // Only after its heading is a page there; pictures, charts and the worker's answer follow.
+      await page.getByRole('heading', { level: 1 }).waitFor();
       await page.waitForLoadState('networkidle');
-      await page.waitForTimeout(500);
+      await page.waitForTimeout(1200);
     };
     const press = (name) =>
       page

@@ -1,2 +1,21 @@
 // Charts leave timers running, and no test may wait for real time.
 jest.mock('react-native-gifted-charts', () => ({ LineChart: () => null }));
+
+// A browser reads addresses against the page's own; Node has no page.
+const NodeRequest = global.Request;
+global.Request = class extends NodeRequest {
+  constructor(input: RequestInfo | URL, init?: RequestInit) {
+    super(typeof input === 'string' && input.startsWith('/') ? `http://upwell.test${input}` : input, init);
+  }
+};
+
+// Node has no web worker: core answers right here, a moment later as the worker would.
+jest.mock('../src/worker/compute', () => ({
+  compute: () => ({
+    inferCauses: async (...input: unknown[]) => jest.requireActual('@upwell/core/review').inferCauses(...input),
+    buildSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/sessions').buildSession(...input),
+  }),
+}));
+
+// The first screen of a file pays for loading everything; on a busy machine that takes its time.
+jest.setTimeout(30_000);

@@ -46,5 +46,5 @@ export function withSign(draft: ReviewDraft, sign: SignId, sighting: Sighting): 
 
 export function withUndo(draft: ReviewDraft): ReviewDraft {
   const last = draft.past[draft.past.length - 1];
-  return last ? { ...draft, signs: last, past: draft.past.slice(0, -1) } : draft;
+  return last ? { ...draft, signs: last, past: draft.past.slice(0, -1), cause: null, drill: null, cue: null } : draft;
 }

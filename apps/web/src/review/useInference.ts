@@ -11,7 +11,7 @@ export function useInference(look: Look, circumstances: Circumstances): Inferenc
     const turn = ++asked.current;
     const [asking, around] = JSON.parse(key) as [Look, Circumstances];
     void compute()
-      .then((work) => work.inferCauses(asking, around))
+      .inferCauses(asking, around)
       .then((inference) => {
         if (turn === asked.current) setAnswer(inference);
       });

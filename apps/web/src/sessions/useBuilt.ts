@@ -16,7 +16,7 @@ export function useBuilt(request: BuildRequest | null): Built {
     asked.current = key;
     if (key === '') return;
     void compute()
-      .then((work) => work.buildSession(JSON.parse(key) as BuildRequest))
+      .buildSession(JSON.parse(key) as BuildRequest)
       .then((result) => {
         if (asked.current === key) setAnswer({ key, result });
       });

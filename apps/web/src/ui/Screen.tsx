@@ -81,6 +81,6 @@ const styles = StyleSheet.create({
   head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8, marginBottom: 16 },
   back: { margin: 0, marginLeft: -12 },
   titles: { flexGrow: 1, flexShrink: 1, minWidth: 180 },
-  actions: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' },
+  actions: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center', flexShrink: 1, maxWidth: '100%' },
   footer: { borderTopWidth: 1, paddingHorizontal: 16, paddingVertical: 10 },
 });

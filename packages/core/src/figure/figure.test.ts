@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { SIGN_IDS } from '../review';
 import {
+  bestView,
   crawlArm,
   frontView,
   NEUTRAL,
@@ -72,5 +73,12 @@ describe('the figure', () => {
   it('offers every sign of the body at some region', () => {
     const offered = new Set(REGIONS.flatMap((region) => signsAt(region, SIGN_IDS)));
     expect(SIGN_IDS.filter((id) => !offered.has(id))).toEqual([]);
+  });
+});
+
+describe('the best view', () => {
+  it('is the front for what crosses the middle, the side for low legs', () => {
+    expect(bestView(['enters-past-middle', 'hips-snake', 'tired-early'])).toBe('front');
+    expect(bestView(['legs-low', 'kicks-to-stay-flat'])).toBe('side');
   });
 });

@@ -1,5 +1,6 @@
 import { SIGNS, type BodyPart, type SignId } from '../review';
 import type { Region } from './shapes';
+import { SIGN_POSES } from './signPoses';
 
 /** The parts of the body that each region of the figure stands for. */
 const PARTS: Readonly<Record<Region, readonly BodyPart[]>> = {
@@ -15,6 +16,13 @@ const PARTS: Readonly<Record<Region, readonly BodyPart[]>> = {
 /** The signs of a stroke that show at a region. */
 export function signsAt(region: Region, signs: readonly SignId[]): SignId[] {
   return signs.filter((id) => PARTS[region].includes(SIGNS[id].part));
+}
+
+/** The view in which most of these signs can be seen on the figure. */
+export function bestView(signs: readonly SignId[]): 'side' | 'front' {
+  const shown = signs.filter((id) => id in SIGN_POSES);
+  const inFront = shown.filter((id) => SIGNS[id].view === 'front' || SIGNS[id].view === 'above').length;
+  return inFront > shown.length / 2 ? 'front' : 'side';
 }
 
 /** The region where a sign is shown. */

@@ -108,7 +108,7 @@ function GroupCard({
   const clock = groupClock(group, plan.pool);
   const totals = groupTotals(group, plan.pool);
   return (
-    <ScrollView contentContainerStyle={styles.card} role="tabpanel" aria-label={group.name}>
+    <ScrollView contentContainerStyle={styles.card} role="tabpanel" aria-label={group.name} tabIndex={0}>
       <View style={styles.totals}>
         <Text style={styles.huge}>{distanceWord(plan.pool, totals.lengths)}</Text>
         <Text

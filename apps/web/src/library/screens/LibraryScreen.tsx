@@ -1,3 +1,4 @@
+import { bestView } from '@upwell/core/figure';
 import { DRILL_IDS, drillCard, KIT, type DrillId } from '@upwell/core/library';
 import { CAUSE_IDS, CAUSES, LINKS, SIGNS, STAGES, type CauseId, type SignId } from '@upwell/core/review';
 import { LEVEL } from '@upwell/core/swimmers';
@@ -102,7 +103,7 @@ function CauseDetails({ id }: { readonly id: CauseId }) {
       <View style={styles.figure}>
         <FigureView
           signs={signs}
-          view="side"
+          view={bestView(signs)}
           phase={null}
           label={`${cause.name}: ${signs.map((s) => SIGNS[s].seen).join(', ')}`}
         />

@@ -50,7 +50,7 @@ const STROKE_WORD: Readonly<Record<Stroke, string>> = {
   'front-crawl': 'Crawl',
   breaststroke: 'Breast',
   turn: 'Turns',
-  'open-water': 'Outside',
+  'open-water': 'Open',
 };
 
 function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {

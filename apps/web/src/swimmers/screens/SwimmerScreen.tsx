@@ -1,5 +1,6 @@
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
+import { bestView } from '@upwell/core/figure';
 import { drillCard, KIT } from '@upwell/core/library';
 import { CAUSES, SIGNS, type SignId } from '@upwell/core/review';
 import { HEALTH_ADVICE, LEVEL, STROKE_MODEL } from '@upwell/core/swimmers';
@@ -115,7 +116,7 @@ function FocusCard({
       <View style={styles.figure}>
         <FigureView
           signs={seen}
-          view="side"
+          view={bestView(seen)}
           phase={null}
           label={`How it looks: ${seen.map((s) => SIGNS[s].seen).join(', ')}`}
         />
