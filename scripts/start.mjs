@@ -60,7 +60,8 @@ async function main() {
       server = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
         cwd: path.join(ROOT, 'apps/server'),
         env,
-        stdio: ['ignore', 'pipe', 'inherit'],
+        // The channel closes when this script is killed the hard way: then the server leaves too.
+        stdio: ['ignore', 'pipe', 'inherit', 'ipc'],
         detached: true,
       });
       return new Promise((resolve, reject) => {

@@ -93,7 +93,22 @@ export function hashOf(paths) {
 
 /** Builds the web app when its sources changed since the last build. */
 export async function buildWeb() {
-  const sources = hashOf(['apps/web', 'packages/core/src', 'packages/contract/src', 'package-lock.json']);
+  const web = [
+    'app',
+    'src',
+    'public',
+    'app.json',
+    'package.json',
+    'babel.config.js',
+    'metro.config.js',
+    'tsconfig.json',
+  ];
+  const sources = hashOf([
+    ...web.map((part) => `apps/web/${part}`),
+    'packages/core/src',
+    'packages/contract/src',
+    'package-lock.json',
+  ]);
   const dist = path.join(ROOT, 'apps/web/dist');
   const mark = path.join(dist, '.upwell-build');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === sources) return 'unchanged';

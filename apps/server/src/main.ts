@@ -26,6 +26,7 @@ async function main(): Promise<void> {
   };
   process.on('SIGTERM', () => void close());
   process.on('SIGINT', () => void close());
+  process.on('disconnect', () => void close());
 }
 
 main().catch((error: unknown) => {

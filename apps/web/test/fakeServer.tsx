@@ -13,7 +13,7 @@ import { DAY } from '@/ui/theme';
 export interface Call {
   readonly method: string;
   readonly path: string;
-  readonly body: any;
+  readonly body: ReturnType<typeof JSON.parse>;
 }
 
 type Answer = (call: Call) => { status?: number; body: unknown };
