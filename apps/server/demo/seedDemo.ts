@@ -14,13 +14,14 @@ import { buildSession, proposeGroups, setsOf, type Comer } from '@upwell/core/se
 import { defaultModel, type StrokeModelId } from '@upwell/core/swimmers';
 import { AccountEntity } from '../src/account/entities';
 import { hashPassword } from '../src/account/password';
-import { FocusEntity, ReviewEntity } from '../src/review/entities';
+import { FocusEntity, FocusTryEntity, ReviewEntity } from '../src/review/entities';
 import { TrainingSessionEntity } from '../src/sessions/entities';
 import { summaryOf } from '../src/sessions/service';
 import { ClubEntity, ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity } from '../src/swimmers/entities';
 import { searchable } from '../src/swimmers/service';
 import { ACCOUNTS, CLUB, PASSWORD, PEOPLE, SQUADS, type Person } from './people';
 import { idFor, numbers } from './random';
+import { seedClip, seedEye } from './seedLooks';
 
 const DAY_MS = 86_400_000;
 const CLUB_ID = idFor('club');
@@ -35,7 +36,10 @@ export async function seedDemo(em: EntityManager, now: Date): Promise<boolean> {
   await em.transactional(async (tx) => {
     await seedClub(tx);
     await seedSwimmers(tx, now);
+    await seedRecord(tx, now);
     await seedReviews(tx, now);
+    await seedClip(tx, CLUB_ID, swimmerId(PEOPLE.find((p) => p.given === 'Mirela')!), now);
+    await seedEye(tx, CLUB_ID);
     await seedSessions(tx, now);
     await seedResults(tx, now);
   });
@@ -122,6 +126,8 @@ async function seedSwimmers(em: EntityManager, now: Date): Promise<void> {
       breathingSide: (['right', 'left', 'both'] as const)[i % 3]!,
       healthFlags: i === 4 ? (['asthma'] as const) : i === 13 ? (['ear'] as const) : [],
       healthConsent: i === 4 || i === 13,
+      // One guardian has agreed to clips, the others were not asked yet.
+      clipConsent: p.given === 'Tamsin',
       kit: p.level === 'settle' ? [] : (['buoy', 'fins'] as const),
       goal: p.goal
         ? {
@@ -218,6 +224,7 @@ async function seedReview(
     model,
     level: person.level,
     signs,
+    measured: {},
     good: GOOD[Math.floor(random() * GOOD.length)]!,
     ranking: ranking.slice(0, 6),
     version: 1,
@@ -237,7 +244,84 @@ async function seedReview(
     relookOn: isoDay(now, relookInDays),
     outcome,
     closedAt: outcome ? new Date(now.getTime() + relookInDays * DAY_MS) : null,
+    saidBack: outcome ? CAUSES[cause].cue.replace(/\.$/, '').toLowerCase() : '',
+    felt: outcome === 'better' ? 'lighter' : '',
+    version: 1,
+    writeId: idFor(`${person.given} focus ${cause} write`),
   });
+  // On the day it was given it was tried three times.
+  const verdicts: readonly Outcome[] = outcome === 'worse' ? ['same', 'same', 'better'] : ['same', 'better', 'better'];
+  await em.insertMany(
+    FocusTryEntity,
+    verdicts.map((verdict, i) => ({
+      id: idFor(`${person.given} try ${cause} ${i}`),
+      clubId: CLUB_ID,
+      swimmerId: swimmerId(person),
+      focusId: idFor(`${person.given} focus ${cause}`),
+      drill,
+      verdict,
+      note: '',
+      at: new Date(lookedAt.getTime() + (i + 1) * 180_000),
+    })),
+  );
+}
+
+/** Earlier focuses of the season, so that drills have a record: [cause, drill index, better, not better]. */
+const RECORD: readonly (readonly [CauseId, number, number, number])[] = [
+  ['breath-too-low', 0, 7, 2],
+  ['breath-too-low', 1, 2, 2],
+  ['no-chest-press', 0, 5, 1],
+  ['looks-forward', 0, 6, 3],
+  ['dropped-elbow', 0, 4, 4],
+  ['crosses-midline', 0, 5, 2],
+];
+
+async function seedRecord(em: EntityManager, now: Date): Promise<void> {
+  const holders = PEOPLE.filter((p) => p.level === 'hold');
+  for (const [cause, which, better, notBetter] of RECORD) {
+    const drill = (CAUSES[cause].answers as readonly DrillId[])[which]!;
+    for (let i = 0; i < better + notBetter; i++) {
+      const person = holders[i % holders.length]!;
+      const key = `${cause} ${drill} ${i}`;
+      const lookedAt = new Date(now.getTime() - (90 + 7 * i) * DAY_MS);
+      const model = modelOf(person);
+      const signs = Object.fromEntries(Object.keys(LINKS[cause]).map((sign) => [sign, 'often'])) as SignsSeen;
+      await em.insert(ReviewEntity, {
+        id: idFor(`review ${key}`),
+        clubId: CLUB_ID,
+        swimmerId: swimmerId(person),
+        coachId: idFor(ACCOUNTS[1].email),
+        lookedAt,
+        stroke: 'front-crawl',
+        model,
+        level: person.level,
+        signs,
+        measured: {},
+        good: GOOD[i % GOOD.length]!,
+        ranking: inferCauses({ stroke: 'front-crawl', model, level: person.level, signs }).ranking.slice(0, 6),
+        version: 1,
+        writeId: idFor(`review ${key} write`),
+      });
+      await em.insert(FocusEntity, {
+        id: idFor(`focus ${key}`),
+        clubId: CLUB_ID,
+        swimmerId: swimmerId(person),
+        reviewId: idFor(`review ${key}`),
+        cause,
+        drill,
+        cue: CAUSES[cause].cue,
+        tries: drillCard(drill).dose.tries,
+        since: lookedAt,
+        relookOn: isoDay(lookedAt, 14),
+        outcome: i < better ? 'better' : 'same',
+        closedAt: new Date(lookedAt.getTime() + 14 * DAY_MS),
+        saidBack: '',
+        felt: '',
+        version: 1,
+        writeId: idFor(`focus ${key} write`),
+      });
+    }
+  }
 }
 
 /** Signs as somebody with this cause shows them: strong links nearly always, others at times, and two clear looks. */

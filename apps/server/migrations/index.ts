@@ -1,4 +1,8 @@
 import { Migration20261124000000_first } from './Migration20261124000000_first';
+import { Migration20261125000000_depth } from './Migration20261125000000_depth';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
-export const MIGRATIONS = [{ name: 'Migration20261124000000_first', class: Migration20261124000000_first }];
+export const MIGRATIONS = [
+  { name: 'Migration20261124000000_first', class: Migration20261124000000_first },
+  { name: 'Migration20261125000000_depth', class: Migration20261125000000_depth },
+];

@@ -8,6 +8,9 @@ import { readConfig, type Config } from '../src/platform/config';
 import { connect, connectAsOwner, migrate, type Database } from '../src/platform/database';
 import { ClubEntity, SquadCoachEntity, SquadEntity, SwimmerEntity } from '../src/swimmers/entities';
 
+// The demo club is made with all its inference; on a busy machine that takes its time.
+jest.setTimeout(60_000);
+
 export const PASSWORD = 'a long enough password';
 
 /** A server on a real PostgreSQL, reached without a port. */
@@ -136,7 +139,7 @@ export class TestClub {
   /** Signs in and answers a caller that sends the cookie. */
   async as(role: Role) {
     const cookie = this.cookies.get(role) ?? (await this.signIn(role));
-    return async (method: 'GET' | 'PUT' | 'POST', url: string, payload?: object) => {
+    return async (method: 'GET' | 'PUT' | 'POST' | 'DELETE', url: string, payload?: object) => {
       const response = await this.harness.app.inject({
         method,
         url: `/api/v1${url}`,
@@ -161,6 +164,7 @@ export function fieldsOf(squadId: string, change: object = {}) {
     breathingSide: 'right' as const,
     healthFlags: [],
     healthConsent: false,
+    clipConsent: false,
     kit: [],
     goal: null,
     bestTimes: [{ distanceM: 400, timeS: 380 }],

@@ -84,6 +84,11 @@ export const FOCUS: FocusView = {
   since: '2026-11-01T08:00:00.000Z',
   relookOn: '2026-11-15',
   outcome: null,
+  reviewId: ID,
+  version: 1,
+  saidBack: '',
+  felt: '',
+  triesMade: [],
 };
 
 export const ROW: SwimmerRow = {
@@ -109,6 +114,7 @@ const REVIEW: ReviewView = {
   model: 'long-line',
   level: 'hold',
   signs: { 'face-up-and-back': 'often', 'no-bubbles': 'absent' },
+  measured: {},
   good: 'calm face',
   ranking: [],
   focusCause: 'breath-too-low',
@@ -122,6 +128,8 @@ export const SWIMMER: SwimmerPage = {
   breathingSide: 'right',
   healthFlags: ['asthma'],
   healthConsent: true,
+  clipConsent: false,
+  clips: [],
   kit: ['fins'],
   bestTimes: [{ distanceM: 400, timeS: 384 }],
   goal: { event: 'Quill Crossing', date: '2099-06-21', distanceM: 3200, place: 'open-water', targetTimeS: 3600 },

@@ -4,7 +4,7 @@ import { buildSession, editSet } from '@upwell/core/sessions';
 import { inferCauses } from '@upwell/core/review';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
-import { FigureView } from '@/review/parts/FigureView';
+import { FigureView } from '@/figure/FigureView';
 import { WhyStrip } from '@/review/parts/WhyStrip';
 import { GroupEditor } from '@/sessions/parts/GroupEditor';
 import { LevelSheet } from '@/sessions/parts/LevelSheet';
@@ -71,7 +71,16 @@ describe('the why strip', () => {
 describe('the figure', () => {
   it('offers every part of the body as a button of its own', () => {
     const chosen = jest.fn();
-    show(<FigureView signs={['legs-low']} view="side" phase={null} label="The swimmer" onChoose={chosen} />);
+    show(
+      <FigureView
+        stroke="front-crawl"
+        signs={['legs-low']}
+        view="side"
+        phase={null}
+        label="The swimmer"
+        onChoose={chosen}
+      />,
+    );
     fireEvent(screen.getByLabelText('Parts of the body'), 'layout', {
       nativeEvent: { layout: { width: 358, height: 180 } },
     });

@@ -16,6 +16,7 @@ const swimmer = (change: Partial<SwimmerSave> = {}): SwimmerSave => ({
   breathingSide: 'right',
   healthFlags: [],
   healthConsent: false,
+  clipConsent: false,
   kit: [],
   goal: null,
   bestTimes: [],

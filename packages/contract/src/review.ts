@@ -1,10 +1,12 @@
 import { DRILL_IDS, type DrillId } from '@upwell/core/library';
 import {
   CAUSE_IDS,
+  OUTCOMES,
   SIGN_IDS,
   SIGHTINGS,
   STROKES,
   type CauseId,
+  type Measured,
   type Outcome,
   type RankedCause,
   type SignsSeen,
@@ -31,9 +33,13 @@ export interface ReviewFields {
   readonly model: StrokeModelId;
   readonly level: LevelId;
   readonly signs: SignsSeen;
+  /** What was measured on a clip or counted; its signs are among `signs`. */
+  readonly measured: Measured;
   /** Said first: at least one thing that is good. */
   readonly good: string;
   readonly focus: FocusFields;
+  /** Set when this is the second look at an open focus: how it turned out. */
+  readonly relook: { readonly focusId: string; readonly outcome: Outcome } | null;
 }
 
 export type ReviewSave = ReviewFields & Saved;
@@ -43,6 +49,24 @@ export const signsSchema = Joi.object()
   .max(SIGN_IDS.length)
   .messages({ 'object.unknown': 'There is no such sign.' });
 
+const angle = () => Joi.number().min(-180).max(180);
+const share = () => Joi.number().min(-2).max(2);
+
+/** Measured values, each inside what a body can do. */
+export const measuredSchema = Joi.object<Measured>({
+  trunkDeg: angle(),
+  rollDeg: angle(),
+  headTurnDeg: angle(),
+  leadArmDeg: angle(),
+  elbowDeg: angle(),
+  pastMiddleCm: Joi.number().min(-100).max(100),
+  airShare: share(),
+  asymmetry: share(),
+  coordination: share(),
+  strokeRateSpm: Joi.number().min(5).max(200),
+  oneSideShare: Joi.number().min(0).max(1),
+});
+
 export const reviewSaveSchema = Joi.object<ReviewSave>({
   swimmerId: uuid().required(),
   lookedAt: Joi.string().isoDate().max(40).required(),
@@ -50,6 +74,7 @@ export const reviewSaveSchema = Joi.object<ReviewSave>({
   model: oneOf(STROKE_MODELS).required(),
   level: oneOf(LEVELS).required(),
   signs: signsSchema.min(1).required().messages({ 'object.min': 'Note at least one thing you saw.' }),
+  measured: measuredSchema.default({}),
   good: line(400).required().messages({ 'string.empty': 'Say one thing that is good first.' }),
   focus: Joi.object({
     id: uuid().required(),
@@ -59,6 +84,47 @@ export const reviewSaveSchema = Joi.object<ReviewSave>({
     tries: Joi.number().integer().min(1).max(50).required(),
     relookOn: isoDate().required(),
   }).required(),
+  relook: Joi.object({ focusId: uuid().required(), outcome: oneOf(OUTCOMES).required() })
+    .allow(null)
+    .default(null),
+  ...saved,
+});
+
+/** One try at a focus, judged at once. */
+export interface TryFields {
+  readonly drill: DrillId;
+  readonly verdict: Outcome;
+  readonly note: string;
+  /** When it was swum, ISO 8601. */
+  readonly at: string;
+}
+
+export const trySchema = Joi.object<TryFields>({
+  drill: oneOf(DRILL_IDS).required(),
+  verdict: oneOf(OUTCOMES).required(),
+  note: line(200).allow('').default(''),
+  at: Joi.string().isoDate().max(40).required(),
+});
+
+export interface TryView extends TryFields {
+  readonly id: string;
+}
+
+/** What a coach changes on an open focus: the drill, and what the swimmer says, in the swimmer's own words. */
+export interface FocusChange {
+  readonly drill: DrillId;
+  readonly saidBack: string;
+  readonly felt: string;
+  readonly relookOn: string;
+}
+
+export type FocusSave = FocusChange & Saved;
+
+export const focusSaveSchema = Joi.object<FocusSave>({
+  drill: oneOf(DRILL_IDS).required(),
+  saidBack: line(200).allow('').required(),
+  felt: line(200).allow('').required(),
+  relookOn: isoDate().required(),
   ...saved,
 });
 
@@ -67,6 +133,12 @@ export interface FocusView extends FocusFields {
   readonly swimmerName: string;
   readonly since: string;
   readonly outcome: Outcome | null;
+  readonly reviewId: string;
+  readonly version: number;
+  readonly saidBack: string;
+  readonly felt: string;
+  /** How the tries went, the first one first. */
+  readonly triesMade: readonly TryView[];
 }
 
 export interface ReviewView {
@@ -79,6 +151,7 @@ export interface ReviewView {
   readonly model: StrokeModelId;
   readonly level: LevelId;
   readonly signs: SignsSeen;
+  readonly measured: Measured;
   readonly good: string;
   /** The likeliest causes as they stood when it was saved. */
   readonly ranking: readonly RankedCause[];

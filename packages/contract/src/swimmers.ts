@@ -9,6 +9,7 @@ import {
 } from '@upwell/core/swimmers';
 import Joi from 'joi';
 import { isoDate, line, oneOf, saved, uuid, type Saved } from './common';
+import type { ClipRow } from './clips';
 import type { FocusView, ReviewView } from './review';
 
 export const BREATHING_SIDES = ['left', 'right', 'both'] as const;
@@ -42,6 +43,8 @@ export interface SwimmerFields {
   readonly healthFlags: readonly HealthFlag[];
   /** Whether the swimmer, or the guardian of a child, agreed to keep health flags. */
   readonly healthConsent: boolean;
+  /** Whether the guardian of a child agreed to clips. */
+  readonly clipConsent: boolean;
   readonly kit: readonly KitId[];
   readonly goal: RaceGoal | null;
   readonly bestTimes: readonly BestTime[];
@@ -76,6 +79,7 @@ export const swimmerFields = {
       is: Joi.array().min(1),
       then: Joi.valid(true).messages({ 'any.only': 'Health notes need consent: ask first, then tick this.' }),
     }),
+  clipConsent: Joi.boolean().default(false),
   kit: Joi.array().items(oneOf(KIT_IDS)).unique().max(KIT_IDS.length).required(),
   goal: Joi.object({
     event: line(80).required(),
@@ -136,6 +140,7 @@ export interface SwimmerPage extends Swimmer {
   readonly focuses: readonly FocusView[];
   readonly reviews: readonly ReviewView[];
   readonly results: readonly ResultView[];
+  readonly clips: readonly ClipRow[];
 }
 
 export interface SwimmerQuery {

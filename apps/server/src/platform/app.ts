@@ -8,6 +8,8 @@ import type { Schema } from 'joi';
 import { accountRoutes } from '../account/routes';
 import { computeRoutes } from '../compute/routes';
 import { deckRoutes } from '../deck/routes';
+import { eyeRoutes } from '../eye/routes';
+import { handoutRoutes } from '../handout/routes';
 import { reviewRoutes } from '../review/routes';
 import { sessionRoutes } from '../sessions/routes';
 import { swimmerRoutes } from '../swimmers/routes';
@@ -67,6 +69,8 @@ export async function createApp({ database, config }: Parts): Promise<FastifyIns
       await api.register(accountRoutes, { database, config, prefix: '/account' });
       await api.register(swimmerRoutes, { database });
       await api.register(reviewRoutes, { database });
+      await api.register(handoutRoutes, { database });
+      await api.register(eyeRoutes, { database, prefix: '/eye' });
       await api.register(sessionRoutes, { database });
       await api.register(deckRoutes, { database, prefix: '/deck' });
       await api.register(computeRoutes, { prefix: '/compute' });

@@ -1,5 +1,7 @@
 import { AccountEntity, SignInSessionEntity } from '../account/entities';
-import { FocusEntity, ReviewEntity } from '../review/entities';
+import { EyeTryEntity } from '../eye/entities';
+import { HandoutLinkEntity } from '../handout/entities';
+import { ClipEntity, FocusEntity, FocusTryEntity, ReviewEntity } from '../review/entities';
 import { TrainingSessionEntity } from '../sessions/entities';
 import {
   AccessLogEntity,
@@ -20,6 +22,10 @@ export const ENTITIES = [
   SwimmerEntity,
   ReviewEntity,
   FocusEntity,
+  FocusTryEntity,
+  ClipEntity,
+  EyeTryEntity,
+  HandoutLinkEntity,
   TrainingSessionEntity,
   ResultEntity,
   AccessLogEntity,

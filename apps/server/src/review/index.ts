@@ -1,1 +1,2 @@
-export { focusesOf, OPEN_FOCUS, openFocusesDue, reviewsOf, toFocus, type FocusRow } from './service';
+export { clipsOf } from './clips';
+export { focusesOf, OPEN_FOCUS, openFocusesDue, reviewsOf, showFocus, toFocus, type FocusRow } from './service';

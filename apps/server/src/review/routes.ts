@@ -1,12 +1,23 @@
-import { reviewSaveSchema, type ReviewSave } from '@upwell/contract/review';
+import { clipSaveSchema, type ClipSave } from '@upwell/contract/clips';
+import {
+  focusSaveSchema,
+  reviewSaveSchema,
+  trySchema,
+  type FocusSave,
+  type ReviewSave,
+  type TryFields,
+} from '@upwell/contract/review';
 import { LEVELS, type LevelId } from '@upwell/core/swimmers';
-import { oneOf } from '@upwell/contract/common';
+import { oneOf, uuid } from '@upwell/contract/common';
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Database } from '../platform/database';
 import { asMe, requireCoach, requireMe } from '../platform/identity';
 import { idParams } from '../platform/params';
-import { pastOutcomes, saveReview, showReview } from './service';
+import { deleteClip, saveClip, showClip } from './clips';
+import { addTry, pastOutcomes, saveFocus, saveReview, showFocus, showReview } from './service';
+
+const tryParams = Joi.object<{ id: string; tryId: string }>({ id: uuid().required(), tryId: uuid().required() });
 
 export async function reviewRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
   app.get<{ Params: { id: string } }>(
@@ -35,6 +46,54 @@ export async function reviewRoutes(app: FastifyInstance, { database }: { databas
     (request) => {
       requireCoach(request);
       return asMe(database, requireMe(request), (em) => pastOutcomes(em, request.query.level));
+    },
+  );
+
+  app.get<{ Params: { id: string } }>(
+    '/focuses/:id',
+    { schema: { params: idParams, summary: 'One focus with its tries' } },
+    (request) => asMe(database, requireMe(request), (em) => showFocus(em, request.params.id)),
+  );
+
+  app.put<{ Params: { id: string }; Body: FocusSave }>(
+    '/focuses/:id',
+    { schema: { params: idParams, body: focusSaveSchema, summary: 'Change the drill, or what the swimmer said' } },
+    (request) => asMe(database, requireCoach(request), (em) => saveFocus(em, request.params.id, request.body)),
+  );
+
+  app.put<{ Params: { id: string; tryId: string }; Body: TryFields }>(
+    '/focuses/:id/tries/:tryId',
+    { schema: { params: tryParams, body: trySchema, summary: 'Record one try at a focus' } },
+    (request) => {
+      const me = requireCoach(request);
+      return asMe(database, me, (em) => addTry(em, me, request.params.id, request.params.tryId, request.body));
+    },
+  );
+
+  app.get<{ Params: { id: string } }>(
+    '/clips/:id',
+    { schema: { params: idParams, summary: 'Times, lines and notes of one clip' } },
+    (request) => {
+      const me = requireMe(request);
+      return asMe(database, me, (em) => showClip(em, me, request.params.id));
+    },
+  );
+
+  app.put<{ Params: { id: string }; Body: ClipSave }>(
+    '/clips/:id',
+    { schema: { params: idParams, body: clipSaveSchema, summary: 'Store times, lines and notes of a clip' } },
+    (request) => {
+      const me = requireCoach(request);
+      return asMe(database, me, (em) => saveClip(em, me, request.params.id, request.body));
+    },
+  );
+
+  app.delete<{ Params: { id: string } }>(
+    '/clips/:id',
+    { schema: { params: idParams, summary: 'Delete what is kept of a clip' } },
+    async (request, reply) => {
+      await asMe(database, requireCoach(request), (em) => deleteClip(em, request.params.id));
+      return reply.code(204).send();
     },
   );
 }

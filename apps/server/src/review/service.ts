@@ -1,10 +1,11 @@
 import type { Me } from '@upwell/contract/account';
-import type { FocusView, ReviewSave, ReviewView } from '@upwell/contract/review';
-import { inferCauses, type CauseId, type PastOutcome } from '@upwell/core/review';
+import type { FocusSave, FocusView, ReviewSave, ReviewView, TryFields, TryView } from '@upwell/contract/review';
+import { CAUSES, inferCauses, type CauseId, type DrillRecord } from '@upwell/core/review';
+import type { DrillId } from '@upwell/core/library';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
-import { FocusEntity, ReviewEntity, type ReviewRecord } from './entities';
+import { FocusEntity, FocusTryEntity, ReviewEntity, type ReviewRecord } from './entities';
 
 /** How many of the likeliest causes are kept with a review. */
 const KEPT = 6;
@@ -20,10 +21,17 @@ export interface FocusRow {
   since: Date | string;
   relook_on: string;
   outcome: FocusView['outcome'];
+  review_id: string;
+  version: number;
+  said_back: string;
+  felt: string;
+  tries_made: TryView[] | null;
 }
 
 const FOCUS_COLUMNS = `f.id, f.swimmer_id, s.given_name || ' ' || s.family_name as swimmer_name, f.cause, f.drill, f.cue,
-  f.tries, f.since, f.relook_on::text as relook_on, f.outcome`;
+  f.tries, f.since, f.relook_on::text as relook_on, f.outcome, f.review_id, f.version, f.said_back, f.felt,
+  (select json_agg(json_build_object('id', t.id, 'drill', t.drill, 'verdict', t.verdict, 'note', t.note, 'at', t.at)
+     order by t.at, t.id) from focus_try t where t.focus_id = f.id) as tries_made`;
 
 export const toFocus = (row: FocusRow): FocusView => ({
   id: row.id,
@@ -36,6 +44,11 @@ export const toFocus = (row: FocusRow): FocusView => ({
   since: new Date(row.since).toISOString(),
   relookOn: row.relook_on,
   outcome: row.outcome,
+  reviewId: row.review_id,
+  version: row.version,
+  saidBack: row.said_back,
+  felt: row.felt,
+  triesMade: row.tries_made ?? [],
 });
 
 /** SQL for the newest open focus of the swimmer `s`, as one JSON value: for lists, without a query of its own. */
@@ -84,6 +97,7 @@ const toReview = (row: ReviewRow): ReviewView => ({
   model: row.model,
   level: row.level,
   signs: row.signs,
+  measured: row.measured,
   good: row.good,
   ranking: row.ranking,
   focusCause: row.focus_cause,
@@ -136,6 +150,7 @@ export async function saveReview(em: EntityManager, me: Me, id: string, save: Re
       model,
       level,
       signs,
+      measured: save.measured,
       good: save.good,
       ranking: ranking.slice(0, KEPT),
     },
@@ -153,6 +168,14 @@ async function replaceFocus(em: EntityManager, me: Me, review: ReviewRecord, sav
     await em.flush();
     return;
   }
+  if (save.relook) {
+    const changed = await em.nativeUpdate(
+      FocusEntity,
+      { id: save.relook.focusId, swimmerId: review.swimmerId },
+      { outcome: save.relook.outcome },
+    );
+    if (changed === 0) throw new ProblemError(404, 'The focus looked at again is not here, or not yours to see.');
+  }
   await em.nativeUpdate(FocusEntity, { swimmerId: review.swimmerId, closedAt: null }, { closedAt: review.lookedAt });
   await em.insert(FocusEntity, {
     id,
@@ -161,18 +184,75 @@ async function replaceFocus(em: EntityManager, me: Me, review: ReviewRecord, sav
     swimmerId: review.swimmerId,
     reviewId: review.id,
     since: review.lookedAt,
+    saidBack: '',
+    felt: '',
+    version: 1,
+    writeId: save.writeId,
   });
 }
 
-/** What earlier focuses on each cause did, among swimmers of one level: a mild weight for the next choice. */
-export async function pastOutcomes(em: EntityManager, level: string): Promise<Partial<Record<CauseId, PastOutcome>>> {
-  const rows = await em.execute<{ cause: CauseId; better: number; not_better: number }[]>(
-    `select f.cause, count(*) filter (where f.outcome = 'better')::int as better,
+/** One focus with its tries. */
+export async function showFocus(em: EntityManager, id: string): Promise<FocusView> {
+  const [row] = await em.execute<FocusRow[]>(
+    `select ${FOCUS_COLUMNS} from focus f join swimmer s on s.id = f.swimmer_id where f.id = ?`,
+    [id],
+    'all',
+  );
+  if (!row) throw notFound();
+  return toFocus(row);
+}
+
+/** Changes the drill of a focus, or what the swimmer said of it. */
+export async function saveFocus(em: EntityManager, id: string, save: FocusSave): Promise<FocusView> {
+  const { drill, saidBack, felt, relookOn } = save;
+  const focus = await em.findOne(FocusEntity, { id });
+  if (!focus) throw notFound();
+  refuseForeignDrill(focus.cause, drill);
+  const now = await showFocus(em, id);
+  await saveVersioned(em, FocusEntity, id, save, { drill, saidBack, felt, relookOn }, () => now);
+  return showFocus(em, id);
+}
+
+/** Records one try; the same id again changes nothing. */
+export async function addTry(
+  em: EntityManager,
+  me: Me,
+  focusId: string,
+  id: string,
+  made: TryFields,
+): Promise<FocusView> {
+  const focus = await em.findOne(FocusEntity, { id: focusId });
+  if (!focus) throw notFound();
+  refuseForeignDrill(focus.cause, made.drill);
+  const existing = await em.findOne(FocusTryEntity, { id });
+  if (!existing) {
+    await em.insert(FocusTryEntity, {
+      id,
+      ...made,
+      at: new Date(made.at),
+      clubId: me.clubId,
+      swimmerId: focus.swimmerId,
+      focusId,
+    });
+  }
+  return showFocus(em, focusId);
+}
+
+function refuseForeignDrill(cause: CauseId, drill: DrillId): void {
+  if ((CAUSES[cause].answers as readonly DrillId[]).includes(drill)) return;
+  const message = 'This drill does not answer the focus. Choose one of its drills.';
+  throw new ProblemError(400, message, { fields: [{ field: 'drill', message }] });
+}
+
+/** How focuses ended, per cause and drill, among swimmers of one level: shown, and a mild weight for the next choice. */
+export async function pastOutcomes(em: EntityManager, level: string): Promise<DrillRecord[]> {
+  const rows = await em.execute<{ cause: CauseId; drill: DrillId; better: number; not_better: number }[]>(
+    `select f.cause, f.drill, count(*) filter (where f.outcome = 'better')::int as better,
        count(*) filter (where f.outcome <> 'better')::int as not_better
      from focus f join review r on r.id = f.review_id
-     where f.outcome is not null and r.level = ? group by f.cause`,
+     where f.outcome is not null and r.level = ? group by f.cause, f.drill limit 1000`,
     [level],
     'all',
   );
-  return Object.fromEntries(rows.map((row) => [row.cause, { better: row.better, notBetter: row.not_better }]));
+  return rows.map(({ not_better, ...row }) => ({ ...row, notBetter: not_better }));
 }

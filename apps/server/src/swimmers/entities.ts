@@ -53,6 +53,7 @@ export const SwimmerEntity = defineEntity({
     breathingSide: p.text().$type<BreathingSide>(),
     healthFlags: p.json<readonly HealthFlag[]>(),
     healthConsent: p.boolean(),
+    clipConsent: p.boolean(),
     kit: p.json<readonly KitId[]>(),
     goal: p.json<RaceGoal>().nullable(),
     bestTimes: p.json<readonly BestTime[]>(),

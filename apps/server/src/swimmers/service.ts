@@ -16,7 +16,7 @@ import { AccountEntity } from '../account/entities';
 import { prepared } from '../platform/prepared';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
-import { focusesOf, OPEN_FOCUS, reviewsOf, toFocus, type FocusRow } from '../review';
+import { clipsOf, focusesOf, OPEN_FOCUS, reviewsOf, toFocus, type FocusRow } from '../review';
 import {
   AccessLogEntity,
   ResultEntity,
@@ -122,6 +122,7 @@ export async function showSwimmer(em: EntityManager, me: Me, id: string): Promis
     ...swimmer,
     focuses: await focusesOf(em, id),
     reviews: await reviewsOf(em, id),
+    clips: await clipsOf(em, id),
     results: results.map((r) => ({
       id: r.id,
       on: r.heldOn,
@@ -171,6 +172,7 @@ function bare(record: SwimmerRecord, squadName: string): Swimmer {
     breathingSide: record.breathingSide,
     healthFlags: record.healthFlags,
     healthConsent: record.healthConsent,
+    clipConsent: record.clipConsent,
     kit: record.kit,
     goal: record.goal ?? null,
     bestTimes: record.bestTimes,

@@ -1,5 +1,14 @@
 import type { DrillId } from '@upwell/core/library';
-import type { CauseId, Sighting, SignId, Stroke } from '@upwell/core/review';
+import {
+  signsFromMeasures,
+  type CauseId,
+  type Measured,
+  type Outcome,
+  type Sighting,
+  type SignId,
+  type Stroke,
+} from '@upwell/core/review';
+import type { StrokeModelId } from '@upwell/core/swimmers';
 import { v7 } from 'uuid';
 
 /** A review while it is being made; kept on the device until it is saved. */
@@ -9,6 +18,10 @@ export interface ReviewDraft {
   readonly focusId: string;
   readonly stroke: Stroke;
   readonly signs: Readonly<Partial<Record<SignId, Sighting>>>;
+  /** What was measured; its signs are among `signs`. */
+  readonly measured: Measured;
+  /** The coach's own word on the outcome of the last focus, where it differs from the comparison. */
+  readonly outcome: Outcome | null;
   readonly good: string;
   /** The coach's choice where it differs from the proposal. */
   readonly cause: CauseId | null;
@@ -27,6 +40,8 @@ export function newReviewDraft(): ReviewDraft {
     focusId: v7(),
     stroke: 'front-crawl',
     signs: {},
+    measured: {},
+    outcome: null,
     good: '',
     cause: null,
     drill: null,
@@ -47,4 +62,11 @@ export function withSign(draft: ReviewDraft, sign: SignId, sighting: Sighting): 
 export function withUndo(draft: ReviewDraft): ReviewDraft {
   const last = draft.past[draft.past.length - 1];
   return last ? { ...draft, signs: last, past: draft.past.slice(0, -1), cause: null, drill: null, cue: null } : draft;
+}
+
+/** The draft with measured values; the signs they show are answered, over what was seen by eye. */
+export function withMeasured(draft: ReviewDraft, measured: Measured, model: StrokeModelId): ReviewDraft {
+  const signs = { ...draft.signs, ...signsFromMeasures(measured, model) };
+  const past = [...draft.past, draft.signs].slice(-40);
+  return { ...draft, measured: { ...draft.measured, ...measured }, signs, past, cause: null, drill: null, cue: null };
 }

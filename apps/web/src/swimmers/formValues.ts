@@ -22,6 +22,7 @@ export interface SwimmerForm {
   breathingSide: BreathingSide;
   healthFlags: HealthFlag[];
   healthConsent: boolean;
+  clipConsent: boolean;
   kit: KitId[];
   hasGoal: boolean;
   goal: { event: string; date: string; distanceM: string; place: Place; target: string };
@@ -39,6 +40,7 @@ export function emptyForm(squadId: string): SwimmerForm {
     breathingSide: 'right',
     healthFlags: [],
     healthConsent: false,
+    clipConsent: false,
     kit: [],
     hasGoal: false,
     goal: { event: '', date: '', distanceM: '', place: 'open-water', target: '' },
@@ -58,6 +60,7 @@ export function formOf(swimmer: Swimmer): SwimmerForm {
     breathingSide: swimmer.breathingSide,
     healthFlags: [...swimmer.healthFlags],
     healthConsent: swimmer.healthConsent,
+    clipConsent: swimmer.clipConsent,
     kit: [...swimmer.kit],
     hasGoal: goal !== null,
     ...(goal

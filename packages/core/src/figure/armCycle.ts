@@ -1,9 +1,11 @@
+import { keyed } from './shapes';
+
 /** Angles of one arm, degrees: 0 forward, 90 down, 180 to the feet, 270 up. */
 export interface ArmAngles {
   readonly upper: number;
   readonly fore: number;
   readonly hand: number;
-  /** Share of the upper arm's length that a side view shows. */
+  /** Share of the upper arm's length that a side view shows; the rest goes outward. */
   readonly seen: number;
 }
 
@@ -27,21 +29,8 @@ const KEYS: readonly (readonly [number, number, number, number, number])[] = [
  * @param phase any number; whole numbers are the entry of the hand
  */
 export function crawlArm(phase: number): ArmAngles {
-  const p = phase - Math.floor(phase);
-  let i = KEYS.length - 1;
-  while (i > 0 && KEYS[i]![0] > p) i--;
-  const a = KEYS[i]!;
-  const b = KEYS[(i + 1) % KEYS.length]!;
-  const span = (b[0] - a[0] + 1) % 1;
-  const share = (p - a[0]) / span;
-  const eased = share * share * (3 - 2 * share);
-  const turn = (from: number, to: number) => from + (((to - from + 540) % 360) - 180) * eased;
-  return {
-    upper: turn(a[1], b[1]),
-    fore: turn(a[2], b[2]),
-    hand: turn(a[3], b[3]),
-    seen: a[4] + (b[4] - a[4]) * eased,
-  };
+  const [upper, fore, hand, seen] = keyed(KEYS, phase) as [number, number, number, number];
+  return { upper, fore, hand, seen };
 }
 
 /** What an arm is doing at a phase. */

@@ -1,47 +1,78 @@
 import fc from 'fast-check';
-import { SIGN_IDS } from '../review';
+import { SIGN_IDS, SIGNS, STROKES, type SignId, type Stroke } from '../review';
 import {
+  bestMoment,
   bestView,
+  breathShare,
   crawlArm,
-  frontView,
+  drawnFigure,
+  figureLayers,
+  ghostPath,
+  LAYER_ROLES,
   NEUTRAL,
   posedBy,
+  regionPoints,
   REGIONS,
-  sideView,
   SIGN_POSES,
   signsAt,
-  type Figure,
+  skeletonOf,
+  VIEWS,
   type FigureParameters,
 } from '.';
 
-const numbersOf = (figure: Figure): number[] => [
-  ...figure.limbs.flatMap((l) => [l.from.x, l.from.y, l.to.x, l.to.y, l.r0, l.r1]),
-  figure.head.centre.x,
-  figure.head.centre.y,
-  figure.head.gaze,
-  figure.head.facing,
-  figure.bubbles.length,
-  figure.splash.size,
-];
+const strokeOf = (id: SignId): Stroke => {
+  const { stroke } = SIGNS[id];
+  return stroke === 'any' ? 'front-crawl' : stroke;
+};
+const drawing = (stroke: Stroke, view: (typeof VIEWS)[number], p: FigureParameters, phase: number) =>
+  figureLayers(drawnFigure(stroke, view, p, phase));
+const numbersIn = (d: string): number[] => (d.match(/-?\d+(\.\d+)?/g) ?? []).map(Number);
 
 describe('the figure', () => {
-  it('keeps its feet and legs in the water when it swims well', () => {
+  it('keeps its feet and legs in the water when it swims crawl well', () => {
     for (let phase = 0; phase < 1; phase += 0.02) {
-      const legs = sideView(NEUTRAL, phase).limbs.filter((l) => l.region === 'legs');
-      for (const { to } of legs) expect(to.y).toBeGreaterThan(-0.005);
+      for (const { region, to } of skeletonOf('front-crawl', NEUTRAL, phase).bones)
+        if (region === 'legs') expect(to.y).toBeGreaterThan(-0.012);
     }
   });
 
-  it('moves smoothly: no joint jumps between two moments', () => {
-    for (const draw of [sideView]) {
-      for (let phase = 0; phase < 1; phase += 0.01) {
-        const [a, b] = [draw(NEUTRAL, phase), draw(NEUTRAL, phase + 0.01)];
-        a.limbs.forEach((limb, i) => {
-          const moved = Math.hypot(limb.to.x - b.limbs[i]!.to.x, limb.to.y - b.limbs[i]!.to.y);
-          expect(moved).toBeLessThan(0.09);
-        });
+  it.each(['front-crawl', 'breaststroke'] as const)('moves smoothly in %s: no joint jumps', (stroke) => {
+    for (let phase = 0; phase < 1; phase += 0.01) {
+      const [a, b] = [skeletonOf(stroke, NEUTRAL, phase), skeletonOf(stroke, NEUTRAL, phase + 0.01)];
+      a.bones.forEach((bone, i) => {
+        const to = b.bones[i]!.to;
+        expect(Math.hypot(bone.to.x - to.x, bone.to.y - to.y, bone.to.z - to.z)).toBeLessThan(0.1);
+      });
+    }
+  });
+
+  it('keeps every bone at its length, whatever it does', () => {
+    for (const stroke of STROKES) {
+      for (let phase = 0; phase < 1; phase += 0.05) {
+        for (const { region, from, to } of skeletonOf(stroke, NEUTRAL, phase).bones) {
+          const length = Math.hypot(from.x - to.x, from.y - to.y, from.z - to.z);
+          expect(length).toBeLessThan(region === 'legs' ? 0.27 : 0.32);
+        }
       }
     }
+  });
+
+  it('touches the wall with both feet in a good turn, and misses it from too far', () => {
+    const feet = (p: FigureParameters) =>
+      skeletonOf('turn', p, 0.58)
+        .bones.filter((b) => b.region === 'legs')
+        .map((b) => Math.min(b.from.x, b.to.x))
+        .reduce((a, b) => Math.min(a, b));
+    const { wallX } = skeletonOf('turn', NEUTRAL, 0.58);
+    expect(Math.abs(feet(NEUTRAL) - wallX!)).toBeLessThan(0.06);
+    expect(feet(posedBy(['feet-miss-wall'])) - wallX!).toBeGreaterThan(0.15);
+  });
+
+  it('breathes to its side once a cycle, and only then shows the face there', () => {
+    expect(breathShare(0.68)).toBe(1);
+    expect(breathShare(0.2)).toBe(0);
+    expect(skeletonOf('front-crawl', NEUTRAL, 0.68).head.gaze.z).toBeGreaterThan(0.8);
+    expect(skeletonOf('front-crawl', NEUTRAL, 0.2).head.gaze.z).toBeCloseTo(0, 9);
   });
 
   it('repeats after a whole cycle of the arms', () => {
@@ -49,36 +80,74 @@ describe('the figure', () => {
     expect(crawlArm(-0.2).upper).toBeCloseTo(crawlArm(0.8).upper, 9);
   });
 
-  it.each(Object.entries(SIGN_POSES))('shows the sign %s in at least one view', (id, { phase }) => {
-    const posed = posedBy([id as keyof typeof SIGN_POSES]);
-    const differs = [sideView, frontView].some((draw) => {
-      const [with_, without] = [numbersOf(draw(posed, phase)), numbersOf(draw(NEUTRAL, phase))];
-      return with_.length !== without.length || with_.some((v, i) => Math.abs(v - without[i]!) > 0.004);
+  it('poses every sign there is', () => {
+    expect(Object.keys(SIGN_POSES).sort()).toEqual([...SIGN_IDS].sort());
+  });
+
+  it.each(SIGN_IDS)('shows the sign %s in the view that is named for it', (id) => {
+    const { view, phase } = SIGN_POSES[id];
+    const [seen, wanted] = [
+      drawing(strokeOf(id), view, posedBy([id]), phase),
+      drawing(strokeOf(id), view, NEUTRAL, phase),
+    ];
+    // Something moves by at least 4 of 620 picture units, or appears, or goes.
+    const differs = seen.some(({ d }, i) => {
+      const [a, b] = [numbersIn(d), numbersIn(wanted[i]!.d)];
+      return a.length !== b.length || a.some((v, k) => Math.abs(v - b[k]!) > 4);
     });
     expect(differs).toBe(true);
   });
 
-  it('never draws a number that is none, whatever the parameters', () => {
+  it('shows less of a sign that is weaker', () => {
+    expect(posedBy(['legs-low'], () => 0.5).trunk).toBeCloseTo((NEUTRAL.trunk + 15) / 2, 9);
+    expect(posedBy(['legs-low'], () => 0)).toEqual(NEUTRAL);
+  });
+
+  it('draws the same layers in every pose, with numbers only', () => {
     const any = fc.record(
       Object.fromEntries(Object.keys(NEUTRAL).map((k) => [k, fc.double({ min: -3, max: 120, noNaN: true })])),
     ) as unknown as fc.Arbitrary<FigureParameters>;
     fc.assert(
-      fc.property(any, fc.double({ min: -2, max: 2, noNaN: true }), (p, phase) => {
-        for (const draw of [sideView, frontView])
-          expect(numbersOf(draw({ ...p, bubbles: 1 }, phase)).every(Number.isFinite)).toBe(true);
-      }),
+      fc.property(
+        any,
+        fc.double({ min: -2, max: 2, noNaN: true }),
+        fc.constantFrom(...STROKES),
+        fc.constantFrom(...VIEWS),
+        fc.constantFrom(null, ...REGIONS),
+        (p, phase, stroke, view, chosen) => {
+          const figure = drawnFigure(stroke, view, { ...p, bubbles: 1, breathBubbles: 0, lost: 0 }, phase);
+          const layers = figureLayers(figure, chosen);
+          expect(layers.map((l) => l.role)).toEqual(LAYER_ROLES);
+          expect([...layers.map((l) => l.d), ghostPath(figure)].join(' ')).not.toMatch(/NaN|Infinity|undefined/);
+        },
+      ),
+      { numRuns: 60 },
     );
   });
 
-  it('offers every sign of the body at some region', () => {
+  it('offers every sign of the body at some region, and each region somewhere in the cycle', () => {
     const offered = new Set(REGIONS.flatMap((region) => signsAt(region, SIGN_IDS)));
     expect(SIGN_IDS.filter((id) => !offered.has(id))).toEqual([]);
+    const tappable = new Set(
+      [0.1, 0.4, 0.8].flatMap((phase) =>
+        regionPoints(drawnFigure('front-crawl', 'side', NEUTRAL, phase)).map(({ region }) => region),
+      ),
+    );
+    expect([...tappable].sort()).toEqual([...REGIONS].sort());
   });
 });
 
-describe('the best view', () => {
-  it('is the front for what crosses the middle, the side for low legs', () => {
-    expect(bestView(['enters-past-middle', 'hips-snake', 'tired-early'])).toBe('front');
+describe('the best view and moment', () => {
+  it('is the front for what crosses the middle, the side for low legs, the top for a bent way', () => {
+    expect(bestView(['enters-past-middle', 'pulls-under-body', 'tired-early'])).toBe('front');
     expect(bestView(['legs-low', 'kicks-to-stay-flat'])).toBe('side');
+    expect(bestView(['zigzags'])).toBe('top');
+    expect(bestView([])).toBe('side');
+  });
+
+  it('is the moment of the last sign that this view shows', () => {
+    expect(bestMoment(['legs-low', 'lead-arm-drops'], 'side')).toBe(SIGN_POSES['lead-arm-drops'].phase);
+    expect(bestMoment(['legs-low', 'zigzags'], 'side')).toBe(SIGN_POSES['legs-low'].phase);
+    expect(bestMoment([], 'side')).toBeNull();
   });
 });

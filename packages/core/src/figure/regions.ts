@@ -1,5 +1,5 @@
 import { SIGNS, type BodyPart, type SignId } from '../review';
-import type { Region } from './shapes';
+import { REGIONS, VIEWS, type Figure, type FigureSide, type Point, type Region } from './shapes';
 import { SIGN_POSES } from './signPoses';
 
 /** The parts of the body that each region of the figure stands for. */
@@ -18,15 +18,34 @@ export function signsAt(region: Region, signs: readonly SignId[]): SignId[] {
   return signs.filter((id) => PARTS[region].includes(SIGNS[id].part));
 }
 
-/** The view in which most of these signs can be seen on the figure. */
-export function bestView(signs: readonly SignId[]): 'side' | 'front' {
-  const shown = signs.filter((id) => id in SIGN_POSES);
-  const inFront = shown.filter((id) => SIGNS[id].view === 'front' || SIGNS[id].view === 'above').length;
-  return inFront > shown.length / 2 ? 'front' : 'side';
+/** The view in which most of these signs can be seen on the figure; the side view when there are none. */
+export function bestView(signs: readonly SignId[]): FigureSide {
+  const count = (view: FigureSide) => signs.filter((id) => SIGN_POSES[id].view === view).length;
+  return VIEWS.reduce((best, view) => (count(view) > count(best) ? view : best));
+}
+
+/** The moment at which the last of some signs is seen best in a view, or in any; null without signs. */
+export function bestMoment(signs: readonly SignId[], view: FigureSide): number | null {
+  const latest = [...signs].reverse();
+  const shown = latest.find((id) => SIGN_POSES[id].view === view) ?? latest[0];
+  return shown === undefined ? null : SIGN_POSES[shown].phase;
 }
 
 /** The region where a sign is shown. */
 export function regionOf(sign: SignId): Region {
   const part = SIGNS[sign].part;
   return (Object.keys(PARTS) as Region[]).find((region) => PARTS[region].includes(part)) ?? 'body';
+}
+
+/** Where each region can be tapped, statures; regions without a limb in this moment are left out. */
+export function regionPoints(figure: Figure): { readonly region: Region; readonly at: Point }[] {
+  return REGIONS.flatMap((region): { region: Region; at: Point }[] => {
+    if (region === 'head') return [{ region, at: figure.head.centre }];
+    const limbs = figure.limbs.filter((limb) => limb.region === region);
+    const near = limbs.filter((limb) => !limb.far);
+    const used = near.length > 0 ? near : limbs;
+    if (used.length === 0) return [];
+    const limb = used[region === 'shoulders' ? 0 : Math.floor(used.length / 2)]!;
+    return [{ region, at: { x: (limb.from.x + limb.to.x) / 2, y: (limb.from.y + limb.to.y) / 2 } }];
+  });
 }

@@ -1,3 +1,5 @@
+export * from './disagreements';
 export * from './drills';
 export * from './kit';
+export * from './ladders';
 export type * from './types';

@@ -23,9 +23,16 @@ const PRIOR_BY_LEVEL: Readonly<Partial<Record<LevelId, Partial<Record<CauseId, n
 /** Signs that a stroke model allows: noted, but no fault. */
 const ALLOWED_BY_MODEL: Readonly<Record<StrokeModelId, readonly SignId[]>> = {
   'long-line': [],
-  'quick-rhythm': ['hand-high-wide'],
-  'roll-and-press': [],
+  // A straight recovery clears waves, and a little more face shows in chop.
+  'quick-rhythm': ['hand-high-wide', 'splash-entry'],
+  // Breathing every two to one side is regular here, and the ride on the side is wanted.
+  'roll-and-press': ['one-side-only', 'rate-low'],
 };
+
+/** The signs that a stroke model allows. */
+export function allowedBy(model: StrokeModelId): readonly SignId[] {
+  return ALLOWED_BY_MODEL[model];
+}
 
 /** What was seen in one review. Signs that nobody looked for are left out. */
 export type SignsSeen = Readonly<Partial<Record<SignId, Sighting>>>;

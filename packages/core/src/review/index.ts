@@ -4,3 +4,7 @@ export * from './evidence';
 export * from './inferCauses';
 export * from './types';
 export * from './relook';
+export * from './bands';
+export * from './conflicts';
+export * from './followUp';
+export * from './modelChange';

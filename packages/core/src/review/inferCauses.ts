@@ -12,6 +12,7 @@ import {
   type SetAside,
 } from './evidence';
 import { chooseFocus, type Choice, type Circumstances } from './chooseFocus';
+import { conflictsAmong, type Conflict } from './conflicts';
 import { STAGES, type View } from './types';
 
 export interface Reason {
@@ -39,6 +40,8 @@ export interface Inference extends Choice {
   readonly ranking: readonly RankedCause[];
   readonly lookNext: readonly NextLook[];
   readonly setAside: readonly SetAside[];
+  /** Signs seen that contradict each other: said, and both kept. */
+  readonly conflicts: readonly Conflict[];
 }
 
 /** How many causes count as leading when the next look is chosen. */
@@ -120,7 +123,7 @@ export function inferCauses(look: Look, circumstances: Circumstances = {}): Infe
     .sort((a, b) => Number(b.upstream !== null) - Number(a.upstream !== null))
     .slice(0, LOOKS_OFFERED);
 
-  return { ranking, ...choice, lookNext, setAside };
+  return { ranking, ...choice, lookNext, setAside, conflicts: conflictsAmong(look.signs) };
 }
 
 interface Beliefs {

@@ -6,7 +6,7 @@ import { blockCandidates, landBlock, type Candidate, type Candidates } from './c
 import type { Block, BlockKind, GroupPlan, Item, SessionPlan } from './model';
 import { FINISH_WINDOW_S, RECIPE, SHARE_BAND, SHARE_SHIFT } from './recipe';
 import type { BuildRequest, BuildResult, Clash, GroupRequest } from './request';
-import { seeded } from './seeded';
+import { seeded } from '../units';
 import { setsOf } from './totals';
 
 /**

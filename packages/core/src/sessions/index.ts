@@ -10,4 +10,4 @@ export type * from './request';
 export * from './totals';
 export * from './loadLimit';
 export * from './proposeGroups';
-export * from './seeded';
+export * from '../units';

@@ -1,2 +1,3 @@
 export * from './distance';
 export * from './time';
+export * from './seeded';

@@ -1,6 +1,15 @@
 import { drillCard, KIT, type DrillId } from '@upwell/core/library';
-import { CAUSES, daysToRelook, type CauseId, type RankedCause } from '@upwell/core/review';
-import { isAtLeast, type HealthFlag, type LevelId, type StrokeModelId } from '@upwell/core/swimmers';
+import {
+  CAUSES,
+  daysToRelook,
+  drillsFor,
+  recordWord,
+  type CauseId,
+  type DrillChoice,
+  type DrillRecord,
+  type RankedCause,
+} from '@upwell/core/review';
+import { isAtLeast } from '@upwell/core/swimmers';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Input } from '@/ui/Input';
@@ -22,9 +31,10 @@ export interface ChosenFocus {
 }
 
 /** The proposal for a cause, with the coach's own choices laid over it. */
-export function chosenFocus(draft: ReviewDraft, cause: CauseId): ChosenFocus {
+export function chosenFocus(draft: ReviewDraft, cause: CauseId, choice: DrillChoice): ChosenFocus {
   const answers: readonly DrillId[] = CAUSES[cause].answers;
-  const drill = draft.drill && answers.includes(draft.drill) ? draft.drill : answers[0]!;
+  const best = drillsFor(cause, choice)[0] ?? answers[0]!;
+  const drill = draft.drill && answers.includes(draft.drill) ? draft.drill : best;
   return {
     cause,
     drill,
@@ -38,17 +48,17 @@ interface FocusChoiceProps {
   readonly draft: ReviewDraft;
   readonly cause: CauseId;
   readonly others: readonly RankedCause[];
-  readonly level: LevelId;
-  readonly model: StrokeModelId;
-  readonly healthFlags: readonly HealthFlag[];
+  /** Level, model, health notes and past records of whoever it is for. */
+  readonly choice: DrillChoice;
   readonly onChange: (change: Partial<ReviewDraft>) => void;
   readonly errors: Readonly<Record<string, string>>;
 }
 
 /** The one focus: say what is good, choose the drill and the cue, and when to look again. */
-export function FocusChoice({ draft, cause, others, level, model, healthFlags, onChange, errors }: FocusChoiceProps) {
+export function FocusChoice({ draft, cause, others, choice, onChange, errors }: FocusChoiceProps) {
+  const { level, model, healthFlags, records = [] } = choice;
   const theme = useTheme();
-  const focus = chosenFocus(draft, cause);
+  const focus = chosenFocus(draft, cause, choice);
   const drill = drillCard(focus.drill);
   const answers: readonly DrillId[] = CAUSES[cause].answers;
   const warnings = [
@@ -100,6 +110,7 @@ export function FocusChoice({ draft, cause, others, level, model, healthFlags, o
         chosen={[focus.drill]}
         onPress={(id) => onChange({ drill: id, tries: null, relookOn: null })}
       />
+      <Text variant="labelMedium">{`At this level it ${recordOf(records, cause, focus.drill)}.`}</Text>
       <Text>{drill.purpose}</Text>
       {drill.steps.map((text, i) => (
         <Text key={text} variant="bodySmall">{`${i + 1}. ${text}`}</Text>
@@ -129,6 +140,12 @@ export function FocusChoice({ draft, cause, others, level, model, healthFlags, o
       </View>
     </Card>
   );
+}
+
+/** What the drill has done for this cause before. */
+function recordOf(records: readonly DrillRecord[], cause: CauseId, drill: DrillId): string {
+  const record = records.find((r) => r.cause === cause && r.drill === drill);
+  return record ? recordWord(record) : `has ${recordWord({ better: 0, notBetter: 0 })}`;
 }
 
 const styles = StyleSheet.create({

@@ -55,7 +55,12 @@ export function SignRow({ sign, sighting, onAnswer }: SignRowProps) {
   );
 }
 
-const MARK: Readonly<Record<Sighting, string>> = { often: '●●', sometimes: '●○', absent: '○○ not there' };
+/** How a sighting is written in few signs. */
+export const SIGHTING_MARK: Readonly<Record<Sighting, string>> = {
+  often: '●●',
+  sometimes: '●○',
+  absent: '○○ not there',
+};
 
 interface NotedSignProps {
   readonly sign: SignId;
@@ -77,7 +82,7 @@ export function NotedSign({ sign, sighting, onDrop }: NotedSignProps) {
         },
       ]}
     >
-      <Text variant="labelMedium" style={styles.notedText}>{`${SIGNS[sign].seen} ${MARK[sighting]}`}</Text>
+      <Text variant="labelMedium" style={styles.notedText}>{`${SIGNS[sign].seen} ${SIGHTING_MARK[sighting]}`}</Text>
       <IconButton
         icon="close"
         size={18}

@@ -4,6 +4,7 @@ import {
   SIGNS,
   type Inference,
   type RankedCause,
+  type Score,
   type Sighting,
   type SignId,
 } from '@upwell/core/review';
@@ -52,6 +53,11 @@ export function WhyStrip({ inference, onAnswer }: WhyStripProps) {
           >{`then ${CAUSES[runnerUp.cause].name} ${percent(runnerUp.probability)}`}</Text>
         ) : null}
         <Reasons leader={leader} inference={inference} />
+        {inference.conflicts.map(({ signs, reason }) => (
+          <Text key={signs.join()} variant="bodySmall" style={{ color: theme.colors.error }}>
+            {`These two contradict each other: ${signs.map((s) => SIGNS[s].seen).join(' and ')}. ${reason}`}
+          </Text>
+        ))}
         {inference.setAside.map(({ sign, reason }) => (
           <Text key={sign} variant="bodySmall">{`Not counted: ${SIGNS[sign].seen} ${reason}.`}</Text>
         ))}
@@ -108,7 +114,7 @@ function Reasons({ leader, inference }: { readonly leader: RankedCause; readonly
           <Text variant="bodySmall">{`To tell it apart: ${CAUSES[leader.cause].check}`}</Text>
           {score ? (
             <Text variant="bodySmall">
-              {`It comes first because ${score.stage} lies most upstream among the likely causes. Inside that stage: ${percent(score.probability)} likely × ${score.effect.toFixed(1)} for the goal × ${score.shows} how often × ${score.teachable.toFixed(1)} teachable now × ${score.pastSuccess.toFixed(2)} past success = ${score.score.toFixed(2)}.`}
+              {`${firstBecause(inference, score)} ${percent(score.probability)} likely × ${score.effect.toFixed(1)} for the goal × ${score.shows} how often × ${score.teachable.toFixed(1)} teachable now × ${score.pastSuccess.toFixed(2)} past success${score.halved ? ' × ½, since it failed twice' : ''} = ${score.score.toFixed(2)}.`}
             </Text>
           ) : (
             <Text variant="bodySmall">{`No cause reaches ${percent(FOCUS_FROM)} yet: look at one more thing before choosing.`}</Text>
@@ -117,6 +123,13 @@ function Reasons({ leader, inference }: { readonly leader: RankedCause; readonly
       ) : null}
     </View>
   );
+}
+
+/** Why the focus comes before the others, by the rule that put it there. */
+function firstBecause({ order }: Inference, { stage, danger }: Score): string {
+  if (danger) return `It comes first because ${danger}.`;
+  if (order === 'race-near') return 'The race is under two weeks away, so what helps most now comes first:';
+  return `It comes first because ${stage} lies most upstream among the likely causes. Inside that stage:`;
 }
 
 function Bar({ value }: { readonly value: number }) {

@@ -1,11 +1,13 @@
 import { signsAt, type Region } from '@upwell/core/figure';
 import {
   CAUSES,
-  SIGNS,
+  compareLooks,
+  pastByCause,
   signsFor,
   STROKES,
   type CauseId,
   type Circumstances,
+  type DrillRecord,
   type Sighting,
   type SignId,
   type Stroke,
@@ -29,8 +31,10 @@ import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useOutcomesQuery, useSaveReviewMutation } from '../api';
 import { newReviewDraft, withSign, withUndo, type ReviewDraft } from '../draft';
-import { FigureView, type FigureSide } from '../parts/FigureView';
+import { FigurePane } from '../parts/FigurePane';
 import { chosenFocus, FocusChoice } from '../parts/FocusChoice';
+import { MeasuredCard } from '../parts/MeasuredCard';
+import { RelookCard } from '../parts/RelookCard';
 import { NotedSign, SignRow } from '../parts/SignRow';
 import { WhyStrip } from '../parts/WhyStrip';
 import { useInference } from '../useInference';
@@ -59,16 +63,15 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
   const theme = useTheme();
   const [first] = useState(newReviewDraft);
   const [draft, setDraft, dropDraft] = useDraft<ReviewDraft>(`review:${swimmer.id}`, first);
-  const [view, setView] = useState<FigureSide>('side');
   const [region, setRegion] = useState<Region | null>(null);
   const [asked, setAsked] = useState(false);
   const [save, { error, isLoading }] = useSaveReviewMutation();
-  const { data: past } = useOutcomesQuery(swimmer.level);
+  const { data: records = NO_RECORDS } = useOutcomesQuery(swimmer.level);
 
   const { level, strokeModel: model, goal } = swimmer;
   const circumstances: Circumstances = {
     ...(goal ? { goalPlace: goal.place, daysToRace: Math.max(0, daysBetween(dayOf(new Date()), goal.date)) } : {}),
-    ...(past ? { past } : {}),
+    past: pastByCause(records),
     failedTwice: failedTwice(swimmer),
   };
   const inference = useInference({ stroke: draft.stroke, model, level, signs: draft.signs }, circumstances);
@@ -81,6 +84,12 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
   const noted = Object.keys(draft.signs) as SignId[];
   const cause = draft.cause ?? inference?.focus ?? null;
   const nothingGood = draft.good.trim() === '';
+  const choice = { level, model, healthFlags: swimmer.healthFlags, records };
+  // With an open focus this is the second look at it.
+  const open = swimmer.focuses.find((f) => f.outcome === null);
+  const before = open && swimmer.reviews.find((r) => r.id === open.reviewId);
+  const outcome =
+    open && before ? (draft.outcome ?? compareLooks(open.cause, before.signs, draft.signs).outcome) : null;
   const answer = (sign: SignId, sighting: Sighting) => setDraft((now) => withSign(now, sign, sighting));
 
   const submit = async (chosen: CauseId): Promise<void> => {
@@ -97,8 +106,10 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
         model,
         level,
         signs: draft.signs,
+        measured: draft.measured,
         good: draft.good,
-        focus: { id: draft.focusId, ...chosenFocus(draft, chosen) },
+        focus: { id: draft.focusId, ...chosenFocus(draft, chosen, choice) },
+        relook: open && outcome ? { focusId: open.id, outcome } : null,
       },
     });
     if ('error' in result && result.error) {
@@ -111,34 +122,14 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
 
   const figure = (
     <View>
-      <View style={styles.figure}>
-        <FigureView
-          signs={seen}
-          view={view}
-          phase={null}
-          chosen={region}
-          onChoose={(next) => setRegion(region === next ? null : next)}
-          label={
-            seen.length > 0
-              ? `The swimmer as seen: ${seen.map((s) => SIGNS[s].seen).join(', ')}`
-              : 'The wanted line. Tap a part of the body and say what you see.'
-          }
-        />
-      </View>
-      <View style={styles.views}>
-        <SegmentedButtons
-          value={view}
-          onValueChange={(value) => setView(value)}
-          buttons={[
-            { value: 'side', label: 'Side' },
-            { value: 'front', label: 'Front' },
-          ]}
-          style={styles.flex}
-        />
-        <Button icon="undo" disabled={draft.past.length === 0} onPress={() => setDraft(withUndo)}>
-          Undo
-        </Button>
-      </View>
+      <FigurePane
+        key={draft.stroke}
+        stroke={draft.stroke}
+        seen={seen}
+        region={region}
+        onRegion={setRegion}
+        onUndo={draft.past.length > 0 ? () => setDraft(withUndo) : null}
+      />
       <View style={styles.chips}>
         {noted.map((sign) => (
           <NotedSign
@@ -185,9 +176,7 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
           draft={draft}
           cause={cause}
           others={inference.ranking.filter((r) => r.cause !== cause && r.probability > 0.1).slice(0, 2)}
-          level={level}
-          model={model}
-          healthFlags={swimmer.healthFlags}
+          choice={choice}
           onChange={(change) => setDraft((now) => ({ ...now, ...change, writeId: v7() }))}
           errors={{ ...(error ? fieldMessages(error) : {}), ...(asked && nothingGood ? { good: NOTHING_GOOD } : {}) }}
         />
@@ -216,6 +205,11 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
     <Screen
       title={`${swimmer.givenName} ${swimmer.familyName}`}
       over={`Look ${swimmer.reviews.length + 1} · ${LEVEL[level].name} · ${STROKE_MODEL[model].name}`}
+      actions={
+        <Button mode="outlined" icon="play" onPress={() => router.navigate(`/swimmers/${swimmer.id}/clip` as Href)}>
+          Clip
+        </Button>
+      }
       under={goal ? `${goal.event}, ${goal.distanceM} m, ${distanceInDays(dayOf(new Date()), goal.date)}` : undefined}
       back={`/swimmers/${swimmer.id}`}
       footer={
@@ -247,6 +241,17 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
         <View style={wide ? styles.column : undefined}>
           {figure}
           {signs}
+          {open && before ? (
+            <RelookCard
+              focus={open}
+              before={before}
+              now={draft.signs}
+              onAnswer={answer}
+              outcome={outcome}
+              onOutcome={(chosen) => setDraft((now) => ({ ...now, outcome: chosen }))}
+            />
+          ) : null}
+          <MeasuredCard measured={draft.measured} model={model} />
         </View>
         <View style={wide ? [styles.column, STICKY] : styles.below}>{why}</View>
       </View>
@@ -254,6 +259,7 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
   );
 }
 
+const NO_RECORDS: readonly DrillRecord[] = [];
 const NOTHING_GOOD = 'Say one thing that is good first.';
 
 /** Causes that ended "same" or "worse" twice for this swimmer. */
@@ -268,10 +274,7 @@ const STICKY = { position: 'sticky', top: 0 } as unknown as ViewStyle;
 const styles = StyleSheet.create({
   strokes: { marginBottom: 10, maxWidth: 620 },
   label: { fontSize: 14, marginHorizontal: 4 },
-  figure: { borderRadius: 6, overflow: 'hidden' },
-  views: { flexDirection: 'row', gap: 8, marginVertical: 8, alignItems: 'center' },
-  flex: { flex: 1 },
-  chips: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginBottom: 10, alignItems: 'center' },
+  chips: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginVertical: 8, alignItems: 'center' },
   columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
   column: { flex: 1 },
   below: { marginTop: 12 },

@@ -16,6 +16,7 @@ import { Notice } from '@/ui/States';
 import { TextField } from '@/ui/TextField';
 import { useSaveSwimmerMutation } from '../api';
 import { emptyForm, formOf, readForm, type SwimmerForm } from '../formValues';
+import { ModelHint } from './ModelHint';
 
 interface Kept {
   readonly form: SwimmerForm | null;
@@ -117,9 +118,24 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
           <TextField control={control} name="birthYear" label="Birth year" inputMode="numeric" style={styles.small} />
         </View>
         {child ? (
-          <Notice>
-            Under 16: clips and health notes need the guardian’s consent, and every look at the record is logged.
-          </Notice>
+          <View>
+            <Notice>
+              Under 16: clips and health notes need the guardian’s consent, and every look at the record is logged.
+            </Notice>
+            <Controller
+              control={control}
+              name="clipConsent"
+              render={({ field }) => (
+                <Checkbox.Item
+                  label="The guardian agreed to clips"
+                  status={field.value ? 'checked' : 'unchecked'}
+                  onPress={() => field.onChange(!field.value)}
+                  position="leading"
+                  labelStyle={styles.left}
+                />
+              )}
+            />
+          </View>
         ) : null}
         <Pick
           control={control}
@@ -141,6 +157,7 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
           label="Stroke model"
           options={STROKE_MODELS.map((v) => ({ value: v, label: `${STROKE_MODEL[v].name}: ${STROKE_MODEL[v].suits}` }))}
         />
+        <ModelHint control={control} before={stored?.strokeModel ?? null} />
         <Pick
           control={control}
           name="breathingSide"

@@ -10,7 +10,7 @@ import { lazy, Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account/api';
-import { FigureView } from '@/review/parts/FigureView';
+import { FigureView } from '@/figure/FigureView';
 import { Card } from '@/ui/Card';
 import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
@@ -18,6 +18,8 @@ import { Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useSwimmerQuery } from '../api';
+import { ClipsCard } from '../parts/ClipsCard';
+import { Timeline } from '../parts/Timeline';
 
 const ResultChart = lazy(() => import('../parts/ResultChart'));
 
@@ -37,8 +39,7 @@ export function SwimmerScreen() {
   if (!swimmer) return <Loading label="Loading swimmer" />;
 
   const coach = me?.role !== 'swimmer';
-  const [latest, ...older] = swimmer.focuses;
-  const open = latest && latest.outcome === null ? latest : undefined;
+  const open = swimmer.focuses.find((f) => f.outcome === null);
   return (
     <Screen
       title={`${swimmer.givenName} ${swimmer.familyName}`}
@@ -51,6 +52,11 @@ export function SwimmerScreen() {
             <Button mode="outlined" icon="pencil" onPress={() => router.navigate(`/swimmers/${id}/edit` as Href)}>
               Edit
             </Button>
+            {open ? (
+              <Button mode="outlined" icon="whistle" onPress={() => router.navigate(`/swimmers/${id}/focus` as Href)}>
+                On deck
+              </Button>
+            ) : null}
             <Button mode="contained" icon="eye" onPress={() => router.navigate(`/swimmers/${id}/review` as Href)}>
               {open ? 'Look again' : 'Review the stroke'}
             </Button>
@@ -62,12 +68,22 @@ export function SwimmerScreen() {
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.column : undefined}>
           <GoalCard swimmer={swimmer} />
-          <FocusCard focus={open} signs={swimmer.reviews[0]?.signs} />
+          <FocusCard focus={open} review={swimmer.reviews.find((r) => r.id === open?.reviewId)} />
+          {open ? (
+            <Button
+              mode="outlined"
+              style={styles.begin}
+              onPress={() => router.navigate(`/swimmers/${id}/handout` as Href)}
+            >
+              Hand-out for the swimmer
+            </Button>
+          ) : null}
           <HealthCard swimmer={swimmer} />
         </View>
         <View style={wide ? styles.column : undefined}>
           <TimesCard swimmer={swimmer} />
-          <ReviewsCard reviews={swimmer.reviews} focuses={open ? older : swimmer.focuses} />
+          <Timeline reviews={swimmer.reviews} focuses={swimmer.focuses} />
+          <ClipsCard swimmerId={id} clips={swimmer.clips} coach={coach} />
         </View>
       </View>
     </Screen>
@@ -88,10 +104,10 @@ function GoalCard({ swimmer }: { readonly swimmer: SwimmerPage }) {
 
 function FocusCard({
   focus,
-  signs,
+  review,
 }: {
   readonly focus: FocusView | undefined;
-  readonly signs: Readonly<Partial<Record<SignId, string>>> | undefined;
+  readonly review: ReviewView | undefined;
 }) {
   const theme = useTheme();
   if (!focus) {
@@ -102,7 +118,7 @@ function FocusCard({
     );
   }
   const drill = drillCard(focus.drill);
-  const seen = Object.entries(signs ?? {})
+  const seen = Object.entries(review?.signs ?? {})
     .filter(([, s]) => s !== 'absent')
     .map(([id]) => id as SignId);
   return (
@@ -115,6 +131,7 @@ function FocusCard({
       <Text variant="bodyLarge" style={{ color: theme.colors.primary }}>{`“${focus.cue}”`}</Text>
       <View style={styles.figure}>
         <FigureView
+          stroke={review?.stroke ?? 'front-crawl'}
           signs={seen}
           view={bestView(seen)}
           phase={null}
@@ -179,42 +196,6 @@ function TimesCard({ swimmer }: { readonly swimmer: SwimmerPage }) {
   );
 }
 
-const OUTCOME_WORD = { better: 'better', same: 'same as before', worse: 'worse' } as const;
-
-function ReviewsCard({
-  reviews,
-  focuses,
-}: {
-  readonly reviews: readonly ReviewView[];
-  readonly focuses: readonly FocusView[];
-}) {
-  const theme = useTheme();
-  if (reviews.length === 0) return null;
-  return (
-    <Card title="Reviews in time">
-      {reviews.map((review) => {
-        const ended = focuses.find((f) => f.cause === review.focusCause && f.since === review.lookedAt);
-        return (
-          <View key={review.id} style={[styles.review, { borderLeftColor: theme.own.kelp }]}>
-            <Text variant="labelMedium">{`${dayWord(review.lookedAt.slice(0, 10))} · ${review.coachName}`}</Text>
-            <Text>
-              {CAUSES[review.focusCause].name}
-              {ended?.outcome ? `: ${OUTCOME_WORD[ended.outcome]}` : ''}
-            </Text>
-            <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>{`Good: ${review.good}`}</Text>
-            <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-              {Object.entries(review.signs)
-                .filter(([, s]) => s !== 'absent')
-                .map(([id]) => SIGNS[id as SignId].seen)
-                .join('; ')}
-            </Text>
-          </View>
-        );
-      })}
-    </Card>
-  );
-}
-
 const styles = StyleSheet.create({
   columns: { flexDirection: 'row', gap: 16, alignItems: 'flex-start' },
   column: { flex: 1 },
@@ -223,5 +204,5 @@ const styles = StyleSheet.create({
   times: { flexDirection: 'row', gap: 28, flexWrap: 'wrap' },
   figures: { fontVariant: ['tabular-nums'] },
   chart: { height: 180 },
-  review: { borderLeftWidth: 4, paddingLeft: 10, marginTop: 10 },
+  begin: { alignSelf: 'flex-start', marginBottom: 12 },
 });

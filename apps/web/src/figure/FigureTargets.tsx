@@ -1,4 +1,4 @@
-import { REGIONS, type Figure, type Point, type Region } from '@upwell/core/figure';
+import { regionPoints, UNITS, type Figure, type Region } from '@upwell/core/figure';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { useTheme } from '@/ui/useTheme';
@@ -6,7 +6,6 @@ import { useTheme } from '@/ui/useTheme';
 interface FigureTargetsProps {
   readonly figure: Figure;
   readonly box: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
-  readonly scale: number;
   readonly chosen: Region | null;
   readonly onChoose: (region: Region) => void;
 }
@@ -14,24 +13,17 @@ interface FigureTargetsProps {
 const SIZE = 48;
 
 /** Buttons of finger size over the parts of the figure, real ones for keyboard and screen reader. */
-export function FigureTargets({ figure, box, scale, chosen, onChoose }: FigureTargetsProps) {
+export function FigureTargets({ figure, box, chosen, onChoose }: FigureTargetsProps) {
   const theme = useTheme();
   const [size, setSize] = useState({ width: 0, height: 0 });
   const places = useMemo(() => {
-    const found = REGIONS.flatMap((region) => {
-      const at = middleOf(figure, region);
-      return at
-        ? [
-            {
-              region,
-              x: ((at.x * scale - box.x) / box.width) * size.width,
-              y: ((at.y * scale - box.y) / box.height) * size.height,
-            },
-          ]
-        : [];
-    });
+    const found = regionPoints(figure).map(({ region, at }) => ({
+      region,
+      x: ((at.x * UNITS - box.x) / box.width) * size.width,
+      y: ((at.y * UNITS - box.y) / box.height) * size.height,
+    }));
     return spread(found, size);
-  }, [figure, box, scale, size]);
+  }, [figure, box, size]);
   return (
     <View
       style={StyleSheet.absoluteFill}
@@ -69,16 +61,6 @@ export function FigureTargets({ figure, box, scale, chosen, onChoose }: FigureTa
       })}
     </View>
   );
-}
-
-function middleOf(figure: Figure, region: Region): Point | null {
-  if (region === 'head') return figure.head.centre;
-  const limbs = figure.limbs.filter((limb) => limb.region === region);
-  if (limbs.length === 0) return null;
-  const near = limbs.filter((limb) => !limb.far);
-  const used = near.length > 0 ? near : limbs;
-  const limb = used[region === 'shoulders' ? 0 : Math.floor(used.length / 2)]!;
-  return { x: (limb.from.x + limb.to.x) / 2, y: (limb.from.y + limb.to.y) / 2 };
 }
 
 interface Place {

@@ -1,0 +1,60 @@
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { eyeClip } from '@upwell/core/eye';
+import type { Tap } from '@upwell/core/measures';
+import { EyeTryEntity } from '../src/eye/entities';
+import { ClipEntity } from '../src/review/entities';
+import { ACCOUNTS } from './people';
+import { idFor, numbers } from './random';
+
+const DAY_MS = 86_400_000;
+
+/** Mirela from the side, ten strokes: the left arm waits a little, and breathes to the left only. */
+export async function seedClip(em: EntityManager, clubId: string, swimmerId: string, now: Date): Promise<void> {
+  const taps = Array.from({ length: 10 }, (_, i) => i).flatMap((i): Tap[] => {
+    const side = i % 2 === 0 ? 'left' : 'right';
+    const at = 0.6 + Math.floor(i / 2) * 2.1 + (side === 'right' ? 1.16 : 0);
+    return [
+      { kind: 'entry', side, timeS: at },
+      { kind: 'catch', side, timeS: at + 0.62 },
+      { kind: 'exit', side, timeS: at + 1.3 },
+      ...(i % 4 === 0 ? [{ kind: 'breath' as const, side: 'left' as const, timeS: at + 1.4 }] : []),
+    ];
+  });
+  await em.insert(ClipEntity, {
+    id: idFor('clip mirela'),
+    clubId,
+    swimmerId,
+    coachId: idFor(ACCOUNTS[1].email),
+    title: 'Side, lane 2',
+    recordedOn: new Date(now.getTime() - 12 * DAY_MS).toISOString().slice(0, 10),
+    durationS: 12,
+    aspect: 2,
+    distanceM: 8.4,
+    taps: taps.map((tap) => ({ ...tap, timeS: Math.round(tap.timeS * 100) / 100 })).sort((a, b) => a.timeS - b.timeS),
+    lines: [],
+    notes: [{ startS: 2.7, endS: 4, text: 'left hand waits in front' }],
+    version: 1,
+    writeId: idFor('clip mirela write'),
+  });
+}
+
+/** Both coaches have looked at the same simulated swimmers, and do not always agree. */
+export async function seedEye(em: EntityManager, clubId: string): Promise<void> {
+  const random = numbers(23);
+  for (const { email, sharp } of [
+    { email: ACCOUNTS[1].email, sharp: 0.85 },
+    { email: ACCOUNTS[2].email, sharp: 0.7 },
+  ]) {
+    for (let seed = 1; seed <= 8; seed++) {
+      const clip = eyeClip(seed <= 4 ? 1 : 2, seed);
+      await em.insert(EyeTryEntity, {
+        id: idFor(`eye ${email} ${seed}`),
+        clubId,
+        accountId: idFor(email),
+        grade: clip.grade,
+        seed,
+        marked: clip.options.filter((sign) => random() < (clip.truth.includes(sign) ? sharp : 1 - sharp)),
+      });
+    }
+  }
+}

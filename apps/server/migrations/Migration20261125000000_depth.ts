@@ -1,0 +1,116 @@
+import { Migration } from '@mikro-orm/migrations';
+
+/** Tries at a focus, clips without their video, eye training and hand-out links. */
+export class Migration20261125000000_depth extends Migration {
+  override up(): void {
+    this.addSql(`
+      alter table swimmer add column clip_consent boolean not null default false;
+      alter table review add column measured jsonb not null default '{}';
+      alter table focus
+        add column said_back text not null default '',
+        add column felt text not null default '',
+        add column version integer not null default 1,
+        add column write_id uuid not null default gen_random_uuid();
+      create table focus_try (
+        id uuid primary key,
+        club_id uuid not null references club,
+        swimmer_id uuid not null references swimmer,
+        focus_id uuid not null references focus,
+        drill text not null,
+        verdict text not null check (verdict in ('better', 'same', 'worse')),
+        note text not null,
+        at timestamptz not null
+      );
+      create index focus_try_of_focus on focus_try (focus_id, at);
+      create table clip (
+        id uuid primary key,
+        club_id uuid not null references club,
+        swimmer_id uuid not null references swimmer,
+        coach_id uuid not null references account,
+        title text not null,
+        recorded_on date not null,
+        duration_s double precision not null,
+        aspect double precision not null,
+        distance_m double precision,
+        taps jsonb not null,
+        lines jsonb not null,
+        notes jsonb not null,
+        version integer not null default 1,
+        write_id uuid not null
+      );
+      create index clip_of_swimmer on clip (swimmer_id, recorded_on desc, id);
+      create table eye_try (
+        id uuid primary key,
+        club_id uuid not null references club,
+        account_id uuid not null references account,
+        grade integer not null,
+        seed integer not null,
+        marked jsonb not null,
+        at timestamptz not null default now()
+      );
+      create index eye_try_of_account on eye_try (club_id, account_id, at desc);
+      create table handout_link (
+        id uuid primary key,
+        club_id uuid not null references club,
+        swimmer_id uuid not null references swimmer,
+        focus_id uuid not null references focus,
+        token_hash bytea not null unique,
+        created_by uuid not null references account,
+        created_at timestamptz not null default now(),
+        revoked_at timestamptz
+      );
+      create index handout_link_of_focus on handout_link (focus_id, created_at desc);
+    `);
+
+    // Whoever holds the secret sees this one page and nothing else; a revoked link sees nothing.
+    this.addSql(`
+      create function handout_by_token(asked_hash bytea)
+        returns table (given_name text, stroke text, signs jsonb, good text, cause text, drill text, cue text,
+          tries integer, relook_on text)
+        language sql stable security definer set search_path from current
+        as $$
+          select s.given_name, r.stroke, r.signs, r.good, f.cause, f.drill, f.cue, f.tries, f.relook_on::text
+          from handout_link l join focus f on f.id = l.focus_id join review r on r.id = f.review_id
+            join swimmer s on s.id = f.swimmer_id
+          where l.token_hash = asked_hash and l.revoked_at is null and not s.archived
+        $$;
+      revoke execute on function handout_by_token(bytea) from public;
+      grant execute on function handout_by_token(bytea) to upwell_app;
+    `);
+
+    const inClub = 'club_id = (select app_club())';
+    const coaches = '(select app_coaches())';
+    const own = `${inClub} and account_id = (select app_account())`;
+    const ofSwimmer = (table: string) =>
+      `${inClub} and exists (select from swimmer s where s.id = ${table}.swimmer_id)`;
+    const rules: Record<string, { see: string; write: string }> = {
+      focus_try: { see: ofSwimmer('focus_try'), write: `${ofSwimmer('focus_try')} and ${coaches}` },
+      clip: { see: ofSwimmer('clip'), write: `${ofSwimmer('clip')} and ${coaches}` },
+      handout_link: {
+        see: `${ofSwimmer('handout_link')} and ${coaches}`,
+        write: `${ofSwimmer('handout_link')} and ${coaches}`,
+      },
+      eye_try: { see: `${inClub} and ${coaches}`, write: `${own} and ${coaches}` },
+    };
+    for (const [table, { see, write }] of Object.entries(rules)) {
+      this.addSql(`alter table ${table} enable row level security`);
+      this.addSql(`grant select, insert, update on ${table} to upwell_app`);
+      this.addSql(`create policy see on ${table} for select using (${see})`);
+      this.addSql(`create policy add on ${table} for insert with check (${write})`);
+      this.addSql(`create policy change on ${table} for update using (${write}) with check (${write})`);
+    }
+    // Clips can be deleted: they belong to whoever is on them.
+    this.addSql('grant delete on clip to upwell_app');
+    this.addSql(`create policy remove on clip for delete using (${rules.clip!.write})`);
+  }
+
+  override down(): void {
+    this.addSql('drop function handout_by_token(bytea)');
+    this.addSql('drop table handout_link, eye_try, clip, focus_try');
+    this.addSql(`
+      alter table focus drop column said_back, drop column felt, drop column version, drop column write_id;
+      alter table review drop column measured;
+      alter table swimmer drop column clip_consent;
+    `);
+  }
+}

@@ -1,0 +1,17 @@
+import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
+
+export const HandoutLinkEntity = defineEntity({
+  name: 'HandoutLink',
+  tableName: 'handout_link',
+  properties: {
+    id: p.uuid().primary(),
+    clubId: p.uuid(),
+    swimmerId: p.uuid(),
+    focusId: p.uuid(),
+    tokenHash: p.blob(),
+    createdBy: p.uuid(),
+    createdAt: p.datetime(),
+    revokedAt: p.datetime().nullable(),
+  },
+});
+export type HandoutLinkRecord = InferEntity<typeof HandoutLinkEntity>;

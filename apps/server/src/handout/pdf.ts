@@ -1,0 +1,124 @@
+import { createRequire } from 'node:module';
+import { CAUTION } from '@upwell/core/safety';
+import {
+  drawnFigure,
+  FRAME,
+  figureLayers,
+  ghostPath,
+  NEUTRAL,
+  posedBy,
+  TURN_FRAME,
+  type LayerRole,
+} from '@upwell/core/figure';
+import type { Handout } from '@upwell/core/handout';
+import pdfmake from 'pdfmake';
+import type { Content } from 'pdfmake/interfaces';
+
+const INK = '#0F2A2E';
+const GREEN = '#0B5D57';
+const RED = '#B3361C';
+const WATER = '#DCE8E1';
+
+/** The printed colours of the figure: [fill, stroke, width]. */
+const PAINT: Readonly<Record<LayerRole, readonly [fill: string, stroke: string, width: number]>> = {
+  wall: ['none', '#5C7074', 8],
+  wake: [GREEN, 'none', 0],
+  rails: ['none', GREEN, 1.5],
+  board: ['#66763A', 'none', 0],
+  far: ['#6F898A', 'none', 0],
+  body: [INK, 'none', 0],
+  'mark-under': ['none', 'none', 0],
+  skin: [INK, 'none', 0],
+  cap: ['#66763A', 'none', 0],
+  goggles: ['#CFE0D8', 'none', 0],
+  mouth: [RED, 'none', 0],
+  'near-edge': ['none', WATER, 3],
+  near: [INK, 'none', 0],
+  mark: ['none', 'none', 0],
+  bubbles: ['#FFFFFF', 'none', 0],
+  splash: ['none', GREEN, 2.5],
+  strain: ['none', RED, 4],
+};
+
+let fontsSet = false;
+
+/** Atkinson Hyperlegible Next, shipped with the packages and embedded in the file. */
+function setFonts(): void {
+  if (fontsSet) return;
+  // From where the server runs, which lies inside the project in every way of starting it.
+  const { resolve } = createRequire(`${process.cwd()}/package.json`);
+  const file = (weight: number, style: 'normal' | 'italic') =>
+    resolve(`@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-${style}.woff`);
+  pdfmake.setFonts({
+    Atkinson: {
+      normal: file(400, 'normal'),
+      bold: file(700, 'normal'),
+      italics: file(400, 'italic'),
+      bolditalics: file(700, 'italic'),
+    },
+  });
+  // Nothing is fetched, and no file but the fonts is read.
+  pdfmake.setUrlAccessPolicy(() => false);
+  pdfmake.setLocalAccessPolicy((path: string) => path.includes('@fontsource'));
+  fontsSet = true;
+}
+
+/** The page for the swimmer as a PDF: A5, its fonts embedded. */
+export async function handoutPdf(page: Handout): Promise<Buffer> {
+  setFonts();
+  const day = new Date(`${page.relookOn}T12:00:00Z`).toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'long',
+    year: 'numeric',
+    timeZone: 'UTC',
+  });
+  const small = { fontSize: 9.5, color: '#3F5559' };
+  const poses = page.figure.phases.map((phase) => ({ svg: poseSvg(page, phase), width: 116 }));
+  const content: Content[] = [
+    { text: `For ${page.givenName}`, fontSize: 20, bold: true },
+    { text: `What is good: ${page.good}`, margin: [0, 4, 0, 8] },
+    { text: `The one thing: ${page.focus}`, fontSize: 14, bold: true },
+    { text: page.why, ...small, margin: [0, 2, 0, 4] },
+    { columns: poses, columnGap: 2, margin: [0, 2, 0, 0] },
+    { text: 'Dark: how it looks now. Dotted: the wanted line.', ...small, margin: [0, 2, 0, 8] },
+    { text: `“${page.cue}”`, fontSize: 17, bold: true, color: GREEN, margin: [0, 0, 0, 8] },
+    { text: `${page.drill.name}, ${page.drill.dose}`, fontSize: 13, bold: true },
+    { ol: [...page.drill.steps], margin: [0, 3, 0, 3] },
+    { text: `It feels like: ${page.drill.feel}` },
+    { text: `Watch for: ${page.drill.mistakes.join(', ')}.` },
+    { text: `Kit: ${page.kit.join(', ') || 'none'}.` },
+    ...page.cautions.map((text): Content => ({ text, bold: true, color: RED, margin: [0, 3, 0, 0] })),
+    { text: `We look again on ${day}.`, bold: true, margin: [0, 8, 0, 0] },
+  ];
+  const document = pdfmake.createPdf({
+    pageSize: 'A5',
+    pageMargins: [30, 28, 30, 34],
+    info: { title: `For ${page.givenName}`, creator: 'Upwell' },
+    defaultStyle: { font: 'Atkinson', fontSize: 11, color: INK, lineHeight: 1.15 },
+    content,
+    footer: () => ({ text: CAUTION, fontSize: 7.5, color: '#3F5559', margin: [30, 6, 30, 0] }),
+  });
+  return document.getBuffer();
+}
+
+/** One moment of the figure with the wanted line behind it. */
+function poseSvg({ figure }: Handout, phase: number): string {
+  const { stroke, view, signs } = figure;
+  const box = stroke === 'turn' && view === 'side' ? TURN_FRAME : FRAME[view];
+  const shown = figureLayers(drawnFigure(stroke, view, posedBy(signs), phase));
+  const paths = shown
+    .filter(({ d }) => d !== '')
+    .map(({ role, d }) => {
+      const [fill, line, width] = PAINT[role];
+      return `<path d="${d}" fill="${fill}" stroke="${line}" stroke-width="${width}"/>`;
+    });
+  const ghost = ghostPath(drawnFigure(stroke, view, NEUTRAL, phase));
+  const top = view === 'top' ? box.y : 0;
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box.x} ${box.y} ${box.width} ${box.height}">`,
+    `<rect x="${box.x}" y="${top}" width="${box.width}" height="${box.y + box.height - top}" fill="${WATER}"/>`,
+    `<path d="${ghost}" fill="none" stroke="${GREEN}" stroke-width="2.5" stroke-dasharray="3 6"/>`,
+    ...paths,
+    '</svg>',
+  ].join('');
+}

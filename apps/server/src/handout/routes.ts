@@ -1,0 +1,81 @@
+import { handoutLinkSchema, linkToken, type HandoutLinkSave } from '@upwell/contract/handout';
+import { uuid } from '@upwell/contract/common';
+import type { Handout } from '@upwell/core/handout';
+import type { FastifyInstance, FastifyReply } from 'fastify';
+import Joi from 'joi';
+import type { Database } from '../platform/database';
+import { asMe, requireCoach, requireMe } from '../platform/identity';
+import { idParams } from '../platform/params';
+import { handoutPdf } from './pdf';
+import { addLink, handoutByToken, handoutOf, linksOf, revokeLink } from './service';
+
+const tokenParams = Joi.object<{ token: string }>({ token: linkToken().required() });
+const linkQuery = Joi.object<{ focusId: string }>({ focusId: uuid().required() });
+
+/** Whoever has the secret may look; guessing it is slow. */
+const LOOKS = { rateLimit: { max: 60, timeWindow: '1 minute' } };
+
+/** The page a swimmer takes home: on screen, by a link that can be revoked, and on paper. */
+export async function handoutRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
+  app.get<{ Params: { id: string } }>(
+    '/focuses/:id/handout',
+    { schema: { params: idParams, summary: 'The page for the swimmer' } },
+    (request) => asMe(database, requireMe(request), (em) => handoutOf(em, request.params.id)),
+  );
+
+  app.get<{ Params: { id: string } }>(
+    '/focuses/:id/handout.pdf',
+    { schema: { params: idParams, summary: 'The page for the swimmer as a PDF, A5' } },
+    async (request, reply) =>
+      sendPdf(reply, await asMe(database, requireMe(request), (em) => handoutOf(em, request.params.id))),
+  );
+
+  app.get<{ Querystring: { focusId: string } }>(
+    '/handout-links',
+    { schema: { querystring: linkQuery, summary: 'Links to the page of a focus' } },
+    (request) => asMe(database, requireCoach(request), (em) => linksOf(em, request.query.focusId)),
+  );
+
+  app.put<{ Params: { id: string }; Body: HandoutLinkSave }>(
+    '/handout-links/:id',
+    { schema: { params: idParams, body: handoutLinkSchema, summary: 'Make a link to the page of a focus' } },
+    (request) => {
+      const me = requireCoach(request);
+      return asMe(database, me, (em) => addLink(em, me, request.params.id, request.body));
+    },
+  );
+
+  app.post<{ Params: { id: string } }>(
+    '/handout-links/:id/revoke',
+    { schema: { params: idParams, summary: 'Revoke a link for good' } },
+    (request) => asMe(database, requireCoach(request), (em) => revokeLink(em, request.params.id)),
+  );
+
+  app.get<{ Params: { token: string } }>(
+    '/handouts/:token',
+    { schema: { params: tokenParams, summary: 'The page behind a secret link' }, config: LOOKS },
+    async (request, reply) => {
+      keepPrivate(reply);
+      return handoutByToken(database, request.params.token);
+    },
+  );
+
+  app.get<{ Params: { token: string } }>(
+    '/handouts/:token/page.pdf',
+    { schema: { params: tokenParams, summary: 'The page behind a secret link as a PDF' }, config: LOOKS },
+    async (request, reply) => sendPdf(reply, await handoutByToken(database, request.params.token)),
+  );
+}
+
+/** Neither kept by anything on the way nor listed by a search engine, and the secret is not passed on. */
+function keepPrivate(reply: FastifyReply): void {
+  reply.header('cache-control', 'no-store').header('x-robots-tag', 'noindex').header('referrer-policy', 'no-referrer');
+}
+
+async function sendPdf(reply: FastifyReply, page: Handout): Promise<FastifyReply> {
+  keepPrivate(reply);
+  return reply
+    .type('application/pdf')
+    .header('content-disposition', 'inline; filename="focus.pdf"')
+    .send(await handoutPdf(page));
+}

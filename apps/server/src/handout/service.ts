@@ -1,0 +1,83 @@
+import type { Me } from '@upwell/contract/account';
+import type { HandoutLink, HandoutLinkSave } from '@upwell/contract/handout';
+import { handout, type Handout, type HandoutInput } from '@upwell/core/handout';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import type { Database } from '../platform/database';
+import { tokenHash } from '../platform/identity';
+import { prepared } from '../platform/prepared';
+import { notFound, ProblemError } from '../platform/problem';
+import { FocusEntity } from '../review/entities';
+import { HandoutLinkEntity, type HandoutLinkRecord } from './entities';
+
+interface Row {
+  given_name: string;
+  stroke: HandoutInput['stroke'];
+  signs: HandoutInput['signs'];
+  good: string;
+  cause: HandoutInput['cause'];
+  drill: HandoutInput['drill'];
+  cue: string;
+  tries: number;
+  relook_on: string;
+}
+
+const toHandout = ({ given_name, relook_on, ...row }: Row): Handout =>
+  handout({ ...row, givenName: given_name, relookOn: relook_on });
+
+/** The page for the swimmer of a focus, for whoever may see the swimmer. */
+export async function handoutOf(em: EntityManager, focusId: string): Promise<Handout> {
+  const [row] = await em.execute<Row[]>(
+    `select s.given_name, r.stroke, r.signs, r.good, f.cause, f.drill, f.cue, f.tries, f.relook_on::text as relook_on
+     from focus f join review r on r.id = f.review_id join swimmer s on s.id = f.swimmer_id where f.id = ?`,
+    [focusId],
+    'all',
+  );
+  if (!row) throw notFound();
+  return toHandout(row);
+}
+
+/** The page behind a secret link, as long as the link is not revoked. */
+export async function handoutByToken(database: Database, token: string): Promise<Handout> {
+  const [row] = await prepared<Row>(database.em.fork(), 'select * from handout_by_token(?)', [tokenHash(token)]);
+  if (!row) throw new ProblemError(404, 'This page is not shared any more. Ask your coach for a new link.');
+  return toHandout(row);
+}
+
+const toLink = ({ id, focusId, createdAt, revokedAt }: HandoutLinkRecord): HandoutLink => ({
+  id,
+  focusId,
+  createdAt: createdAt.toISOString(),
+  revoked: revokedAt !== null && revokedAt !== undefined,
+});
+
+export async function linksOf(em: EntityManager, focusId: string): Promise<HandoutLink[]> {
+  const links = await em.find(HandoutLinkEntity, { focusId }, { orderBy: { createdAt: 'desc' }, limit: 50 });
+  return links.map(toLink);
+}
+
+/** Makes a link; the same id again is answered with what is stored. */
+export async function addLink(em: EntityManager, me: Me, id: string, save: HandoutLinkSave): Promise<HandoutLink> {
+  const known = await em.findOne(HandoutLinkEntity, { id });
+  if (known) return toLink(known);
+  const focus = await em.findOne(FocusEntity, { id: save.focusId });
+  if (!focus) throw notFound();
+  await em.insert(HandoutLinkEntity, {
+    id,
+    clubId: me.clubId,
+    swimmerId: focus.swimmerId,
+    focusId: focus.id,
+    tokenHash: tokenHash(save.token),
+    createdBy: me.accountId,
+    createdAt: new Date(),
+    revokedAt: null,
+  });
+  return toLink(await em.findOneOrFail(HandoutLinkEntity, { id }));
+}
+
+export async function revokeLink(em: EntityManager, id: string): Promise<HandoutLink> {
+  const link = await em.findOne(HandoutLinkEntity, { id });
+  if (!link) throw notFound();
+  link.revokedAt ??= new Date();
+  await em.flush();
+  return toLink(link);
+}

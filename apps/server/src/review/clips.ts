@@ -1,0 +1,78 @@
+import type { Me } from '@upwell/contract/account';
+import type { ClipRow, ClipSave, ClipView } from '@upwell/contract/clips';
+import { isChild } from '@upwell/core/swimmers';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { notFound, ProblemError } from '../platform/problem';
+import { saveVersioned } from '../platform/saveVersioned';
+import { AccessLogEntity, SwimmerEntity } from '../swimmers/entities';
+import { ClipEntity, type ClipRecord } from './entities';
+
+/** The clips of one swimmer, the newest first, without their taps. */
+export async function clipsOf(em: EntityManager, swimmerId: string): Promise<ClipRow[]> {
+  const rows = await em.execute<{ id: string; title: string; recorded_on: string; strokes: number }[]>(
+    `select id, title, recorded_on::text as recorded_on,
+       (select count(*)::int from jsonb_array_elements(taps) tap where tap->>'kind' = 'entry') as strokes
+     from clip where swimmer_id = ? order by recorded_on desc, id limit 50`,
+    [swimmerId],
+    'all',
+  );
+  return rows.map(({ recorded_on, ...row }) => ({ ...row, recordedOn: recorded_on }));
+}
+
+/** What is kept of one clip; a look at a child's is logged. */
+export async function showClip(em: EntityManager, me: Me, id: string): Promise<ClipView> {
+  const record = await em.findOne(ClipEntity, { id });
+  if (!record) throw notFound();
+  if (me.role !== 'swimmer' && (await childOf(em, record.swimmerId)).child) {
+    await em.insert(AccessLogEntity, { clubId: me.clubId, accountId: me.accountId, swimmerId: record.swimmerId });
+  }
+  return toView(record);
+}
+
+/** Stores times, lines and notes. Refused for a child whose guardian has not agreed to clips. */
+export async function saveClip(em: EntityManager, me: Me, id: string, save: ClipSave): Promise<ClipView> {
+  const { child, consent } = await childOf(em, save.swimmerId);
+  if (child && !consent) {
+    throw new ProblemError(
+      422,
+      'This swimmer is under 16 and the guardian has not agreed to clips. Ask first and note it on the swimmer’s page.',
+    );
+  }
+  const { version: _version, writeId: _writeId, ...fields } = save;
+  const { row } = await saveVersioned(
+    em,
+    ClipEntity,
+    id,
+    save,
+    { ...fields, clubId: me.clubId, coachId: me.accountId },
+    toView,
+  );
+  return toView(row);
+}
+
+export async function deleteClip(em: EntityManager, id: string): Promise<void> {
+  if ((await em.nativeDelete(ClipEntity, { id })) === 0) throw notFound();
+}
+
+async function childOf(em: EntityManager, swimmerId: string): Promise<{ child: boolean; consent: boolean }> {
+  const swimmer = await em.findOne(SwimmerEntity, { id: swimmerId });
+  if (!swimmer) throw notFound();
+  return { child: isChild(swimmer.birthYear ?? null, new Date().getFullYear()), consent: swimmer.clipConsent };
+}
+
+function toView(record: ClipRecord): ClipView {
+  const { id, version, swimmerId, title, recordedOn, durationS, aspect, distanceM, taps, lines, notes } = record;
+  return {
+    id,
+    version,
+    swimmerId,
+    title,
+    recordedOn,
+    durationS,
+    aspect,
+    distanceM: distanceM ?? null,
+    taps,
+    lines,
+    notes,
+  };
+}

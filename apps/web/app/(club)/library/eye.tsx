@@ -1,0 +1,1 @@
+export { EyeScreen as default } from '@/eye/screens/EyeScreen';

@@ -1,0 +1,1 @@
+export { FocusScreen as default } from '@/review/screens/FocusScreen';

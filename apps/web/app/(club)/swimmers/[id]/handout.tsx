@@ -1,0 +1,1 @@
+export { HandoutScreen as default } from '@/handout/screens/HandoutScreen';

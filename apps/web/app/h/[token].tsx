@@ -1,0 +1,1 @@
+export { SharedHandoutScreen as default } from '@/handout/screens/SharedHandoutScreen';

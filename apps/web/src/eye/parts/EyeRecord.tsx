@@ -1,0 +1,54 @@
+import type { EyeHistory } from '@upwell/contract/eye';
+import { eyeAgreement, eyeRecords } from '@upwell/core/eye';
+import { SIGNS } from '@upwell/core/review';
+import { useMemo } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { Card } from '@/ui/Card';
+import { useTheme } from '@/ui/useTheme';
+
+const SHOWN = 8;
+
+/** What this eye misses, and how it agrees with the other coaches of the club. */
+export function EyeRecord({ history }: { readonly history: EyeHistory }) {
+  const theme = useTheme();
+  const records = useMemo(() => eyeRecords(history.mine), [history]);
+  if (history.mine.length === 0) return null;
+  return (
+    <>
+      <Card title="Your eye" aside={<Text variant="bodySmall">{`${history.mine.length} swimmers`}</Text>}>
+        {records.slice(0, SHOWN).map(({ sign, found, missed, falseAlarms }) => (
+          <View key={sign} style={[styles.row, { borderBottomColor: theme.own.line }]}>
+            <Text style={styles.flex}>{SIGNS[sign].seen}</Text>
+            <Text variant="labelMedium">{`found ${found} of ${found + missed}${falseAlarms > 0 ? `, ${falseAlarms} false` : ''}`}</Text>
+          </View>
+        ))}
+      </Card>
+      {history.others.length > 0 ? (
+        <Card title="With the other coaches">
+          {history.others.map(({ accountId, name, tries }) => {
+            const { kappa, clips } = eyeAgreement(history.mine, tries);
+            return (
+              <View key={accountId} style={[styles.row, { borderBottomColor: theme.own.line }]}>
+                <Text style={styles.flex}>{name}</Text>
+                <Text variant="labelMedium">
+                  {clips === 0
+                    ? 'none in common yet'
+                    : `kappa ${kappa === null ? '–' : kappa.toFixed(2)} over ${clips}`}
+                </Text>
+              </View>
+            );
+          })}
+          <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+            1 is full agreement, 0 what chance would give. Few swimmers in common say little.
+          </Text>
+        </Card>
+      ) : null}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { minHeight: 44, flexDirection: 'row', alignItems: 'center', gap: 10, borderBottomWidth: 1 },
+  flex: { flex: 1 },
+});

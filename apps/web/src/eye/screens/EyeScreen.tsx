@@ -1,0 +1,196 @@
+import { EYE_GRADES, eyeClip, scoreEye, type EyeAnswer, type EyeGrade } from '@upwell/core/eye';
+import { SIGNS, type SignId } from '@upwell/core/review';
+import { useEffect, useRef, useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { v7 } from 'uuid';
+import { sentence } from '@/api/problem';
+import { Choices, MovingFigure } from '@/figure/MovingFigure';
+import { Card } from '@/ui/Card';
+import { Icon } from '@/ui/Icon';
+import { Screen } from '@/ui/Screen';
+import { Loading, Notice } from '@/ui/States';
+import { useTheme } from '@/ui/useTheme';
+import { useWide } from '@/ui/useWide';
+import { useEyeHistoryQuery, useSaveEyeTryMutation } from '../api';
+import { EyeRecord } from '../parts/EyeRecord';
+
+const GRADE_WORD: Readonly<Record<EyeGrade, string>> = { 1: 'Plain', 2: 'Clear', 3: 'Faint' };
+
+/** Watch a simulated swimmer, mark what you see, and learn what your eye misses. */
+export function EyeScreen() {
+  const wide = useWide();
+  const theme = useTheme();
+  const { data: history, error } = useEyeHistoryQuery();
+  const [save, saving] = useSaveEyeTryMutation();
+  const [grade, setGrade] = useState<EyeGrade>(1);
+  const [seed, setSeed] = useState<number | null>(null);
+  const [marked, setMarked] = useState<readonly SignId[]>([]);
+  const [done, setDone] = useState(false);
+  const tryId = useRef(v7());
+
+  // The first simulated swimmer of the grade that this coach has not seen.
+  const seen = history?.mine.filter((t) => t.grade === grade).map((t) => t.seed) ?? [];
+  const fresh = Math.max(0, ...seen) + 1;
+  const number = seed ?? fresh;
+  const ready = history !== undefined || error !== undefined;
+  useEffect(() => {
+    if (ready && seed === null) setSeed(fresh);
+  }, [ready, seed, fresh]);
+
+  if (!ready) {
+    return (
+      <Screen title="Train the eye" back="/library">
+        <Loading label="Loading your record" />
+      </Screen>
+    );
+  }
+  const clip = eyeClip(grade, number);
+  const score = done ? scoreEye(clip, marked) : null;
+  const begin = (nextGrade: EyeGrade, nextSeed: number | null) => {
+    setGrade(nextGrade);
+    setSeed(nextSeed);
+    setMarked([]);
+    setDone(false);
+    tryId.current = v7();
+  };
+  const store = () => save({ id: tryId.current, body: { grade, seed: number, marked: [...marked] } });
+  const finish = () => {
+    setDone(true);
+    void store();
+  };
+  const toggle = (id: SignId) => setMarked(marked.includes(id) ? marked.filter((m) => m !== id) : [...marked, id]);
+
+  return (
+    <Screen
+      title="Train the eye"
+      over={`${GRADE_WORD[grade]}, swimmer ${number}`}
+      back="/library"
+      footer={
+        done ? (
+          <Button
+            mode="contained"
+            icon="arrow-right"
+            contentStyle={styles.tall}
+            onPress={() => begin(grade, number + 1)}
+          >
+            Next swimmer
+          </Button>
+        ) : (
+          <Button mode="contained" icon="check" contentStyle={styles.tall} onPress={finish}>
+            {marked.length === 0 ? 'I see none of these' : `I see ${marked.length} of these`}
+          </Button>
+        )
+      }
+    >
+      <Choices
+        label="Grade"
+        options={EYE_GRADES.map((value) => ({ value, word: GRADE_WORD[value], said: `Grade: ${GRADE_WORD[value]}` }))}
+        value={grade}
+        onChange={(value) => begin(value, null)}
+      />
+      <View style={[styles.gap, wide ? styles.columns : undefined]}>
+        <View style={wide ? styles.column : undefined}>
+          <MovingFigure
+            key={`${grade} ${number}`}
+            stroke="front-crawl"
+            signs={clip.truth}
+            severity={clip.severity}
+            cyclesPerMin={clip.cyclesPerMin}
+            view={grade === 3 ? 'side' : clip.view}
+            ghost={done}
+            label={
+              done
+                ? `It shows: ${clip.truth.map((s) => SIGNS[s].seen).join(', ')}`
+                : 'A simulated swimmer. What do you see?'
+            }
+          />
+        </View>
+        <View style={wide ? styles.column : undefined}>
+          {score ? (
+            <Card title={`${score.found} found, ${score.missed} missed, ${score.falseAlarms} false`} strong>
+              {score.answers.map(({ sign, answer }) => (
+                <Answer key={sign} sign={sign} answer={answer} />
+              ))}
+              <Text variant="bodySmall">
+                {score.kappa === null
+                  ? 'Agreement beyond chance cannot be told from this one.'
+                  : `Agreement with what is there, beyond chance (Cohen’s kappa): ${score.kappa.toFixed(2)}`}
+              </Text>
+              {saving.error ? (
+                <Notice
+                  tone="error"
+                  action={
+                    <Button mode="outlined" onPress={() => void store()}>
+                      Try again
+                    </Button>
+                  }
+                >
+                  {sentence(saving.error)}
+                </Notice>
+              ) : null}
+            </Card>
+          ) : (
+            <Card title="Mark what you see">
+              {clip.options.map((id) => {
+                const on = marked.includes(id);
+                return (
+                  <Pressable
+                    key={id}
+                    role="checkbox"
+                    aria-checked={on}
+                    accessibilityLabel={SIGNS[id].seen}
+                    onPress={() => toggle(id)}
+                    style={[styles.option, { borderBottomColor: theme.own.line }]}
+                  >
+                    <View
+                      style={[
+                        styles.box,
+                        { borderColor: theme.colors.outline },
+                        on && { backgroundColor: theme.colors.primary },
+                      ]}
+                    >
+                      {on ? <Icon name="check" size={20} color={theme.colors.onPrimary} /> : null}
+                    </View>
+                    <Text style={styles.flex}>{SIGNS[id].seen}</Text>
+                  </Pressable>
+                );
+              })}
+            </Card>
+          )}
+        </View>
+      </View>
+      {history ? <EyeRecord history={history} /> : error ? <Notice>{sentence(error)}</Notice> : null}
+    </Screen>
+  );
+}
+
+const ANSWER_WORD: Readonly<Record<EyeAnswer, string>> = {
+  found: 'found',
+  missed: 'missed',
+  'false-alarm': 'not there',
+  'rightly-left': 'rightly left',
+};
+
+function Answer({ sign, answer }: { readonly sign: SignId; readonly answer: EyeAnswer }) {
+  const theme = useTheme();
+  const wrong = answer === 'missed' || answer === 'false-alarm';
+  return (
+    <View style={[styles.option, { borderBottomColor: theme.own.line }]}>
+      <Text style={styles.flex}>{SIGNS[sign].seen}</Text>
+      <Text variant="labelMedium" style={{ color: wrong ? theme.colors.error : theme.colors.onSurfaceVariant }}>
+        {ANSWER_WORD[answer]}
+      </Text>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  gap: { marginTop: 12 },
+  columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
+  column: { flex: 1 },
+  tall: { minHeight: 50 },
+  flex: { flex: 1 },
+  option: { minHeight: 48, flexDirection: 'row', alignItems: 'center', gap: 10, borderBottomWidth: 1 },
+  box: { width: 26, height: 26, borderWidth: 2, borderRadius: 4, alignItems: 'center', justifyContent: 'center' },
+});

@@ -1,0 +1,59 @@
+import type { Handout } from '@upwell/core/handout';
+import { CAUTION } from '@upwell/core/safety';
+import { StyleSheet, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { MovingFigure } from '@/figure/MovingFigure';
+import { dayWord } from '@/ui/dates';
+import { useTheme } from '@/ui/useTheme';
+import { useWide } from '@/ui/useWide';
+
+/** What the swimmer takes home: what is good, the one thing, how to practise it. */
+export function HandoutPage({ page }: { readonly page: Handout }) {
+  const theme = useTheme();
+  const wide = useWide();
+  const quiet = { color: theme.colors.onSurfaceVariant };
+  return (
+    <View style={wide ? styles.columns : undefined}>
+      <View style={wide ? styles.column : undefined}>
+        <Text>{`What is good: ${page.good}`}</Text>
+        <Text variant="headlineMedium" style={[styles.cue, { color: theme.colors.primary }]}>{`“${page.cue}”`}</Text>
+        <MovingFigure
+          stroke={page.figure.stroke}
+          signs={page.figure.signs}
+          view={page.figure.view}
+          label={`How it looks now: ${page.seen.join(', ')}. The dotted line is the aim.`}
+        />
+        <Text variant="bodySmall" style={quiet}>
+          Dark: how it looks now. Dotted: the aim.
+        </Text>
+        <Text variant="titleMedium" style={styles.top}>{`The one thing: ${page.focus}`}</Text>
+        <Text>{page.why}</Text>
+      </View>
+      <View style={wide ? styles.column : styles.top}>
+        <Text variant="titleLarge">{`${page.drill.name}, ${page.drill.dose}`}</Text>
+        {page.drill.steps.map((text, i) => (
+          <Text key={text}>{`${i + 1}. ${text}`}</Text>
+        ))}
+        <Text style={styles.top}>{`It feels like: ${page.drill.feel}`}</Text>
+        <Text>{`Watch for: ${page.drill.mistakes.join(', ')}.`}</Text>
+        <Text>{`Kit: ${page.kit.join(', ') || 'none'}.`}</Text>
+        {page.cautions.map((text) => (
+          <Text key={text} variant="labelLarge" style={{ color: theme.colors.error }}>
+            {text}
+          </Text>
+        ))}
+        <Text variant="titleMedium" style={styles.top}>{`We look again on ${dayWord(page.relookOn)}.`}</Text>
+        <Text variant="bodySmall" style={quiet}>
+          {CAUTION}
+        </Text>
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  columns: { flexDirection: 'row', gap: 28, alignItems: 'flex-start' },
+  column: { flex: 1 },
+  cue: { marginVertical: 10 },
+  top: { marginTop: 10 },
+});

@@ -1,0 +1,35 @@
+import type { ReactNode } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { useTheme } from '@/ui/useTheme';
+
+interface EntryProps {
+  readonly title: string;
+  readonly aside?: string;
+  readonly open: boolean;
+  readonly onPress: () => void;
+  readonly children: ReactNode;
+}
+
+/** A line of the library that opens in place. */
+export function Entry({ title, aside, open, onPress, children }: EntryProps) {
+  const theme = useTheme();
+  return (
+    <View style={[styles.entry, { borderBottomColor: theme.own.line }]}>
+      <Pressable role="button" aria-expanded={open} onPress={onPress} style={styles.head}>
+        <Text variant="titleMedium" style={styles.flex}>
+          {title}
+        </Text>
+        {aside ? <Text variant="bodySmall">{aside}</Text> : null}
+      </Pressable>
+      {open ? <View style={styles.body}>{children}</View> : null}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  entry: { borderBottomWidth: 1 },
+  head: { minHeight: 52, flexDirection: 'row', alignItems: 'center', gap: 10 },
+  flex: { flex: 1 },
+  body: { gap: 6, paddingBottom: 14 },
+});

@@ -1,0 +1,73 @@
+import type { ClipLine } from '@upwell/contract/clips';
+import { LINE_KINDS, type LineKind } from '@upwell/core/measures';
+import { StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { Choices } from '@/figure/MovingFigure';
+import { useTheme } from '@/ui/useTheme';
+import { readingsOf } from './clipDraft';
+
+export const LINE_WORD: Readonly<Record<LineKind, string>> = {
+  trunk: 'Trunk',
+  'lead-arm': 'Front arm',
+  elbow: 'Elbow',
+  'head-turn': 'Head',
+  roll: 'Roll',
+};
+
+const HOW: Readonly<Record<LineKind, string>> = {
+  trunk: 'From the side: click the shoulder, then the hip.',
+  'lead-arm': 'From the side, at the breath: click the front shoulder, then its hand.',
+  elbow: 'From the side, at the catch: click the elbow, then the wrist.',
+  'head-turn': 'From the front, at the breath: click the top of the head, then the chin.',
+  roll: 'From the front: click one shoulder, then the other.',
+};
+
+interface LinePadProps {
+  readonly kind: LineKind;
+  readonly onKind: (kind: LineKind) => void;
+  readonly lines: readonly ClipLine[];
+  readonly aspect: number;
+  readonly half: boolean;
+  readonly onClear: (kind: LineKind) => void;
+}
+
+/** Which line is drawn, what it measures, and how far repeated clicks differ. */
+export function LinePad({ kind, onKind, lines, aspect, half, onClear }: LinePadProps) {
+  const theme = useTheme();
+  return (
+    <View style={styles.gap}>
+      <Choices
+        label="Line"
+        options={LINE_KINDS.map((value) => ({ value, word: LINE_WORD[value], said: `Draw: ${LINE_WORD[value]}` }))}
+        value={kind}
+        onChange={onKind}
+      />
+      <Text>{half ? 'Now the second place.' : HOW[kind]}</Text>
+      <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+        Draw it three times: the spread of your clicks is the reading error.
+      </Text>
+      {readingsOf(lines, aspect).map(({ kind: drawn, meanDeg, errorDeg, readings }) => (
+        <View key={drawn} style={[styles.row, { borderBottomColor: theme.own.line }]}>
+          <Text style={styles.flex}>{LINE_WORD[drawn]}</Text>
+          <Text variant="titleMedium" style={styles.figures}>
+            {`${meanDeg.toFixed(0)}°${errorDeg === null ? ', one reading' : ` ± ${errorDeg.toFixed(1)} (${readings})`}`}
+          </Text>
+          <Button
+            compact
+            accessibilityLabel={`Remove the lines for ${LINE_WORD[drawn]}`}
+            onPress={() => onClear(drawn)}
+          >
+            Remove
+          </Button>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  gap: { gap: 6, marginTop: 8 },
+  row: { flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 48, borderBottomWidth: 1 },
+  flex: { flex: 1 },
+  figures: { fontVariant: ['tabular-nums'] },
+});

@@ -1,0 +1,98 @@
+import { readVtt, writeVtt, type ClipNote, type VttProblem } from '@upwell/core/formats';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Button, IconButton, Text } from 'react-native-paper';
+import { Input } from '@/ui/Input';
+import { chooseFile, saveFile } from '@/ui/saveFile';
+import { useTheme } from '@/ui/useTheme';
+
+/** How long a note stays, seconds. */
+const NOTE_S = 2;
+
+interface NotePadProps {
+  readonly notes: readonly ClipNote[];
+  readonly now: () => number;
+  readonly name: string;
+  readonly onChange: (notes: readonly ClipNote[]) => void;
+  readonly onSeek: (timeS: number) => void;
+}
+
+/** Notes at moments of the clip, in and out as WebVTT. */
+export default function NotePad({ notes, now, name, onChange, onSeek }: NotePadProps) {
+  const theme = useTheme();
+  const [text, setText] = useState('');
+  const [problems, setProblems] = useState<readonly VttProblem[]>([]);
+  const add = () => {
+    const startS = Math.round(now() * 1000) / 1000;
+    onChange([...notes, { startS, endS: startS + NOTE_S, text: text.trim() }].sort((a, b) => a.startS - b.startS));
+    setText('');
+  };
+  const take = async () => {
+    const file = await chooseFile('.vtt,text/vtt');
+    if (!file) return;
+    const read = readVtt(await file.text());
+    setProblems(read.problems);
+    if (read.problems.length === 0) onChange([...notes, ...read.notes].sort((a, b) => a.startS - b.startS));
+  };
+  return (
+    <View style={styles.gap}>
+      <View style={styles.row}>
+        <Input label="Note at this moment" value={text} onChangeText={setText} maxLength={500} style={styles.flex} />
+        <Button mode="contained" disabled={text.trim() === ''} onPress={add}>
+          Add
+        </Button>
+      </View>
+      <View role="list">
+        {notes.map((note, i) => (
+          <View key={`${note.startS} ${i}`} role="listitem" style={[styles.row, { borderBottomColor: theme.own.line }]}>
+            <Pressable
+              role="button"
+              accessibilityLabel={`Go to the note at ${note.startS.toFixed(2)} seconds: ${note.text}`}
+              onPress={() => onSeek(note.startS)}
+              style={styles.jump}
+            >
+              <Text>{`${note.startS.toFixed(2)}  ${note.text}`}</Text>
+            </Pressable>
+            <IconButton
+              icon="trash-can-outline"
+              accessibilityLabel={`Remove the note at ${note.startS.toFixed(2)} seconds`}
+              onPress={() => onChange(notes.filter((_, k) => k !== i))}
+            />
+          </View>
+        ))}
+      </View>
+      {problems.length > 0 ? (
+        <View role="alert">
+          <Text variant="labelMedium" style={{ color: theme.colors.error }}>
+            Nothing was taken over. The file has problems:
+          </Text>
+          {problems.slice(0, 8).map((p, i) => (
+            <Text
+              key={i}
+              variant="bodySmall"
+            >{`Line ${p.line}${p.column ? `, column ${p.column}` : ''}: ${p.message}`}</Text>
+          ))}
+        </View>
+      ) : null}
+      <View style={styles.row}>
+        <Button compact onPress={() => void take()}>
+          Take in WebVTT
+        </Button>
+        <Button
+          compact
+          disabled={notes.length === 0}
+          onPress={() => saveFile(`${name}.vtt`, 'text/vtt', writeVtt(notes))}
+        >
+          Give out WebVTT
+        </Button>
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  gap: { gap: 8, marginTop: 8 },
+  row: { flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 48 },
+  flex: { flex: 1 },
+  jump: { flex: 1, minHeight: 48, justifyContent: 'center' },
+});

@@ -1,0 +1,107 @@
+import type { StrokeTiming } from '@upwell/core/measures';
+import { StyleSheet, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { Card } from '@/ui/Card';
+import { Input } from '@/ui/Input';
+import { useTheme } from '@/ui/useTheme';
+
+interface TimingCardProps {
+  readonly timing: StrokeTiming | null;
+  readonly reason: string;
+  readonly distance: string;
+  readonly onDistance: (distance: string) => void;
+}
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** What the taps say: each number with what it is made of. */
+export function TimingCard({ timing, reason, distance, onDistance }: TimingCardProps) {
+  const theme = useTheme();
+  return (
+    <Card title="From the taps" strong>
+      {timing ? (
+        <>
+          <View style={styles.numbers}>
+            <Number name="strokes a minute" value={timing.strokeRateSpm.toFixed(1)} how={`${timing.strokes} strokes`} />
+            {timing.strokeLengthM === null ? null : (
+              <Number
+                name="metres a stroke"
+                value={timing.strokeLengthM.toFixed(2)}
+                how={`${distance} m ÷ ${timing.strokes}`}
+              />
+            )}
+            {timing.asymmetry === null ? null : (
+              <Number
+                name="left against right"
+                value={percent(timing.asymmetry)}
+                how={timing.asymmetry >= 0 ? 'after left longer' : 'after right longer'}
+              />
+            )}
+            {timing.variability === null ? null : (
+              <Number name="varies by" value={percent(timing.variability)} how="spread of the gaps" />
+            )}
+            {timing.trendSpmPerMin === null ? null : (
+              <Number name="rate trend" value={timing.trendSpmPerMin.toFixed(1)} how="a minute, each minute" />
+            )}
+            {timing.shares ? (
+              <>
+                <Number name="in front" value={percent(timing.shares.front)} how="entry to catch" />
+                <Number name="pulling" value={percent(timing.shares.pull)} how="catch to exit" />
+                <Number name="in the air" value={percent(timing.shares.air)} how="exit to entry" />
+              </>
+            ) : null}
+            {timing.coordination === null ? null : (
+              <Number
+                name="overlap of the arms"
+                value={percent(timing.coordination)}
+                how={timing.coordination < 0 ? 'a gap: waits in front' : 'the pulls overlap'}
+              />
+            )}
+            {timing.breaths.left + timing.breaths.right > 0 ? (
+              <Number name="breaths" value={`${timing.breaths.left} · ${timing.breaths.right}`} how="left · right" />
+            ) : null}
+          </View>
+          {timing.problems.map((p) => (
+            <Text key={`${p.index} ${p.message}`} variant="bodySmall" style={{ color: theme.colors.error }}>
+              {p.message}
+            </Text>
+          ))}
+          <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+            Overlap: index of coordination (Chollet et al. 2000). One clip only; tap it again to see how far you differ.
+          </Text>
+        </>
+      ) : (
+        <Text>{reason}</Text>
+      )}
+      <Input
+        label="Metres from first to last entry"
+        value={distance}
+        onChangeText={onDistance}
+        inputMode="decimal"
+        style={styles.gap}
+      />
+    </Card>
+  );
+}
+
+function Number({ name, value, how }: { readonly name: string; readonly value: string; readonly how: string }) {
+  const theme = useTheme();
+  return (
+    <View style={styles.number}>
+      <Text variant="titleLarge" style={styles.figures}>
+        {value}
+      </Text>
+      <Text variant="labelSmall">{name}</Text>
+      <Text variant="labelSmall" style={{ color: theme.colors.onSurfaceVariant }}>
+        {how}
+      </Text>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  numbers: { flexDirection: 'row', flexWrap: 'wrap', columnGap: 20, rowGap: 10 },
+  number: { minWidth: 96 },
+  figures: { fontVariant: ['tabular-nums'] },
+  gap: { marginTop: 10 },
+});

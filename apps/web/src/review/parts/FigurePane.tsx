@@ -1,0 +1,84 @@
+import { bestView, MOMENTS, VIEWS, type FigureSide, type Region } from '@upwell/core/figure';
+import { SIGNS, type SignId, type Stroke } from '@upwell/core/review';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button } from 'react-native-paper';
+import { FigureView } from '@/figure/FigureView';
+import { Choices, MovingFigure } from '@/figure/MovingFigure';
+
+interface FigurePaneProps {
+  readonly stroke: Stroke;
+  readonly seen: readonly SignId[];
+  readonly region: Region | null;
+  readonly onRegion: (region: Region | null) => void;
+  readonly onUndo: (() => void) | null;
+}
+
+const VIEW_WORD: Readonly<Record<FigureSide, string>> = { side: 'Side', front: 'Front', top: 'Top' };
+
+/** The swimmer as seen so far: choose the view and the moment, tap a part, or let it swim. */
+export function FigurePane({ stroke, seen, region, onRegion, onUndo }: FigurePaneProps) {
+  const [view, setView] = useState<FigureSide>('side');
+  const [phase, setPhase] = useState<number | null>(null);
+  const [swimming, setSwimming] = useState(false);
+  const label =
+    seen.length > 0
+      ? `The swimmer as seen: ${seen.map((s) => SIGNS[s].seen).join(', ')}`
+      : 'The wanted line. Tap a part of the body and say what you see.';
+  const again = (
+    <Button icon={swimming ? 'pause' : 'play'} compact onPress={() => setSwimming(!swimming)}>
+      {swimming ? 'Hold still' : 'Swim'}
+    </Button>
+  );
+  if (swimming) {
+    return (
+      <View>
+        <MovingFigure
+          key={stroke}
+          stroke={stroke}
+          signs={seen}
+          view={seen.length > 0 ? bestView(seen) : view}
+          label={label}
+        />
+        {again}
+      </View>
+    );
+  }
+  return (
+    <View>
+      <FigureView
+        stroke={stroke}
+        signs={seen}
+        view={view}
+        phase={phase}
+        chosen={region}
+        onChoose={(next) => onRegion(region === next ? null : next)}
+        label={label}
+      />
+      <View style={styles.row}>
+        <Choices
+          label="View"
+          options={VIEWS.map((value) => ({ value, word: VIEW_WORD[value], said: `From the ${value}` }))}
+          value={view}
+          onChange={setView}
+        />
+        {again}
+        <Button icon="undo" compact disabled={!onUndo} onPress={() => onUndo?.()}>
+          Undo
+        </Button>
+      </View>
+      <View style={styles.row}>
+        <Choices
+          label="Moment"
+          options={MOMENTS[stroke].map(({ name, phase: value }) => ({ value, word: name, said: `Moment: ${name}` }))}
+          value={phase ?? -1}
+          onChange={(value) => setPhase(value === phase ? null : value)}
+        />
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 6, marginTop: 8, alignItems: 'center' },
+});

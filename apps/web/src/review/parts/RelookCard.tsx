@@ -1,0 +1,72 @@
+import type { FocusView, ReviewView } from '@upwell/contract/review';
+import {
+  CAUSES,
+  compareLooks,
+  OUTCOMES,
+  type Outcome,
+  type Sighting,
+  type SignId,
+  type SignsSeen,
+} from '@upwell/core/review';
+import { StyleSheet, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { Choices } from '@/figure/MovingFigure';
+import { Card } from '@/ui/Card';
+import { dayWord } from '@/ui/dates';
+import { useTheme } from '@/ui/useTheme';
+import { SIGHTING_MARK, SignRow } from './SignRow';
+
+export const OUTCOME_WORD: Readonly<Record<Outcome, string>> = { better: 'Better', same: 'Same', worse: 'Worse' };
+
+interface RelookCardProps {
+  readonly focus: FocusView;
+  readonly before: ReviewView;
+  readonly now: SignsSeen;
+  readonly onAnswer: (sign: SignId, sighting: Sighting) => void;
+  readonly outcome: Outcome | null;
+  readonly onOutcome: (outcome: Outcome) => void;
+}
+
+/** The second look: each old sign beside what is seen now, and what became of the focus. */
+export function RelookCard({ focus, before, now, onAnswer, outcome, onOutcome }: RelookCardProps) {
+  const theme = useTheme();
+  const { rows, outcome: compared } = compareLooks(focus.cause, before.signs, now);
+  const shown = outcome ?? compared;
+  return (
+    <Card title="Then and now" aside={<Text variant="bodySmall">{`since ${dayWord(focus.since.slice(0, 10))}`}</Text>}>
+      <Text>{`Worked on: ${CAUSES[focus.cause].name}. Look at the same things again.`}</Text>
+      {rows.map(({ sign, before: then, now: today }) => (
+        <View key={sign}>
+          <Text variant="labelSmall" style={[styles.then, { color: theme.colors.onSurfaceVariant }]}>
+            {`then ${SIGHTING_MARK[then]}${today ? `, now ${SIGHTING_MARK[today]}` : ''}`}
+          </Text>
+          <SignRow sign={sign} sighting={today} onAnswer={(sighting) => onAnswer(sign, sighting)} />
+        </View>
+      ))}
+      <View style={styles.outcome}>
+        <Text variant="labelLarge" style={styles.flex}>
+          {shown ? 'All in all' : 'All in all: look at one of these first'}
+        </Text>
+        <Choices
+          label="Outcome of the focus"
+          options={OUTCOMES.map((value) => ({
+            value,
+            word: OUTCOME_WORD[value],
+            said: `Outcome: ${OUTCOME_WORD[value]}`,
+          }))}
+          value={shown ?? ''}
+          onChange={(value) => onOutcome(value as Outcome)}
+        />
+      </View>
+      {compared && outcome && outcome !== compared ? (
+        <Text variant="bodySmall">{`The signs say ${OUTCOME_WORD[compared].toLowerCase()}; your word counts.`}</Text>
+      ) : null}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  then: { marginTop: 8 },
+  outcome: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8, marginTop: 12 },
+  flex: { flexGrow: 1 },
+});

@@ -1,0 +1,331 @@
+import type { SwimmerPage } from '@upwell/contract/swimmers';
+import { tapsCsv, valuesCsv } from '@upwell/core/formats';
+import type { FramePoint, LineKind } from '@upwell/core/measures';
+import { measuredOnClip } from '@upwell/core/review';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { sentence, storedNow } from '@/api/problem';
+import { Choices } from '@/figure/MovingFigure';
+import { useDraft } from '@/state/hooks';
+import { useSwimmerQuery } from '@/swimmers/api';
+import { Input } from '@/ui/Input';
+import { saveFile } from '@/ui/saveFile';
+import { Screen } from '@/ui/Screen';
+import { Failure, Loading, Notice } from '@/ui/States';
+import { useWide } from '@/ui/useWide';
+import { useClipQuery, useSaveClipMutation } from '../api';
+import {
+  clipDraftOf,
+  clipFieldsOf,
+  newClipDraft,
+  noted,
+  readingsOf,
+  timingOf,
+  undoneNote,
+  withLine,
+  withoutTap,
+  withTap,
+  type ClipDraft,
+} from '../clip/clipDraft';
+import { ClipSource, useSource } from '../clip/ClipSource';
+import { Compare } from '../clip/Compare';
+import { LinePad } from '../clip/LinePad';
+import { TAP_KEYS, TapPad } from '../clip/TapPad';
+import { TimingCard } from '../clip/TimingCard';
+import { useVideo } from '../clip/useVideo';
+import { VideoPane } from '../clip/VideoPane';
+import { newReviewDraft, withMeasured, type ReviewDraft } from '../draft';
+import { MeasuredCard } from '../parts/MeasuredCard';
+
+const NotePad = lazy(() => import('../clip/NotePad'));
+
+/** A clip on the table: tap the strokes, draw the lines, note what you see, and take the measures to the review. */
+export function ClipScreen() {
+  const { id, open } = useLocalSearchParams<{ id: string; open?: string }>();
+  const router = useRouter();
+  const swimmer = useSwimmerQuery(id);
+  const clip = useClipQuery(open ?? '', { skip: !open });
+  const error = swimmer.error ?? clip.error;
+  const back = `/swimmers/${id}`;
+  if (!swimmer.data || (open && !clip.data)) {
+    return (
+      <Screen title="Clip" back={back}>
+        {error ? (
+          <Failure error={error} retry={() => void swimmer.refetch()} />
+        ) : (
+          <Loading label="Opening the clip table" />
+        )}
+      </Screen>
+    );
+  }
+  const { child, clipConsent } = swimmer.data;
+  if (child && !clipConsent) {
+    return (
+      <Screen title="Clip" over={`${swimmer.data.givenName} ${swimmer.data.familyName}`} back={back}>
+        <Notice
+          tone="error"
+          action={
+            <Button mode="outlined" onPress={() => router.navigate(`/swimmers/${id}/edit` as Href)}>
+              Note the consent
+            </Button>
+          }
+        >
+          This swimmer is under 16 and the guardian has not agreed to clips. Ask first and note it on the swimmer’s
+          page.
+        </Notice>
+      </Screen>
+    );
+  }
+  return <Table key={open ?? 'new'} swimmer={swimmer.data} stored={clip.data ? clipDraftOf(clip.data) : null} />;
+}
+
+const TOOLS = ['taps', 'lines', 'notes'] as const;
+type Tool = (typeof TOOLS)[number];
+const TOOL_WORD: Readonly<Record<Tool, string>> = { taps: 'Taps', lines: 'Lines', notes: 'Notes' };
+
+function Table({ swimmer, stored }: { readonly swimmer: SwimmerPage; readonly stored: ClipDraft | null }) {
+  const wide = useWide();
+  const router = useRouter();
+  const [first] = useState(() => stored ?? newClipDraft());
+  const [draft, setDraft, dropDraft] = useDraft<ClipDraft>(`clip:${swimmer.id}:${stored?.id ?? 'new'}`, first);
+  const [, setReview] = useDraft<ReviewDraft>(`review:${swimmer.id}`, useState(newReviewDraft)[0]);
+  const [save, { error, isLoading }] = useSaveClipMutation();
+  const [source, setSource] = useSource();
+  const video = useVideo(source?.address ?? null);
+  const [tool, setTool] = useState<Tool>('taps');
+  const [kind, setKind] = useState<LineKind>('trunk');
+  const [pending, setPending] = useState<FramePoint | null>(null);
+  const [help, setHelp] = useState(false);
+
+  const { state } = video;
+  const { timing, reason } = timingOf(draft);
+  const readings = readingsOf(draft.lines, state.aspect);
+  const measured = measuredOnClip(timing, Object.fromEntries(readings.map((r) => [r.kind, r.meanDeg])));
+  const name = `${swimmer.givenName} ${draft.recordedOn}`;
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      if (event.metaKey || event.ctrlKey || event.altKey || target.closest('input:not([type=range]), textarea')) return;
+      const tap = TAP_KEYS[event.key.toLowerCase()];
+      if (event.key === '?') setHelp((so) => !so);
+      else if (!state.ready) return;
+      else if (tap && !event.repeat) setDraft((now) => withTap(now, { ...tap, timeS: video.now() }));
+      else if (event.key === ' ' && !target.closest('button, [role=button]')) video.toggle();
+      else if (event.key === ',') video.step(-1);
+      else if (event.key === '.') video.step(1);
+      else return;
+      event.preventDefault();
+    };
+    document.addEventListener('keydown', onKey);
+    return () => document.removeEventListener('keydown', onKey);
+  });
+
+  const onPoint = (point: FramePoint) => {
+    video.pause();
+    if (!pending) {
+      setPending(point);
+      return;
+    }
+    setPending(null);
+    if (pending.x === point.x && pending.y === point.y) return;
+    setDraft((now) => withLine(now, kind, video.now(), [pending, point]));
+  };
+
+  const store = async (version = draft.version) => {
+    const body = { ...clipFieldsOf(draft, swimmer.id, state.durationS, state.aspect), version, writeId: draft.writeId };
+    const result = await save({ id: draft.id, body });
+    if (result.error) return;
+    dropDraft();
+    router.navigate(`/swimmers/${swimmer.id}` as Href);
+  };
+  const newer = error ? storedNow<{ version: number }>(error) : null;
+  const toReview = () => {
+    setReview((now) => withMeasured(now, measured, swimmer.strokeModel));
+    router.navigate(`/swimmers/${swimmer.id}/review` as Href);
+  };
+  const csv = () => {
+    const rows = Object.entries(measured).map(([id, value]) => ({ name: id, value, unit: '' }));
+    saveFile(`${name}.csv`, 'text/csv', `${valuesCsv(rows)}\n\n${tapsCsv(draft.taps)}\n`);
+  };
+
+  const nothing = draft.taps.length + draft.lines.length + draft.notes.length === 0;
+  return (
+    <Screen
+      title="Clip table"
+      over={`${swimmer.givenName} ${swimmer.familyName}`}
+      under={source?.name}
+      back={`/swimmers/${swimmer.id}`}
+      actions={
+        <>
+          <Button icon="undo" disabled={draft.past.length === 0} onPress={() => setDraft(undoneNote)}>
+            Undo
+          </Button>
+          <Button mode="outlined" disabled={nothing || isLoading || !state.ready} onPress={() => void store()}>
+            {isLoading ? 'Saving…' : 'Keep it'}
+          </Button>
+        </>
+      }
+      footer={
+        Object.keys(measured).length > 0 ? (
+          <Button mode="contained" icon="arrow-right" contentStyle={styles.tall} onPress={toReview}>
+            {`Take ${Object.keys(measured).length} measures to the review`}
+          </Button>
+        ) : null
+      }
+    >
+      {error ? (
+        <Notice
+          tone="error"
+          action={
+            newer ? (
+              <Button mode="outlined" onPress={() => void store(newer.version)}>
+                Keep mine
+              </Button>
+            ) : null
+          }
+        >
+          {sentence(error)}
+        </Notice>
+      ) : null}
+      {source ? null : (
+        <ClipSource
+          title={draft.taps.length > 0 ? 'Your taps are still here. Choose the video again:' : 'Which clip?'}
+          onChoose={setSource}
+        />
+      )}
+      <View style={wide ? styles.columns : undefined}>
+        <View style={wide ? styles.column : undefined}>
+          {source ? (
+            <>
+              <VideoPane
+                video={video}
+                source={source.address}
+                label={`Clip: ${source.name}`}
+                lines={draft.lines}
+                onPoint={tool === 'lines' && state.ready ? onPoint : null}
+                pending={pending}
+              />
+              {state.error ? (
+                <Notice
+                  tone="error"
+                  action={
+                    <Button mode="outlined" onPress={() => setSource(null)}>
+                      Choose another
+                    </Button>
+                  }
+                >
+                  {state.error}
+                </Notice>
+              ) : null}
+              <View style={styles.tools}>
+                <Choices
+                  label="Tool"
+                  options={TOOLS.map((value) => ({ value, word: TOOL_WORD[value], said: TOOL_WORD[value] }))}
+                  value={tool}
+                  onChange={(next) => {
+                    setTool(next);
+                    setPending(null);
+                  }}
+                />
+                <Button compact onPress={() => setHelp(!help)}>
+                  Keys
+                </Button>
+                <Button compact onPress={() => setSource(null)}>
+                  Other clip
+                </Button>
+              </View>
+              {help ? <Keys /> : null}
+              {tool === 'taps' ? (
+                <TapPad
+                  taps={draft.taps}
+                  timeS={state.timeS}
+                  durationS={state.durationS}
+                  onTap={(tap) => setDraft((now) => withTap(now, { ...tap, timeS: video.now() }))}
+                  onSeek={video.seek}
+                  onDrop={(index) => setDraft((now) => withoutTap(now, index))}
+                />
+              ) : null}
+              {tool === 'lines' ? (
+                <LinePad
+                  kind={kind}
+                  onKind={(next) => {
+                    setKind(next);
+                    setPending(null);
+                  }}
+                  lines={draft.lines}
+                  aspect={state.aspect}
+                  half={pending !== null}
+                  onClear={(cleared) =>
+                    setDraft((now) => noted(now, { lines: now.lines.filter((l) => l.kind !== cleared) }))
+                  }
+                />
+              ) : null}
+              {tool === 'notes' ? (
+                <Suspense fallback={<Loading label="Opening the notes" />}>
+                  <NotePad
+                    notes={draft.notes}
+                    now={video.now}
+                    name={name}
+                    onSeek={video.seek}
+                    onChange={(notes) => setDraft((now) => noted(now, { notes }))}
+                  />
+                </Suspense>
+              ) : null}
+            </>
+          ) : null}
+        </View>
+        <View style={wide ? styles.column : styles.below}>
+          <TimingCard
+            timing={timing}
+            reason={reason}
+            distance={draft.distance}
+            onDistance={(distance) => setDraft((now) => ({ ...now, distance }))}
+          />
+          <MeasuredCard measured={measured} model={swimmer.strokeModel} />
+          <Input
+            label="Name of the clip"
+            value={draft.title}
+            maxLength={80}
+            onChangeText={(title) => setDraft((now) => ({ ...now, title }))}
+          />
+          <Button compact disabled={nothing} style={styles.begin} onPress={csv}>
+            Measures as CSV
+          </Button>
+          {source && state.ready ? <Compare first={video} /> : null}
+        </View>
+      </View>
+    </Screen>
+  );
+}
+
+const KEY_LINES = [
+  'F, J: left and right hand goes in',
+  'D, K: left and right catch',
+  'S, L: left and right hand comes out',
+  'A, P: breath to the left and to the right',
+  'Comma, full stop: one frame back and on; space: play',
+];
+
+function Keys() {
+  return (
+    <View role="note" style={styles.below}>
+      {KEY_LINES.map((text) => (
+        <Text key={text} variant="bodySmall">
+          {text}
+        </Text>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
+  column: { flex: 1 },
+  below: { marginTop: 12 },
+  tools: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center', marginTop: 10 },
+  tall: { minHeight: 50 },
+  begin: { alignSelf: 'flex-start', marginVertical: 8 },
+});

@@ -1,0 +1,315 @@
+import type { FocusView, ReviewView, TryFields } from '@upwell/contract/review';
+import type { SwimmerPage } from '@upwell/contract/swimmers';
+import { bestView } from '@upwell/core/figure';
+import { drillCard, KIT, type DrillId } from '@upwell/core/library';
+import {
+  CAUSES,
+  drillsFor,
+  nextStep,
+  OUTCOMES,
+  recordWord,
+  SIGNS,
+  type Outcome,
+  type SignId,
+} from '@upwell/core/review';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { v7 } from 'uuid';
+import { sentence, storedNow, type ApiError } from '@/api/problem';
+import { MovingFigure } from '@/figure/MovingFigure';
+import { useDraft } from '@/state/hooks';
+import { useSwimmerQuery } from '@/swimmers/api';
+import { Card } from '@/ui/Card';
+import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
+import { Input } from '@/ui/Input';
+import { Screen } from '@/ui/Screen';
+import { Empty, Failure, Loading, Notice } from '@/ui/States';
+import { useTheme } from '@/ui/useTheme';
+import { useWide } from '@/ui/useWide';
+import { useAddTryMutation, useOutcomesQuery, useSaveFocusMutation } from '../api';
+import { OUTCOME_WORD } from '../parts/RelookCard';
+
+/** On deck: swim, look, better – same – worse, and what to do next. */
+export function FocusScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const router = useRouter();
+  const { data: swimmer, error, refetch } = useSwimmerQuery(id);
+  const focus = swimmer?.focuses.find((f) => f.outcome === null);
+  if (swimmer && focus) {
+    return (
+      <FocusWork
+        key={focus.id}
+        swimmer={swimmer}
+        focus={focus}
+        review={swimmer.reviews.find((r) => r.id === focus.reviewId)}
+      />
+    );
+  }
+  return (
+    <Screen title="The one focus" back={`/swimmers/${id}`}>
+      {error && !swimmer ? <Failure error={error} retry={() => void refetch()} /> : null}
+      {!error && !swimmer ? <Loading /> : null}
+      {swimmer ? (
+        <Empty
+          title="No focus yet"
+          action={
+            <Button mode="contained" onPress={() => router.navigate(`/swimmers/${id}/review` as Href)}>
+              Review the stroke
+            </Button>
+          }
+        >
+          Look at the stroke first and choose one thing to work on.
+        </Empty>
+      ) : null}
+    </Screen>
+  );
+}
+
+interface Waiting extends TryFields {
+  readonly id: string;
+}
+
+const NOTHING_WAITS: readonly Waiting[] = [];
+
+interface FocusWorkProps {
+  readonly swimmer: SwimmerPage;
+  readonly focus: FocusView;
+  readonly review: ReviewView | undefined;
+}
+
+function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
+  const theme = useTheme();
+  const wide = useWide();
+  const router = useRouter();
+  // A try is kept on the device until the server has it: a dead network loses none.
+  const [waiting, setWaiting] = useDraft<readonly Waiting[]>(`tries:${focus.id}`, NOTHING_WAITS);
+  const [send] = useAddTryMutation();
+  const [saveFocus, saving] = useSaveFocusMutation();
+  const [failed, setFailed] = useState<ApiError | null>(null);
+  const { data: records = [] } = useOutcomesQuery(swimmer.level);
+
+  const stored = new Set(focus.triesMade.map((t) => t.id));
+  const tries = [...focus.triesMade, ...waiting.filter((t) => !stored.has(t.id))];
+  const answers = drillsFor(focus.cause, {
+    level: swimmer.level,
+    model: swimmer.strokeModel,
+    healthFlags: swimmer.healthFlags,
+    records,
+  });
+  const step = nextStep(focus.cause, answers, focus.drill, tries);
+  const drill = drillCard(focus.drill);
+  const record = records.find((r) => r.cause === focus.cause && r.drill === focus.drill);
+  const seen = review ? (Object.keys(review.signs) as SignId[]).filter((s) => review.signs[s] !== 'absent') : [];
+
+  const deliver = async (list: readonly Waiting[]) => {
+    for (const { id, ...body } of list) {
+      const result = await send({ focusId: focus.id, id, body });
+      if (result.error) {
+        setFailed(result.error as ApiError);
+        return;
+      }
+      setWaiting((now) => now.filter((t) => t.id !== id));
+    }
+    setFailed(null);
+  };
+  const judge = (verdict: Outcome) => {
+    const made: Waiting = { id: v7(), drill: focus.drill, verdict, note: '', at: new Date().toISOString() };
+    setWaiting((now) => [...now, made]);
+    void deliver([...waiting, made]);
+  };
+  const change = (drillId: DrillId) =>
+    saveFocus({
+      id: focus.id,
+      body: {
+        drill: drillId,
+        saidBack: focus.saidBack,
+        felt: focus.felt,
+        relookOn: focus.relookOn,
+        version: focus.version,
+        writeId: v7(),
+      },
+    });
+
+  return (
+    <Screen
+      title={CAUSES[focus.cause].name}
+      over={`${swimmer.givenName} ${swimmer.familyName}`}
+      under={`works on this until ${dayWord(focus.relookOn)}, ${distanceInDays(dayOf(new Date()), focus.relookOn)}`}
+      back={`/swimmers/${swimmer.id}`}
+      actions={
+        <>
+          <Button mode="outlined" onPress={() => router.navigate(`/swimmers/${swimmer.id}/handout` as Href)}>
+            Hand-out
+          </Button>
+          <Button mode="contained" icon="eye" onPress={() => router.navigate(`/swimmers/${swimmer.id}/review` as Href)}>
+            Second look
+          </Button>
+        </>
+      }
+      footer={
+        <View style={styles.verdicts} role="group" aria-label="How was this try?">
+          {OUTCOMES.map((verdict) => (
+            <Button
+              key={verdict}
+              mode={verdict === 'better' ? 'contained' : 'outlined'}
+              style={styles.flex}
+              contentStyle={styles.tall}
+              labelStyle={styles.verdict}
+              onPress={() => judge(verdict)}
+            >
+              {OUTCOME_WORD[verdict]}
+            </Button>
+          ))}
+        </View>
+      }
+    >
+      <View style={wide ? styles.columns : undefined}>
+        <View style={wide ? styles.column : undefined}>
+          <Text variant="headlineMedium" style={[styles.cue, { color: theme.colors.primary }]}>{`“${focus.cue}”`}</Text>
+          <MovingFigure
+            stroke={review?.stroke ?? 'front-crawl'}
+            signs={seen}
+            view={bestView(seen)}
+            label={`How it looks: ${seen.map((s) => SIGNS[s].seen).join(', ')}`}
+          />
+        </View>
+        <View style={wide ? styles.column : undefined}>
+          <Card title={tries.length === 0 ? 'Try it' : `After try ${tries.length}`} strong>
+            {tries.length > 0 ? (
+              <Text
+                variant="bodySmall"
+                aria-label={`Tries so far: ${tries.map((t) => OUTCOME_WORD[t.verdict]).join(', ')}`}
+              >
+                {tries.map((t) => OUTCOME_WORD[t.verdict].toLowerCase()).join(' · ')}
+              </Text>
+            ) : null}
+            <Text variant="titleMedium" aria-live="polite">
+              {step.reason}
+            </Text>
+            {step.kind === 'change-drill' ? (
+              <Button
+                mode="contained-tonal"
+                style={styles.gap}
+                disabled={saving.isLoading}
+                onPress={() => void change(step.drill)}
+              >
+                {`Use ${drillCard(step.drill).name.toLowerCase()}`}
+              </Button>
+            ) : null}
+            {step.kind === 'change-cause' ? (
+              <Button
+                mode="contained-tonal"
+                style={styles.gap}
+                onPress={() => router.navigate(`/swimmers/${swimmer.id}/review` as Href)}
+              >
+                Look again
+              </Button>
+            ) : null}
+            {waiting.length > 0 && failed ? (
+              <Notice
+                tone="error"
+                action={
+                  <Button mode="outlined" onPress={() => void deliver(waiting)}>
+                    Send now
+                  </Button>
+                }
+              >
+                {`${waiting.length} ${waiting.length === 1 ? 'try waits' : 'tries wait'} on this device. ${sentence(failed)}`}
+              </Notice>
+            ) : null}
+          </Card>
+          <Card
+            title={drill.name}
+            aside={<Text variant="bodySmall">{record ? recordWord(record) : 'no record yet'}</Text>}
+          >
+            {drill.steps.map((text, i) => (
+              <Text key={text}>{`${i + 1}. ${text}`}</Text>
+            ))}
+            <Text variant="bodySmall">{`${focus.tries} tries${drill.dose.distanceM ? ` of ${drill.dose.distanceM} m` : ''}. Kit: ${drill.kit.map((k) => KIT[k]).join(', ') || 'none'}. Watch for: ${drill.mistakes.join(', ')}.`}</Text>
+            {drill.cautions.map((text) => (
+              <Text key={text} variant="labelMedium" style={{ color: theme.colors.error }}>
+                {text}
+              </Text>
+            ))}
+          </Card>
+          <Words focus={focus} />
+        </View>
+      </View>
+    </Screen>
+  );
+}
+
+/** What the swimmer says: the cue said back and what felt different, in the swimmer's own words. */
+function Words({ focus }: { readonly focus: FocusView }) {
+  const [words, setWords, drop] = useDraft(`words:${focus.id}`, EMPTY_WORDS);
+  const [save, { error, isLoading }] = useSaveFocusMutation();
+  const saidBack = words.saidBack ?? focus.saidBack;
+  const felt = words.felt ?? focus.felt;
+  const changed = saidBack !== focus.saidBack || felt !== focus.felt;
+  const store = async (version: number) => {
+    const body = { drill: focus.drill, saidBack, felt, relookOn: focus.relookOn, version, writeId: v7() };
+    const result = await save({ id: focus.id, body });
+    if (!result.error) drop();
+  };
+  const current = error ? storedNow<FocusView>(error) : null;
+  return (
+    <Card title="In the swimmer’s words">
+      <Input
+        label="Says the cue back"
+        value={saidBack}
+        maxLength={200}
+        onChangeText={(text) => setWords((now) => ({ ...now, saidBack: text }))}
+      />
+      <Input
+        label="What felt different"
+        value={felt}
+        maxLength={200}
+        style={styles.gap}
+        onChangeText={(text) => setWords((now) => ({ ...now, felt: text }))}
+      />
+      {error ? (
+        <Notice
+          tone="error"
+          action={
+            current ? (
+              <View style={styles.both}>
+                <Button mode="outlined" onPress={drop}>
+                  Keep theirs
+                </Button>
+                <Button mode="outlined" onPress={() => void store(current.version)}>
+                  Keep mine
+                </Button>
+              </View>
+            ) : null
+          }
+        >
+          {current ? `${sentence(error)} Theirs: “${current.saidBack}”, “${current.felt}”.` : sentence(error)}
+        </Notice>
+      ) : null}
+      <Button
+        mode="outlined"
+        disabled={!changed || isLoading}
+        style={styles.gap}
+        onPress={() => void store(focus.version)}
+      >
+        {isLoading ? 'Saving…' : 'Keep the words'}
+      </Button>
+    </Card>
+  );
+}
+
+const EMPTY_WORDS: { readonly saidBack?: string; readonly felt?: string } = {};
+
+const styles = StyleSheet.create({
+  columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
+  column: { flex: 1 },
+  cue: { marginBottom: 10 },
+  verdicts: { flexDirection: 'row', gap: 8 },
+  flex: { flex: 1 },
+  tall: { minHeight: 56 },
+  verdict: { fontSize: 18, marginHorizontal: 4 },
+  gap: { marginTop: 8 },
+  both: { flexDirection: 'row', gap: 8, flexWrap: 'wrap' },
+});

@@ -1,0 +1,52 @@
+import type { ClipRow } from '@upwell/contract/clips';
+import { Link, useRouter, type Href } from 'expo-router';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { Card } from '@/ui/Card';
+import { dayWord } from '@/ui/dates';
+import { useTheme } from '@/ui/useTheme';
+
+interface ClipsCardProps {
+  readonly swimmerId: string;
+  readonly clips: readonly ClipRow[];
+  readonly coach: boolean;
+}
+
+/** What is kept of clips: times, lines and notes. */
+export function ClipsCard({ swimmerId, clips, coach }: ClipsCardProps) {
+  const theme = useTheme();
+  const router = useRouter();
+  if (!coach && clips.length === 0) return null;
+  return (
+    <Card title="Clips">
+      <View role="list">
+        {clips.map((clip) => (
+          <View key={clip.id} role="listitem">
+            <Link href={`/swimmers/${swimmerId}/clip?open=${clip.id}` as Href} asChild>
+              <Pressable style={StyleSheet.flatten([styles.row, { borderBottomColor: theme.own.line }])}>
+                <Text style={styles.flex}>{clip.title}</Text>
+                <Text variant="bodySmall">{`${clip.strokes} strokes · ${dayWord(clip.recordedOn)}`}</Text>
+              </Pressable>
+            </Link>
+          </View>
+        ))}
+      </View>
+      {coach ? (
+        <Button
+          icon="play"
+          mode="outlined"
+          style={styles.begin}
+          onPress={() => router.navigate(`/swimmers/${swimmerId}/clip` as Href)}
+        >
+          Look at a clip
+        </Button>
+      ) : null}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { minHeight: 48, flexDirection: 'row', alignItems: 'center', gap: 10, borderBottomWidth: 1 },
+  flex: { flex: 1 },
+  begin: { alignSelf: 'flex-start', marginTop: 8 },
+});

@@ -1,0 +1,67 @@
+import type { FocusView, ReviewView } from '@upwell/contract/review';
+import { drillCard } from '@upwell/core/library';
+import { CAUSES, SIGNS, type Outcome, type SignId } from '@upwell/core/review';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { Card } from '@/ui/Card';
+import { dayWord } from '@/ui/dates';
+import { Disclosure } from '@/ui/Disclosure';
+import { useTheme } from '@/ui/useTheme';
+
+interface TimelineProps {
+  readonly reviews: readonly ReviewView[];
+  readonly focuses: readonly FocusView[];
+}
+
+const OUTCOME_WORD: Readonly<Record<Outcome, string>> = { better: 'better', same: 'same as before', worse: 'worse' };
+const VERDICT_MARK: Readonly<Record<Outcome, string>> = { better: '▲', same: '▬', worse: '▼' };
+const FIRST = 4;
+
+/** Reviews in time, the newest first: what was seen, what was chosen, how the tries went, what became of it. */
+export function Timeline({ reviews, focuses }: TimelineProps) {
+  const theme = useTheme();
+  const [all, setAll] = useState(false);
+  if (reviews.length === 0) return null;
+  const quiet = { color: theme.colors.onSurfaceVariant };
+  return (
+    <Card title="Reviews in time" aside={<Text variant="bodySmall">{reviews.length}</Text>}>
+      {reviews.slice(0, all ? reviews.length : FIRST).map((review) => {
+        const focus = focuses.find((f) => f.reviewId === review.id);
+        const seen = (Object.keys(review.signs) as SignId[]).filter((id) => review.signs[id] !== 'absent');
+        const better = focus?.outcome === 'better';
+        return (
+          <View
+            key={review.id}
+            style={[styles.review, { borderLeftColor: better ? theme.colors.primary : theme.own.kelp }]}
+          >
+            <Text variant="labelMedium">{`${dayWord(review.lookedAt.slice(0, 10))} · ${review.coachName}`}</Text>
+            <Text>
+              {CAUSES[review.focusCause].name}
+              {focus?.outcome ? `: ${OUTCOME_WORD[focus.outcome]}` : focus ? ', working on it' : ''}
+            </Text>
+            {focus ? (
+              <Text variant="bodySmall" style={quiet}>
+                {`${drillCard(focus.drill).name}${focus.triesMade.length > 0 ? `, tries ${focus.triesMade.map((t) => VERDICT_MARK[t.verdict]).join(' ')}` : ''}`}
+              </Text>
+            ) : null}
+            {focus?.felt ? <Text variant="bodySmall" style={quiet}>{`Felt: “${focus.felt}”`}</Text> : null}
+            <Text variant="bodySmall" style={quiet}>{`Good: ${review.good}`}</Text>
+            <Text variant="bodySmall" style={quiet}>
+              {seen.map((id) => SIGNS[id].seen).join('; ')}
+            </Text>
+          </View>
+        );
+      })}
+      {reviews.length > FIRST ? (
+        <Disclosure
+          label={all ? 'Only the latest' : `All ${reviews.length} reviews`}
+          open={all}
+          onPress={() => setAll(!all)}
+        />
+      ) : null}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({ review: { borderLeftWidth: 4, paddingLeft: 10, marginTop: 10 } });

@@ -1,0 +1,22 @@
+/** Hands a text to the browser as a file to save. */
+export function saveFile(name: string, type: string, text: string): void {
+  const address = URL.createObjectURL(new Blob([text], { type }));
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = name;
+  link.click();
+  // The browser has taken the file once the click is handled.
+  setTimeout(() => URL.revokeObjectURL(address), 1000);
+}
+
+/** Lets the coach choose one file of the device; null when none was chosen. */
+export function chooseFile(accept: string): Promise<File | null> {
+  return new Promise((resolve) => {
+    const input = document.createElement('input');
+    input.type = 'file';
+    input.accept = accept;
+    input.onchange = () => resolve(input.files?.[0] ?? null);
+    input.oncancel = () => resolve(null);
+    input.click();
+  });
+}

@@ -1,0 +1,2 @@
+export * from './clipCsv';
+export * from './webvtt';

@@ -1,0 +1,30 @@
+import { handout } from '.';
+
+const input = {
+  givenName: 'Ines',
+  stroke: 'front-crawl',
+  signs: { 'legs-low': 'often', 'hips-low-eyes-down': 'often', zigzags: 'absent' },
+  good: 'Calm breath',
+  cause: 'no-chest-press',
+  drill: 'chest-lean',
+  cue: 'Lean on your chest.',
+  tries: 4,
+  relookOn: '2027-03-01',
+} as const;
+
+describe('the page for the swimmer', () => {
+  it('says one thing: the focus, its cue, the drill with its dose and its cautions', () => {
+    const page = handout(input);
+    expect(page).toMatchObject({ focus: 'chest not pressed', cue: 'Lean on your chest.', good: 'Calm breath' });
+    expect(page.drill.dose).toBe('4 × 25 m');
+    expect(page.cautions).toContain('Standing depth only. Stand up at the first wish for air.');
+  });
+
+  it('shows what was seen and leaves out what was not there', () => {
+    expect(handout(input).figure).toMatchObject({ view: 'side', signs: ['legs-low', 'hips-low-eyes-down'] });
+  });
+
+  it('counts tries where a drill has no metres', () => {
+    expect(handout({ ...input, drill: 'bob-ladder' }).drill.dose).toBe('4 times');
+  });
+});

@@ -1,0 +1,51 @@
+/** A point of a video frame, pixels or shares of the frame alike: x to the right, y down. */
+export interface FramePoint {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** A line drawn on a frame, from its first to its second click. */
+export type FrameLine = readonly [FramePoint, FramePoint];
+
+/** What a line on a frame measures. */
+export const LINE_KINDS = ['trunk', 'lead-arm', 'elbow', 'head-turn', 'roll'] as const;
+export type LineKind = (typeof LINE_KINDS)[number];
+
+/**
+ * The angle that a line measures, degrees.
+ *
+ * - trunk (shoulder to hip): hip under the shoulder is positive
+ * - lead arm (shoulder to hand): hand under the shoulder is positive
+ * - elbow (elbow to wrist): wrist under the elbow is positive
+ * - head turn (crown to chin, from the front): 0 looking down, 90 to the side, more is up and back
+ * - roll (one shoulder to the other, from the front): 0 flat, 90 stacked
+ *
+ * @param aspect width of the frame divided by its height, for points given as shares of the frame
+ * @throws RangeError when both clicks are at the same place
+ * @example lineAngle('trunk', [{ x: 0, y: 0 }, { x: 10, y: 2 }]) // 11.3
+ */
+export function lineAngle(kind: LineKind, [a, b]: FrameLine, aspect = 1): number {
+  const dx = (b.x - a.x) * aspect;
+  const dy = b.y - a.y;
+  if (Math.hypot(dx, dy) === 0) throw new RangeError('Click two different places.');
+  const degrees = (y: number, x: number) => (Math.atan2(y, x) * 180) / Math.PI;
+  if (kind === 'head-turn') return degrees(Math.abs(dx), dy);
+  if (kind === 'roll') return degrees(Math.abs(dy), Math.abs(dx));
+  return degrees(dy, Math.abs(dx));
+}
+
+export interface Reading {
+  readonly meanDeg: number;
+  /** Standard deviation of repeated readings: the error of one reading. Null with a single one. */
+  readonly errorDeg: number | null;
+  readonly readings: number;
+}
+
+/** Repeated readings of the same angle as their mean and reading error. @throws RangeError without any */
+export function repeatedReading(angles: readonly number[]): Reading {
+  if (angles.length === 0) throw new RangeError('Draw the line once at least.');
+  const meanDeg = angles.reduce((sum, a) => sum + a, 0) / angles.length;
+  const errorDeg =
+    angles.length < 2 ? null : Math.sqrt(angles.reduce((sum, a) => sum + (a - meanDeg) ** 2, 0) / (angles.length - 1));
+  return { meanDeg, errorDeg, readings: angles.length };
+}
