@@ -10,7 +10,7 @@ import {
   type Region,
 } from '@upwell/core/figure';
 import type { Stroke } from '@upwell/core/review';
-import { forwardRef, useImperativeHandle, useMemo, useRef, type ElementRef } from 'react';
+import { forwardRef, useImperativeHandle, useLayoutEffect, useMemo, useRef, type ElementRef } from 'react';
 import { StyleSheet } from 'react-native';
 import Svg, { Defs, LinearGradient, Path, Rect, Stop } from 'react-native-svg';
 import { useTheme } from '@/ui/useTheme';
@@ -54,8 +54,11 @@ export const Drawing = forwardRef<DrawingHandle, Moment>(function Drawing(moment
     () => outlines({ stroke, view, posed, phase, chosen, ghost }, phase),
     [stroke, view, posed, phase, chosen, ghost],
   );
-  const last = useRef(shown);
-  last.current = shown;
+  const last = useRef<readonly string[]>([]);
+  // What React has just drawn is what the next frame differs from.
+  useLayoutEffect(() => {
+    last.current = shown;
+  }, [shown]);
   useImperativeHandle(
     handle,
     () => ({

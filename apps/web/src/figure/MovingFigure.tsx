@@ -42,7 +42,11 @@ export function MovingFigure({
   const [wanted, setWanted] = useState<boolean | null>(null);
   const [speed, setSpeed] = useState<(typeof SPEEDS)[number]>(0.5);
   const drawing = useRef<DrawingHandle>(null);
-  const phase = useRef<number>(stroke === 'turn' ? 0 : PHASE_AT.entry);
+  const begin = stroke === 'turn' ? 0 : PHASE_AT.entry;
+  const phase = useRef<number>(begin);
+  // Where it was when it stopped or the view changed: React draws it from there.
+  const [rested, setRested] = useState<number>(begin);
+  const rest = () => setRested(phase.current);
   const posed = useMemo(() => posedBy(signs, () => severity), [signs, severity]);
   const playing = wanted ?? (moving && !reduced);
 
@@ -71,7 +75,7 @@ export function MovingFigure({
             stroke={stroke}
             view={view}
             posed={posed}
-            phase={phase.current}
+            phase={rested}
             chosen={null}
             ghost={ghost && signs.length > 0}
           />
@@ -83,7 +87,10 @@ export function MovingFigure({
           mode="contained"
           style={styles.button}
           accessibilityLabel={playing ? 'Pause the swimmer' : 'Let the swimmer swim'}
-          onPress={() => setWanted(!playing)}
+          onPress={() => {
+            rest();
+            setWanted(!playing);
+          }}
         />
         <Choices
           label="Speed"
@@ -95,7 +102,10 @@ export function MovingFigure({
           label="View"
           options={VIEWS.map((value) => ({ value, word: VIEW_WORD[value], said: `From the ${value}` }))}
           value={view}
-          onChange={setView}
+          onChange={(next) => {
+            rest();
+            setView(next);
+          }}
         />
       </View>
     </View>

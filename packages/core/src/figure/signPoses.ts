@@ -20,7 +20,6 @@ const top = pose('top');
 const BREATH = 0.66;
 const GLIDE = 0.12;
 const ENTRY = 0.03;
-const CATCH = 0.27;
 const PULL = 0.4;
 const RECOVERY = 0.84;
 const LOOK = 0.22;

@@ -1,17 +1,11 @@
 import type { LevelId } from '../swimmers';
 import { CAUSES, LINKS, type CauseId, type SignId } from './catalogue';
 import type { Look } from './evidence';
-import { successMean } from './followUp';
+import { successMean, type PastOutcome } from './pastOutcome';
 import { STAGES, type Stage } from './types';
 
 /** From this probability upward a cause is offered as the focus; a club may change it. */
 export const FOCUS_FROM = 0.5;
-
-/** What a drill for a cause has done before, at this level. */
-export interface PastOutcome {
-  readonly better: number;
-  readonly notBetter: number;
-}
 
 /** What moves the choice of focus besides the signs. All optional. */
 export interface Circumstances {

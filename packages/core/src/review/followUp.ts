@@ -2,7 +2,7 @@ import { drillCard, type DrillId } from '../library';
 import type { HealthFlag, LevelId, StrokeModelId } from '../swimmers';
 import { isAtLeast } from '../swimmers';
 import { CAUSES, type CauseId } from './catalogue';
-import type { PastOutcome } from './chooseFocus';
+import { successMean, type PastOutcome } from './pastOutcome';
 import type { Outcome } from './relook';
 
 /** One try at the focus: swum, looked at again, judged at once. */
@@ -77,11 +77,6 @@ export interface DrillRecord {
   readonly drill: DrillId;
   readonly better: number;
   readonly notBetter: number;
-}
-
-/** Mean of Beta(1 + better, 1 + not better): 0.5 without a record. */
-export function successMean({ better, notBetter }: { readonly better: number; readonly notBetter: number }): number {
-  return (better + 1) / (better + notBetter + 2);
 }
 
 /** A record in words, never hidden. @example recordWord({ better: 7, notBetter: 2 }) // 'worked 7 of 9' */

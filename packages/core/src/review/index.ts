@@ -8,3 +8,4 @@ export * from './bands';
 export * from './conflicts';
 export * from './followUp';
 export * from './modelChange';
+export * from './pastOutcome';

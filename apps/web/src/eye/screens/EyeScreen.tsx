@@ -1,6 +1,6 @@
 import { EYE_GRADES, eyeClip, scoreEye, type EyeAnswer, type EyeGrade } from '@upwell/core/eye';
 import { SIGNS, type SignId } from '@upwell/core/review';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
@@ -29,23 +29,20 @@ export function EyeScreen() {
   const [done, setDone] = useState(false);
   const tryId = useRef(v7());
 
-  // The first simulated swimmer of the grade that this coach has not seen.
-  const seen = history?.mine.filter((t) => t.grade === grade).map((t) => t.seed) ?? [];
-  const fresh = Math.max(0, ...seen) + 1;
-  const number = seed ?? fresh;
   const ready = history !== undefined || error !== undefined;
-  useEffect(() => {
-    if (ready && seed === null) setSeed(fresh);
-  }, [ready, seed, fresh]);
-
-  if (!ready) {
+  if (ready && seed === null) {
+    // The first simulated swimmer of the grade that this coach has not seen.
+    const seen = history?.mine.filter((t) => t.grade === grade).map((t) => t.seed) ?? [];
+    setSeed(Math.max(0, ...seen) + 1);
+  }
+  if (!ready || seed === null) {
     return (
       <Screen title="Train the eye" back="/library">
         <Loading label="Loading your record" />
       </Screen>
     );
   }
-  const clip = eyeClip(grade, number);
+  const clip = eyeClip(grade, seed);
   const score = done ? scoreEye(clip, marked) : null;
   const begin = (nextGrade: EyeGrade, nextSeed: number | null) => {
     setGrade(nextGrade);
@@ -54,7 +51,7 @@ export function EyeScreen() {
     setDone(false);
     tryId.current = v7();
   };
-  const store = () => save({ id: tryId.current, body: { grade, seed: number, marked: [...marked] } });
+  const store = () => save({ id: tryId.current, body: { grade, seed, marked: [...marked] } });
   const finish = () => {
     setDone(true);
     void store();
@@ -64,16 +61,11 @@ export function EyeScreen() {
   return (
     <Screen
       title="Train the eye"
-      over={`${GRADE_WORD[grade]}, swimmer ${number}`}
+      over={`${GRADE_WORD[grade]}, swimmer ${seed}`}
       back="/library"
       footer={
         done ? (
-          <Button
-            mode="contained"
-            icon="arrow-right"
-            contentStyle={styles.tall}
-            onPress={() => begin(grade, number + 1)}
-          >
+          <Button mode="contained" icon="arrow-right" contentStyle={styles.tall} onPress={() => begin(grade, seed + 1)}>
             Next swimmer
           </Button>
         ) : (
@@ -92,7 +84,7 @@ export function EyeScreen() {
       <View style={[styles.gap, wide ? styles.columns : undefined]}>
         <View style={wide ? styles.column : undefined}>
           <MovingFigure
-            key={`${grade} ${number}`}
+            key={`${grade} ${seed}`}
             stroke="front-crawl"
             signs={clip.truth}
             severity={clip.severity}

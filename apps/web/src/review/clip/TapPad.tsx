@@ -1,4 +1,4 @@
-import type { Side, Tap } from '@upwell/core/measures';
+import type { Tap } from '@upwell/core/measures';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 
 export interface VideoState {
   readonly ready: boolean;
@@ -41,46 +41,54 @@ const START: VideoState = {
 export function useVideo(source: string | null): Video {
   const element = useRef<HTMLVideoElement | null>(null);
   const loop = useRef<readonly [number, number] | null>(null);
-  const [state, setState] = useState(START);
+  const [kept, setKept] = useState({ source, state: START });
+  // Another source starts afresh.
+  const state = kept.source === source ? kept.state : START;
+  const setState = useCallback(
+    (change: (so: VideoState) => VideoState) =>
+      setKept((so) => ({ source, state: change(so.source === source ? so.state : START) })),
+    [source],
+  );
 
-  useEffect(() => setState(START), [source]);
-
-  const attach = useCallback((video: HTMLVideoElement | null) => {
-    if (element.current === video) return;
-    element.current = video;
-    if (!video) return;
-    const update = (change: Partial<VideoState>) => setState((so) => ({ ...so, ...change }));
-    video.addEventListener('loadeddata', () => {
-      const playable = Number.isFinite(video.duration) && video.duration > 0 && video.videoWidth > 0;
-      update(
-        playable
-          ? { ready: true, error: null, durationS: video.duration, aspect: video.videoWidth / video.videoHeight }
-          : { ready: false, error: UNPLAYABLE },
-      );
-    });
-    video.addEventListener('error', () => update({ ready: false, error: UNPLAYABLE }));
-    video.addEventListener('play', () => update({ playing: true }));
-    video.addEventListener('pause', () => update({ playing: false }));
-    video.addEventListener('seeked', () => update({ timeS: video.currentTime }));
-    video.addEventListener('timeupdate', () => {
-      const [from, to] = loop.current ?? [0, Infinity];
-      if (!video.paused && video.currentTime >= to) video.currentTime = from;
-      update({ timeS: video.currentTime });
-    });
-    // Frames are timed as they are shown; the shortest gap seen is the length of one.
-    let last: number | null = null;
-    let shortest = Infinity;
-    const onFrame = (_now: number, { mediaTime }: { mediaTime: number }) => {
-      const gap = last === null ? 0 : mediaTime - last;
-      if (!video.paused && gap > 0.004 && gap < 0.2 && gap < shortest - 1e-4) {
-        shortest = gap;
-        update({ frameS: gap });
-      }
-      last = mediaTime;
-      if (element.current === video) video.requestVideoFrameCallback(onFrame);
-    };
-    if ('requestVideoFrameCallback' in video) video.requestVideoFrameCallback(onFrame);
-  }, []);
+  const attach = useCallback(
+    (video: HTMLVideoElement | null) => {
+      if (element.current === video) return;
+      element.current = video;
+      if (!video) return;
+      const update = (change: Partial<VideoState>) => setState((so) => ({ ...so, ...change }));
+      video.addEventListener('loadeddata', () => {
+        const playable = Number.isFinite(video.duration) && video.duration > 0 && video.videoWidth > 0;
+        update(
+          playable
+            ? { ready: true, error: null, durationS: video.duration, aspect: video.videoWidth / video.videoHeight }
+            : { ready: false, error: UNPLAYABLE },
+        );
+      });
+      video.addEventListener('error', () => update({ ready: false, error: UNPLAYABLE }));
+      video.addEventListener('play', () => update({ playing: true }));
+      video.addEventListener('pause', () => update({ playing: false }));
+      video.addEventListener('seeked', () => update({ timeS: video.currentTime }));
+      video.addEventListener('timeupdate', () => {
+        const [from, to] = loop.current ?? [0, Infinity];
+        if (!video.paused && video.currentTime >= to) video.currentTime = from;
+        update({ timeS: video.currentTime });
+      });
+      // Frames are timed as they are shown; the shortest gap seen is the length of one.
+      let last: number | null = null;
+      let shortest = Infinity;
+      const onFrame = (_now: number, { mediaTime }: { mediaTime: number }) => {
+        const gap = last === null ? 0 : mediaTime - last;
+        if (!video.paused && gap > 0.004 && gap < 0.2 && gap < shortest - 1e-4) {
+          shortest = gap;
+          update({ frameS: gap });
+        }
+        last = mediaTime;
+        if (element.current === video) video.requestVideoFrameCallback(onFrame);
+      };
+      if ('requestVideoFrameCallback' in video) video.requestVideoFrameCallback(onFrame);
+    },
+    [setState],
+  );
 
   const seek = useCallback((timeS: number) => {
     const video = element.current;

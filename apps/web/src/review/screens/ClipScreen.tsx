@@ -1,7 +1,7 @@
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { tapsCsv, valuesCsv } from '@upwell/core/formats';
 import type { FramePoint, LineKind } from '@upwell/core/measures';
-import { measuredOnClip } from '@upwell/core/review';
+import { measuredOnClip, type MeasureId } from '@upwell/core/review';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -37,7 +37,7 @@ import { TimingCard } from '../clip/TimingCard';
 import { useVideo } from '../clip/useVideo';
 import { VideoPane } from '../clip/VideoPane';
 import { newReviewDraft, withMeasured, type ReviewDraft } from '../draft';
-import { MeasuredCard } from '../parts/MeasuredCard';
+import { MEASURE_NAME, MeasuredCard } from '../parts/MeasuredCard';
 
 const NotePad = lazy(() => import('../clip/NotePad'));
 
@@ -147,7 +147,11 @@ function Table({ swimmer, stored }: { readonly swimmer: SwimmerPage; readonly st
     router.navigate(`/swimmers/${swimmer.id}/review` as Href);
   };
   const csv = () => {
-    const rows = Object.entries(measured).map(([id, value]) => ({ name: id, value, unit: '' }));
+    const rows = (Object.entries(measured) as [MeasureId, number][]).map(([id, value]) => ({
+      name: MEASURE_NAME[id],
+      value,
+      unit: unitOf(id),
+    }));
     saveFile(`${name}.csv`, 'text/csv', `${valuesCsv(rows)}\n\n${tapsCsv(draft.taps)}\n`);
   };
 
@@ -299,6 +303,13 @@ function Table({ swimmer, stored }: { readonly swimmer: SwimmerPage; readonly st
       </View>
     </Screen>
   );
+}
+
+/** The unit that a measure's own name ends with. */
+function unitOf(id: MeasureId): string {
+  if (id.endsWith('Deg')) return 'deg';
+  if (id.endsWith('Cm')) return 'cm';
+  return id.endsWith('Spm') ? 'strokes/min' : 'share';
 }
 
 const KEY_LINES = [

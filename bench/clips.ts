@@ -1,4 +1,4 @@
-// Makes the simulated clips that ship with the app, out of the drawn swimmer: node --import tsx scripts/clips.ts
+// Makes the simulated clips that ship with the app, out of the drawn swimmer: node --import tsx bench/clips.ts
 // Needs Chromium and ffmpeg (apt-get install chromium ffmpeg); only for making them anew.
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
