@@ -13,100 +13,99 @@ export interface Network {
 
 export type Evidence = ReadonlyMap<number, Sighting>;
 
-/** One set of causes during the walk. The arrays are reused: read them, do not keep them. */
-export interface CauseSet {
-  /** Unnormalised posterior weight. */
-  weight: number;
-  /** How many causes the set holds, and which: `causes[0…size−1]`. */
-  size: number;
-  readonly causes: Int32Array;
-  /** How many signs the set changes, and which: `touched[0…touchedCount−1]`. */
-  touchedCount: number;
-  readonly touched: Int32Array;
-  /** For every sign the chance that it does NOT show under this set. */
-  readonly hidden: Float64Array;
-}
-
 /** At most this many causes are thought to act together. */
 export const MAX_CAUSES = 3;
 
-/** The likelihood of the report on one sign is `at0 + slope × hidden`; signs not looked for: 1 + 0. */
-export interface SignLikelihood {
-  readonly at0: Float64Array;
-  readonly slope: Float64Array;
+/**
+ * Every set of up to three causes of a network, with what does not depend on what was seen.
+ *
+ * How likely a sign stays hidden under a set is the same for every review, so it is worked out once.
+ * It is kept by sign: a report on one sign changes only the sets that touch it.
+ */
+export interface CauseSets {
+  readonly count: number;
+  /** Chance of each set before anything is seen. */
+  readonly prior: Float64Array;
+  /** The causes of each set, three places a set; where there is none the number of causes, a place that nobody reads. */
+  readonly causes: Int32Array;
+  /** Sign `s` is changed by the sets `set[start[s]…start[s+1]−1]`, which leave it hidden with these chances. */
+  readonly start: Int32Array;
+  readonly set: Int32Array;
+  readonly hidden: Float64Array;
 }
 
-/** The likelihoods of all reports, as straight lines in the chance that the sign stays hidden. */
-export function signLikelihoods(net: Network, evidence: Evidence): SignLikelihood {
-  const at0 = new Float64Array(net.signCount).fill(1);
-  const slope = new Float64Array(net.signCount);
-  for (const [s, seen] of evidence) {
-    at0[s] = likelihood(seen, 1);
-    slope[s] = likelihood(seen, 0) - at0[s];
-  }
-  return { at0, slope };
+const known = new WeakMap<Network, CauseSets>();
+
+/** The cause sets of a network, worked out at the first use. */
+export function causeSets(net: Network): CauseSets {
+  const found = known.get(net) ?? enumerate(net);
+  known.set(net, found);
+  return found;
+}
+
+function enumerate({ priors, links, signCount, leak }: Network): CauseSets {
+  const none = priors.reduce((product, p) => product * (1 - p), 1);
+  const odds = priors.map((p) => p / (1 - p));
+  const prior: number[] = [];
+  const causes: number[] = [];
+  const touching: { set: number[]; hidden: number[] }[] = Array.from({ length: signCount }, () => ({
+    set: [],
+    hidden: [],
+  }));
+
+  const add = (members: readonly number[]): void => {
+    const index = prior.length;
+    prior.push(members.reduce((weight, c) => weight * odds[c]!, none));
+    for (let k = 0; k < MAX_CAUSES; k++) causes.push(members[k] ?? priors.length);
+    const hidden = new Map<number, number>();
+    for (const c of members)
+      for (const [s, strength] of links[c]!) hidden.set(s, (hidden.get(s) ?? 1 - leak) * (1 - strength));
+    for (const [s, chance] of hidden) {
+      touching[s]!.set.push(index);
+      touching[s]!.hidden.push(chance);
+    }
+  };
+  const grow = (members: readonly number[], from: number): void => {
+    add(members);
+    if (members.length === MAX_CAUSES) return;
+    for (let c = from; c < priors.length; c++) grow([...members, c], c + 1);
+  };
+  grow([], 0);
+
+  const start = new Int32Array(signCount + 1);
+  touching.forEach(({ set }, s) => (start[s + 1] = start[s]! + set.length));
+  return {
+    count: prior.length,
+    prior: Float64Array.from(prior),
+    causes: Int32Array.from(causes),
+    start,
+    set: Int32Array.from(touching.flatMap(({ set }) => set)),
+    hidden: Float64Array.from(touching.flatMap(({ hidden }) => hidden)),
+  };
 }
 
 /**
- * Walks every set of up to three causes with its unnormalised posterior weight.
+ * Unnormalised posterior weight of every set: its prior times the likelihood of every report
+ * (Pearl 1988, noisy-OR).
  *
- * The weight of a set is the product of its priors and of the likelihood of every sign that was
- * looked for (Pearl 1988, noisy-OR). Adding a cause changes only the signs it is linked to, so each
- * step touches a handful of signs instead of all of them.
+ * A report counts relative to what it would be without any cause, so sets that do not touch the sign
+ * keep their weight.
  */
-export function visitCauseSets(net: Network, evidence: Evidence, visit: (set: CauseSet) => void): void {
-  const { priors, links, signCount, leak } = net;
-  const { at0, slope } = signLikelihoods(net, evidence);
-  const odds = priors.map((p) => p / (1 - p));
-  const marks = new Int32Array(signCount);
-  const set: CauseSet = {
-    weight: priors.reduce((product, p) => product * (1 - p), 1),
-    size: 0,
-    causes: new Int32Array(MAX_CAUSES),
-    touchedCount: 0,
-    touched: new Int32Array(signCount),
-    hidden: new Float64Array(signCount).fill(1 - leak),
-  };
-  for (const s of evidence.keys()) set.weight *= at0[s]! + slope[s]! * (1 - leak);
+export function weigh(net: Network, sets: CauseSets, evidence: Evidence): Float64Array {
+  const weight = sets.prior.slice();
+  for (const [s, seen] of evidence) {
+    const { at0, slope, base } = reportOn(seen, net.leak);
+    for (let i = sets.start[s]!; i < sets.start[s + 1]!; i++)
+      weight[sets.set[i]!]! *= (at0 + slope * sets.hidden[i]!) / base;
+  }
+  return weight;
+}
 
-  const linkedSigns = links.map((linked) => Int32Array.from(linked, ([s]) => s));
-  const kept = links.map((linked) => Float64Array.from(linked, ([, strength]) => 1 - strength));
-  const mostLinks = Math.max(1, ...links.map((linked) => linked.length));
-  const saved = new Float64Array(MAX_CAUSES * mostLinks);
-
-  const extend = (from: number): void => {
-    visit(set);
-    if (set.size === MAX_CAUSES) return;
-    const { weight, touchedCount, size, hidden, touched } = set;
-    for (let c = from; c < priors.length; c++) {
-      const signs = linkedSigns[c]!;
-      const keeps = kept[c]!;
-      let grown = weight * odds[c]!;
-      let count = touchedCount;
-      for (let i = 0; i < signs.length; i++) {
-        const s = signs[i]!;
-        const was = hidden[s]!;
-        const is = was * keeps[i]!;
-        saved[size * mostLinks + i] = was;
-        hidden[s] = is;
-        if (slope[s] !== 0) grown *= (at0[s]! + slope[s]! * is) / (at0[s]! + slope[s]! * was);
-        if (marks[s]!++ === 0) touched[count++] = s;
-      }
-      set.weight = grown;
-      set.touchedCount = count;
-      set.causes[size] = c;
-      set.size = size + 1;
-      extend(c + 1);
-      set.size = size;
-      // Put back what was stored rather than divide: no rounding gathers over thousands of sets.
-      for (let i = 0; i < signs.length; i++) {
-        const s = signs[i]!;
-        hidden[s] = saved[size * mostLinks + i]!;
-        marks[s]!--;
-      }
-    }
-    set.weight = weight;
-    set.touchedCount = touchedCount;
-  };
-  extend(0);
+/** The likelihood of a report is a straight line in the chance that the sign stays hidden; `base` without any cause. */
+export function reportOn(
+  seen: Sighting,
+  leak: number,
+): { readonly at0: number; readonly slope: number; readonly base: number } {
+  const at0 = likelihood(seen, 1);
+  return { at0, slope: likelihood(seen, 0) - at0, base: likelihood(seen, leak) };
 }

@@ -1,19 +1,10 @@
 import { CAUSES, LINKS, SIGNS, upstreamOf, type CauseId, type SignId } from './catalogue';
-import { signLikelihoods, visitCauseSets, type Evidence, type Network } from './causeSets';
-import {
-  causesFor,
-  LEAK,
-  LINK_STRENGTH,
-  likelihood,
-  priorOf,
-  signsFor,
-  weighable,
-  type Look,
-  type SetAside,
-} from './evidence';
+import { causeSets, MAX_CAUSES, reportOn, weigh, type Evidence, type Network } from './causeSets';
+import { causesFor, LEAK, LINK_STRENGTH, priorOf, signsFor, weighable, type Look, type SetAside } from './evidence';
 import { chooseFocus, type Choice, type Circumstances } from './chooseFocus';
 import { conflictsAmong, type Conflict } from './conflicts';
-import { STAGES, type View } from './types';
+import type { LevelId } from '../swimmers';
+import { STAGES, type Stroke, type View } from './types';
 
 export interface Reason {
   readonly sign: SignId;
@@ -64,17 +55,8 @@ const SAME = 1e-9;
  *   .ranking[0].probability // about 0.21
  */
 export function inferCauses(look: Look, circumstances: Circumstances = {}): Inference {
-  const causes = causesFor(look.stroke);
-  const signs = signsFor(look.stroke);
+  const { net, causes, signs } = networkOf(look.stroke, look.level);
   const signIndex = new Map(signs.map((id, i) => [id, i]));
-  const net: Network = {
-    priors: causes.map((id) => priorOf(id, look.level)),
-    links: causes.map((id) =>
-      Object.entries(LINKS[id]).map(([s, strength]) => [signIndex.get(s as SignId)!, LINK_STRENGTH[strength]] as const),
-    ),
-    signCount: signs.length,
-    leak: LEAK,
-  };
   const { counted, setAside } = weighable(look);
   const evidence: Evidence = new Map(counted.map(([id, seen]) => [signIndex.get(id)!, seen]));
 
@@ -126,6 +108,35 @@ export function inferCauses(look: Look, circumstances: Circumstances = {}): Infe
   return { ranking, ...choice, lookNext, setAside, conflicts: conflictsAmong(look.signs) };
 }
 
+interface StrokeNetwork {
+  readonly net: Network;
+  readonly causes: readonly CauseId[];
+  readonly signs: readonly SignId[];
+}
+
+const networks = new Map<string, StrokeNetwork>();
+
+/** The network of a stroke at a level; the same object each time, so that its cause sets are worked out once. */
+function networkOf(stroke: Stroke, level: LevelId): StrokeNetwork {
+  const key = `${stroke} ${level}`;
+  const known = networks.get(key);
+  if (known) return known;
+  const causes = causesFor(stroke);
+  const signs = signsFor(stroke);
+  const index = new Map(signs.map((id, i) => [id, i]));
+  const net: Network = {
+    priors: causes.map((id) => priorOf(id, level)),
+    links: causes.map((id) =>
+      Object.entries(LINKS[id]).map(([s, strength]) => [index.get(s as SignId)!, LINK_STRENGTH[strength]] as const),
+    ),
+    signCount: signs.length,
+    leak: LEAK,
+  };
+  const made = { net, causes, signs };
+  networks.set(key, made);
+  return made;
+}
+
 interface Beliefs {
   /** Posterior chance of each cause. */
   readonly probability: readonly number[];
@@ -135,41 +146,44 @@ interface Beliefs {
 
 /** Posterior chances, and what each observed sign contributes to each cause (leave-one-out). */
 export function believe(net: Network, evidence: Evidence): Beliefs {
-  const n = net.priors.length;
-  const observed = [...evidence.keys()];
-  const slot = new Int32Array(net.signCount).fill(-1);
-  observed.forEach((s, i) => (slot[s] = i));
-  const base = observed.map((s) => likelihood(evidence.get(s)!, net.leak));
-
-  const { at0, slope } = signLikelihoods(net, evidence);
+  const sets = causeSets(net);
+  const weight = weigh(net, sets, evidence);
+  const { causes } = sets;
+  // One place more than there are causes takes what the empty places of small sets add.
+  const withCause = new Float64Array(net.priors.length + 1);
   let total = 0;
-  const withCause = new Float64Array(n);
-  // What the sums would be without sign i, less the part that the base likelihood explains.
-  const totalShift = new Float64Array(observed.length);
-  const causeShift = new Float64Array(observed.length * n);
+  for (let i = 0, at = 0; i < sets.count; i++, at += MAX_CAUSES) {
+    const w = weight[i]!;
+    total += w;
+    withCause[causes[at]!]! += w;
+    withCause[causes[at + 1]!]! += w;
+    withCause[causes[at + 2]!]! += w;
+  }
 
-  visitCauseSets(net, evidence, ({ weight, size, causes, touchedCount, touched, hidden }) => {
-    total += weight;
-    for (let k = 0; k < size; k++) withCause[causes[k]!]! += weight;
-    for (let t = 0; t < touchedCount; t++) {
-      const s = touched[t]!;
-      const i = slot[s]!;
-      if (i < 0) continue;
-      const shift = weight / (at0[s]! + slope[s]! * hidden[s]!) - weight / base[i]!;
-      totalShift[i]! += shift;
-      for (let k = 0; k < size; k++) causeShift[i * n + causes[k]!]! += shift;
+  // What the sums become when one report is left out.
+  const left = new Map<number, { total: number; withCause: Float64Array }>();
+  for (const [s, seen] of evidence) {
+    const { at0, slope, base } = reportOn(seen, net.leak);
+    const without = withCause.slice();
+    let totalWithout = total;
+    for (let i = sets.start[s]!, end = sets.start[s + 1]!; i < end; i++) {
+      const set = sets.set[i]!;
+      const shift = weight[set]! * (base / (at0 + slope * sets.hidden[i]!) - 1);
+      totalWithout += shift;
+      without[causes[set * MAX_CAUSES]!]! += shift;
+      without[causes[set * MAX_CAUSES + 1]!]! += shift;
+      without[causes[set * MAX_CAUSES + 2]!]! += shift;
     }
-  });
+    left.set(s, { total: totalWithout, withCause: without });
+  }
 
+  const logOdds = (part: number, whole: number) => Math.log(part / (whole - part));
   return {
-    probability: Array.from(withCause, (w) => w / total),
+    probability: Array.from(withCause.subarray(0, net.priors.length), (w) => w / total),
     weightOf: (sign, cause) => {
-      const i = slot[sign]!;
-      if (i < 0) return 0;
-      const inWith = withCause[cause]!;
-      const outWith = inWith / base[i]! + causeShift[i * n + cause]!;
-      const outTotal = total / base[i]! + totalShift[i]!;
-      return Math.log(inWith / (total - inWith)) - Math.log(outWith / (outTotal - outWith));
+      const without = left.get(sign);
+      if (!without) return 0;
+      return logOdds(withCause[cause]!, total) - logOdds(without.withCause[cause]!, without.total);
     },
   };
 }
@@ -181,32 +195,36 @@ export function believe(net: Network, evidence: Evidence): Beliefs {
  * @returns bits per sign; 0 for signs already looked for
  */
 export function informationGain(net: Network, evidence: Evidence, about: readonly number[]): Float64Array {
+  const sets = causeSets(net);
+  const weight = weigh(net, sets, evidence);
   const states = 1 << about.length;
-  const bit = new Int32Array(net.priors.length);
+  const bit = new Int32Array(net.priors.length + 1);
   about.forEach((c, i) => (bit[c] = 1 << i));
+  const stateOf = new Int32Array(sets.count);
   const stateWeight = new Float64Array(states);
-  const shift = new Float64Array(net.signCount * states);
-  const baseHidden = 1 - net.leak;
-
-  visitCauseSets(net, evidence, ({ weight, size, causes, touchedCount, touched, hidden }) => {
-    let state = 0;
-    for (let k = 0; k < size; k++) state |= bit[causes[k]!]!;
-    stateWeight[state]! += weight;
-    for (let t = 0; t < touchedCount; t++) {
-      const s = touched[t]!;
-      shift[s * states + state]! += weight * (hidden[s]! - baseHidden);
-    }
-  });
-
+  for (let i = 0; i < sets.count; i++) {
+    const at = i * MAX_CAUSES;
+    const state = bit[sets.causes[at]!]! | bit[sets.causes[at + 1]!]! | bit[sets.causes[at + 2]!]!;
+    stateOf[i] = state;
+    stateWeight[state]! += weight[i]!;
+  }
   const total = stateWeight.reduce((sum, w) => sum + w, 0);
+  const baseHidden = 1 - net.leak;
+  const shift = new Float64Array(states);
+
   return Float64Array.from({ length: net.signCount }, (_, s) => {
     if (evidence.has(s)) return 0;
+    shift.fill(0);
+    for (let i = sets.start[s]!; i < sets.start[s + 1]!; i++) {
+      const set = sets.set[i]!;
+      shift[stateOf[set]!]! += weight[set]! * (sets.hidden[i]! - baseHidden);
+    }
     let hiddenSum = 0;
     let conditional = 0;
     for (let state = 0; state < states; state++) {
       const w = stateWeight[state]!;
       if (w === 0) continue;
-      const hiddenHere = w * baseHidden + shift[s * states + state]!;
+      const hiddenHere = w * baseHidden + shift[state]!;
       hiddenSum += hiddenHere;
       conditional += (w / total) * entropyBits(hiddenHere / w);
     }
