@@ -1,10 +1,23 @@
 // Measures speed on this machine, each number beside a reference from the same run.
-// `npm run bench -- causes` runs one: causes, build, bundle, swimmers.
+// `npm run bench -- causes` runs one: causes, build, swimmers, figure, clip, bundle.
 import { spawnSync } from 'node:child_process';
+import { existsSync } from 'node:fs';
 import { installPostgres, startCluster } from './lib/postgres.mjs';
-import { Advice, checkNode, fail, installPackages, ROOT } from './lib/steps.mjs';
+import {
+  Advice,
+  buildWeb,
+  checkNode,
+  fail,
+  installChromium,
+  installDebian,
+  installPackages,
+  ROOT,
+} from './lib/steps.mjs';
 
-const BENCHES = ['causes', 'build', 'swimmers', 'bundle'];
+const BENCHES = ['causes', 'build', 'swimmers', 'figure', 'clip', 'bundle'];
+/** Those that ask a server, and those of them that look through a browser. */
+const ON_SERVER = ['swimmers', 'figure', 'clip'];
+const IN_BROWSER = ['figure', 'clip'];
 const asked = process.argv.slice(2);
 
 async function main() {
@@ -16,7 +29,12 @@ async function main() {
     console.log(`\n${name}`);
     let env = { ...process.env, LOG_LEVEL: 'error' };
     let cluster = null;
-    if (name === 'swimmers') {
+    if (name === 'clip' && !existsSync('/usr/bin/ffmpeg')) await installDebian('ffmpeg', 'ffmpeg, to make a long clip');
+    if (IN_BROWSER.includes(name)) {
+      await installChromium();
+      await buildWeb();
+    }
+    if (ON_SERVER.includes(name)) {
       await installPostgres();
       cluster = await startCluster('bench', 'upwell_bench');
       await cluster.recreate();

@@ -4,7 +4,7 @@ import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { installPostgres, startCluster } from './lib/postgres.mjs';
-import { Advice, buildWeb, checkNode, fail, installDebian, installPackages, ROOT, step } from './lib/steps.mjs';
+import { Advice, buildWeb, checkNode, fail, installChromium, installPackages, ROOT, step } from './lib/steps.mjs';
 
 const PARTS = ['types', 'lint', 'core', 'server', 'web', 'e2e'];
 const asked = process.argv.slice(2);
@@ -70,11 +70,7 @@ async function main() {
   const results = [];
   try {
     if (parts.includes('e2e')) {
-      await step('Chromium', async () => {
-        if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) return 'already there';
-        await installDebian('chromium', 'Chromium for the journeys');
-        return 'installed';
-      });
+      await step('Chromium', installChromium);
     }
     if (parts.includes('types')) results.push(['types', await once(['typecheck'])]);
     if (parts.includes('lint')) results.push(['lint', await once(['lint'])]);

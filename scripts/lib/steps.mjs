@@ -75,6 +75,13 @@ export async function installDebian(name, why) {
   }
 }
 
+/** Chromium from Debian's packages, for the journeys and the benches. */
+export async function installChromium() {
+  if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) return 'already there';
+  await installDebian('chromium', 'Chromium for the journeys');
+  return 'installed';
+}
+
 /** A hash of the contents of some files and folders. */
 export function hashOf(paths) {
   const hash = createHash('sha256');

@@ -169,6 +169,13 @@ describe('what has worked', () => {
   });
 });
 
+it('puts a drill last that did not help this swimmer with this cause', () => {
+  const [first, second] = CAUSES['lifts-head'].answers;
+  const before = [{ cause: 'lifts-head', drill: first, outcome: 'same' }] as const;
+  const drills = drillsFor('lifts-head', { level: 'hold', model: 'long-line', healthFlags: [], before });
+  expect([drills[0], drills.at(-1)]).toEqual([second, first]);
+});
+
 describe('another stroke model', () => {
   it('says what changes', () => {
     const change = modelChange('long-line', 'quick-rhythm');

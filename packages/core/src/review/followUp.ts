@@ -90,17 +90,25 @@ export interface DrillChoice {
   readonly model: StrokeModelId;
   readonly healthFlags: readonly HealthFlag[];
   readonly records?: readonly DrillRecord[];
+  /** Earlier focuses of this swimmer: a drill that did not help with a cause goes to the end for it. */
+  readonly before?: readonly { readonly cause: CauseId; readonly drill: DrillId; readonly outcome: Outcome | null }[];
 }
 
 /**
  * The drills of a cause that this swimmer may do, best first: the order of the catalogue, moved mildly
- * by what has worked at this level.
+ * by what has worked at this level; what did not help this swimmer before comes last.
  */
-export function drillsFor(cause: CauseId, { level, model, healthFlags, records = [] }: DrillChoice): DrillId[] {
+export function drillsFor(
+  cause: CauseId,
+  { level, model, healthFlags, records = [], before = [] }: DrillChoice,
+): DrillId[] {
   const answers: readonly DrillId[] = CAUSES[cause].answers;
   const rank = (id: DrillId, i: number) => {
     const record = records.find((r) => r.cause === cause && r.drill === id);
-    return i - 1.5 * ((record ? successMean(record) : 0.5) - 0.5) * 2;
+    const failed = before.some(
+      (f) => f.cause === cause && f.drill === id && f.outcome !== null && f.outcome !== 'better',
+    );
+    return i - 1.5 * ((record ? successMean(record) : 0.5) - 0.5) * 2 + (failed ? answers.length : 0);
   };
   return answers
     .map((id, i) => ({ id, rank: rank(id, i) }))

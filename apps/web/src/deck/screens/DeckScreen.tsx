@@ -68,7 +68,7 @@ function Due({ focus, today }: { readonly focus: FocusView; readonly today: stri
   const theme = useTheme();
   return (
     <View role="listitem">
-      <Link href={`/swimmers/${focus.swimmerId}` as Href} asChild>
+      <Link href={`/swimmers/${focus.swimmerId}/review` as Href} asChild>
         <Pressable style={StyleSheet.flatten([styles.due, { borderBottomColor: theme.own.line }])}>
           <View style={styles.flex}>
             <Text variant="titleMedium">{focus.swimmerName}</Text>

@@ -128,6 +128,6 @@ const styles = StyleSheet.create({
   now: { position: 'absolute', width: 2, top: 0, bottom: 0 },
   list: { flexDirection: 'row', flexWrap: 'wrap', gap: 4, marginTop: 8 },
   item: { flexDirection: 'row', alignItems: 'center' },
-  jump: { minHeight: 32, paddingHorizontal: 8, borderWidth: 1, borderRadius: 4, justifyContent: 'center' },
-  drop: { minWidth: 28, minHeight: 32, alignItems: 'center', justifyContent: 'center' },
+  jump: { minHeight: 44, paddingHorizontal: 10, borderWidth: 1, borderRadius: 4, justifyContent: 'center' },
+  drop: { minWidth: 40, minHeight: 44, alignItems: 'center', justifyContent: 'center' },
 });

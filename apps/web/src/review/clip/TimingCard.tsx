@@ -12,7 +12,12 @@ interface TimingCardProps {
   readonly onDistance: (distance: string) => void;
 }
 
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
+/** A number with its sign as it is printed, and no minus before a zero. */
+const signed = (value: number, digits: number): string => {
+  const text = value.toFixed(digits);
+  return Number(text) === 0 ? text.replace('-', '') : text.replace('-', '−');
+};
+const percent = (share: number): string => `${signed(share * 100, 0)} %`;
 
 /** What the taps say: each number with what it is made of. */
 export function TimingCard({ timing, reason, distance, onDistance }: TimingCardProps) {
@@ -22,43 +27,43 @@ export function TimingCard({ timing, reason, distance, onDistance }: TimingCardP
       {timing ? (
         <>
           <View style={styles.numbers}>
-            <Number name="strokes a minute" value={timing.strokeRateSpm.toFixed(1)} how={`${timing.strokes} strokes`} />
+            <Measure name="strokes a minute" value={timing.strokeRateSpm.toFixed(1)} how={`${timing.strokes} strokes`} />
             {timing.strokeLengthM === null ? null : (
-              <Number
+              <Measure
                 name="metres a stroke"
                 value={timing.strokeLengthM.toFixed(2)}
                 how={`${distance} m ÷ ${timing.strokes}`}
               />
             )}
             {timing.asymmetry === null ? null : (
-              <Number
+              <Measure
                 name="left against right"
                 value={percent(timing.asymmetry)}
                 how={timing.asymmetry >= 0 ? 'after left longer' : 'after right longer'}
               />
             )}
             {timing.variability === null ? null : (
-              <Number name="varies by" value={percent(timing.variability)} how="spread of the gaps" />
+              <Measure name="varies by" value={percent(timing.variability)} how="spread of the gaps" />
             )}
             {timing.trendSpmPerMin === null ? null : (
-              <Number name="rate trend" value={timing.trendSpmPerMin.toFixed(1)} how="a minute, each minute" />
+              <Measure name="rate trend" value={signed(timing.trendSpmPerMin, 1)} how="a minute, each minute" />
             )}
             {timing.shares ? (
               <>
-                <Number name="in front" value={percent(timing.shares.front)} how="entry to catch" />
-                <Number name="pulling" value={percent(timing.shares.pull)} how="catch to exit" />
-                <Number name="in the air" value={percent(timing.shares.air)} how="exit to entry" />
+                <Measure name="in front" value={percent(timing.shares.front)} how="entry to catch" />
+                <Measure name="pulling" value={percent(timing.shares.pull)} how="catch to exit" />
+                <Measure name="in the air" value={percent(timing.shares.air)} how="exit to entry" />
               </>
             ) : null}
             {timing.coordination === null ? null : (
-              <Number
+              <Measure
                 name="overlap of the arms"
                 value={percent(timing.coordination)}
                 how={timing.coordination < 0 ? 'a gap: waits in front' : 'the pulls overlap'}
               />
             )}
             {timing.breaths.left + timing.breaths.right > 0 ? (
-              <Number name="breaths" value={`${timing.breaths.left} · ${timing.breaths.right}`} how="left · right" />
+              <Measure name="breaths" value={`${timing.breaths.left} · ${timing.breaths.right}`} how="left · right" />
             ) : null}
           </View>
           {timing.problems.map((p) => (
@@ -84,7 +89,7 @@ export function TimingCard({ timing, reason, distance, onDistance }: TimingCardP
   );
 }
 
-function Number({ name, value, how }: { readonly name: string; readonly value: string; readonly how: string }) {
+function Measure({ name, value, how }: { readonly name: string; readonly value: string; readonly how: string }) {
   const theme = useTheme();
   return (
     <View style={styles.number}>

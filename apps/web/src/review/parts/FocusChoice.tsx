@@ -110,6 +110,11 @@ export function FocusChoice({ draft, cause, others, choice, onChange, errors }: 
         chosen={[focus.drill]}
         onPress={(id) => onChange({ drill: id, tries: null, relookOn: null })}
       />
+      {choice.before?.some((f) => f.cause === cause && f.outcome !== null && f.outcome !== 'better') ? (
+        <Text variant="labelMedium" style={{ color: theme.colors.error }}>
+          {`This focus did not get better before${drillChanged(choice, cause, focus.drill) ? ', so the drill is another one' : ': doubt the cause, or change the drill'}.`}
+        </Text>
+      ) : null}
       <Text variant="labelMedium">{`At this level it ${recordOf(records, cause, focus.drill)}.`}</Text>
       <Text>{drill.purpose}</Text>
       {drill.steps.map((text, i) => (
@@ -140,6 +145,11 @@ export function FocusChoice({ draft, cause, others, choice, onChange, errors }: 
       </View>
     </Card>
   );
+}
+
+/** Whether this drill was not yet tried for the cause by this swimmer. */
+function drillChanged({ before = [] }: DrillChoice, cause: CauseId, drill: DrillId): boolean {
+  return !before.some((f) => f.cause === cause && f.drill === drill && f.outcome !== null);
 }
 
 /** What the drill has done for this cause before. */

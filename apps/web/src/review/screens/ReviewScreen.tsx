@@ -84,7 +84,7 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
   const noted = Object.keys(draft.signs) as SignId[];
   const cause = draft.cause ?? inference?.focus ?? null;
   const nothingGood = draft.good.trim() === '';
-  const choice = { level, model, healthFlags: swimmer.healthFlags, records };
+  const choice = { level, model, healthFlags: swimmer.healthFlags, records, before: swimmer.focuses };
   // With an open focus this is the second look at it.
   const open = swimmer.focuses.find((f) => f.outcome === null);
   const before = open && swimmer.reviews.find((r) => r.id === open.reviewId);

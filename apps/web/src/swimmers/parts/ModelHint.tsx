@@ -14,16 +14,17 @@ interface ModelHintProps {
 /** Which model level and goal would suggest, and what a switch away from the stored one changes. */
 export function ModelHint({ control, before }: ModelHintProps) {
   const [level, model, hasGoal, goal] = useWatch({ control, name: ['level', 'strokeModel', 'hasGoal', 'goal'] });
-  const suggested = defaultModel({
+  const question = {
     level,
     place: hasGoal ? goal.place : null,
     goalDistanceM: Number(goal.distanceM) || null,
-    // Nobody has recorded the Catch ladder here: fundamentals first.
-    catchLadderPassed: level === 'race',
-  });
+  };
+  // Fundamentals first: what the goal asks for may have to wait for the Catch ladder.
+  const first = STROKE_MODEL[defaultModel({ ...question, catchLadderPassed: false })].name;
+  const later = STROKE_MODEL[defaultModel({ ...question, catchLadderPassed: true })].name;
   return (
     <View>
-      <Text variant="bodySmall">{`Level and goal suggest ${STROKE_MODEL[suggested].name}; you decide.`}</Text>
+      <Text variant="bodySmall">{`Level and goal suggest ${first}${later === first ? '' : `, and ${later} once the Catch ladder is passed`}; you decide.`}</Text>
       {before && before !== model ? <ModelChangeList from={before} to={model} /> : null}
     </View>
   );

@@ -1,0 +1,204 @@
+import { fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { eyeClip } from '@upwell/core/eye';
+import { handout } from '@upwell/core/handout';
+import { SIGNS } from '@upwell/core/review';
+import type { SwimmerPage } from '@upwell/contract/swimmers';
+import { EyeScreen } from '@/eye/screens/EyeScreen';
+import { HandoutScreen } from '@/handout/screens/HandoutScreen';
+import { SharedHandoutScreen } from '@/handout/screens/SharedHandoutScreen';
+import { LibraryScreen } from '@/library/screens/LibraryScreen';
+import {
+  clipFieldsOf,
+  newClipDraft,
+  readingsOf,
+  timingOf,
+  undoneNote,
+  withLine,
+  withoutTap,
+  withTap,
+} from '@/review/clip/clipDraft';
+import { newReviewDraft, withMeasured, withUndo } from '@/review/draft';
+import { ClipScreen } from '@/review/screens/ClipScreen';
+import { FocusScreen } from '@/review/screens/FocusScreen';
+import { FOCUS, fakeServer, ID, ME, showAt, SWIMMER } from './fakeServer';
+
+const me = () => ({ body: ME });
+const swimmer =
+  (change: Partial<SwimmerPage> = {}) =>
+  () => ({ body: { ...SWIMMER, ...change } });
+
+describe('the try-again loop', () => {
+  const path = `/swimmers/${ID}/focus`;
+  const routes = { 'swimmers/[id]/focus': FocusScreen };
+
+  it('keeps a try on the device when the network is gone, and sends it later', async () => {
+    let lost = true;
+    const calls = fakeServer({
+      'GET /account/me': me,
+      'GET /outcomes': () => ({ body: [{ cause: FOCUS.cause, drill: FOCUS.drill, better: 7, notBetter: 2 }] }),
+      [`GET /swimmers/${ID}`]: swimmer(),
+      [`PUT /focuses/${ID}/tries/`]: () => {
+        if (lost) throw new TypeError('network down');
+        return { body: FOCUS };
+      },
+    });
+    const store = showAt(routes, path);
+    expect(await screen.findByText('Swim it once, look, and say how it went.')).toBeTruthy();
+    expect(await screen.findByText('worked 7 of 9')).toBeTruthy();
+    fireEvent.press(screen.getByText('Same'));
+    expect(await screen.findByText(/1 try waits on this device/)).toBeTruthy();
+    fireEvent.press(screen.getByText('Same'));
+    expect(await screen.findByText(/The same twice with float-board side breathing/)).toBeTruthy();
+    lost = false;
+    fireEvent.press(screen.getByText('Send now'));
+    await waitFor(() => expect(store.getState().drafts).toEqual({ [`tries:${ID}`]: [] }));
+    const sent = calls.filter((c) => c.method === 'PUT').map((c) => c.path);
+    // Each try keeps its own address, so a repeat is the same try.
+    expect(new Set(sent).size).toBe(2);
+  });
+
+  it('shows both versions when somebody else wrote the swimmer’s words', async () => {
+    const calls = fakeServer({
+      'GET /account/me': me,
+      'GET /outcomes': () => ({ body: [] }),
+      [`GET /swimmers/${ID}`]: swimmer(),
+      [`PUT /focuses/${ID}`]: ({ body }) =>
+        body.version === 1
+          ? { status: 409, body: { detail: 'Changed elsewhere.', current: { ...FOCUS, version: 2, felt: 'heavier' } } }
+          : { body: FOCUS },
+    });
+    showAt(routes, path);
+    fireEvent.changeText(await screen.findByLabelText('What felt different'), 'lighter');
+    fireEvent.press(screen.getByText('Keep the words'));
+    expect(await screen.findByText(/Theirs: “”, “heavier”/)).toBeTruthy();
+    fireEvent.press(screen.getByText('Keep mine'));
+    await waitFor(() => expect(calls.at(-1)!.body ?? calls.at(-2)!.body).toBeTruthy());
+    expect(calls.filter((c) => c.method === 'PUT').at(-1)!.body).toMatchObject({ felt: 'lighter', version: 2 });
+  });
+});
+
+describe('the eye', () => {
+  it('is scored against what the simulated swimmer shows, and remembered', async () => {
+    const calls = fakeServer({
+      'GET /eye/tries': () => ({ body: { mine: [{ grade: 1, seed: 3, marked: [] }], others: [] } }),
+      'PUT /eye/tries/': () => ({ body: { mine: [], others: [] } }),
+    });
+    showAt({ 'library/eye': EyeScreen }, '/library/eye');
+    expect(await screen.findByText('Plain, swimmer 4')).toBeTruthy();
+    const clip = eyeClip(1, 4);
+    fireEvent.press(screen.getByLabelText(SIGNS[clip.truth[0]!].seen));
+    fireEvent.press(screen.getByText('I see 1 of these'));
+    expect(await screen.findByText('1 found, 0 missed, 0 false')).toBeTruthy();
+    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+    expect(calls.find((c) => c.method === 'PUT')!.body).toEqual({ grade: 1, seed: 4, marked: [clip.truth[0]] });
+    fireEvent.press(screen.getByText('Next swimmer'));
+    expect(await screen.findByText('Plain, swimmer 5')).toBeTruthy();
+  });
+});
+
+describe('the hand-out', () => {
+  const page = handout({
+    givenName: 'Ada',
+    stroke: 'front-crawl',
+    signs: { 'legs-low': 'often' },
+    good: 'calm face',
+    cause: 'no-chest-press',
+    drill: 'chest-lean',
+    cue: 'Lean on your chest.',
+    tries: 4,
+    relookOn: '2027-01-10',
+  });
+
+  it('is shared by a link that can be taken back', async () => {
+    let revoked = false;
+    const calls = fakeServer({
+      'GET /account/me': me,
+      [`GET /swimmers/${ID}`]: swimmer(),
+      [`GET /focuses/${ID}/handout`]: () => ({ body: page }),
+      'GET /handout-links': () => ({ body: [{ id: ID, focusId: ID, createdAt: '2026-11-25T08:00:00Z', revoked }] }),
+      'PUT /handout-links/': () => ({ body: {} }),
+      [`POST /handout-links/${ID}/revoke`]: () => {
+        revoked = true;
+        return { body: {} };
+      },
+    });
+    showAt({ 'swimmers/[id]/handout': HandoutScreen }, `/swimmers/${ID}/handout`);
+    expect(await screen.findByText('“Lean on your chest.”')).toBeTruthy();
+    fireEvent.press(await screen.findByText('Take back'));
+    expect(await screen.findByText(/, taken back$/)).toBeTruthy();
+    expect(calls.some((c) => c.path.endsWith('/revoke'))).toBe(true);
+  });
+
+  it('says so when the link was taken back', async () => {
+    fakeServer({ 'GET /handouts/': () => ({ status: 404, body: { detail: 'This page is not shared any more.' } }) });
+    showAt({ 'h/[token]': SharedHandoutScreen }, `/h/${'x'.repeat(43)}`);
+    expect(await screen.findByText('This page is not shared any more.')).toBeTruthy();
+  });
+});
+
+describe('the library', () => {
+  it('holds ladders with pass marks and the models with what a switch changes', async () => {
+    showAt({ 'library/index': LibraryScreen }, '/library?show=ladders');
+    fireEvent.press(await screen.findByText('Tumble turn'));
+    expect(screen.getByText('Pass: Straight over, five of six.')).toBeTruthy();
+    fireEvent.press(screen.getByText('Models'));
+    expect(await screen.findByText('Timing in front')).toBeTruthy();
+    expect(screen.getByText('• Catch-up at shoulder width now goes against the model.')).toBeTruthy();
+  });
+});
+
+describe('a clip', () => {
+  it('of a child without consent stays shut, with the reason', async () => {
+    fakeServer({ 'GET /account/me': me, [`GET /swimmers/${ID}`]: swimmer({ child: true, clipConsent: false }) });
+    showAt({ 'swimmers/[id]/clip': ClipScreen }, `/swimmers/${ID}/clip`);
+    expect(await screen.findByText(/the guardian has not agreed to clips/)).toBeTruthy();
+    expect(screen.queryByText('Choose a video of this device')).toBeNull();
+  });
+
+  const tapped = [0.2, 1.2, 2.2, 3.2].reduce(
+    (draft, timeS, i) => withTap(draft, { kind: 'entry', side: i % 2 ? 'right' : 'left', timeS }),
+    newClipDraft(),
+  );
+
+  it('keeps taps in the order of time, whatever the order of tapping, and takes them back', () => {
+    const late = withTap(tapped, { kind: 'breath', side: 'left', timeS: 0.5 });
+    expect(late.taps.map((t) => t.timeS)).toEqual([0.2, 0.5, 1.2, 2.2, 3.2]);
+    expect(undoneNote(late).taps).toEqual(tapped.taps);
+    expect(withoutTap(late, 1).taps).toEqual(tapped.taps);
+    expect(undoneNote(newClipDraft()).past).toEqual([]);
+  });
+
+  it('says what is missing before there is a number', () => {
+    expect(timingOf(newClipDraft())).toEqual({ timing: null, reason: 'Tap three hand entries at least.' });
+    expect(timingOf({ ...tapped, distance: '2,7' }).timing).toMatchObject({
+      strokes: 3,
+      strokeLengthM: expect.closeTo(0.9),
+    });
+    expect(timingOf({ ...tapped, distance: 'far' }).timing!.strokeLengthM).toBeNull();
+  });
+
+  it('measures repeated lines with their error, in the shape of the frame', () => {
+    const drawn = withLine(
+      withLine(tapped, 'trunk', 1, [
+        { x: 0, y: 0 },
+        { x: 0.5, y: 0.2 },
+      ]),
+      'trunk',
+      1,
+      [
+        { x: 0, y: 0 },
+        { x: 0.5, y: 0.24 },
+      ],
+    );
+    expect(readingsOf(drawn.lines, 2)).toEqual([
+      { kind: 'trunk', meanDeg: expect.closeTo(12.4, 1), errorDeg: expect.closeTo(1.55, 1), readings: 2 },
+    ]);
+    expect(clipFieldsOf(drawn, ID, 8, 2)).toMatchObject({ durationS: 8, distanceM: null, lines: drawn.lines });
+  });
+
+  it('hands its measures to the review, where undo takes their signs back', () => {
+    const review = withMeasured(newReviewDraft(), { strokeRateSpm: 80, trunkDeg: 5 }, 'long-line');
+    expect(review.signs).toEqual({ 'rate-high': 'often', 'rate-low': 'absent', 'legs-low': 'absent' });
+    expect(withUndo(review).signs).toEqual({});
+  });
+});
