@@ -81,3 +81,10 @@ export async function signIn(page: Page, email = 'head@upwell.example'): Promise
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page).toHaveURL(/\/(deck|swimmers)/);
 }
+
+/** The id of the first swimmer found by a name. */
+export async function idOf(page: Page, search: string): Promise<string> {
+  const found = await page.request.get(`/api/v1/swimmers?search=${search}`);
+  const { items } = (await found.json()) as { items: { id: string }[] };
+  return items[0]!.id;
+}

@@ -129,7 +129,7 @@ test('a sign-in that ran out brings the coach back to where the work was', async
   await page.getByRole('link', { name: 'Kasper Lindqvale' }).click();
   await page.getByRole('button', { name: 'Look again' }).click();
   await page.getByRole('button', { name: 'Signs at the legs' }).click();
-  await page.getByRole('button', { name: 'the feet are hooked: often' }).click();
+  await page.getByRole('button', { name: 'the feet are hooked: often' }).first().click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   // Without anything good said it is not sent, and says so at the field.
   await page.getByRole('button', { name: 'Make it the focus: stiff ankles' }).click();

@@ -54,7 +54,13 @@ async function takeAll(base) {
   });
 
   const open = async (viewport, colorScheme = 'light') => {
-    const context = await browser.newContext({ viewport, colorScheme, baseURL: base, locale: 'en-GB' });
+    const context = await browser.newContext({
+      viewport,
+      colorScheme,
+      baseURL: base,
+      locale: 'en-GB',
+      reducedMotion: 'reduce',
+    });
     const page = await context.newPage();
     await page.request.post('/api/v1/account/sign-in', {
       data: { email: 'coach@upwell.example', password: 'quiet-water-demo' },
@@ -91,6 +97,36 @@ async function takeAll(base) {
     await page.getByRole('heading', { level: 1 }).scrollIntoViewIfNeeded();
   };
 
+  // The shipped clip has a cycle of 1.6 s: tap it, and draw the trunk.
+  const clip = async ({ go, press, find, page }) => {
+    await go(`/swimmers/${await find('halina')}/clip`);
+    await press('Low legs, side');
+    await page.waitForTimeout(1000);
+    const taps = [
+      [1.6, 'f'],
+      [2.0, 'd'],
+      [2.4, 'j'],
+      [2.6, 's'],
+      [2.8, 'k'],
+      [3.2, 'f'],
+      [3.4, 'l'],
+      [4.0, 'j'],
+      [4.8, 'f'],
+    ];
+    for (const [timeS, key] of taps) {
+      await page.evaluate((t) => (document.querySelector('video').currentTime = t), timeS);
+      await page.waitForTimeout(250);
+      await page.keyboard.press(key);
+    }
+    await press('Lines');
+    const box = await page.locator('video').boundingBox();
+    for (const dy of [0, 2, -2]) {
+      await page.mouse.click(box.x + box.width * 0.33, box.y + box.height * 0.47 + dy);
+      await page.mouse.click(box.x + box.width * 0.55, box.y + box.height * 0.6 - dy);
+    }
+    await page.waitForTimeout(500);
+  };
+
   const phone = await open(PHONE);
   await phone.go('/deck');
   await phone.take('deck');
@@ -98,6 +134,16 @@ async function takeAll(base) {
   await phone.take('swimmers');
   await review(phone);
   await phone.take('review');
+  const kasper = await phone.find('kasper');
+  await phone.go(`/swimmers/${kasper}/review`);
+  await phone.press('the face turns past the side up and back: at times');
+  await phone.page.getByRole('heading', { name: 'Then and now' }).scrollIntoViewIfNeeded();
+  await phone.page.waitForTimeout(600);
+  await phone.take('relook');
+  await phone.go(`/swimmers/${kasper}/focus`);
+  await phone.take('focus');
+  await phone.go(`/swimmers/${kasper}/handout`);
+  await phone.take('handout');
 
   const wide = await open(WIDE);
   await wide.go(`/swimmers/${await wide.find('mirela')}`);
@@ -105,6 +151,15 @@ async function takeAll(base) {
   await review(wide);
   await wide.press('Show the reasons');
   await wide.take('review-wide');
+  await clip(wide);
+  await wide.take('clip-wide');
+  await wide.go('/library/eye');
+  await wide.page.getByRole('checkbox').first().click();
+  await wide.press(/^I see/);
+  await wide.page.waitForTimeout(600);
+  await wide.take('eye-wide');
+  await wide.go('/library?show=models');
+  await wide.take('models-wide');
   await wide.go('/sessions/new');
   await wide.page.getByText(/^All out at/).waitFor();
   await wide.take('build-wide');

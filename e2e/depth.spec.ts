@@ -1,0 +1,149 @@
+import { expect, expectAccessible, idOf, signIn, test } from './fixtures';
+
+/** Seconds at which each hand of the shipped clip goes in: a cycle of 1.6 s, the right hand half a cycle later. */
+const ENTRIES = [
+  [1.6, 'left'],
+  [2.4, 'right'],
+  [3.2, 'left'],
+  [4.0, 'right'],
+  [4.8, 'left'],
+] as const;
+
+test('a clip is measured and its measures lead to the focus', async ({ page }, info) => {
+  await signIn(page, 'coach@upwell.example');
+  const search = info.project.name === 'phone' ? 'halina' : 'wanda';
+  await page.goto(`/swimmers/${await idOf(page, search)}/clip`);
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Low legs, side' }).click();
+  await expect(page.getByRole('button', { name: 'One frame on' })).toBeEnabled();
+
+  // Stepping moves by one frame of this clip, 25 a second.
+  const now = () => page.evaluate(() => document.querySelector('video')!.currentTime);
+  await page.getByRole('button', { name: 'One frame on' }).click();
+  await expect.poll(now).toBeCloseTo(0.06, 2);
+  for (const [timeS, side] of ENTRIES) {
+    await page.evaluate((t) => (document.querySelector('video')!.currentTime = t), timeS);
+    await expect.poll(now).toBeCloseTo(timeS, 3);
+    if (info.project.name === 'phone') await page.getByRole('button', { name: `${side} hand in`, exact: true }).click();
+    else await page.keyboard.press(side === 'left' ? 'f' : 'j');
+  }
+  await expect(page.getByText('75.0', { exact: true })).toBeVisible();
+
+  // A line from shoulder to hip, drawn twice: the angle with its reading error.
+  await page.getByRole('button', { name: 'Lines', exact: true }).click();
+  const frame = (await page.locator('video').boundingBox())!;
+  const click = (x: number, y: number) => page.mouse.click(frame.x + frame.width * x, frame.y + frame.height * y);
+  for (const dy of [0, 0.01]) {
+    await click(0.33, 0.47);
+    await click(0.55, 0.6 + dy);
+  }
+  await expect(page.getByText(/^1\d° ± \d\.\d \(2\)$/)).toBeVisible();
+  await expectAccessible(page);
+
+  // Notes out as WebVTT.
+  await page.getByRole('button', { name: 'Notes', exact: true }).click();
+  await page.getByLabel('Note at this moment').fill('legs hang');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Give out WebVTT' }).click();
+  const stream = await (await download).createReadStream();
+  const text = Buffer.concat(await stream.toArray()).toString();
+  expect(text).toMatch(/^WEBVTT\n\n00:00:04\.\d{3} --> 00:00:06\.\d{3}\nlegs hang\n$/);
+
+  // A reload in the middle loses no tap.
+  await page.reload();
+  await expect(page.getByText('Your taps are still here.', { exact: false })).toBeVisible();
+  await expect(page.getByText('75.0', { exact: true })).toBeVisible();
+
+  await page.getByRole('button', { name: /^Take \d measures to the review$/ }).click();
+  await expect(page.getByRole('heading', { name: 'Measured' })).toBeVisible();
+  await expect(page.getByText('75/min')).toBeVisible();
+  await expect(page.getByText('the rate is above the band', { exact: false }).first()).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('a video that cannot be played says so and keeps the table open', async ({ page, quiet }) => {
+  quiet.networkErrors = true;
+  await signIn(page);
+  await page.goto(`/swimmers/${await idOf(page, 'mirela')}/clip`);
+  const choose = async (buffer: Buffer) => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Choose a video of this device' }).click();
+    await (await chooser).setFiles({ name: 'clip.mp4', mimeType: 'video/mp4', buffer });
+  };
+  await choose(Buffer.alloc(0));
+  await expect(page.getByText('This file is empty', { exact: false })).toBeVisible();
+  await choose(Buffer.from('this is no video'));
+  await expect(page.getByText('This video cannot be played here.', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Choose another' }).click();
+  await expect(page.getByRole('button', { name: 'Choose a video of this device' })).toBeVisible();
+
+  // A child whose guardian was not asked: no clip at all.
+  await page.goto(`/swimmers/${await idOf(page, 'nessa')}/clip`);
+  await expect(page.getByText('the guardian has not agreed to clips', { exact: false })).toBeVisible();
+});
+
+test('tries on deck lead to the second look, and the drill earns its record', async ({ page }, info) => {
+  await signIn(page, 'coach@upwell.example');
+  const name = info.project.name === 'phone' ? 'Kasper' : 'Sunniva';
+  const id = await idOf(page, name.toLowerCase());
+  await page.goto(`/swimmers/${id}/focus`);
+  await page.getByRole('button', { name: 'Worse', exact: true }).click();
+  await expect(page.getByText(/^Worse with float-board side breathing/)).toBeVisible();
+  await page.getByRole('button', { name: /^Use / }).click();
+  await expect(page.getByRole('heading', { name: 'Breath-height swim' })).toBeVisible();
+  await page.getByLabel('Says the cue back').fill('sip to the side');
+  await page.getByRole('button', { name: 'Keep the words' }).click();
+  await expect(page.getByRole('button', { name: 'Keep the words' })).toBeDisabled();
+  await expectAccessible(page);
+
+  // The second look: the old signs side by side with what is seen now.
+  await page.getByRole('button', { name: 'Second look' }).click();
+  await expect(page.getByRole('heading', { name: 'Then and now' })).toBeVisible();
+  await page.getByRole('button', { name: 'the face turns past the side up and back: not there' }).first().click();
+  await expect(page.getByRole('button', { name: 'Outcome: Better' })).toHaveAttribute('aria-pressed', 'true');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Signs at the legs' }).click();
+  await page.getByRole('button', { name: 'the feet are hooked: often' }).first().click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await page.getByLabel('First, what is good?').fill('Quiet breath');
+  await page.getByRole('button', { name: /^Make it the focus/ }).click();
+  await expect(page.getByText('seeks air too low: better')).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('the eye is trained on simulated swimmers, and the hand-out is shared until it is taken back', async ({
+  page,
+  context,
+  quiet,
+}) => {
+  await signIn(page, 'coach@upwell.example');
+  await page.getByRole('link', { name: 'Library', exact: true }).click();
+  await page.getByRole('button', { name: 'Train the eye' }).click();
+  await page.getByRole('checkbox').first().click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'I see 1 of these' }).click();
+  await expect(page.getByText(/^\d found, \d missed, \d false$/)).toBeVisible();
+  await expect(page.getByText(/^kappa −?-?\d\.\d\d over \d$/)).toBeVisible();
+  await expectAccessible(page);
+
+  await page.goto(`/swimmers/${await idOf(page, 'mirela')}/handout`);
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  const address = await page.getByLabel('The link, shown only now').inputValue();
+  await expectAccessible(page);
+  const guest = await (await context.browser()!.newContext({ locale: 'en-GB' })).newPage();
+  await guest.goto(address);
+  await expect(guest.getByRole('heading', { name: 'For Mirela' })).toBeVisible();
+  await expectAccessible(guest);
+  const pdf = await guest.request.get(`${address.replace('/h/', '/api/v1/handouts/')}/page.pdf`);
+  expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  quiet.networkErrors = true;
+  await page
+    .getByRole('button', { name: /^Take back the link/ })
+    .first()
+    .click();
+  await expect(page.getByText(/, taken back$/).first()).toBeVisible();
+  await guest.reload();
+  await expect(guest.getByText('This page is not shared any more.', { exact: false })).toBeVisible();
+  await guest.close();
+});
