@@ -12,7 +12,10 @@ module.exports = {
       name: 'core-has-no-io',
       severity: 'error',
       from: { path: '^packages/core/src', pathNot: '\\.test\\.ts$' },
-      to: { dependencyTypes: ['core', 'npm', 'npm-dev'], pathNot: 'node_modules/(webvtt-parser|papaparse|@types/papaparse)/' },
+      to: {
+        dependencyTypes: ['core', 'npm', 'npm-dev'],
+        pathNot: 'node_modules/(webvtt-parser|papaparse|@types/papaparse)/',
+      },
     },
     {
       name: 'contract-knows-core-only',

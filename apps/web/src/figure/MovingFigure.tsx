@@ -1,4 +1,4 @@
-import { PHASE_AT, posedBy, VIEWS, type FigureSide } from '@upwell/core/figure';
+import { bestMoment, PHASE_AT, posedBy, VIEWS, type FigureSide } from '@upwell/core/figure';
 import type { SignId, Stroke } from '@upwell/core/review';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -42,7 +42,8 @@ export function MovingFigure({
   const [wanted, setWanted] = useState<boolean | null>(null);
   const [speed, setSpeed] = useState<(typeof SPEEDS)[number]>(0.5);
   const drawing = useRef<DrawingHandle>(null);
-  const begin = stroke === 'turn' ? 0 : PHASE_AT.entry;
+  // Standing still it shows the moment at which the fault is seen best.
+  const begin = bestMoment(signs, firstView) ?? PHASE_AT.entry;
   const phase = useRef<number>(begin);
   // Where it was when it stopped or the view changed: React draws it from there.
   const [rested, setRested] = useState<number>(begin);

@@ -27,7 +27,11 @@ export function TimingCard({ timing, reason, distance, onDistance }: TimingCardP
       {timing ? (
         <>
           <View style={styles.numbers}>
-            <Measure name="strokes a minute" value={timing.strokeRateSpm.toFixed(1)} how={`${timing.strokes} strokes`} />
+            <Measure
+              name="strokes a minute"
+              value={timing.strokeRateSpm.toFixed(1)}
+              how={`${timing.strokes} strokes`}
+            />
             {timing.strokeLengthM === null ? null : (
               <Measure
                 name="metres a stroke"
