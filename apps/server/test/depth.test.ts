@@ -1,6 +1,9 @@
 import { randomBytes } from 'node:crypto';
 import { eyeClip } from '@upwell/core/eye';
+import { handout } from '@upwell/core/handout';
+import { CAUSE_IDS, CAUSES, LINKS } from '@upwell/core/review';
 import { v7 } from 'uuid';
+import { handoutPdf } from '../src/handout/pdf';
 import { AccessLogEntity } from '../src/swimmers/entities';
 import { FocusEntity } from '../src/review/entities';
 import { Harness, type TestClub } from './harness';
@@ -247,6 +250,27 @@ describe('the hand-out', () => {
     expect(text).toMatch(/AtkinsonHyperlegibleNext/);
     // One page: it is folded into a pocket.
     expect(text.match(/\/Type \/Page\b(?!s)/g)).toHaveLength(1);
+  });
+
+  it('fits one page for every drill there is, with the longest words around it', async () => {
+    for (const cause of CAUSE_IDS) {
+      for (const drill of CAUSES[cause].answers) {
+        const signs = Object.fromEntries(Object.keys(LINKS[cause]).map((sign) => [sign, 'often']));
+        const page = handout({
+          givenName: 'Maximiliane-Henriette',
+          stroke: CAUSES[cause].strokes[0],
+          signs,
+          good: 'a long and quiet front arm, a calm face, and a kick that goes on through every breath of the length',
+          cause,
+          drill,
+          cue: CAUSES[cause].cue,
+          tries: 12,
+          relookOn: '2026-09-30',
+        });
+        const text = (await handoutPdf(page)).toString('latin1');
+        expect([cause, drill, text.match(/\/Type \/Page\b(?!s)/g)?.length]).toEqual([cause, drill, 1]);
+      }
+    }
   });
 
   it('of another club stays shut, and a guess finds nothing', async () => {

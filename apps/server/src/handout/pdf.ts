@@ -73,13 +73,19 @@ export async function handoutPdf(page: Handout): Promise<Buffer> {
     timeZone: 'UTC',
   });
   const small = { fontSize: 9.5, color: '#3F5559' };
-  const poses = page.figure.phases.map((phase) => ({ svg: poseSvg(page, phase), width: 116 }));
+  const [before, moment, after] = page.figure.phases;
+  const pose = (phase: number, fit: [number, number]): Content => ({
+    svg: poseSvg(page, phase),
+    fit,
+    alignment: 'center',
+  });
   const content: Content[] = [
     { text: `For ${page.givenName}`, fontSize: 20, bold: true },
     { text: `What is good: ${page.good}`, margin: [0, 4, 0, 8] },
     { text: `The one thing: ${page.focus}`, fontSize: 14, bold: true },
     { text: page.why, ...small, margin: [0, 2, 0, 4] },
-    { columns: poses, columnGap: 2, margin: [0, 2, 0, 0] },
+    pose(moment, [359, 96]),
+    { columns: [pose(before, [176, 48]), pose(after, [176, 48])], columnGap: 4, margin: [0, 3, 0, 0] },
     { text: 'Dark: how it looks now. Dotted: the wanted line.', ...small, margin: [0, 2, 0, 8] },
     { text: `“${page.cue}”`, fontSize: 17, bold: true, color: GREEN, margin: [0, 0, 0, 8] },
     { text: `${page.drill.name}, ${page.drill.dose}`, fontSize: 13, bold: true },
@@ -94,7 +100,7 @@ export async function handoutPdf(page: Handout): Promise<Buffer> {
     pageSize: 'A5',
     pageMargins: [30, 28, 30, 34],
     info: { title: `For ${page.givenName}`, creator: 'Upwell' },
-    defaultStyle: { font: 'Atkinson', fontSize: 11, color: INK, lineHeight: 1.15 },
+    defaultStyle: { font: 'Atkinson', fontSize: 10.5, color: INK, lineHeight: 1.12 },
     content,
     footer: () => ({ text: CAUTION, fontSize: 7.5, color: '#3F5559', margin: [30, 6, 30, 0] }),
   });

@@ -25,11 +25,14 @@ export interface FocusRow {
   version: number;
   said_back: string;
   felt: string;
-  tries_made: TryView[] | null;
+  tries_made?: TryView[] | null;
 }
 
 const FOCUS_COLUMNS = `f.id, f.swimmer_id, s.given_name || ' ' || s.family_name as swimmer_name, f.cause, f.drill, f.cue,
-  f.tries, f.since, f.relook_on::text as relook_on, f.outcome, f.review_id, f.version, f.said_back, f.felt,
+  f.tries, f.since, f.relook_on::text as relook_on, f.outcome, f.review_id, f.version, f.said_back, f.felt`;
+
+/** The same with how the tries went: for one swimmer, not for lists. */
+const WITH_TRIES = `${FOCUS_COLUMNS},
   (select json_agg(json_build_object('id', t.id, 'drill', t.drill, 'verdict', t.verdict, 'note', t.note, 'at', t.at)
      order by t.at, t.id) from focus_try t where t.focus_id = f.id) as tries_made`;
 
@@ -58,7 +61,7 @@ export const OPEN_FOCUS = `(select to_jsonb(open) from (select ${FOCUS_COLUMNS} 
 /** All focuses of one swimmer, open ones first. */
 export async function focusesOf(em: EntityManager, swimmerId: string): Promise<FocusView[]> {
   const rows = await em.execute<FocusRow[]>(
-    `select ${FOCUS_COLUMNS} from focus f join swimmer s on s.id = f.swimmer_id
+    `select ${WITH_TRIES} from focus f join swimmer s on s.id = f.swimmer_id
      where f.swimmer_id = ? order by (f.closed_at is not null), f.since desc limit 50`,
     [swimmerId],
     'all',
@@ -194,7 +197,7 @@ async function replaceFocus(em: EntityManager, me: Me, review: ReviewRecord, sav
 /** One focus with its tries. */
 export async function showFocus(em: EntityManager, id: string): Promise<FocusView> {
   const [row] = await em.execute<FocusRow[]>(
-    `select ${FOCUS_COLUMNS} from focus f join swimmer s on s.id = f.swimmer_id where f.id = ?`,
+    `select ${WITH_TRIES} from focus f join swimmer s on s.id = f.swimmer_id where f.id = ?`,
     [id],
     'all',
   );
