@@ -1,5 +1,43 @@
 import { Migration } from '@mikro-orm/migrations';
 
+/**
+ * The list that every coach opens, in one round trip: it says who asks for its own statement only, as a
+ * transaction would, and the same policies decide what is seen. Two functions, so that both keep a plan
+ * that walks the index in the order of names.
+ */
+const SWIMMER_PAGE = (['first', 'next'] as const).map((which) => {
+  const cursor = which === 'next' ? ', after_family text, after_given text, after_id uuid' : '';
+  const after =
+    which === 'next' ? 'and (s.family_name, s.given_name, s.id) > (after_family, after_given, after_id)' : '';
+  return {
+    name: `swimmers_${which}`,
+    sql: `
+      create function swimmers_${which}(
+          club text, account text, role text, own_swimmer text, squads text,
+          in_archive boolean, pattern text, in_squad uuid, at_level text, most integer${cursor})
+        returns table (id uuid, given_name text, family_name text, level text, squad_id uuid, squad_name text,
+          birth_year integer, archived boolean, goal jsonb, focus jsonb)
+        -- One plan serves every limit; without this it would sort the whole club for thirty names.
+        language plpgsql set enable_sort = off as $$
+        #variable_conflict use_column
+        begin
+          perform set_config('app.club_id', club, true), set_config('app.account_id', account, true),
+            set_config('app.role', role, true), set_config('app.swimmer_id', own_swimmer, true),
+            set_config('app.squad_ids', squads, true);
+          return query
+            select s.id, s.given_name, s.family_name, s.level, s.squad_id, q.name, s.birth_year, s.archived, s.goal,
+              (select to_jsonb(open) from (
+                select f.id, f.swimmer_id, s.given_name || ' ' || s.family_name as swimmer_name, f.cause, f.drill, f.cue,
+                  f.tries, f.since, f.relook_on::text as relook_on, f.outcome, f.review_id, f.version, f.said_back, f.felt
+                from focus f where f.swimmer_id = s.id and f.closed_at is null order by f.since desc limit 1) open)
+            from swimmer s join squad q on q.id = s.squad_id
+            where s.archived = in_archive and (pattern is null or s.search_name like pattern)
+              and (in_squad is null or s.squad_id = in_squad) and (at_level is null or s.level = at_level) ${after}
+            order by s.family_name, s.given_name, s.id limit most;
+        end $$`,
+  };
+});
+
 /** Tries at a focus, clips without their video, eye training and hand-out links. */
 export class Migration20261125000000_depth extends Migration {
   override up(): void {
@@ -99,12 +137,15 @@ export class Migration20261125000000_depth extends Migration {
       this.addSql(`create policy add on ${table} for insert with check (${write})`);
       this.addSql(`create policy change on ${table} for update using (${write}) with check (${write})`);
     }
+    for (const { sql } of SWIMMER_PAGE) this.addSql(sql);
+
     // Clips can be deleted: they belong to whoever is on them.
     this.addSql('grant delete on clip to upwell_app');
     this.addSql(`create policy remove on clip for delete using (${rules.clip!.write})`);
   }
 
   override down(): void {
+    this.addSql(SWIMMER_PAGE.map(({ name }) => `drop function ${name}`).join('; '));
     this.addSql('drop function handout_by_token(bytea)');
     this.addSql('drop table handout_link, eye_try, clip, focus_try');
     this.addSql(`

@@ -54,10 +54,6 @@ export const toFocus = (row: FocusRow): FocusView => ({
   triesMade: row.tries_made ?? [],
 });
 
-/** SQL for the newest open focus of the swimmer `s`, as one JSON value: for lists, without a query of its own. */
-export const OPEN_FOCUS = `(select to_jsonb(open) from (select ${FOCUS_COLUMNS} from focus f
-  where f.swimmer_id = s.id and f.closed_at is null order by f.since desc limit 1) open)`;
-
 /** All focuses of one swimmer, open ones first. */
 export async function focusesOf(em: EntityManager, swimmerId: string): Promise<FocusView[]> {
   const rows = await em.execute<FocusRow[]>(

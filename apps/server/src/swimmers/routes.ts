@@ -16,7 +16,7 @@ export async function swimmerRoutes(app: FastifyInstance, { database }: { databa
   app.get<{ Querystring: Required<SwimmerQuery> }>(
     '/swimmers',
     { schema: { querystring: swimmerQuerySchema, summary: 'Swimmers by name, a page at a time' } },
-    (request) => asMe(database, requireMe(request), (em) => listSwimmers(em, request.query)),
+    (request) => listSwimmers(database, requireMe(request), request.query),
   );
 
   app.get<{ Params: { id: string } }>(

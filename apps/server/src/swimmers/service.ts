@@ -13,10 +13,11 @@ import type {
 import { isChild } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { AccountEntity } from '../account/entities';
+import type { Database, Identity } from '../platform/database';
 import { prepared } from '../platform/prepared';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
-import { clipsOf, focusesOf, OPEN_FOCUS, reviewsOf, toFocus, type FocusRow } from '../review';
+import { clipsOf, focusesOf, reviewsOf, toFocus, type FocusRow } from '../review';
 import {
   AccessLogEntity,
   ResultEntity,
@@ -45,36 +46,25 @@ interface Row {
 }
 
 /** One page of swimmers by family name, found by the names that follow the last one shown. */
-export async function listSwimmers(em: EntityManager, query: SwimmerQuery): Promise<Page<SwimmerRow>> {
+export async function listSwimmers(database: Database, who: Identity, query: SwimmerQuery): Promise<Page<SwimmerRow>> {
   const limit = query.limit ?? 30;
-  const where = ['s.archived = ?'];
-  const values: unknown[] = [query.archived ?? false];
   const search = searchable(query.search ?? '').replace(/[\\%_]/g, '\\$&');
-  if (search) {
-    where.push('s.search_name like ?');
-    values.push(`%${search}%`);
-  }
-  if (query.squadId) {
-    where.push('s.squad_id = ?');
-    values.push(query.squadId);
-  }
-  if (query.level) {
-    where.push('s.level = ?');
-    values.push(query.level);
-  }
-  if (query.cursor) {
-    where.push('(s.family_name, s.given_name, s.id) > (?, ?, ?::uuid)');
-    values.push(...readCursor(query.cursor));
-  }
-  const rows = await prepared<Row>(
-    em,
-    `select s.id, s.given_name, s.family_name, s.level, s.squad_id, q.name as squad_name, s.birth_year, s.archived, s.goal,
-       ${OPEN_FOCUS} as focus
-     from swimmer s join squad q on q.id = s.squad_id
-     where ${where.join(' and ')}
-     order by s.family_name, s.given_name, s.id limit ?`,
-    [...values, limit + 1],
-  );
+  const cursor = query.cursor ? readCursor(query.cursor) : null;
+  const values = [
+    who.clubId,
+    who.accountId,
+    who.role,
+    who.swimmerId ?? '',
+    `{${who.squadIds.join(',')}}`,
+    query.archived ?? false,
+    search ? `%${search}%` : null,
+    query.squadId ?? null,
+    query.level ?? null,
+    limit + 1,
+    ...(cursor ?? []),
+  ];
+  const sql = `select * from swimmers_${cursor ? 'next' : 'first'}(${values.map(() => '?').join(', ')})`;
+  const rows = await prepared<Row>(database.em.fork(), sql, values);
   const shown = rows.slice(0, limit);
   const last = rows.length > limit ? shown[shown.length - 1] : undefined;
   return {
