@@ -147,3 +147,24 @@ test('the eye is trained on simulated swimmers, and the hand-out is shared until
   await expect(guest.getByText('This page is not shared any more.', { exact: false })).toBeVisible();
   await guest.close();
 });
+
+test('a swimmer is edited: the model’s consequences show, a goal is set, the consent for clips is noted', async ({
+  page,
+}, info) => {
+  await signIn(page);
+  const name = info.project.name === 'phone' ? 'nessa' : 'tamsin';
+  await page.goto(`/swimmers/${await idOf(page, name)}/edit`);
+  await page.getByRole('checkbox', { name: 'The guardian agreed to clips' }).click();
+  await page.getByRole('button', { name: /^Quick rhythm/ }).click();
+  await expect(page.getByText('• Catch-up at shoulder width now goes against the model.')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: /^Long line/ }).click();
+  await page.getByRole('button', { name: 'Set a race goal' }).click();
+  await page.getByLabel('Event').fill('Lantern Mile');
+  await page.getByLabel('Date', { exact: true }).fill('2027-06-20');
+  await page.getByLabel('Distance, metres').fill('1600');
+  await page.getByRole('button', { name: 'Save swimmer' }).click();
+  await expect(page.getByRole('heading', { name: 'Lantern Mile' })).toBeVisible();
+  await page.getByRole('button', { name: 'Look at a clip' }).click();
+  await expect(page.getByRole('heading', { name: 'Clip table' }).or(page.getByText('has not agreed'))).toBeVisible();
+});

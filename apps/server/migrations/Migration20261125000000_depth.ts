@@ -139,9 +139,10 @@ export class Migration20261125000000_depth extends Migration {
     }
     for (const { sql } of SWIMMER_PAGE) this.addSql(sql);
 
-    // Clips can be deleted: they belong to whoever is on them.
-    this.addSql('grant delete on clip to upwell_app');
-    this.addSql(`create policy remove on clip for delete using (${rules.clip!.write})`);
+    // A clip can be deleted, it belongs to whoever is on it; a try can be taken back.
+    this.addSql('grant delete on clip, focus_try to upwell_app');
+    for (const table of ['clip', 'focus_try'])
+      this.addSql(`create policy remove on ${table} for delete using (${rules[table]!.write})`);
   }
 
   override down(): void {

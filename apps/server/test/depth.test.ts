@@ -72,6 +72,16 @@ describe('the try-again loop', () => {
     ]);
   });
 
+  it('takes a try back, also twice, and nobody else’s', async () => {
+    const { focus } = await focused();
+    const coach = await club.as('coach');
+    const id = v7();
+    await coach('PUT', `/focuses/${focus}/tries/${id}`, aTry());
+    expect((await (await other.as('coach'))('DELETE', `/focuses/${focus}/tries/${id}`)).status).toBe(404);
+    expect((await coach('DELETE', `/focuses/${focus}/tries/${id}`)).body.triesMade).toEqual([]);
+    expect((await coach('DELETE', `/focuses/${focus}/tries/${id}`)).status).toBe(200);
+  });
+
   it('takes only drills that answer the focus', async () => {
     const { focus } = await focused();
     const refused = await (

@@ -15,7 +15,7 @@ import type { Database } from '../platform/database';
 import { asMe, requireCoach, requireMe } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { deleteClip, saveClip, showClip } from './clips';
-import { addTry, pastOutcomes, saveFocus, saveReview, showFocus, showReview } from './service';
+import { addTry, pastOutcomes, saveFocus, saveReview, showFocus, showReview, takeBackTry } from './service';
 
 const tryParams = Joi.object<{ id: string; tryId: string }>({ id: uuid().required(), tryId: uuid().required() });
 
@@ -68,6 +68,13 @@ export async function reviewRoutes(app: FastifyInstance, { database }: { databas
       const me = requireCoach(request);
       return asMe(database, me, (em) => addTry(em, me, request.params.id, request.params.tryId, request.body));
     },
+  );
+
+  app.delete<{ Params: { id: string; tryId: string } }>(
+    '/focuses/:id/tries/:tryId',
+    { schema: { params: tryParams, summary: 'Take a try back' } },
+    (request) =>
+      asMe(database, requireCoach(request), (em) => takeBackTry(em, request.params.id, request.params.tryId)),
   );
 
   app.get<{ Params: { id: string } }>(

@@ -237,6 +237,13 @@ export async function addTry(
   return showFocus(em, focusId);
 }
 
+/** Takes a try back; taking it back twice changes nothing. */
+export async function takeBackTry(em: EntityManager, focusId: string, id: string): Promise<FocusView> {
+  const focus = await showFocus(em, focusId);
+  await em.nativeDelete(FocusTryEntity, { id, focusId: focus.id });
+  return showFocus(em, focusId);
+}
+
 function refuseForeignDrill(cause: CauseId, drill: DrillId): void {
   if ((CAUSES[cause].answers as readonly DrillId[]).includes(drill)) return;
   const message = 'This drill does not answer the focus. Choose one of its drills.';

@@ -22,6 +22,10 @@ const endpoints = api.injectEndpoints({
       query: ({ focusId, id, body }) => ({ url: `/focuses/${focusId}/tries/${id}`, method: 'PUT', body }),
       invalidatesTags: (_result, error) => (error ? [] : ['Swimmer']),
     }),
+    takeBackTry: build.mutation<FocusView, { focusId: string; id: string }>({
+      query: ({ focusId, id }) => ({ url: `/focuses/${focusId}/tries/${id}`, method: 'DELETE' }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Swimmer']),
+    }),
     clip: build.query<ClipView, string>({ query: (id) => `/clips/${id}`, providesTags: ['Clip'] }),
     saveClip: build.mutation<ClipView, { id: string; body: ClipSave }>({
       query: ({ id, body }) => ({ url: `/clips/${id}`, method: 'PUT', body }),
@@ -39,6 +43,7 @@ export const {
   useOutcomesQuery,
   useSaveFocusMutation,
   useAddTryMutation,
+  useTakeBackTryMutation,
   useClipQuery,
   useSaveClipMutation,
   useDeleteClipMutation,

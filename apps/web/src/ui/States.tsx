@@ -1,13 +1,20 @@
 import type { ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { ActivityIndicator, Button, Text } from 'react-native-paper';
+import { ActivityIndicator, StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
 import { sentence, type ApiError } from '@/api/problem';
 import { useTheme } from './useTheme';
 
+/**
+ * Something is on its way.
+ *
+ * The style sheet turns this circle, not React: Paper's own asks React for every frame, which kept a large
+ * part that was being loaded from ever being shown.
+ */
 export function Loading({ label = 'Loading' }: { readonly label?: string }) {
+  const { colors } = useTheme();
   return (
     <View style={styles.middle} role="status">
-      <ActivityIndicator size="large" accessibilityLabel={label} />
+      <ActivityIndicator size="large" color={colors.primary} accessibilityLabel={label} />
     </View>
   );
 }

@@ -12,11 +12,12 @@ import {
   type Outcome,
   type SignId,
 } from '@upwell/core/review';
-import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { Redirect, useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
+import { useMeQuery } from '@/account/api';
 import { sentence, storedNow, type ApiError } from '@/api/problem';
 import { MovingFigure } from '@/figure/MovingFigure';
 import { useDraft } from '@/state/hooks';
@@ -28,7 +29,7 @@ import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
-import { useAddTryMutation, useOutcomesQuery, useSaveFocusMutation } from '../api';
+import { useAddTryMutation, useOutcomesQuery, useSaveFocusMutation, useTakeBackTryMutation } from '../api';
 import { OUTCOME_WORD } from '../parts/RelookCard';
 
 /** On deck: swim, look, better – same – worse, and what to do next. */
@@ -36,7 +37,10 @@ export function FocusScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const router = useRouter();
   const { data: swimmer, error, refetch } = useSwimmerQuery(id);
+  const { data: me } = useMeQuery();
   const focus = swimmer?.focuses.find((f) => f.outcome === null);
+  // Judging is the coach's; the swimmer has the page to take home.
+  if (me?.role === 'swimmer') return <Redirect href={`/swimmers/${id}/handout` as Href} />;
   if (swimmer && focus) {
     return (
       <FocusWork
@@ -86,6 +90,7 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
   // A try is kept on the device until the server has it: a dead network loses none.
   const [waiting, setWaiting] = useDraft<readonly Waiting[]>(`tries:${focus.id}`, NOTHING_WAITS);
   const [send] = useAddTryMutation();
+  const [takeBack] = useTakeBackTryMutation();
   const [saveFocus, saving] = useSaveFocusMutation();
   const [failed, setFailed] = useState<ApiError | null>(null);
   const { data: records = [] } = useOutcomesQuery(swimmer.level);
@@ -118,6 +123,13 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
     const made: Waiting = { id: v7(), drill: focus.drill, verdict, note: '', at: new Date().toISOString() };
     setWaiting((now) => [...now, made]);
     void deliver([...waiting, made]);
+  };
+  const undo = async () => {
+    const last = tries[tries.length - 1]!;
+    setWaiting((now) => now.filter((t) => t.id !== last.id));
+    if (!stored.has(last.id)) return;
+    const result = await takeBack({ focusId: focus.id, id: last.id });
+    setFailed((result.error as ApiError | undefined) ?? null);
   };
   const change = (drillId: DrillId) =>
     saveFocus({
@@ -176,7 +188,17 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
           />
         </View>
         <View style={wide ? styles.column : undefined}>
-          <Card title={tries.length === 0 ? 'Try it' : `After try ${tries.length}`} strong>
+          <Card
+            title={tries.length === 0 ? 'Try it' : `After try ${tries.length}`}
+            strong
+            aside={
+              tries.length > 0 ? (
+                <Button compact icon="undo" accessibilityLabel="Take the last try back" onPress={() => void undo()}>
+                  Undo
+                </Button>
+              ) : null
+            }
+          >
             {tries.length > 0 ? (
               <Text
                 variant="bodySmall"
@@ -207,6 +229,7 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
                 Look again
               </Button>
             ) : null}
+            {failed && waiting.length === 0 ? <Notice tone="error">{sentence(failed)}</Notice> : null}
             {waiting.length > 0 && failed ? (
               <Notice
                 tone="error"
