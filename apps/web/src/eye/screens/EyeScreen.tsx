@@ -1,13 +1,13 @@
 import { EYE_GRADES, eyeClip, scoreEye, type EyeAnswer, type EyeGrade } from '@upwell/core/eye';
 import { SIGNS, type SignId } from '@upwell/core/review';
 import { useRef, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { sentence } from '@/api/problem';
 import { Choices, MovingFigure } from '@/figure/MovingFigure';
 import { Card } from '@/ui/Card';
-import { Icon } from '@/ui/Icon';
+import { Check } from '@/ui/Check';
 import { Screen } from '@/ui/Screen';
 import { Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
@@ -124,30 +124,11 @@ export function EyeScreen() {
             </Card>
           ) : (
             <Card title="Mark what you see">
-              {clip.options.map((id) => {
-                const on = marked.includes(id);
-                return (
-                  <Pressable
-                    key={id}
-                    role="checkbox"
-                    aria-checked={on}
-                    accessibilityLabel={SIGNS[id].seen}
-                    onPress={() => toggle(id)}
-                    style={[styles.option, { borderBottomColor: theme.own.line }]}
-                  >
-                    <View
-                      style={[
-                        styles.box,
-                        { borderColor: theme.colors.outline },
-                        on && { backgroundColor: theme.colors.primary },
-                      ]}
-                    >
-                      {on ? <Icon name="check" size={20} color={theme.colors.onPrimary} /> : null}
-                    </View>
-                    <Text style={styles.flex}>{SIGNS[id].seen}</Text>
-                  </Pressable>
-                );
-              })}
+              {clip.options.map((id) => (
+                <View key={id} style={[styles.line, { borderBottomColor: theme.own.line }]}>
+                  <Check label={SIGNS[id].seen} on={marked.includes(id)} onPress={() => toggle(id)} />
+                </View>
+              ))}
             </Card>
           )}
         </View>
@@ -184,5 +165,5 @@ const styles = StyleSheet.create({
   tall: { minHeight: 50 },
   flex: { flex: 1 },
   option: { minHeight: 48, flexDirection: 'row', alignItems: 'center', gap: 10, borderBottomWidth: 1 },
-  box: { width: 26, height: 26, borderWidth: 2, borderRadius: 4, alignItems: 'center', justifyContent: 'center' },
+  line: { borderBottomWidth: 1 },
 });

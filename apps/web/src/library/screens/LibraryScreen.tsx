@@ -105,4 +105,4 @@ export function LibraryScreen() {
   );
 }
 
-const styles = StyleSheet.create({ gap: { marginBottom: 12 }, label: { fontSize: 14, marginHorizontal: 2 } });
+const styles = StyleSheet.create({ gap: { marginBottom: 12 }, label: { fontSize: 13, marginHorizontal: 0 } });

@@ -193,7 +193,7 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
             strong
             aside={
               tries.length > 0 ? (
-                <Button compact icon="undo" accessibilityLabel="Take the last try back" onPress={() => void undo()}>
+                <Button compact icon="undo" accessibilityLabel="Undo the last try" onPress={() => void undo()}>
                   Undo
                 </Button>
               ) : null

@@ -5,11 +5,12 @@ import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Controller, set, useFieldArray, useForm, useWatch, type FieldErrors, type FieldPath } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
-import { Button, Checkbox, IconButton } from 'react-native-paper';
+import { Button, IconButton } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { fieldMessages, sentence, storedNow } from '@/api/problem';
 import { useDraft } from '@/state/hooks';
 import { Card } from '@/ui/Card';
+import { Check } from '@/ui/Check';
 import { Choice, FieldError } from '@/ui/Choice';
 import { DateField } from '@/ui/DateField';
 import { Notice } from '@/ui/States';
@@ -45,6 +46,8 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
     version: stored?.version ?? 0,
   }));
   const [draft, keepDraft, dropDraft] = useDraft<Kept>(`swimmer:${stored?.id ?? 'new'}`, first);
+  // Only what was there when the form opened is from before.
+  const [restored, setRestored] = useState(draft.form !== null);
   const [save, { error, isLoading }] = useSaveSwimmerMutation();
   const { control, handleSubmit, setError, reset, subscribe, setValue } = useForm<SwimmerForm>({
     defaultValues: draft.form ?? initial,
@@ -95,13 +98,14 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
 
   return (
     <View>
-      {draft.form ? (
+      {restored ? (
         <Notice
           action={
             <Button
               onPress={() => {
                 dropDraft();
                 reset(initial);
+                setRestored(false);
               }}
             >
               Drop them
@@ -126,12 +130,10 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
               control={control}
               name="clipConsent"
               render={({ field }) => (
-                <Checkbox.Item
+                <Check
                   label="The guardian agreed to clips"
-                  status={field.value ? 'checked' : 'unchecked'}
+                  on={field.value}
                   onPress={() => field.onChange(!field.value)}
-                  position="leading"
-                  labelStyle={styles.left}
                 />
               )}
             />
@@ -259,12 +261,10 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
             name="healthConsent"
             render={({ field, fieldState }) => (
               <View>
-                <Checkbox.Item
+                <Check
                   label={child ? 'The guardian agreed that we keep this' : 'The swimmer agreed that we keep this'}
-                  status={field.value ? 'checked' : 'unchecked'}
+                  on={field.value}
                   onPress={() => field.onChange(!field.value)}
-                  position="leading"
-                  labelStyle={styles.left}
                 />
                 {fieldState.error?.message ? <FieldError>{fieldState.error.message}</FieldError> : null}
               </View>
@@ -371,5 +371,4 @@ const styles = StyleSheet.create({
   flex: { flex: 1, minWidth: 180 },
   small: { width: 120 },
   start: { alignSelf: 'flex-start', marginTop: 6 },
-  left: { textAlign: 'left' },
 });

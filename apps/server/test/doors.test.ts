@@ -1,0 +1,251 @@
+import fc from 'fast-check';
+import { v7 } from 'uuid';
+import { asIdentity } from '../src/platform/database';
+import { Harness, type TestClub } from './harness';
+
+let harness: Harness;
+let club: TestClub;
+let other: TestClub;
+let swimmerId: string;
+beforeAll(async () => {
+  harness = await Harness.start();
+  club = await harness.club();
+  other = await harness.club();
+  swimmerId = await club.addSwimmer();
+  await club.addAccount('swimmer', swimmerId);
+  await fill(club, swimmerId);
+  await fill(other, await other.addSwimmer());
+});
+afterAll(() => harness.stop());
+
+/** One row in every table that belongs to a club. */
+async function fill(owner: TestClub, swimmer: string): Promise<void> {
+  const coach = await owner.as('coach');
+  const focus = {
+    id: v7(),
+    cause: 'dropped-elbow',
+    drill: 'front-scull',
+    cue: 'Tips down.',
+    tries: 4,
+    relookOn: '2026-12-08',
+  };
+  const look = { stroke: 'front-crawl', model: 'long-line', level: 'hold', signs: { 'elbow-leads': 'often' } };
+  await coach('PUT', `/reviews/${v7()}`, {
+    ...look,
+    swimmerId: swimmer,
+    lookedAt: new Date().toISOString(),
+    good: 'even kick',
+    focus,
+    version: 0,
+    writeId: v7(),
+  });
+  await coach('PUT', `/focuses/${focus.id}/tries/${v7()}`, {
+    drill: 'front-scull',
+    verdict: 'same',
+    note: '',
+    at: new Date().toISOString(),
+  });
+  await coach('PUT', `/handout-links/${v7()}`, { focusId: focus.id, token: 'a'.repeat(37) + v7().slice(-6) });
+  await coach('PUT', `/eye/tries/${v7()}`, { grade: 1, seed: 1, marked: [] });
+  await coach('PUT', `/clips/${v7()}`, {
+    swimmerId: swimmer,
+    title: 'Side',
+    recordedOn: '2026-11-25',
+    durationS: 10,
+    aspect: 2,
+    distanceM: null,
+    taps: [],
+    lines: [],
+    notes: [],
+    version: 0,
+    writeId: v7(),
+  });
+  const em = harness.owner.em.fork();
+  await em.execute(
+    `insert into result (id, club_id, swimmer_id, held_on, distance_m, time_s) values (?, ?, ?, now(), 400, 380)`,
+    [v7(), owner.id, swimmer],
+  );
+  await em.execute(`insert into access_log (club_id, account_id, swimmer_id) values (?, ?, ?)`, [
+    owner.id,
+    owner.accounts.coach!.id,
+    swimmer,
+  ]);
+  await em.execute(
+    `insert into training_session (id, club_id, created_by, title, date, start_time, squad_ids, theme, minutes, plan, summary, write_id)
+     values (?, ?, ?, 'x', now(), '19:00', array[?]::uuid[], 'spins', 60, '{}', '[]', ?)`,
+    [v7(), owner.id, owner.accounts.coach!.id, owner.squads[0]!, v7()],
+  );
+}
+
+describe('row-level security', () => {
+  const tables = () =>
+    harness.owner.em.fork().execute<
+      { name: string; guarded: boolean }[]
+    >(`select c.relname as name, c.relrowsecurity as guarded from pg_class c join pg_attribute a on a.attrelid = c.oid
+       where a.attname = 'club_id' and c.relkind = 'r' and c.relnamespace = 'public'::regnamespace order by 1`);
+
+  it('guards every table that belongs to a club, and the app’s role cannot go round it', async () => {
+    const found = await tables();
+    expect(found.length).toBeGreaterThanOrEqual(14);
+    expect(found.filter((t) => !t.guarded)).toEqual([]);
+    const [role] = await harness.owner.em.fork().execute<
+      { super: boolean; bypass: boolean; owns: number }[]
+    >(`select rolsuper as super, rolbypassrls as bypass, (select count(*)::int from pg_class where relowner = r.oid) as owns
+       from pg_roles r where rolname = 'upwell_app'`);
+    expect(role).toEqual({ super: false, bypass: false, owns: 0 });
+  });
+
+  it.each(['head', 'coach', 'swimmer'] as const)('shows a %s nothing of another club, in any table', async (role) => {
+    const who = {
+      accountId: club.accounts[role]!.id,
+      clubId: club.id,
+      role,
+      swimmerId: role === 'swimmer' ? swimmerId : null,
+      squadIds: club.squads,
+    };
+    for (const { name } of await tables()) {
+      const [seen] = await asIdentity(harness.database, who, (em) =>
+        em.execute<{ theirs: number; ours: number }[]>(
+          `select count(*) filter (where club_id <> '${club.id}')::int as theirs, count(*)::int as ours from ${name}`,
+        ),
+      );
+      expect([name, seen!.theirs]).toEqual([name, 0]);
+      // A test that sees nothing at all would prove nothing.
+      if (role === 'head' && name !== 'sign_in_session') expect([name, seen!.ours > 0]).toEqual([name, true]);
+    }
+  });
+
+  it('shows nobody anything when nobody asks, and lets nobody write into another club', async () => {
+    for (const { name } of await tables()) {
+      const rows = await harness.database.em.fork().execute<unknown[]>(`select 1 from ${name} limit 1`);
+      expect([name, rows.length]).toEqual([name, 0]);
+    }
+    const head = { accountId: club.accounts.head!.id, clubId: club.id, role: 'head', swimmerId: null, squadIds: [] };
+    const planted = asIdentity(harness.database, head, (em) =>
+      em.execute(`insert into squad (id, club_id, name, write_id) values (?, ?, 'planted', ?)`, [v7(), other.id, v7()]),
+    );
+    await expect(planted).rejects.toThrow(/row-level security/);
+    const changed = await asIdentity(harness.database, head, (em) =>
+      em.execute<unknown[]>(`update swimmer set given_name = 'x' where club_id = '${other.id}' returning 1`),
+    );
+    expect(changed).toEqual([]);
+  });
+});
+
+interface Route {
+  readonly method: 'GET' | 'PUT' | 'POST' | 'DELETE';
+  readonly url: string;
+}
+
+/** Every route there is, with ids that look right. */
+async function routes(): Promise<Route[]> {
+  const { paths } = (await harness.app.inject({ url: '/api/v1/openapi.json' })).json() as {
+    paths: Record<string, Record<string, unknown>>;
+  };
+  return Object.entries(paths).flatMap(([path, methods]) =>
+    Object.keys(methods).map((method) => ({
+      method: method.toUpperCase() as Route['method'],
+      url: path.replace(/\{token\}/g, 'x'.repeat(43)).replace(/\{\w+\}/g, () => v7()),
+    })),
+  );
+}
+
+/** What a guest may ask. */
+const OPEN = /\/account\/(sign-in|sign-out|me)$|\/handouts\//;
+
+describe('every route', () => {
+  it('asks a guest to sign in before it looks at anything', async () => {
+    const all = await routes();
+    expect(all.length).toBeGreaterThan(30);
+    for (const { method, url } of all.filter((r) => !OPEN.test(r.url))) {
+      const answer = await harness.app.inject({
+        method,
+        url,
+        ...(method === 'PUT' ? { payload: { nonsense: 1 } } : {}),
+      });
+      expect([method, url, answer.statusCode]).toEqual([method, url, 401]);
+    }
+  });
+
+  it('lets a swimmer change nothing', async () => {
+    const self = await club.as('swimmer');
+    for (const { method, url } of await routes()) {
+      if (method === 'GET' || /\/(account|compute)\//.test(url)) continue;
+      const { status } = await self(method, url.replace('/api/v1', ''), method === 'PUT' ? {} : undefined);
+      expect([method, url, [400, 403].includes(status)]).toEqual([method, url, true]);
+    }
+  });
+
+  it('refuses writes that come from another site', async () => {
+    const coach = await club.as('coach');
+    await coach('GET', '/squads');
+    for (const { method, url } of await routes()) {
+      if (method === 'GET') continue;
+      const answer = await harness.app.inject({
+        method,
+        url,
+        headers: { origin: 'https://elsewhere.example' },
+        ...(method === 'PUT' ? { payload: {} } : {}),
+      });
+      expect([method, url, answer.statusCode]).toEqual([method, url, 403]);
+    }
+  });
+
+  it('answers anything that is thrown at it with a sentence, never with a crash', async () => {
+    const head = await club.as('head');
+    const all = (await routes()).filter(
+      (r) => (r.method === 'PUT' || r.method === 'POST') && !/account|revoke/.test(r.url),
+    );
+    const hostile = fc.oneof(
+      fc.jsonValue({ maxDepth: 3 }).filter((v) => typeof v === 'object' && v !== null),
+      fc.dictionary(
+        fc.constantFrom(
+          'signs',
+          'focus',
+          'taps',
+          'lines',
+          'groups',
+          'theme',
+          'swimmerId',
+          'version',
+          'trials',
+          'marked',
+          '__proto__',
+          'constructor',
+        ),
+        fc.oneof(
+          fc.constantFrom(
+            null,
+            -1,
+            1e308,
+            'x'.repeat(5000),
+            [],
+            {},
+            [[[]]],
+            "'; drop table swimmer; --",
+            '\u0000',
+            '💧',
+          ),
+          fc.jsonValue({ maxDepth: 2 }),
+        ),
+      ),
+    );
+    await fc.assert(
+      fc.asyncProperty(fc.constantFrom(...all), hostile, async ({ method, url }, body) => {
+        const answer = await head(method, url.replace('/api/v1', ''), body as object);
+        expect([url, answer.status >= 400 && answer.status < 500]).toEqual([url, true]);
+        expect(answer.body.detail.length).toBeGreaterThan(10);
+        expect(JSON.stringify(answer.body)).not.toMatch(/ at .*\.ts:\d+|node_modules|select .* from/i);
+      }),
+      { numRuns: 250 },
+    );
+  });
+
+  it.each(['%00', '%', '..%2f..%2fetc%2fpasswd', "1' or '1'='1", 'null', '💧'])(
+    'finds nothing under the id %s',
+    async (id) => {
+      const answer = await (await club.as('head'))('GET', `/swimmers/${encodeURIComponent(id)}`);
+      expect([400, 404]).toContain(answer.status);
+    },
+  );
+});
