@@ -9,8 +9,10 @@ import {
   figureLayers,
   ghostPath,
   LAYER_ROLES,
+  MOMENTS,
   NEUTRAL,
   posedBy,
+  project,
   regionPoints,
   REGIONS,
   SIGN_POSES,
@@ -149,5 +151,68 @@ describe('the best view and moment', () => {
     expect(bestMoment(['legs-low', 'lead-arm-drops'], 'side')).toBe(SIGN_POSES['lead-arm-drops'].phase);
     expect(bestMoment(['legs-low', 'zigzags'], 'side')).toBe(SIGN_POSES['legs-low'].phase);
     expect(bestMoment([], 'side')).toBeNull();
+  });
+});
+
+describe('the three views of one swimmer', () => {
+  const phases = fc.double({ min: 0, max: 0.999, noNaN: true });
+
+  it('agree: what the side shows in length the top shows too, what the side shows in depth the front shows', () => {
+    fc.assert(
+      fc.property(phases, (phase) => {
+        const skeleton = skeletonOf('front-crawl', NEUTRAL, phase);
+        const [side, top] = [project(skeleton, 'side'), project(skeleton, 'top')];
+        expect(side.head.centre.x).toBeCloseTo(top.head.centre.x, 9);
+        // Above the surface from the side is above it from the front: the viewer's eye is at the surface.
+        const front = project(skeleton, 'front');
+        expect(Math.sign(front.head.centre.y)).toBe(Math.sign(side.head.centre.y));
+        expect(side.limbs.length).toBe(front.limbs.length);
+        expect(side.limbs.length).toBe(top.limbs.length);
+      }),
+    );
+  });
+
+  it('show breaststroke the same to the left and to the right, unless a foot is uneven', () => {
+    const feet = (p: FigureParameters, phase: number) => {
+      const legs = skeletonOf('breaststroke', p, phase).bones.filter((b) => b.region === 'legs');
+      return (['left', 'right'] as const).map((side) => legs.filter((b) => b.side === side).at(-1)!.to);
+    };
+    fc.assert(
+      fc.property(phases, (phase) => {
+        const [left, right] = feet(NEUTRAL, phase);
+        expect(left!.x).toBeCloseTo(right!.x, 9);
+        expect(left!.z).toBeCloseTo(-right!.z, 9);
+      }),
+    );
+    const [left, right] = feet(posedBy(['foot-uneven']), 0.6);
+    expect(Math.abs(left!.z + right!.z)).toBeGreaterThan(0.02);
+  });
+
+  it('keep the hands on their rails at entry, and past the middle when that is the fault', () => {
+    const hand = (p: FigureParameters) =>
+      skeletonOf('front-crawl', p, 0.02)
+        .bones.filter((b) => b.region === 'front arm' && b.side === 'left')
+        .at(-1)!.to.z;
+    expect(hand(NEUTRAL)).toBeGreaterThan(0.05);
+    expect(hand(posedBy(['enters-past-middle']))).toBeLessThan(0.03);
+  });
+
+  it('sink the legs by the angle of the trunk', () => {
+    const feet = (p: FigureParameters) =>
+      Math.max(
+        ...skeletonOf('front-crawl', p, 0.12)
+          .bones.filter((b) => b.region === 'legs')
+          .map((b) => b.to.y),
+      );
+    expect(feet(posedBy(['legs-low']))).toBeGreaterThan(feet(NEUTRAL) + 0.1);
+    expect(feet(posedBy(['vertical-body']))).toBeGreaterThan(feet(posedBy(['legs-low'])));
+  });
+
+  it('name a moment for every phase of every stroke, in the order of the cycle', () => {
+    for (const stroke of STROKES) {
+      const phasesOf = MOMENTS[stroke].map((m) => m.phase);
+      expect(phasesOf).toEqual([...phasesOf].sort((a, b) => a - b));
+      expect(new Set(MOMENTS[stroke].map((m) => m.name)).size).toBe(phasesOf.length);
+    }
   });
 });
