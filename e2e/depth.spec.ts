@@ -168,3 +168,52 @@ test('a swimmer is edited: the model’s consequences show, a goal is set, the c
   await page.getByRole('button', { name: 'Look at a clip' }).click();
   await expect(page.getByRole('heading', { name: 'Clip table' }).or(page.getByText('has not agreed'))).toBeVisible();
 });
+
+test('lines and signs by the keyboard alone', async ({ page }) => {
+  await signIn(page);
+  const id = await idOf(page, 'yara');
+  await page.goto(`/swimmers/${id}/clip`);
+  await page.getByRole('button', { name: 'Steady, side' }).press('Enter');
+  await expect(page.getByRole('button', { name: 'One frame on' })).toBeEnabled();
+  await page.getByRole('button', { name: 'Lines', exact: true }).press('Enter');
+  const cross = page.getByRole('button', { name: /^Draw on the frame/ });
+  await cross.press('ArrowUp');
+  await cross.press('Enter');
+  await expect(page.getByText('Now the second place.')).toBeVisible();
+  for (let i = 0; i < 10; i++) await cross.press('ArrowRight');
+  await cross.press('Enter');
+  await expect(page.getByText('0°, one reading')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).press('Enter');
+  await expect(page.getByText('0°, one reading')).toBeHidden();
+
+  await page.goto(`/swimmers/${id}/review`);
+  await page.getByRole('button', { name: 'Signs at the legs' }).press('Enter');
+  const hooked = page.getByRole('button', { name: 'the feet are hooked: often' }).first();
+  await hooked.press('Space');
+  await expect(hooked).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'Undo' }).press('Enter');
+  await expect(hooked).toHaveAttribute('aria-pressed', 'false');
+});
+
+test('tries on deck wait on the device while the network is gone', async ({ page, context, quiet }) => {
+  await signIn(page);
+  await page.goto(`/swimmers/${await idOf(page, 'teo')}/focus`);
+  await expect(page.getByText('Better twice in a row: good enough for today.')).toBeVisible();
+  quiet.networkErrors = true;
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Same', exact: true }).click();
+  await expect(page.getByText('1 try waits on this device.', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Same', exact: true }).click();
+  await expect(page.getByText(/^The same twice with/)).toBeVisible();
+  await expectAccessible(page);
+  await context.setOffline(false);
+  await page.getByRole('button', { name: 'Send now' }).click();
+  await expect(page.getByText('on this device', { exact: false })).toBeHidden();
+  // Stored once each, in their order; the last one can still be taken back.
+  await page.reload();
+  await expect(page.getByText('same · better · better · same · same', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo the last try' }).click();
+  await expect(page.getByText('same · better · better · same', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo the last try' }).click();
+  await expect(page.getByText('same · better · better', { exact: true })).toBeVisible();
+});

@@ -1,20 +1,9 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { drillCard, type DrillId } from '@upwell/core/library';
-import {
-  CAUSES,
-  daysToRelook,
-  inferCauses,
-  LINKS,
-  type CauseId,
-  type Outcome,
-  type Sighting,
-  type SignsSeen,
-} from '@upwell/core/review';
+import type { DrillId } from '@upwell/core/library';
+import { CAUSES, type CauseId } from '@upwell/core/review';
 import { buildSession, proposeGroups, setsOf, type Comer } from '@upwell/core/sessions';
-import { defaultModel, type StrokeModelId } from '@upwell/core/swimmers';
 import { AccountEntity } from '../src/account/entities';
 import { hashPassword } from '../src/account/password';
-import { FocusEntity, FocusTryEntity, ReviewEntity } from '../src/review/entities';
 import { TrainingSessionEntity } from '../src/sessions/entities';
 import { summaryOf } from '../src/sessions/service';
 import { ClubEntity, ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity } from '../src/swimmers/entities';
@@ -22,9 +11,8 @@ import { searchable } from '../src/swimmers/service';
 import { ACCOUNTS, CLUB, PASSWORD, PEOPLE, SQUADS, type Person } from './people';
 import { idFor, numbers } from './random';
 import { seedClip, seedEye } from './seedLooks';
-
-const DAY_MS = 86_400_000;
-const CLUB_ID = idFor('club');
+import { seedRecord, seedReviews } from './seedReviews';
+import { CLUB_ID, isoDay, modelOf, swimmerId } from './shared';
 
 /**
  * Fills an empty database with the demo club; does nothing when there is a club already.
@@ -88,17 +76,6 @@ async function seedClub(em: EntityManager): Promise<void> {
   );
 }
 
-const swimmerId = (p: Person): string => idFor(`${p.given} ${p.family}`);
-
-function modelOf(p: Person): StrokeModelId {
-  return defaultModel({
-    level: p.level,
-    place: p.goal ? (p.goal.open ? 'open-water' : 'pool') : null,
-    goalDistanceM: p.goal?.distanceM ?? null,
-    catchLadderPassed: p.level === 'race',
-  });
-}
-
 /** Best times that follow from the 400 m time: the shape of a steady swimmer. */
 function bestTimesOf(p: Person): { distanceM: number; timeS: number }[] {
   if (p.t400S === null) return [];
@@ -154,185 +131,6 @@ async function seedSwimmers(em: EntityManager, now: Date): Promise<void> {
     passwordHash: await hashPassword(PASSWORD),
     swimmerId: swimmerId(swimmer),
   });
-}
-
-/** What each reviewed swimmer really does: [who, cause then, cause now]. */
-const TRUTH: readonly (readonly [given: string, before: CauseId | null, now: CauseId])[] = [
-  ['Bea', null, 'unease'],
-  ['Colm', 'unease', 'holds-breath'],
-  ['Dilys', 'holds-breath', 'looks-forward'],
-  ['Ruben', 'looks-forward', 'breath-too-low'],
-  ['Halina', null, 'no-chest-press'],
-  ['Tamsin', null, 'knee-kick'],
-  ['Pell', 'looks-forward', 'lifts-head'],
-  ['Sunniva', 'lifts-head', 'breath-too-low'],
-  ['Wanda', null, 'late-exhale'],
-  ['Kasper', 'crosses-midline', 'breath-too-low'],
-  ['Mirela', 'breath-too-low', 'crosses-midline'],
-  ['Otis', 'holds-breath', 'one-sided'],
-  ['Yara', null, 'dropped-elbow'],
-  ['Sol', 'dropped-elbow', 'over-glide'],
-  ['Bo', 'one-sided', 'dropped-elbow'],
-  ['Runa', 'over-glide', 'short-finish'],
-  ['Teo', null, 'spins'],
-  ['Pia', 'crosses-midline', 'pulls-across'],
-];
-
-const GOOD = [
-  'calm face',
-  'long, quiet front arm',
-  'steady rhythm',
-  'good line off the wall',
-  'relaxed hands',
-  'even kick',
-];
-
-async function seedReviews(em: EntityManager, now: Date): Promise<void> {
-  const random = numbers(7);
-  for (const [given, before, current] of TRUTH) {
-    const person = PEOPLE.find((p) => p.given === given)!;
-    if (before) {
-      const outcome: Outcome = random() < 0.65 ? 'better' : random() < 0.7 ? 'same' : 'worse';
-      await seedReview(em, person, before, now, -(30 + Math.floor(random() * 10)), random, outcome);
-    }
-    await seedReview(em, person, current, now, -(4 + Math.floor(random() * 14)), random, null);
-  }
-}
-
-async function seedReview(
-  em: EntityManager,
-  person: Person,
-  cause: CauseId,
-  now: Date,
-  inDays: number,
-  random: () => number,
-  outcome: Outcome | null,
-): Promise<void> {
-  const signs: SignsSeen = signsOf(cause, random);
-  const model = modelOf(person);
-  const { ranking } = inferCauses({ stroke: 'front-crawl', model, level: person.level, signs });
-  const drill: DrillId = CAUSES[cause].answers[0];
-  const id = idFor(`${person.given} review ${cause}`);
-  const lookedAt = new Date(now.getTime() + inDays * DAY_MS);
-  await em.insert(ReviewEntity, {
-    id,
-    clubId: CLUB_ID,
-    swimmerId: swimmerId(person),
-    coachId: idFor(ACCOUNTS[person.squad === 'first' ? 2 : 1].email),
-    lookedAt,
-    stroke: 'front-crawl',
-    model,
-    level: person.level,
-    signs,
-    measured: {},
-    good: GOOD[Math.floor(random() * GOOD.length)]!,
-    ranking: ranking.slice(0, 6),
-    version: 1,
-    writeId: idFor(`${person.given} review ${cause} write`),
-  });
-  const relookInDays = inDays + daysToRelook(drillCard(drill));
-  await em.insert(FocusEntity, {
-    id: idFor(`${person.given} focus ${cause}`),
-    clubId: CLUB_ID,
-    swimmerId: swimmerId(person),
-    reviewId: id,
-    cause,
-    drill,
-    cue: CAUSES[cause].cue,
-    tries: drillCard(drill).dose.tries,
-    since: lookedAt,
-    relookOn: isoDay(now, relookInDays),
-    outcome,
-    closedAt: outcome ? new Date(now.getTime() + relookInDays * DAY_MS) : null,
-    saidBack: outcome ? CAUSES[cause].cue.replace(/\.$/, '').toLowerCase() : '',
-    felt: outcome === 'better' ? 'lighter' : '',
-    version: 1,
-    writeId: idFor(`${person.given} focus ${cause} write`),
-  });
-  // On the day it was given it was tried three times.
-  const verdicts: readonly Outcome[] = outcome === 'worse' ? ['same', 'same', 'better'] : ['same', 'better', 'better'];
-  await em.insertMany(
-    FocusTryEntity,
-    verdicts.map((verdict, i) => ({
-      id: idFor(`${person.given} try ${cause} ${i}`),
-      clubId: CLUB_ID,
-      swimmerId: swimmerId(person),
-      focusId: idFor(`${person.given} focus ${cause}`),
-      drill,
-      verdict,
-      note: '',
-      at: new Date(lookedAt.getTime() + (i + 1) * 180_000),
-    })),
-  );
-}
-
-/** Earlier focuses of the season, so that drills have a record: [cause, drill index, better, not better]. */
-const RECORD: readonly (readonly [CauseId, number, number, number])[] = [
-  ['breath-too-low', 0, 7, 2],
-  ['breath-too-low', 1, 2, 2],
-  ['no-chest-press', 0, 5, 1],
-  ['looks-forward', 0, 6, 3],
-  ['dropped-elbow', 0, 4, 4],
-  ['crosses-midline', 0, 5, 2],
-];
-
-async function seedRecord(em: EntityManager, now: Date): Promise<void> {
-  const holders = PEOPLE.filter((p) => p.level === 'hold');
-  for (const [cause, which, better, notBetter] of RECORD) {
-    const drill = (CAUSES[cause].answers as readonly DrillId[])[which]!;
-    for (let i = 0; i < better + notBetter; i++) {
-      const person = holders[i % holders.length]!;
-      const key = `${cause} ${drill} ${i}`;
-      const lookedAt = new Date(now.getTime() - (90 + 7 * i) * DAY_MS);
-      const model = modelOf(person);
-      const signs = Object.fromEntries(Object.keys(LINKS[cause]).map((sign) => [sign, 'often'])) as SignsSeen;
-      await em.insert(ReviewEntity, {
-        id: idFor(`review ${key}`),
-        clubId: CLUB_ID,
-        swimmerId: swimmerId(person),
-        coachId: idFor(ACCOUNTS[1].email),
-        lookedAt,
-        stroke: 'front-crawl',
-        model,
-        level: person.level,
-        signs,
-        measured: {},
-        good: GOOD[i % GOOD.length]!,
-        ranking: inferCauses({ stroke: 'front-crawl', model, level: person.level, signs }).ranking.slice(0, 6),
-        version: 1,
-        writeId: idFor(`review ${key} write`),
-      });
-      await em.insert(FocusEntity, {
-        id: idFor(`focus ${key}`),
-        clubId: CLUB_ID,
-        swimmerId: swimmerId(person),
-        reviewId: idFor(`review ${key}`),
-        cause,
-        drill,
-        cue: CAUSES[cause].cue,
-        tries: drillCard(drill).dose.tries,
-        since: lookedAt,
-        relookOn: isoDay(lookedAt, 14),
-        outcome: i < better ? 'better' : 'same',
-        closedAt: new Date(lookedAt.getTime() + 14 * DAY_MS),
-        saidBack: '',
-        felt: '',
-        version: 1,
-        writeId: idFor(`focus ${key} write`),
-      });
-    }
-  }
-}
-
-/** Signs as somebody with this cause shows them: strong links nearly always, others at times, and two clear looks. */
-function signsOf(cause: CauseId, random: () => number): SignsSeen {
-  const seen: Record<string, Sighting> = {};
-  for (const [sign, strength] of Object.entries(LINKS[cause])) {
-    if (strength === 'strong') seen[sign] = 'often';
-    else if (random() < 0.5) seen[sign] = 'sometimes';
-  }
-  for (const sign of ['feet-hooked', 'hands-meet-and-stop']) seen[sign] ??= 'absent';
-  return seen;
 }
 
 const THEMES: readonly CauseId[] = [
@@ -410,8 +208,4 @@ async function seedResults(em: EntityManager, now: Date): Promise<void> {
     ),
   );
   await em.insertMany(ResultEntity, rows);
-}
-
-function isoDay(now: Date, inDays: number): string {
-  return new Date(now.getTime() + inDays * DAY_MS).toISOString().slice(0, 10);
 }

@@ -5,8 +5,7 @@ import { EyeTryEntity } from '../src/eye/entities';
 import { ClipEntity } from '../src/review/entities';
 import { ACCOUNTS } from './people';
 import { idFor, numbers } from './random';
-
-const DAY_MS = 86_400_000;
+import { isoDay } from './shared';
 
 /** Mirela from the side, ten strokes: the left arm waits a little, and breathes to the left only. */
 export async function seedClip(em: EntityManager, clubId: string, swimmerId: string, now: Date): Promise<void> {
@@ -26,7 +25,7 @@ export async function seedClip(em: EntityManager, clubId: string, swimmerId: str
     swimmerId,
     coachId: idFor(ACCOUNTS[1].email),
     title: 'Side, lane 2',
-    recordedOn: new Date(now.getTime() - 12 * DAY_MS).toISOString().slice(0, 10),
+    recordedOn: isoDay(now, -12),
     durationS: 12,
     aspect: 2,
     distanceM: 8.4,

@@ -25,6 +25,7 @@ export function DateField<F extends FieldValues>({ control, name, label, style }
             locale="en"
             mode="outlined"
             label={label}
+            accessibilityLabel={label}
             inputMode="start"
             value={field.value ? new Date(`${String(field.value)}T12:00:00`) : undefined}
             onChange={(date) => field.onChange(date ? dayOf(date) : '')}

@@ -19,6 +19,21 @@ export const MEASURE_NAME: Readonly<Record<MeasureId, string>> = {
   oneSideShare: 'breaths to one side',
 };
 
+/** The unit of each measure as it is written in a file. */
+export const MEASURE_UNIT: Readonly<Record<MeasureId, string>> = {
+  trunkDeg: 'deg',
+  rollDeg: 'deg',
+  headTurnDeg: 'deg',
+  leadArmDeg: 'deg',
+  elbowDeg: 'deg',
+  pastMiddleCm: 'cm',
+  airShare: 'share',
+  asymmetry: 'share',
+  coordination: 'share',
+  strokeRateSpm: 'strokes/min',
+  oneSideShare: 'share',
+};
+
 /** Measured values with the sign each one shows under the stroke model, and the band it is held against. */
 export function MeasuredCard({ measured, model }: { readonly measured: Measured; readonly model: StrokeModelId }) {
   const theme = useTheme();

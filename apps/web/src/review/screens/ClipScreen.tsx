@@ -5,7 +5,7 @@ import { measuredOnClip, type MeasureId } from '@upwell/core/review';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button, Text } from 'react-native-paper';
+import { Button } from 'react-native-paper';
 import { sentence, storedNow } from '@/api/problem';
 import { Choices } from '@/figure/MovingFigure';
 import { useDraft } from '@/state/hooks';
@@ -32,12 +32,13 @@ import {
 import { ClipSource, useSource } from '../clip/ClipSource';
 import { Compare } from '../clip/Compare';
 import { LinePad } from '../clip/LinePad';
+import { TapKeys } from '../clip/TapKeys';
 import { TAP_KEYS, TapPad } from '../clip/TapPad';
 import { TimingCard } from '../clip/TimingCard';
 import { useVideo } from '../clip/useVideo';
 import { VideoPane } from '../clip/VideoPane';
 import { newReviewDraft, withMeasured, type ReviewDraft } from '../draft';
-import { MEASURE_NAME, MeasuredCard } from '../parts/MeasuredCard';
+import { MEASURE_NAME, MEASURE_UNIT, MeasuredCard } from '../parts/MeasuredCard';
 
 const NotePad = lazy(() => import('../clip/NotePad'));
 
@@ -150,7 +151,7 @@ function Table({ swimmer, stored }: { readonly swimmer: SwimmerPage; readonly st
     const rows = (Object.entries(measured) as [MeasureId, number][]).map(([id, value]) => ({
       name: MEASURE_NAME[id],
       value,
-      unit: unitOf(id),
+      unit: MEASURE_UNIT[id],
     }));
     saveFile(`${name}.csv`, 'text/csv', `${valuesCsv(rows)}\n\n${tapsCsv(draft.taps)}\n`);
   };
@@ -241,7 +242,7 @@ function Table({ swimmer, stored }: { readonly swimmer: SwimmerPage; readonly st
                   Other clip
                 </Button>
               </View>
-              {help ? <Keys /> : null}
+              {help ? <TapKeys /> : null}
               {tool === 'taps' ? (
                 <TapPad
                   taps={draft.taps}
@@ -302,33 +303,6 @@ function Table({ swimmer, stored }: { readonly swimmer: SwimmerPage; readonly st
         </View>
       </View>
     </Screen>
-  );
-}
-
-/** The unit that a measure's own name ends with. */
-function unitOf(id: MeasureId): string {
-  if (id.endsWith('Deg')) return 'deg';
-  if (id.endsWith('Cm')) return 'cm';
-  return id.endsWith('Spm') ? 'strokes/min' : 'share';
-}
-
-const KEY_LINES = [
-  'F, J: left and right hand goes in',
-  'D, K: left and right catch',
-  'S, L: left and right hand comes out',
-  'A, P: breath to the left and to the right',
-  'Comma, full stop: one frame back and on; space: play',
-];
-
-function Keys() {
-  return (
-    <View role="note" style={styles.below}>
-      {KEY_LINES.map((text) => (
-        <Text key={text} variant="bodySmall">
-          {text}
-        </Text>
-      ))}
-    </View>
   );
 }
 

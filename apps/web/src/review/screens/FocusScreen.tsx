@@ -18,18 +18,18 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { useMeQuery } from '@/account/api';
-import { sentence, storedNow, type ApiError } from '@/api/problem';
+import { sentence, type ApiError } from '@/api/problem';
 import { MovingFigure } from '@/figure/MovingFigure';
 import { useDraft } from '@/state/hooks';
 import { useSwimmerQuery } from '@/swimmers/api';
 import { Card } from '@/ui/Card';
 import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
-import { Input } from '@/ui/Input';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useAddTryMutation, useOutcomesQuery, useSaveFocusMutation, useTakeBackTryMutation } from '../api';
+import { FocusWords } from '../parts/FocusWords';
 import { OUTCOME_WORD } from '../parts/RelookCard';
 
 /** On deck: swim, look, better – same – worse, and what to do next. */
@@ -257,73 +257,12 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
               </Text>
             ))}
           </Card>
-          <Words focus={focus} />
+          <FocusWords focus={focus} />
         </View>
       </View>
     </Screen>
   );
 }
-
-/** What the swimmer says: the cue said back and what felt different, in the swimmer's own words. */
-function Words({ focus }: { readonly focus: FocusView }) {
-  const [words, setWords, drop] = useDraft(`words:${focus.id}`, EMPTY_WORDS);
-  const [save, { error, isLoading }] = useSaveFocusMutation();
-  const saidBack = words.saidBack ?? focus.saidBack;
-  const felt = words.felt ?? focus.felt;
-  const changed = saidBack !== focus.saidBack || felt !== focus.felt;
-  const store = async (version: number) => {
-    const body = { drill: focus.drill, saidBack, felt, relookOn: focus.relookOn, version, writeId: v7() };
-    const result = await save({ id: focus.id, body });
-    if (!result.error) drop();
-  };
-  const current = error ? storedNow<FocusView>(error) : null;
-  return (
-    <Card title="In the swimmer’s words">
-      <Input
-        label="Says the cue back"
-        value={saidBack}
-        maxLength={200}
-        onChangeText={(text) => setWords((now) => ({ ...now, saidBack: text }))}
-      />
-      <Input
-        label="What felt different"
-        value={felt}
-        maxLength={200}
-        style={styles.gap}
-        onChangeText={(text) => setWords((now) => ({ ...now, felt: text }))}
-      />
-      {error ? (
-        <Notice
-          tone="error"
-          action={
-            current ? (
-              <View style={styles.both}>
-                <Button mode="outlined" onPress={drop}>
-                  Keep theirs
-                </Button>
-                <Button mode="outlined" onPress={() => void store(current.version)}>
-                  Keep mine
-                </Button>
-              </View>
-            ) : null
-          }
-        >
-          {current ? `${sentence(error)} Theirs: “${current.saidBack}”, “${current.felt}”.` : sentence(error)}
-        </Notice>
-      ) : null}
-      <Button
-        mode="outlined"
-        disabled={!changed || isLoading}
-        style={styles.gap}
-        onPress={() => void store(focus.version)}
-      >
-        {isLoading ? 'Saving…' : 'Keep the words'}
-      </Button>
-    </Card>
-  );
-}
-
-const EMPTY_WORDS: { readonly saidBack?: string; readonly felt?: string } = {};
 
 const styles = StyleSheet.create({
   columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
@@ -334,5 +273,4 @@ const styles = StyleSheet.create({
   tall: { minHeight: 56 },
   verdict: { fontSize: 18, marginHorizontal: 4 },
   gap: { marginTop: 8 },
-  both: { flexDirection: 'row', gap: 8, flexWrap: 'wrap' },
 });

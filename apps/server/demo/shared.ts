@@ -1,0 +1,22 @@
+import { defaultModel, type StrokeModelId } from '@upwell/core/swimmers';
+import type { Person } from './people';
+import { idFor } from './random';
+
+export const DAY_MS = 86_400_000;
+export const CLUB_ID = idFor('club');
+
+export const swimmerId = (p: Person): string => idFor(`${p.given} ${p.family}`);
+
+export function modelOf(p: Person): StrokeModelId {
+  return defaultModel({
+    level: p.level,
+    place: p.goal ? (p.goal.open ? 'open-water' : 'pool') : null,
+    goalDistanceM: p.goal?.distanceM ?? null,
+    catchLadderPassed: p.level === 'race',
+  });
+}
+
+/** The calendar day some days away. */
+export function isoDay(now: Date, inDays: number): string {
+  return new Date(now.getTime() + inDays * DAY_MS).toISOString().slice(0, 10);
+}
