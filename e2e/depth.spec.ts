@@ -161,7 +161,7 @@ test('a swimmer is edited: the model’s consequences show, a goal is set, the c
   await page.getByRole('button', { name: /^Long line/ }).click();
   await page.getByRole('button', { name: 'Set a race goal' }).click();
   await page.getByLabel('Event').fill('Lantern Mile');
-  await page.getByLabel('Date', { exact: true }).fill('2027-06-20');
+  await page.getByLabel('Date', { exact: true }).fill('20/06/2027');
   await page.getByLabel('Distance, metres').fill('1600');
   await page.getByRole('button', { name: 'Save swimmer' }).click();
   await expect(page.getByRole('heading', { name: 'Lantern Mile' })).toBeVisible();
@@ -171,7 +171,7 @@ test('a swimmer is edited: the model’s consequences show, a goal is set, the c
 
 test('lines and signs by the keyboard alone', async ({ page }) => {
   await signIn(page);
-  const id = await idOf(page, 'yara');
+  const id = await idOf(page, 'otis');
   await page.goto(`/swimmers/${id}/clip`);
   await page.getByRole('button', { name: 'Steady, side' }).press('Enter');
   await expect(page.getByRole('button', { name: 'One frame on' })).toBeEnabled();

@@ -1,10 +1,14 @@
 import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
 import { View, type ViewStyle } from 'react-native';
-import { DatePickerInput, en, registerTranslation } from 'react-native-paper-dates';
+import { DatePickerInput, en, enGB, registerTranslation } from 'react-native-paper-dates';
 import { FieldError } from './Choice';
 import { dayOf } from './dates';
 
-registerTranslation('en', { ...en, dateFormat: 'yyyy-MM-dd' } as typeof en);
+registerTranslation('en', en);
+registerTranslation('en-GB', enGB);
+
+/** Month first only where people write it so. */
+const LOCALE = typeof navigator !== 'undefined' && navigator.language === 'en-US' ? 'en' : 'en-GB';
 
 interface DateFieldProps<F extends FieldValues> {
   readonly control: Control<F>;
@@ -22,7 +26,7 @@ export function DateField<F extends FieldValues>({ control, name, label, style }
       render={({ field, fieldState }) => (
         <View style={style}>
           <DatePickerInput
-            locale="en"
+            locale={LOCALE}
             mode="outlined"
             label={label}
             accessibilityLabel={label}
