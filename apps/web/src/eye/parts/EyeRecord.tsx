@@ -20,7 +20,7 @@ export function EyeRecord({ history }: { readonly history: EyeHistory }) {
         {records.slice(0, SHOWN).map(({ sign, found, missed, falseAlarms }) => (
           <View key={sign} style={[styles.row, { borderBottomColor: theme.own.line }]}>
             <Text style={styles.flex}>{SIGNS[sign].seen}</Text>
-            <Text variant="labelMedium">{`found ${found} of ${found + missed}${falseAlarms > 0 ? `, ${falseAlarms} false` : ''}`}</Text>
+            <Text variant="labelMedium">{recordWord(found, missed, falseAlarms)}</Text>
           </View>
         ))}
       </Card>
@@ -34,7 +34,7 @@ export function EyeRecord({ history }: { readonly history: EyeHistory }) {
                 <Text variant="labelMedium">
                   {clips === 0
                     ? 'none in common yet'
-                    : `kappa ${kappa === null ? '–' : kappa.toFixed(2)} over ${clips}`}
+                    : `kappa ${kappa === null ? '–' : signedKappa(kappa)} over ${clips}`}
                 </Text>
               </View>
             );
@@ -46,6 +46,20 @@ export function EyeRecord({ history }: { readonly history: EyeHistory }) {
       ) : null}
     </>
   );
+}
+
+/** How often a sign was found where it was there, and seen where it was not. */
+function recordWord(found: number, missed: number, falseAlarms: number): string {
+  const parts = [
+    found + missed > 0 ? `found ${found} of ${found + missed}` : null,
+    falseAlarms > 0 ? `seen ${falseAlarms} times in vain` : null,
+  ];
+  return parts.filter((part) => part !== null).join(', ');
+}
+
+/** Kappa as it is printed, with a real minus. */
+export function signedKappa(kappa: number): string {
+  return kappa.toFixed(2).replace('-', '−');
 }
 
 const styles = StyleSheet.create({

@@ -13,7 +13,7 @@ import { Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useEyeHistoryQuery, useSaveEyeTryMutation } from '../api';
-import { EyeRecord } from '../parts/EyeRecord';
+import { EyeRecord, signedKappa } from '../parts/EyeRecord';
 
 const GRADE_WORD: Readonly<Record<EyeGrade, string>> = { 1: 'Plain', 2: 'Clear', 3: 'Faint' };
 
@@ -107,7 +107,7 @@ export function EyeScreen() {
               <Text variant="bodySmall">
                 {score.kappa === null
                   ? 'Agreement beyond chance cannot be told from this one.'
-                  : `Agreement with what is there, beyond chance (Cohen’s kappa): ${score.kappa.toFixed(2)}`}
+                  : `Agreement with what is there, beyond chance (Cohen’s kappa): ${signedKappa(score.kappa)}`}
               </Text>
               {saving.error ? (
                 <Notice
