@@ -3,8 +3,12 @@ const node = (name, roots) => ({
   roots,
   testEnvironment: 'node',
   testMatch: ['**/*.test.ts'],
+  setupFilesAfterEnv: ['<rootDir>/scripts/lib/propertySeed.cjs'],
+  // The parser library comes as one file of modern modules, which Node's own loader would take but Jest does not.
+  moduleNameMapper: { '^chevrotain$': '<rootDir>/node_modules/chevrotain/lib/chevrotain.mjs' },
+  transformIgnorePatterns: ['/node_modules/(?!chevrotain)'],
   transform: {
-    '\\.[jt]s$': [
+    '\\.m?[jt]s$': [
       'babel-jest',
       {
         configFile: false,

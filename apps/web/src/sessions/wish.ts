@@ -1,6 +1,6 @@
 import type { SessionProposal } from '@upwell/contract/sessions';
 import type { CauseId } from '@upwell/core/review';
-import type { BuildRequest, SessionKind } from '@upwell/core/sessions';
+import { FIRST_THEME, type BuildRequest, type SessionKind } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
 import { POOL_LENGTH, type Pool } from '@upwell/core/units';
 import { v7 } from 'uuid';
@@ -59,9 +59,6 @@ export function poolOf(wish: Wish): Pool | string {
   const third = Math.round(length * 3) / 3;
   return { length: Math.abs(length - third) < 0.04 ? third : length, unit: wish.otherUnit };
 }
-
-/** Theme for a club without any open focus: where everybody begins. */
-export const FIRST_THEME: CauseId = 'holds-breath';
 
 /** The request for the builder, or what is missing. */
 export function requestOf(wish: Wish, proposal: SessionProposal): BuildRequest | string {

@@ -32,10 +32,17 @@ export function readVtt(text: string): {
   const { cues, errors } = new WebVTTParser().parse(text, 'metadata');
   const problems = errors.map(({ message, line, col }) => ({ line, column: col ?? null, message }));
   return {
-    notes: problems.length > 0 ? [] : cues.map((cue) => ({ startS: cue.startTime, endS: cue.endTime, text: cue.text })),
+    notes: problems.length > 0 ? [] : cues.map(toNote),
     problems,
   };
 }
+
+/** Times of the format are whole milliseconds; adding up its parts is not. */
+const toNote = ({ startTime, endTime, text }: { startTime: number; endTime: number; text: string }): ClipNote => ({
+  startS: Math.round(startTime * 1000) / 1000,
+  endS: Math.round(endTime * 1000) / 1000,
+  text,
+});
 
 /**
  * Notes as a WebVTT file, in the order of time.

@@ -1,13 +1,15 @@
-import { trainingLoad } from '../measures';
 import { CAUSES } from '../review';
 import { LEVEL } from '../swimmers';
 import { lengthsToMetres, poolDistance, type Pool } from '../units';
-import { blockCandidates, landBlock, type Candidate, type Candidates } from './candidates';
+import type { Candidate, Candidates } from './candidate';
+import { blockCandidates, landBlock } from './candidates';
 import type { Block, BlockKind, GroupPlan, Item, SessionPlan } from './model';
 import { FINISH_WINDOW_S, RECIPE, SHARE_BAND, SHARE_SHIFT } from './recipe';
+import { levelLoad, WEEK_SHARE, WEEKLY_RISE } from './loadLimit';
 import type { BuildRequest, BuildResult, Clash, GroupRequest } from './request';
 import { seeded } from '../units';
-import { setsOf } from './totals';
+import { isSet } from './setMeasure';
+import { groupTotals } from './totals';
 
 /**
  * Builds one session for all groups together.
@@ -34,8 +36,8 @@ export function buildSession(request: BuildRequest): BuildResult {
     const best = (shape === null ? undefined : found.get(shape)) ?? cheapest(found);
     return assemble(request, request.groups[index]!, index, best);
   });
-  const { kind, theme, pool, minutes, seed } = request;
-  const plan: SessionPlan = { kind, theme, pool, minutes, seed, groups };
+  const { kind, theme, pool, minutes, seed, place = 'pool' } = request;
+  const plan: SessionPlan = { kind, theme, place, pool, minutes, seed, note: '', groups };
   return { kind: 'built', plan, notes: notesOn(request, plan) };
 }
 
@@ -49,16 +51,13 @@ interface Found {
 type Search = ReadonlyMap<string, Found>;
 
 function searchGroup(request: BuildRequest, group: GroupRequest, index: number): Search {
-  const candidates = blockCandidates(
-    bareGroup(group, index),
-    group,
-    request.pool,
-    request.theme,
-    request.kind,
-    request.kit,
-  );
+  // Beginners are never planned in open water, and nothing makes them.
+  if (request.place === 'open-water' && group.level === 'settle') return new Map();
+  const candidates = blockCandidates(bareGroup(group, index), group, request);
+  const locked = lockedLand(group)?.landMinutes;
   const usual = RECIPE[group.level].landMinutes;
-  for (const landMinutes of [usual, ...[5, 6, 7, 8].filter((m) => m !== usual)]) {
+  const choices = locked !== undefined ? [locked] : [usual, ...[5, 6, 7, 8].filter((m) => m !== usual)];
+  for (const landMinutes of choices) {
     const found = searchBlocks(request, group, candidates, landMinutes, index);
     if (found.size > 0) return found;
   }
@@ -116,7 +115,9 @@ function pricing(request: BuildRequest, group: GroupRequest) {
     speed: shift.speed,
     'swim-down': share['swim-down'],
   };
-  const [low, high] = LEVEL[group.level].metresPerHour.map((m) => (m * request.minutes) / 60) as [number, number];
+  const share60 = (request.minutes / 60) * WEEK_SHARE[request.week ?? 'normal'];
+  const [low, high] = LEVEL[group.level].metresPerHour.map((m) => m * share60) as [number, number];
+  const limit = loadLimitOf(request, group);
   const asked = group.lengths ?? null;
 
   return (
@@ -140,7 +141,7 @@ function pricing(request: BuildRequest, group: GroupRequest) {
     const total = poolDistance(request.pool, lengths);
     const round = total % 100 === 0 ? 0 : total % 50 === 0 ? 0.04 : 0.08;
     const odd = warmUp.awkward + drills.awkward + main.awkward + swimDown.awkward;
-    const load = group.loadLimit ? loadOf([warmUp, drills, main, speed, swimDown], request.pool) / group.loadLimit : 0;
+    const load = (warmUp.load + drills.load + main.load + (speed?.load ?? 0) + swimDown.load) / limit;
     // The level's band outweighs everything that is only nice to have.
     return 2 * off + 20 * outside + round + odd + 2 * Math.max(0, load - 1);
   };
@@ -150,19 +151,6 @@ function pricing(request: BuildRequest, group: GroupRequest) {
 function offBand(kind: Exclude<BlockKind, 'land'>, share: number, wanted: number): number {
   const [low, high] = SHARE_BAND[kind];
   return share < low - 1e-9 || share > high + 1e-9 ? Infinity : Math.abs(share - wanted);
-}
-
-function loadOf(parts: readonly (Candidate | null)[], pool: Pool): number {
-  return trainingLoad(
-    parts.flatMap((part) =>
-      part
-        ? setsOf(part.block.items).map(({ set, times }) => ({
-            distanceM: lengthsToMetres(pool, set.reps * set.lengths * times),
-            effort: set.effort,
-          }))
-        : [],
-    ),
-  );
 }
 
 /** First index of a sorted list whose value is at least `value`. */
@@ -201,25 +189,40 @@ function bareGroup(group: GroupRequest, index: number): GroupPlan {
     name: group.name ?? level.name,
     swimmers: group.swimmers,
     lanes: group.lanes,
-    v400Mps: group.v400Mps ?? level.defaultV400Mps,
+    // To a thousandth, so that it can be written down and read back without loss.
+    v400Mps: Math.round((group.v400Mps ?? level.defaultV400Mps) * 1000) / 1000,
     paceIsGuess: group.v400Mps === null,
     strokeLengthM: group.strokeLengthM ?? level.defaultStrokeLengthM,
+    paceTable: group.paceTable ?? [],
     knownDrills: group.knownDrills ?? [],
+    breathRecord: null,
+    note: '',
     blocks: [],
   };
 }
 
 function assemble(request: BuildRequest, group: GroupRequest, index: number, found: Found): GroupPlan {
   const bare = bareGroup(group, index);
-  const land = landBlock({ theme: request.theme, request: group, kit: request.kit }, found.landMinutes);
-  const blocks = [land, ...found.parts.map((part) => part.block)].map((block) => withIds(block, bare.id));
+  const land =
+    lockedLand(group) ?? landBlock({ theme: request.theme, request: group, kit: request.kit }, found.landMinutes);
+  const blocks = [land, ...found.parts.map((part) => part.block)].map((block) =>
+    group.locked?.includes(block) ? block : withIds(block, bare.id),
+  );
   return { ...bare, blocks };
+}
+
+const lockedLand = (group: GroupRequest): Block | undefined => group.locked?.find((block) => block.kind === 'land');
+
+/** The load a group should not pass: its own limit or the level's default, less in an easy week. */
+function loadLimitOf(request: BuildRequest, group: GroupRequest): number {
+  const share = WEEK_SHARE[request.week ?? 'normal'];
+  return (group.loadLimit ?? levelLoad(group.level, request.minutes) * (1 + WEEKLY_RISE)) * share;
 }
 
 /** Ids that are unique in the whole session: the group's id leads. */
 function withIds(block: Block, prefix: string): Block {
   const rename = (item: Item): Item =>
-    item.kind === 'swim'
+    isSet(item)
       ? { ...item, id: `${prefix}-${item.id}` }
       : { ...item, id: `${prefix}-${item.id}`, items: item.items.map(rename) };
   return { ...block, id: `${prefix}-${block.id}`, items: block.items.map(rename) };
@@ -230,14 +233,10 @@ function notesOn(request: BuildRequest, plan: SessionPlan): string[] {
     const asked = request.groups[index]!;
     const notes: string[] = [];
     if (group.paceIsGuess) notes.push(`${group.name}: no 400 m time, the clock uses the level's usual pace.`);
-    const load = loadOf(
-      group.blocks.map((block) => ({ block, seconds: 0, lengths: 0, rounds: 1, awkward: 0 })),
-      plan.pool,
-    );
-    if (asked.loadLimit && load > asked.loadLimit) {
-      const over = Math.round((load / asked.loadLimit - 1) * 100);
+    const limit = loadLimitOf(request, asked);
+    const over = Math.round((groupTotals(group, plan.pool).load / limit - 1) * 100);
+    if (over > 0 && (asked.loadLimit || (request.week ?? 'normal') !== 'normal'))
       notes.push(`${group.name}: load is ${over} % above the limit for this week.`);
-    }
     return notes;
   });
 }
@@ -265,9 +264,14 @@ function explainClash(request: BuildRequest, group: GroupRequest, index: number)
   }
   if (request.kind === 'speed' && works({ ...request, kind: 'aerobic' }, group))
     changes.push('Leave out the speed part.');
-  const noDrill =
-    blockCandidates(bareGroup(group, index), group, request.pool, request.theme, request.kind, request.kit).drills
-      .length === 0;
+  if (request.place === 'open-water' && group.level === 'settle')
+    return {
+      group: index,
+      message: `${name}: beginners are never planned in open water.`,
+      changes: ['Take them to the pool, in standing depth.'],
+    };
+  if (group.locked?.length && works(request, { ...group, locked: [] })) changes.push('Unlock a block.');
+  const noDrill = blockCandidates(bareGroup(group, index), group, request).drills.length === 0;
   const message = noDrill
     ? `${name}: no drill for “${CAUSES[request.theme].name}” fits this level and this kit.`
     : `${name}: ${request.minutes} minutes${group.lengths == null ? '' : ` and ${poolDistance(request.pool, group.lengths)} ${request.pool.unit}`} cannot hold land, drills, main part and swim-down in their shares.`;

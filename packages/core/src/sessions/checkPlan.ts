@@ -1,7 +1,13 @@
-import { BLOCK_NAME, type SessionPlan } from './model';
+import { drillCard } from '../library';
+import type { BreathPeople } from '../safety';
+import { isAtLeast, type HealthFlag } from '../swimmers';
 import { groupClock } from './clock';
+import { describeSet } from './describe';
+import { BLOCK_NAME, type GroupPlan, type SessionPlan } from './model';
+import { breathProblems } from './prescription';
 import { SHARE_BAND } from './recipe';
-import { blockLengths, groupLengths, groupTotals } from './totals';
+import { repSeconds } from './setMeasure';
+import { blockMetres, groupTotals, setsOf } from './totals';
 
 /** Groups should end within this time of each other, seconds. */
 export const FINISH_TOGETHER_S = 60;
@@ -20,10 +26,22 @@ export interface PlanCheck {
   readonly spreadS: number;
   /** What is broken now, each in a sentence. */
   readonly problems: readonly string[];
+  /** What could hurt somebody; such a plan cannot be saved. */
+  readonly blocked: readonly string[];
 }
 
-/** Whether a plan still holds after editing: common finish, the hour, block shares, breathing balance. */
-export function checkPlan(plan: SessionPlan): PlanCheck {
+/** Who is in a group, as far as safety is concerned. */
+export interface GroupPeople extends BreathPeople {
+  readonly healthFlags: readonly HealthFlag[];
+}
+
+/**
+ * Whether a plan still holds after editing: common finish, the hour, block shares, breathing balance,
+ * send-offs; and what could hurt somebody.
+ *
+ * @param people who is in each group, by its place; without it only what the level forbids is known
+ */
+export function checkPlan(plan: SessionPlan, people: readonly (GroupPeople | null)[] = []): PlanCheck {
   const finishes = plan.groups.map((g) => ({ group: g.name, endS: groupClock(g, plan.pool).totalS }));
   const ends = finishes.map((f) => f.endS);
   const spreadS = Math.max(...ends) - Math.min(...ends);
@@ -34,33 +52,57 @@ export function checkPlan(plan: SessionPlan): PlanCheck {
     if (over > 0.5) problems.push(`${group} ends ${inWords(over)} after the hour.`);
   }
   if (spreadS > FINISH_TOGETHER_S) problems.push(`The groups end ${inWords(spreadS)} apart.`);
+  plan.groups.forEach((group, i) => problems.push(...groupProblems(group, plan, people[i] ?? null)));
+  const blocked = plan.groups.flatMap((group, i) => safetyProblems(group, plan, people[i] ?? null));
+  return { finishes, spreadS, problems, blocked: [...new Set(blocked)] };
+}
 
-  for (const group of plan.groups) {
-    const total = groupLengths(group);
-    if (total === 0) {
-      problems.push(`${group.name} swims nothing.`);
-      continue;
-    }
-    for (const block of group.blocks) {
-      if (block.kind === 'land') continue;
-      const [low, high] = SHARE_BAND[block.kind];
-      const share = blockLengths(block) / total;
-      if (share < low - 1e-9)
-        problems.push(
-          `${group.name}: ${BLOCK_NAME[block.kind]} is ${percent(share)} of the metres, under ${percent(low)}.`,
-        );
-      if (share > high + 1e-9)
-        problems.push(
-          `${group.name}: ${BLOCK_NAME[block.kind]} is ${percent(share)} of the metres, over ${percent(high)}.`,
-        );
-    }
-    const { left, right } = groupTotals(group, plan.pool).breaths;
-    const share = left / (left + right);
-    if (left + right > 0 && (share < SIDE_BALANCE[0] || share > SIDE_BALANCE[1])) {
-      problems.push(`${group.name}: ${percent(share)} of the counted breaths go to the left.`);
-    }
+function groupProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople | null): string[] {
+  const problems: string[] = [];
+  const totals = groupTotals(group, plan.pool);
+  if (totals.metres === 0) return [`${group.name} swims nothing.`];
+  if (!group.blocks.some((b) => b.kind === 'land' && b.landMinutes > 0))
+    problems.push(`${group.name}: no preparation on land.`);
+  for (const block of group.blocks) {
+    if (block.kind === 'land') continue;
+    const [low, high] = SHARE_BAND[block.kind];
+    const share = blockMetres(block, group, plan.pool) / totals.metres;
+    const named = `${group.name}: ${BLOCK_NAME[block.kind]} is ${percent(share)} of the metres`;
+    if (share < low - 1e-9) problems.push(`${named}, under ${percent(low)}.`);
+    if (share > high + 1e-9) problems.push(`${named}, over ${percent(high)}.`);
   }
-  return { finishes, spreadS, problems };
+  for (const { set } of group.blocks.flatMap((b) => setsOf(b.items))) {
+    const repS = repSeconds(set, group, plan.pool);
+    if (set.timing.kind === 'send-off' && set.reps > 1 && set.timing.seconds < repS)
+      problems.push(
+        `${group.name}: ${describeSet(set, plan.pool, plan.place)} takes ${Math.round(repS)} s, longer than its send-off.`,
+      );
+    if (!set.drill) continue;
+    const drill = drillCard(set.drill);
+    if (group.level !== 'settle' && !isAtLeast(group.level, drill.from))
+      problems.push(`${group.name}: ${drill.name} is above this level.`);
+    const flag = people?.healthFlags.find((f) => drill.notWith.includes(f));
+    if (flag) problems.push(`${group.name}: ${drill.name} is not for somebody here (${flag}).`);
+  }
+  const { left, right } = totals.breaths;
+  const share = left / (left + right);
+  if (left + right > 0 && (share < SIDE_BALANCE[0] || share > SIDE_BALANCE[1]))
+    problems.push(`${group.name}: ${percent(share)} of the counted breaths go to the left.`);
+  return problems;
+}
+
+function safetyProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople | null): string[] {
+  const problems: string[] = [];
+  if (plan.place === 'open-water' && group.level === 'settle')
+    problems.push(`${group.name}: beginners are never planned in open water.`);
+  for (const { set } of group.blocks.flatMap((b) => setsOf(b.items))) {
+    for (const reason of breathProblems(set, group, plan.place, plan.pool, people))
+      problems.push(`${group.name}, ${describeSet(set, plan.pool, plan.place)}: ${reason}`);
+    // Beginners never skip a step; elsewhere the coach may know better, and is told.
+    if (set.drill && group.level === 'settle' && !isAtLeast('settle', drillCard(set.drill).from))
+      problems.push(`${group.name}: ${drillCard(set.drill).name} is above this level.`);
+  }
+  return problems;
 }
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;

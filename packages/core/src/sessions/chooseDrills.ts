@@ -1,48 +1,92 @@
-import { drillCard, type DrillId, type KitId } from '../library';
+import { drillCard, LADDER_IDS, ladderCard, type DrillId, type KitId, type LadderId } from '../library';
 import { CAUSE_IDS, CAUSES, STAGES, type CauseId } from '../review';
 import { isAtLeast } from '../swimmers';
+import { seeded } from '../units';
 import type { GroupRequest } from './request';
+
+export interface DrillWish {
+  readonly where?: 'pool' | 'land' | 'open-water';
+  /** Another seed brings other drills where there are more than are needed. */
+  readonly seed?: number;
+}
+
+/** Skills practised outside whatever the theme is. */
+const OUTSIDE: readonly DrillId[] = ['low-eyes-sighting', 'name-the-aim', 'following', 'buoy-turn', 'star-float'];
+
+/** Steps of a ladder that may be planned beyond the ones passed: the one being worked on. */
+const WORKING_ON = 1;
 
 /**
  * The drills of a group, best first: those that answer the theme, then those for the most common
- * open focuses, then neighbours of the theme in the same stage.
+ * open focuses, then neighbours of the theme in the same stage. The first is always the best answer;
+ * among the rest of the same worth the seed decides.
  *
- * Never a drill above the group's level, without its kit, against the stroke model of most of the
- * group, or against a health flag in it.
+ * Never a drill above the group's level or ladder step, without its kit, against the stroke model of
+ * most of the group, or against a health flag in it.
  *
  * @param count how many at most
- * @param covers true for drills swum over a distance, false for land and wall
  */
 export function chooseDrills(
   theme: CauseId,
   group: GroupRequest,
   kit: readonly KitId[],
   count: number,
-  covers: 'distance' | 'none' = 'distance',
+  { where = 'pool', seed = 0 }: DrillWish = {},
 ): DrillId[] {
   const fits = (id: DrillId): boolean => {
     const drill = drillCard(id);
     return (
-      (drill.factor !== null) === (covers === 'distance') &&
-      drill.place !== 'open-water' &&
+      (drill.factor !== null) === (where !== 'land') &&
+      (where === 'open-water' ? drill.kit.length === 0 && drill.factor! >= 0.8 : drill.place !== 'open-water') &&
       isAtLeast(group.level, drill.from) &&
+      onLadder(id, group.ladderSteps) &&
       drill.kit.every((item) => kit.includes(item)) &&
       !(group.model && drill.contradicts.includes(group.model)) &&
       !drill.notWith.some((flag) => group.healthFlags?.includes(flag))
     );
   };
-  const pick = (causes: readonly CauseId[]): DrillId[] =>
-    [...new Set(causes.flatMap((cause): readonly DrillId[] => CAUSES[cause].answers))].filter(fits).slice(0, count);
-  if (covers === 'none') return pick([theme]);
+  const answers = (causes: readonly CauseId[]): DrillId[] =>
+    [...new Set(causes.flatMap((cause): readonly DrillId[] => CAUSES[cause].answers))].filter(fits);
+  if (where === 'land') return answers([theme]).slice(0, count);
 
   const stageOf = (id: CauseId) => STAGES.indexOf(CAUSES[id].stage);
   const sameStroke = CAUSE_IDS.filter((id) => CAUSES[id].strokes[0] === CAUSES[theme].strokes[0]);
-  const neighbours = sameStroke.filter((id) => stageOf(id) === stageOf(theme));
-  const near = pick([theme, ...byFrequency(group.focuses ?? []), ...neighbours]);
+  const neighbours = sameStroke.filter((id) => stageOf(id) === stageOf(theme) && id !== theme);
+  const [best, ...more] = answers([theme]);
+  const ranked = [
+    ...(best ? [best] : []),
+    ...mixed(more, seed),
+    ...mixed(answers(byFrequency(group.focuses ?? []).slice(0, 3)), seed),
+    ...(where === 'open-water' ? mixed(OUTSIDE.filter(fits), seed) : []),
+    ...mixed(answers(neighbours), seed),
+  ];
+  const near = [...new Set(ranked)].slice(0, count);
   if (near.length > 0) return near;
   // A theme too far on for this level: work on what lies upstream of it, the nearest stage first.
   const crawl = CAUSE_IDS.filter((id) => CAUSES[id].strokes[0] === 'front-crawl');
-  return pick(crawl.filter((id) => stageOf(id) < stageOf(theme)).sort((a, b) => stageOf(b) - stageOf(a)));
+  return answers(
+    crawl.filter((id) => stageOf(id) < stageOf(theme)).sort((a, b) => stageOf(b) - stageOf(a)),
+  ).slice(0, count);
+}
+
+/** Whether a drill is at most the step being worked on, on every ladder that is kept for the group. */
+function onLadder(id: DrillId, steps: Readonly<Partial<Record<LadderId, number>>> | undefined): boolean {
+  if (!steps) return true;
+  return LADDER_IDS.every((ladder) => {
+    const passed = steps[ladder];
+    if (passed === undefined) return true;
+    const at = ladderCard(ladder).steps.findIndex((step) => step.drill === id);
+    return at < passed + WORKING_ON;
+  });
+}
+
+/** The same drills in an order that follows the seed; seed 0 keeps theirs. */
+function mixed(ids: readonly DrillId[], seed: number): DrillId[] {
+  if (seed === 0) return [...ids];
+  return ids
+    .map((id, i) => ({ id, at: seeded(seed, i) }))
+    .sort((a, b) => a.at - b.at)
+    .map(({ id }) => id);
 }
 
 /** Distinct causes, the most common first; equal ones keep their order. */

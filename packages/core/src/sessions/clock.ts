@@ -1,10 +1,6 @@
-import { drillCard } from '../library';
-import { effortSpeed } from '../measures';
-import { lengthsToMetres, type Pool } from '../units';
-import type { Block, GroupPlan, Item, SwimSet } from './model';
-
-/** Effort of easy swimming, the measure for the speed factor of a drill. */
-export const EASY = 0.6;
+import type { Pool } from '../units';
+import type { AnySet, Block, GroupPlan, Item } from './model';
+import { repSeconds } from './setMeasure';
 
 /** Seconds between two sets. */
 export const BETWEEN_SETS_S = 30;
@@ -14,7 +10,7 @@ export const TALK_KNOWN_S = 20;
 
 /** One passage of a set on the clock. */
 export interface Slot {
-  readonly set: SwimSet;
+  readonly set: AnySet;
   readonly startS: number;
   readonly endS: number;
   readonly swimS: number;
@@ -38,19 +34,8 @@ export interface GroupClock {
   readonly landS: number;
 }
 
-/**
- * Seconds for one rep of a set, for a swimmer with this 400 m speed.
- *
- * A drill takes its factor of easy swimming; everything else the speed of its effort.
- */
-export function repSeconds(set: Pick<SwimSet, 'lengths' | 'drill' | 'effort'>, v400Mps: number, pool: Pool): number {
-  const factor = set.drill ? drillCard(set.drill).factor : null;
-  const speed = factor === null ? effortSpeed(v400Mps, set.effort) : effortSpeed(v400Mps, EASY) * factor;
-  return lengthsToMetres(pool, set.lengths) / speed;
-}
-
 /** Rest after one rep, seconds; a send-off shorter than the swim leaves none. */
-export function restSeconds(set: SwimSet, repS: number): number {
+export function restSeconds(set: AnySet, repS: number): number {
   return set.timing.kind === 'rest' ? set.timing.seconds : Math.max(0, set.timing.seconds - repS);
 }
 
@@ -78,7 +63,7 @@ export function groupClock(group: GroupPlan, pool: Pool): GroupClock {
           for (let pass = 0; pass < item.rounds; pass++) walk(item.items, again || pass > 0);
           continue;
         }
-        const repS = repSeconds(item, group.v400Mps, pool);
+        const repS = repSeconds(item, group, pool);
         const rest = restSeconds(item, repS);
         const gap = first ? 0 : again ? rest : BETWEEN_SETS_S;
         let talkS = again ? 0 : gap;

@@ -1,8 +1,8 @@
 import { drillCard } from '../library';
-import { poolDistance, type Pool } from '../units';
-import type { Breathing, SwimSet, SwimStroke, Timing } from './model';
+import { formatTime, poolDistance, type Pool } from '../units';
+import type { AnySet, Breathing, SessionPlace, SessionPlan, Sighting, SwimStroke, Timing } from './model';
 
-const STROKE_WORD: Readonly<Record<SwimStroke, string>> = {
+export const STROKE_WORD: Readonly<Record<SwimStroke, string>> = {
   'front-crawl': 'crawl',
   backstroke: 'backstroke',
   breaststroke: 'breaststroke',
@@ -24,24 +24,54 @@ export function effortWord(effort: number): string {
   return 'all-out';
 }
 
+/** The effort of a set in words; both halves when they differ. */
+export function setEffortWord(set: AnySet): string {
+  return set.kind === 'halves'
+    ? `half ${effortWord(set.effort)}, half ${effortWord(set.secondEffort)}`
+    : effortWord(set.effort);
+}
+
 /** A distance of some lengths in the pool's unit. @example distanceWord({ length: 25, unit: 'yd' }, 2) // '50 yd' */
 export function distanceWord(pool: Pool, lengths: number): string {
   return `${poolDistance(pool, lengths)} ${pool.unit}`;
 }
 
+/** Where a session is swum. @example placeWord(plan) // '25 m pool' */
+export function placeWord({ pool, place }: Pick<SessionPlan, 'pool' | 'place'>): string {
+  const length = Math.round(pool.length * 100) / 100;
+  return place === 'pool' ? `${length} ${pool.unit} pool` : `loop of ${length} ${pool.unit}`;
+}
+
 /** What is swum: the drill, or the stroke. */
-export function whatWord(set: Pick<SwimSet, 'drill' | 'stroke'>): string {
+export function whatWord(set: Pick<AnySet, 'drill' | 'stroke'>): string {
   return set.drill ? drillCard(set.drill).name.toLowerCase() : STROKE_WORD[set.stroke];
 }
 
+/** How a set is breathed, as said on deck; nothing when it is free. */
 export function breathingWord(breathing: Breathing): string {
-  if (breathing.kind === 'free') return '';
-  const side = breathing.strokes % 2 === 0 ? ` ${breathing.side}` : '';
-  return `breathe every ${breathing.strokes}${side}`;
+  switch (breathing.kind) {
+    case 'free':
+      return '';
+    case 'every':
+      return `breathe every ${breathing.strokes}${breathing.strokes % 2 === 0 ? ` ${breathing.side}` : ''}`;
+    case 'to-side':
+      return `breathe ${breathing.side}`;
+    case 'by-length':
+      return `breathe every ${breathing.strokes}, change side each length, ${breathing.side} first`;
+    case 'limited':
+      return breathing.first === breathing.last
+        ? `${breathing.first} breaths a length`
+        : `${breathing.first} breaths a length, stepping to ${breathing.last}`;
+  }
+}
+
+export function sightingWord(sighting: Sighting | null): string {
+  if (!sighting) return '';
+  return `look each ${sighting.every}${sighting.forBreath ? ' in place of a breath' : ''}`;
 }
 
 export function timingWord(timing: Timing): string {
-  return timing.kind === 'rest' ? `rest ${timing.seconds} s` : `leave every ${timing.seconds} s`;
+  return timing.kind === 'rest' ? `rest ${timing.seconds} s` : `leave every ${formatTime(timing.seconds)}`;
 }
 
 /**
@@ -49,7 +79,13 @@ export function timingWord(timing: Timing): string {
  *
  * @example describeSet(set, pool) // '4 × 50 six, one, six'
  */
-export function describeSet(set: SwimSet, pool: Pool): string {
-  const distance = String(poolDistance(pool, set.lengths));
-  return `${set.reps > 1 ? `${set.reps} × ` : ''}${distance} ${whatWord(set)}`;
+export function describeSet(set: AnySet, pool: Pool, place: SessionPlace = 'pool'): string {
+  return `${set.reps > 1 ? `${set.reps} × ` : ''}${repWord(set, pool, place)} ${whatWord(set)}`;
+}
+
+function repWord(set: AnySet, pool: Pool, place: SessionPlace): string {
+  if (set.kind === 'timed')
+    return set.seconds % 60 === 0 ? `${set.seconds / 60} min` : `${formatTime(set.seconds)} min`;
+  if (place === 'pool') return String(poolDistance(pool, set.lengths));
+  return `${set.lengths === 0.5 ? '½' : set.lengths} ${set.lengths > 1 ? 'loops' : 'loop'}`;
 }

@@ -11,3 +11,8 @@ export * from './totals';
 export * from './loadLimit';
 export * from './proposeGroups';
 export * from '../units';
+export * from './prescription';
+export * from './setMeasure';
+export * from './comparePlans';
+export * from './lanes';
+export * from './loadSummary';

@@ -1,6 +1,7 @@
 import type { DrillId, KitId } from '../library';
-import type { Side } from '../measures';
+import type { PacePoint, Side } from '../measures';
 import type { CauseId } from '../review';
+import type { BreathRecord } from '../safety';
 import type { LevelId } from '../swimmers';
 import type { Pool } from '../units';
 
@@ -20,38 +21,77 @@ export const BLOCK_NAME: Readonly<Record<BlockKind, string>> = {
 export const SESSION_KINDS = ['aerobic', 'technique', 'speed'] as const;
 export type SessionKind = (typeof SESSION_KINDS)[number];
 
+/** Theme when nothing else is known: where everybody begins. */
+export const FIRST_THEME: CauseId = 'holds-breath';
+
 export const SWIM_STROKES = ['front-crawl', 'backstroke', 'breaststroke', 'butterfly', 'choice'] as const;
 export type SwimStroke = (typeof SWIM_STROKES)[number];
+
+/** Pool, or a loop in open water that takes the place of the pool length. */
+export const SESSION_PLACES = ['pool', 'open-water'] as const;
+export type SessionPlace = (typeof SESSION_PLACES)[number];
 
 export type Breathing =
   | { readonly kind: 'free' }
   /** A breath every k strokes; odd patterns change sides, even ones stay on `side`. */
-  | { readonly kind: 'every'; readonly strokes: number; readonly side: Side };
+  | { readonly kind: 'every'; readonly strokes: number; readonly side: Side }
+  /** Always to one side, every second stroke. */
+  | { readonly kind: 'to-side'; readonly side: Side }
+  /** To one side for a length, to the other for the next; `side` begins. */
+  | { readonly kind: 'by-length'; readonly strokes: number; readonly side: Side }
+  /** So many breaths in each length, stepping evenly from the first rep to the last. Only behind the gates of safety. */
+  | { readonly kind: 'limited'; readonly first: number; readonly last: number };
+
+export interface Sighting {
+  /** Strokes between looks. */
+  readonly every: number;
+  /** The look takes the place of one breath, which doubles that gap; otherwise it comes before the breath. */
+  readonly forBreath: boolean;
+}
 
 export type Timing =
   | { readonly kind: 'rest'; readonly seconds: number }
   /** Leave every so many seconds. */
   | { readonly kind: 'send-off'; readonly seconds: number };
 
-/** `reps × lengths` of one thing. Distances are pool lengths, so every total is exact. */
-export interface SwimSet {
-  readonly kind: 'swim';
+/** What every set says, however it is measured. */
+interface SetFields {
   readonly id: string;
   readonly reps: number;
-  /** Pool lengths of one rep; halves end at the mark in mid-pool. */
-  readonly lengths: number;
   readonly stroke: SwimStroke;
   readonly drill: DrillId | null;
   /** Share of the power that can be held for about 400 m, 0–1. */
   readonly effort: number;
   readonly breathing: Breathing;
-  /** Strokes between looks, or null. */
-  readonly sightEvery: number | null;
+  readonly sighting: Sighting | null;
   readonly strokeRateSpm: number | null;
   readonly timing: Timing;
   readonly kit: readonly KitId[];
   readonly note: string;
 }
+
+/** `reps × lengths` of one thing. Distances are pool lengths or loops, so every total is exact. */
+export interface SwimSet extends SetFields {
+  readonly kind: 'swim';
+  /** Pool lengths of one rep; halves end at the mark in mid-pool. */
+  readonly lengths: number;
+}
+
+/** Each rep half at one effort, half at another: short and fast without a whole length all-out. */
+export interface HalfSet extends SetFields {
+  readonly kind: 'halves';
+  readonly lengths: number;
+  /** Effort of the second half; `effort` is that of the first. */
+  readonly secondEffort: number;
+}
+
+/** `reps × seconds`: skills outside, and tries of beginners. Its metres are an estimate. */
+export interface TimedSet extends SetFields {
+  readonly kind: 'timed';
+  readonly seconds: number;
+}
+
+export type AnySet = SwimSet | HalfSet | TimedSet;
 
 /** Sets swum through several times; may be nested. */
 export interface Rounds {
@@ -61,7 +101,10 @@ export interface Rounds {
   readonly items: readonly Item[];
 }
 
-export type Item = SwimSet | Rounds;
+export type Item = AnySet | Rounds;
+
+/** How deep rounds may lie in rounds. */
+export const DEEPEST_ROUNDS = 4;
 
 export interface Block {
   readonly kind: BlockKind;
@@ -83,16 +126,24 @@ export interface GroupPlan {
   /** Whether that speed is the level's default rather than this group's own. */
   readonly paceIsGuess: boolean;
   readonly strokeLengthM: number;
+  /** The club's own pace table; empty takes the effort law. */
+  readonly paceTable: readonly PacePoint[];
   /** Drills the group has done before: they need less talk. */
   readonly knownDrills: readonly DrillId[];
+  /** What was agreed before a set with limited breathing; null when there is none. */
+  readonly breathRecord: BreathRecord | null;
+  readonly note: string;
   readonly blocks: readonly Block[];
 }
 
 export interface SessionPlan {
   readonly kind: SessionKind;
   readonly theme: CauseId;
+  readonly place: SessionPlace;
+  /** The pool; in open water the loop, with its metres as the length. */
   readonly pool: Pool;
   readonly minutes: number;
   readonly seed: number;
+  readonly note: string;
   readonly groups: readonly GroupPlan[];
 }

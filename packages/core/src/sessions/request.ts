@@ -1,8 +1,10 @@
-import type { DrillId, KitId } from '../library';
+import type { DrillId, KitId, LadderId } from '../library';
+import type { PacePoint } from '../measures';
 import type { CauseId } from '../review';
 import type { HealthFlag, LevelId, StrokeModelId } from '../swimmers';
 import type { Pool } from '../units';
-import type { SessionKind, SessionPlan } from './model';
+import type { WeekKind } from './loadLimit';
+import type { Block, SessionKind, SessionPlace, SessionPlan } from './model';
 
 /** What the builder knows of one group. */
 export interface GroupRequest {
@@ -21,6 +23,12 @@ export interface GroupRequest {
   readonly healthFlags?: readonly HealthFlag[];
   /** Pool lengths the group should swim exactly; null leaves it to the level's band. */
   readonly lengths?: number | null;
+  /** Steps passed on each ladder by the least advanced of the group; a drill further up is not planned. */
+  readonly ladderSteps?: Readonly<Partial<Record<LadderId, number>>>;
+  /** The club's own pace table; empty takes the effort law. */
+  readonly paceTable?: readonly PacePoint[];
+  /** Blocks that stay as they are while the rest is solved again. */
+  readonly locked?: readonly Block[];
   /** Highest load (metres × effort factor) that keeps the week within the club's rise limit. */
   readonly loadLimit?: number | null;
 }
@@ -29,7 +37,12 @@ export interface BuildRequest {
   readonly kind: SessionKind;
   readonly theme: CauseId;
   readonly minutes: number;
+  /** Pool when left out. */
+  readonly place?: SessionPlace;
+  /** The pool; in open water the loop, with its metres as the length. */
   readonly pool: Pool;
+  /** A recovery or taper week asks for less. */
+  readonly week?: WeekKind;
   readonly kit: readonly KitId[];
   readonly seed: number;
   /** One to six groups that finish together. */

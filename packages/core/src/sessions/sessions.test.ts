@@ -15,7 +15,7 @@ import {
   groupTotals,
   proposeGroups,
   proposeThemes,
-  removeSet,
+  removeItem,
   sessionLoadLimit,
   setsOf,
   SHARE_BAND,
@@ -99,6 +99,7 @@ describe('the builder', () => {
             expect(blockLengths(block) / total).toBeLessThanOrEqual(high + 1e-9);
             for (const { set } of setsOf(block.items)) {
               // Whole lengths; halves only where the pool is long.
+              if (set.kind === 'timed') throw new Error('minutes in a pool');
               expect(Number.isInteger(set.lengths) || (set.lengths === 0.5 && plan.pool.length > 40)).toBe(true);
               if (!set.drill) continue;
               const drill = drillCard(set.drill);
@@ -192,7 +193,7 @@ const set = (change: Partial<SwimSet> = {}): SwimSet => ({
   drill: null,
   effort: 0.8,
   breathing: { kind: 'free' },
-  sightEvery: null,
+  sighting: null,
   strokeRateSpm: null,
   timing: { kind: 'rest', seconds: 20 },
   kit: [],
@@ -216,7 +217,10 @@ const group = (blocks: readonly Block[]): GroupPlan => ({
   v400Mps: 1,
   paceIsGuess: false,
   strokeLengthM: 1,
+  paceTable: [],
   knownDrills: [],
+  breathRecord: null,
+  note: '',
   blocks,
 });
 const POOL = { length: 25, unit: 'm' } as const;
@@ -269,7 +273,7 @@ describe('totals and the clock', () => {
   });
 
   it('counts looks and breaths to both sides', () => {
-    const items = [set({ reps: 2, lengths: 4, sightEvery: 8, breathing: { kind: 'every', strokes: 3, side: 'left' } })];
+    const items = [set({ reps: 2, lengths: 4, sighting: { every: 8, forBreath: false }, breathing: { kind: 'every', strokes: 3, side: 'left' } })];
     const totals = groupTotals(group([block({ items })]), POOL);
     expect(totals.looks).toBe(24);
     expect(totals.breaths).toEqual({ left: 33, right: 33 });
@@ -280,9 +284,11 @@ describe('editing', () => {
   const plan: SessionPlan = {
     kind: 'aerobic',
     theme: 'spins',
+    place: 'pool',
     pool: POOL,
     minutes: 60,
     seed: 1,
+    note: '',
     groups: [group([block()]), { ...group([block({ items: [set({ id: 'other' })] })]), id: 'h' }],
   };
 
@@ -298,7 +304,7 @@ describe('editing', () => {
       groups: [group([block({ items: [{ kind: 'rounds', id: 'r', rounds: 2, items: [set()] }] })])],
     };
     expect(groupLengths(editRounds(nested, 'r', 5).groups[0]!)).toBe(40);
-    expect(removeSet(nested, 's').groups[0]!.blocks[0]!.items).toEqual([]);
+    expect(removeItem(nested, 's').groups[0]!.blocks[0]!.items).toEqual([]);
   });
 
   it('says at once what is broken', () => {

@@ -1,19 +1,24 @@
-import type { KitId } from '../library';
-import { breathsPerSide, trainingLoad } from '../measures';
+import type { DrillId, KitId } from '../library';
+import { trainingLoad } from '../measures';
 import { lengthsToMetres, type Pool } from '../units';
 import { groupClock } from './clock';
-import type { Block, BlockKind, GroupPlan, Item, SwimSet } from './model';
+import type { AnySet, Block, BlockKind, GroupPlan, Item, SwimStroke } from './model';
+import { breathsOf, looksIn } from './prescription';
+import { effortParts, isSet, repLengths, repMetres } from './setMeasure';
 
 /** Every set of some items with how many times it is swum through, rounds multiplied out. */
-export function setsOf(items: readonly Item[], times = 1): { set: SwimSet; times: number }[] {
-  return items.flatMap((item) =>
-    item.kind === 'swim' ? [{ set: item, times }] : setsOf(item.items, times * item.rounds),
-  );
+export function setsOf(items: readonly Item[], times = 1): { set: AnySet; times: number }[] {
+  return items.flatMap((item) => (isSet(item) ? [{ set: item, times }] : setsOf(item.items, times * item.rounds)));
 }
 
 /** Pool lengths of a block; a drill block swum twice counts twice. */
 export function blockLengths(block: Block): number {
-  return setsOf(block.items).reduce((sum, { set, times }) => sum + set.reps * set.lengths * times, 0);
+  return setsOf(block.items).reduce((sum, { set, times }) => sum + set.reps * repLengths(set) * times, 0);
+}
+
+/** Metres of a block, with the estimate for what is measured in minutes. */
+export function blockMetres(block: Block, group: GroupPlan, pool: Pool): number {
+  return setsOf(block.items).reduce((sum, { set, times }) => sum + repMetres(set, group, pool) * set.reps * times, 0);
 }
 
 /** Pool lengths of a whole group plan. */
@@ -24,52 +29,81 @@ export function groupLengths(group: GroupPlan): number {
 export interface GroupTotals {
   readonly lengths: number;
   readonly metres: number;
+  /** The part of the metres that is estimated from minutes. */
+  readonly estimatedM: number;
   readonly seconds: number;
+  readonly swimS: number;
+  readonly restS: number;
+  readonly talkS: number;
+  readonly landS: number;
   readonly load: number;
   readonly kit: readonly KitId[];
   /** Counted breaths; free breathing is not counted. */
   readonly breaths: { readonly left: number; readonly right: number };
   readonly looks: number;
   readonly metresByBlock: Readonly<Partial<Record<BlockKind, number>>>;
+  /** By effort in whole percent. */
+  readonly metresByEffort: Readonly<Record<number, number>>;
+  readonly metresByStroke: Readonly<Partial<Record<SwimStroke, number>>>;
+  readonly metresByDrill: Readonly<Partial<Record<DrillId, number>>>;
 }
 
-/** Totals of one group: distance, time, load, kit, breaths per side and looks. */
+/**
+ * Totals of one group, or of one lane with its own speed in `v400Mps`: distance, minutes, load, kit,
+ * breaths per side, looks, and the metres by block, effort, stroke and drill.
+ */
 export function groupTotals(group: GroupPlan, pool: Pool): GroupTotals {
   const breaths = { left: 0, right: 0 };
   const kit = new Set<KitId>();
   const loads: { distanceM: number; effort: number }[] = [];
   const metresByBlock: Partial<Record<BlockKind, number>> = {};
+  const metresByEffort: Record<number, number> = {};
+  const metresByStroke: Partial<Record<SwimStroke, number>> = {};
+  const metresByDrill: Partial<Record<DrillId, number>> = {};
+  let estimatedM = 0;
   let looks = 0;
   let reps = 0;
 
   for (const block of group.blocks) {
-    metresByBlock[block.kind] = (metresByBlock[block.kind] ?? 0) + lengthsToMetres(pool, blockLengths(block));
+    metresByBlock[block.kind] = (metresByBlock[block.kind] ?? 0) + blockMetres(block, group, pool);
     for (const { set, times } of setsOf(block.items)) {
-      const repM = lengthsToMetres(pool, set.lengths);
+      const repM = repMetres(set, group, pool);
+      const metres = repM * set.reps * times;
       set.kit.forEach((item) => kit.add(item));
-      loads.push({ distanceM: repM * set.reps * times, effort: set.effort });
-      if (set.sightEvery) looks += Math.floor(repM / (group.strokeLengthM * set.sightEvery)) * set.reps * times;
-      if (set.breathing.kind !== 'every') continue;
+      for (const { share, effort } of effortParts(set)) {
+        loads.push({ distanceM: metres * share, effort });
+        const percent = Math.round(effort * 100);
+        metresByEffort[percent] = (metresByEffort[percent] ?? 0) + metres * share;
+      }
+      if (set.kind === 'timed') estimatedM += metres;
+      if (set.drill) metresByDrill[set.drill] = (metresByDrill[set.drill] ?? 0) + metres;
+      else metresByStroke[set.stroke] = (metresByStroke[set.stroke] ?? 0) + metres;
+      looks += looksIn(set, repM, group.strokeLengthM) * set.reps * times;
       for (let rep = 0; rep < set.reps * times; rep++, reps++) {
-        // An odd pattern begins on the other side each time; an even one stays where the coach put it.
-        const swaps = set.breathing.strokes % 2 === 1 && reps % 2 === 1;
-        const other = set.breathing.side === 'left' ? 'right' : 'left';
-        const side = swaps ? other : set.breathing.side;
-        const counted = breathsPerSide(set.breathing.strokes, repM, group.strokeLengthM, side);
+        const counted = breathsOf(set, repM, lengthsToMetres(pool, 1), group.strokeLengthM, reps, rep % set.reps);
         breaths.left += counted.left;
         breaths.right += counted.right;
       }
     }
   }
   const lengths = groupLengths(group);
+  const clock = groupClock(group, pool);
   return {
     lengths,
-    metres: lengthsToMetres(pool, lengths),
-    seconds: groupClock(group, pool).totalS,
+    metres: lengthsToMetres(pool, lengths) + estimatedM,
+    estimatedM,
+    seconds: clock.totalS,
+    swimS: clock.swimS,
+    restS: clock.restS,
+    talkS: clock.talkS,
+    landS: clock.landS,
     load: trainingLoad(loads),
     kit: [...kit],
     breaths,
     looks,
     metresByBlock,
+    metresByEffort,
+    metresByStroke,
+    metresByDrill,
   };
 }

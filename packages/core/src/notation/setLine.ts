@@ -1,0 +1,203 @@
+import type { IToken } from 'chevrotain';
+import { DRILL_IDS, KIT_IDS, type DrillId, type KitId } from '../library';
+import type { Side } from '../measures';
+import { EASY, type AnySet, type Breathing, type Sighting, type Timing } from '../sessions';
+import { parseTime, poolDistance, type Pool } from '../units';
+import type { Modifier, SetLine } from './grammar';
+import type { TextProblem } from './problem';
+import { suggest } from './suggest';
+import { EFFORT_BY_WORD, SET_WORDS, STROKE_BY_WORD } from './words';
+
+/** Limits of what one line may say. */
+const MOST = { reps: 200, lengths: 800, seconds: 7200 } as const;
+
+type Say = (token: IToken, message: string, instead?: string) => void;
+
+/** A problem at the place of a token. */
+export function problemAt(
+  token: IToken,
+  message: string,
+  severity: TextProblem['severity'] = 'error',
+  instead?: string,
+): TextProblem {
+  const { startLine = 1, startColumn = 1, image } = token;
+  const place = { line: startLine, column: startColumn, length: image.length };
+  return instead === undefined ? { ...place, message, severity } : { ...place, message, severity, instead };
+}
+
+/** The set that a line says, with every problem found in it; null when it is not even a set. */
+export function setOf(
+  line: SetLine,
+  id: string,
+  note: string,
+  pool: Pool,
+  outside: boolean,
+): { readonly set: AnySet | null; readonly problems: readonly TextProblem[] } {
+  const problems: TextProblem[] = [];
+  const say: Say = (token, message, instead) => problems.push(problemAt(token, message, 'error', instead));
+  const reps = line.reps ? Number(line.reps.image) : 1;
+  if (line.reps && (!Number.isInteger(reps) || reps < 1 || reps > MOST.reps))
+    say(line.reps, `From 1 to ${MOST.reps} times.`);
+
+  const f = {
+    stroke: 'front-crawl' as AnySet['stroke'],
+    drill: null as DrillId | null,
+    effort: EASY as number,
+    secondEffort: null as number | null,
+    breathing: { kind: 'free' } as Breathing,
+    sighting: null as Sighting | null,
+    strokeRateSpm: null as number | null,
+    timing: { kind: 'rest', seconds: 0 } as Timing,
+    kit: [] as KitId[],
+  };
+  for (const modifier of line.modifiers) apply(modifier, f, say);
+
+  const { secondEffort, ...rest } = f;
+  const fields = { id, reps, ...rest, note };
+  const isTimed = line.unit?.tokenType.name === 'Minutes';
+  if (isTimed || line.extent.tokenType.name === 'Time') {
+    const seconds = line.extent.image.includes(':') ? parseTime(line.extent.image) : Number(line.extent.image) * 60;
+    if (seconds === null || seconds <= 0 || seconds > MOST.seconds || seconds % 1 !== 0) {
+      say(line.extent, 'Minutes are needed here, like 5 min or 2:30 min.');
+      return { set: null, problems };
+    }
+    return { set: { kind: 'timed', ...fields, seconds }, problems };
+  }
+  const lengths = lengthsOf(line, pool, outside, say);
+  if (lengths === null) return { set: null, problems };
+  return {
+    set: secondEffort === null ? { kind: 'swim', ...fields, lengths } : { kind: 'halves', ...fields, lengths, secondEffort },
+    problems,
+  };
+}
+
+/** Whole or half lengths of a distance, or null when it fits neither. */
+function lengthsOf({ extent, unit }: SetLine, pool: Pool, outside: boolean, say: Say): number | null {
+  const value = Number(extent.image);
+  if (unit?.tokenType.name === 'Unit' && unit.image !== 's' && unit.image.toLowerCase() !== pool.unit) {
+    say(unit, `This session is in ${pool.unit === 'm' ? 'metres' : 'yards'}.`, pool.unit);
+    return null;
+  }
+  const loops = unit?.tokenType.name === 'Loops';
+  if (loops && !outside) say(unit, 'Loops are for open water. Say “loop: 400 m” first, or write metres.');
+  const lengths = loops ? value : Math.round((2 * value) / pool.length) / 2;
+  const fits = loops ? lengths % 0.5 === 0 : Math.abs(poolDistance(pool, lengths) - value) <= 0.011;
+  if (lengths > 0 && lengths <= MOST.lengths && fits) return lengths;
+  const down = Math.max(1, Math.floor(value / pool.length));
+  const near = [down, down + 1].map((n) => poolDistance(pool, n));
+  say(
+    extent,
+    value > MOST.lengths * pool.length
+      ? 'This is farther than one swim can be.'
+      : `${value} is not whole lengths of a ${poolDistance(pool, 1)} ${pool.unit} ${outside ? 'loop' : 'pool'}: ${near.join(' or ')}?`,
+    String(near[0]),
+  );
+  return null;
+}
+
+interface Fields {
+  stroke: AnySet['stroke'];
+  drill: DrillId | null;
+  effort: number;
+  secondEffort: number | null;
+  breathing: Breathing;
+  sighting: Sighting | null;
+  strokeRateSpm: number | null;
+  timing: Timing;
+  kit: KitId[];
+}
+
+function apply(modifier: Modifier, f: Fields, say: Say): void {
+  switch (modifier.kind) {
+    case 'effort':
+      f.effort = effortOf(modifier.token, say);
+      return;
+    case 'halves':
+      f.effort = effortOf(modifier.first, say);
+      f.secondEffort = effortOf(modifier.second, say);
+      return;
+    case 'stroke':
+      f.stroke = STROKE_BY_WORD[modifier.token.image.toLowerCase()]!;
+      return;
+    case 'drill':
+      f.drill = known(modifier.token, DRILL_IDS, 'drill', say) ?? f.drill;
+      return;
+    case 'word':
+      word(modifier.token, f, say);
+      return;
+    case 'breathe':
+      f.breathing = breathingOf(modifier, say);
+      return;
+    case 'breaths': {
+      const [first = NaN, last = first] = modifier.value.image.split('..').map(Number);
+      if (![first, last].every((n) => Number.isInteger(n) && n >= 0 && n <= 30))
+        say(modifier.value, 'Breaths in a length, like 4 or 6..3.');
+      else f.breathing = { kind: 'limited', first, last };
+      return;
+    }
+    case 'look': {
+      const every = inRange(modifier.value, 2, 60, 'Strokes between looks', say);
+      f.sighting = { every, forBreath: modifier.forBreath };
+      return;
+    }
+    case 'rate':
+      f.strokeRateSpm = inRange(modifier.value, 20, 140, 'Strokes a minute', say, false);
+      return;
+    case 'rest':
+    case 'on': {
+      const seconds = parseTime(modifier.value.image);
+      if (seconds === null || seconds > MOST.seconds || (modifier.kind === 'on' && seconds < 1)) {
+        say(modifier.value, 'Seconds or minutes are needed, like 20 or 1:30.');
+        return;
+      }
+      f.timing = { kind: modifier.kind === 'on' ? 'send-off' : 'rest', seconds };
+      return;
+    }
+    case 'with':
+      f.kit = modifier.things.flatMap((token) => known(token, KIT_IDS, 'thing to bring', say) ?? []);
+  }
+}
+
+/** A word by itself: a drill without its key, a thing without “with”, or a slip. */
+function word(token: IToken, f: Fields, say: Say): void {
+  const text = token.image.toLowerCase();
+  if ((DRILL_IDS as readonly string[]).includes(text)) f.drill = text as DrillId;
+  else if ((KIT_IDS as readonly string[]).includes(text)) f.kit = [...f.kit, text as KitId];
+  else {
+    const near = suggest(text, [...SET_WORDS, ...DRILL_IDS, ...KIT_IDS]);
+    say(token, `“${token.image}” is not known here.${near ? ` Did you mean “${near}”?` : ''}`, near ?? undefined);
+  }
+}
+
+function known<T extends string>(token: IToken, list: readonly T[], what: string, say: Say): T | null {
+  const text = token.image.toLowerCase();
+  const found = list.find((id) => id === text);
+  if (found) return found;
+  const near = suggest(text, list);
+  say(token, `“${token.image}” is not a ${what}.${near ? ` Did you mean “${near}”?` : ''}`, near ?? undefined);
+  return null;
+}
+
+function effortOf(token: IToken, say: Say): number {
+  const word = EFFORT_BY_WORD[token.image.toLowerCase()];
+  if (word !== undefined) return word;
+  const percent = Number.parseFloat(token.image);
+  // In tenths of a percent, so that 53.3 % is read as the number it was written from.
+  if (percent >= 30 && percent <= 100) return Math.round(percent * 10) / 1000;
+  say(token, 'Effort is from 30 to 100 %.');
+  return EASY;
+}
+
+function breathingOf(modifier: Extract<Modifier, { kind: 'breathe' }>, say: Say): Breathing {
+  const side: Side = (modifier.side?.image.toLowerCase() as Side | undefined) ?? 'right';
+  if (!modifier.strokes) return { kind: 'to-side', side };
+  const strokes = inRange(modifier.strokes, 1, 20, 'Strokes between breaths', say);
+  return { kind: modifier.byLength ? 'by-length' : 'every', strokes, side };
+}
+
+function inRange(token: IToken, min: number, max: number, what: string, say: Say, whole = true): number {
+  const value = Number(token.image);
+  if (value >= min && value <= max && (!whole || Number.isInteger(value))) return value;
+  say(token, `${what}: ${whole ? 'a whole number ' : ''}from ${min} to ${max}.`);
+  return min;
+}

@@ -1,0 +1,152 @@
+import { drillCard } from '../library';
+import { CAUSES } from '../review';
+import { lengthsToMetres } from '../units';
+import {
+  candidate,
+  EVERY_THREE,
+  FREE,
+  inRounds,
+  oddness,
+  options,
+  strokeOf,
+  swim,
+  usualRest,
+  wholeLengths,
+  type Candidate,
+  type Candidates,
+  type Context,
+} from './candidate';
+import type { AnySet } from './model';
+import { RECIPE } from './recipe';
+import { EASY } from './setMeasure';
+
+/** All ways to fill each block of a session in a pool. */
+export function poolCandidates(context: Context, speed: boolean): Candidates {
+  return {
+    'warm-up': warmUps(context),
+    drills: context.drills.length > 0 ? drillBlocks(context) : [],
+    main: mains(context),
+    speed: speed ? speeds(context) : [],
+    'swim-down': swimDowns(context),
+  };
+}
+
+function warmUps(context: Context): Candidate[] {
+  const { level } = context.request;
+  const recipe = RECIPE[level];
+  const rep = wholeLengths(recipe.warmUpRepM, context.pool);
+  const first = level === 'settle' ? rep : 0;
+  return options(recipe.warmUpM, context.pool).flatMap((lengths) => {
+    const crawlReps = Math.max(1, Math.round(lengths / 2 / rep));
+    const choice = lengths - crawlReps * rep;
+    if (choice < 1) return [];
+    const items = [
+      swim('wu-choice', first ? choice / first : 1, first || choice, { stroke: 'choice', rest: first ? 30 : 15 }),
+      swim('wu-rise', crawlReps, rep, {
+        stroke: strokeOf(context.theme),
+        effort: level === 'settle' ? EASY : 0.7,
+        rest: level === 'settle' ? 30 : 15,
+        note: level === 'settle' ? '' : 'rising',
+      }),
+    ];
+    return candidate(context, 'warm-up', items, 1, oddness(items));
+  });
+}
+
+function drillBlocks(context: Context): Candidate[] {
+  const { level } = context.request;
+  const recipe = RECIPE[level];
+  const out: Candidate[] = [];
+  for (const rounds of level === 'settle' ? [1, 2, 3] : [1, 2]) {
+    for (const reps of [1, 2]) {
+      for (const drillLengths of options(recipe.drillM, context.pool)) {
+        for (const whole of options(recipe.wholeM, context.pool)) {
+          for (const extra of level === 'settle' ? recipe.extraRestS : [0]) {
+            const items = context.drills.flatMap((id, i) => [
+              swim(`dr-${i}`, reps, drillLengths, {
+                drill: id,
+                rest: 20 + extra,
+                kit: drillCard(id).kit,
+                stroke: strokeOf(context.theme),
+              }),
+              swim(`dr-${i}-whole`, 1, whole, {
+                stroke: strokeOf(context.theme),
+                effort: EASY,
+                rest: 15 + extra,
+                note: drillCard(id).cue,
+              }),
+            ]);
+            const wrapped = inRounds('dr', rounds, items);
+            out.push(...candidate(context, 'drills', wrapped, rounds, oddness(items) + extra / 400));
+          }
+        }
+      }
+    }
+  }
+  return out;
+}
+
+function mains(context: Context): Candidate[] {
+  const { level } = context.request;
+  const recipe = RECIPE[level];
+  const sighting = CAUSES[context.theme].stage === 'open-water skills';
+  const breathing = level === 'settle' ? FREE : EVERY_THREE;
+  const out: Candidate[] = [];
+  for (let rounds = 2; rounds <= 10; rounds++) {
+    for (const long of options(recipe.mainM, context.pool)) {
+      for (const short of options(recipe.themeM, context.pool)) {
+        if (level !== 'settle' && short >= long) continue;
+        for (const extra of recipe.extraRestS) {
+          const rest = usualRest(lengthsToMetres(context.pool, long)) + extra;
+          const items = [
+            swim('ma-steady', 1, long, { stroke: strokeOf(context.theme), effort: recipe.mainEffort, rest, breathing }),
+            swim('ma-theme', 1, short, {
+              stroke: strokeOf(context.theme),
+              effort: level === 'settle' ? EASY : 0.7,
+              rest: 15 + extra,
+              breathing,
+              note: CAUSES[context.theme].cue,
+              sighting: sighting ? { every: level === 'race' ? 6 : 8, forBreath: false } : null,
+            }),
+          ];
+          const odd = (long + short) % 2 === 0 ? 0 : rounds % 2 === 0 ? 0.02 : 0.06;
+          out.push(...candidate(context, 'main', inRounds('ma', rounds, items), rounds, odd + extra / 400));
+        }
+      }
+    }
+  }
+  return out;
+}
+
+function speeds(context: Context): Candidate[] {
+  const [sprint] = options([25], context.pool);
+  return [4, 6, 8, 10, 12].flatMap((reps) => {
+    const fast = {
+      stroke: strokeOf(context.theme),
+      effort: 1,
+      rest: 45,
+      note: 'Stop when the stroke breaks.',
+    };
+    const sprints = swim('sp', reps, sprint!, fast);
+    // The same metres with half the sprinting: half a length easy, half all-out.
+    const halves: AnySet = { ...sprints, kind: 'halves', id: 'sp-halves', effort: EASY, secondEffort: 1 };
+    return [
+      ...candidate(context, 'speed', [sprints], 1, 0),
+      ...(sprint! >= 1 ? candidate(context, 'speed', [halves], 1, 0.01) : []),
+    ];
+  });
+}
+
+function swimDowns(context: Context): Candidate[] {
+  const { level } = context.request;
+  const recipe = RECIPE[level];
+  const rep = wholeLengths(recipe.swimDownRepM, context.pool);
+  return options(recipe.swimDownM, context.pool).flatMap((lengths) => {
+    const items =
+      level === 'settle'
+        ? [swim('sd', Math.max(1, Math.round(lengths / rep)), rep, { stroke: 'choice', rest: 30 })]
+        : [swim('sd', 1, lengths, { stroke: 'choice', rest: 0 })];
+    return candidate(context, 'swim-down', items, 1, oddness(items));
+  });
+}
+
