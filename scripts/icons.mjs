@@ -40,6 +40,19 @@ const USED = [
   'trash-can-outline',
   'archive-outline',
   'whistle',
+  'drag',
+  'content-copy',
+  'repeat',
+  'lock',
+  'lock-open-variant',
+  'printer',
+  'download',
+  'upload',
+  'text-box-outline',
+  'chart-bar',
+  'link-variant',
+  'waves',
+  'star-outline',
 ];
 const name = (id) =>
   `mdi${id

@@ -11,10 +11,24 @@ export const ACCOUNTS = [
   { email: 'second@upwell.example', name: 'Oda Brisk', role: 'coach' },
 ] as const;
 
+/** Hired water of an hour in the 25 m pool. */
+const hour = (weekday: number, startTime: string, lanes: number) => ({
+  weekday,
+  startTime,
+  minutes: 60,
+  pool: { length: 25, unit: 'm' as const },
+  lanes,
+});
+
 export const SQUADS = [
-  { key: 'first', name: 'First Lengths', coaches: ['second@upwell.example'] },
-  { key: 'evening', name: 'Evening Lanes', coaches: ['coach@upwell.example', 'second@upwell.example'] },
-  { key: 'crossing', name: 'Crossing Crew', coaches: ['coach@upwell.example'] },
+  { key: 'first', name: 'First Lengths', coaches: ['second@upwell.example'], poolTimes: [hour(6, '10:00', 1)] },
+  {
+    key: 'evening',
+    name: 'Evening Lanes',
+    coaches: ['coach@upwell.example', 'second@upwell.example'],
+    poolTimes: [hour(2, '19:00', 3), hour(4, '19:00', 3)],
+  },
+  { key: 'crossing', name: 'Crossing Crew', coaches: ['coach@upwell.example'], poolTimes: [hour(7, '07:00', 2)] },
 ] as const;
 
 export type SquadKey = (typeof SQUADS)[number]['key'];

@@ -1,18 +1,14 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { DrillId } from '@upwell/core/library';
-import { CAUSES, type CauseId } from '@upwell/core/review';
-import { buildSession, proposeGroups, setsOf, type Comer } from '@upwell/core/sessions';
 import { AccountEntity } from '../src/account/entities';
 import { hashPassword } from '../src/account/password';
-import { TrainingSessionEntity } from '../src/sessions/entities';
-import { summaryOf } from '../src/sessions/service';
 import { ClubEntity, ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity } from '../src/swimmers/entities';
 import { searchable } from '../src/swimmers/service';
 import { ACCOUNTS, CLUB, PASSWORD, PEOPLE, SQUADS, type Person } from './people';
 import { idFor, numbers } from './random';
 import { seedClip, seedEye } from './seedLooks';
 import { seedRecord, seedReviews } from './seedReviews';
-import { CLUB_ID, isoDay, modelOf, swimmerId } from './shared';
+import { seedSessions } from './seedSessions';
+import { bestTimesOf, CLUB_ID, isoDay, modelOf, swimmerId } from './shared';
 
 /**
  * Fills an empty database with the demo club; does nothing when there is a club already.
@@ -63,6 +59,7 @@ async function seedClub(em: EntityManager): Promise<void> {
       id: idFor(s.key),
       clubId: CLUB_ID,
       name: s.name,
+      poolTimes: s.poolTimes,
       archived: false,
       version: 1,
       writeId: idFor(`${s.key} write`),
@@ -74,17 +71,6 @@ async function seedClub(em: EntityManager): Promise<void> {
       s.coaches.map((email) => ({ squadId: idFor(s.key), accountId: idFor(email), clubId: CLUB_ID })),
     ),
   );
-}
-
-/** Best times that follow from the 400 m time: the shape of a steady swimmer. */
-function bestTimesOf(p: Person): { distanceM: number; timeS: number }[] {
-  if (p.t400S === null) return [];
-  const tenth = (s: number) => Math.round(s * 10) / 10;
-  return [
-    { distanceM: 100, timeS: tenth((p.t400S / 4) * 0.88) },
-    { distanceM: 200, timeS: tenth((p.t400S / 2) * 0.945) },
-    { distanceM: 400, timeS: p.t400S },
-  ];
 }
 
 async function seedSwimmers(em: EntityManager, now: Date): Promise<void> {
@@ -106,6 +92,8 @@ async function seedSwimmers(em: EntityManager, now: Date): Promise<void> {
       // One guardian has agreed to clips, the others were not asked yet.
       clipConsent: p.given === 'Tamsin',
       kit: p.level === 'settle' ? [] : (['buoy', 'fins'] as const),
+      // The beginners are on the first rungs; the others are not kept on ladders.
+      ladderSteps: p.level === 'settle' ? { confidence: 4, 'side-breathing': 1 } : {},
       goal: p.goal
         ? {
             event: p.goal.event,
@@ -132,64 +120,6 @@ async function seedSwimmers(em: EntityManager, now: Date): Promise<void> {
     swimmerId: swimmerId(swimmer),
   });
 }
-
-const THEMES: readonly CauseId[] = [
-  'holds-breath',
-  'looks-forward',
-  'no-chest-press',
-  'breath-too-low',
-  'crosses-midline',
-  'dropped-elbow',
-];
-
-/** Three sessions a week for six weeks, and one this morning. */
-async function seedSessions(em: EntityManager, now: Date): Promise<void> {
-  const known = new Set<DrillId>();
-  for (let day = -42; day <= 0; day++) {
-    const slot = (day + 42) % 7;
-    if (slot !== 0 && slot !== 2 && slot !== 4) continue;
-    const week = Math.floor((day + 42) / 7);
-    const squad = slot === 0 ? 'crossing' : slot === 2 ? 'evening' : 'first';
-    const comers = PEOPLE.filter((p) => p.squad === squad).map((p): Comer => ({
-      level: p.level,
-      model: modelOf(p),
-      bestTimes: bestTimesOf(p),
-      focus: null,
-      healthFlags: [],
-    }));
-    const theme = THEMES[week % THEMES.length]!;
-    const built = buildSession({
-      kind: slot === 2 ? 'technique' : 'aerobic',
-      theme,
-      minutes: 60,
-      pool: { length: 25, unit: 'm' },
-      kit: ['buoy', 'board', 'fins', 'beeper'],
-      seed: 100 + day,
-      groups: proposeGroups(comers, {}).map((g) => ({ ...g, knownDrills: [...known] })),
-    });
-    if (built.kind === 'clash') throw new Error(`demo session cannot be built: ${built.clashes[0]?.message}`);
-    for (const { set } of built.plan.groups.flatMap((g) => g.blocks.flatMap((b) => setsOf(b.items)))) {
-      if (set.drill) known.add(set.drill);
-    }
-    await em.insert(TrainingSessionEntity, {
-      id: idFor(`session ${day}`),
-      clubId: CLUB_ID,
-      createdBy: idFor(ACCOUNTS[squad === 'first' ? 2 : 1].email),
-      title: titleOf(theme),
-      date: isoDay(now, day),
-      startTime: squad === 'crossing' ? '07:00' : '19:00',
-      squadIds: [idFor(squad)],
-      theme,
-      minutes: 60,
-      plan: built.plan,
-      summary: summaryOf(built.plan),
-      version: 1,
-      writeId: idFor(`session ${day} write`),
-    });
-  }
-}
-
-const titleOf = (theme: CauseId): string => CAUSES[theme].cue.replace(/\.$/, '');
 
 /** A timed 100, 200 and 400 every third week, getting a little faster. */
 async function seedResults(em: EntityManager, now: Date): Promise<void> {

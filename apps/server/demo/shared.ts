@@ -20,3 +20,14 @@ export function modelOf(p: Person): StrokeModelId {
 export function isoDay(now: Date, inDays: number): string {
   return new Date(now.getTime() + inDays * DAY_MS).toISOString().slice(0, 10);
 }
+
+/** Best times that follow from the 400 m time: the shape of a steady swimmer. */
+export function bestTimesOf(p: Person): { distanceM: number; timeS: number }[] {
+  if (p.t400S === null) return [];
+  const tenth = (s: number) => Math.round(s * 10) / 10;
+  return [
+    { distanceM: 100, timeS: tenth((p.t400S / 4) * 0.88) },
+    { distanceM: 200, timeS: tenth((p.t400S / 2) * 0.945) },
+    { distanceM: 400, timeS: p.t400S },
+  ];
+}

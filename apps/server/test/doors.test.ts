@@ -75,6 +75,7 @@ async function fill(owner: TestClub, swimmer: string): Promise<void> {
      values (?, ?, ?, 'x', now(), '19:00', array[?]::uuid[], 'spins', 60, '{}', '[]', ?)`,
     [v7(), owner.id, owner.accounts.coach!.id, owner.squads[0]!, v7()],
   );
+  await coach('PUT', `/calendar-links/${v7()}`, { squadId: owner.squads[0], token: v7().replaceAll('-', '').padEnd(43, 'a') });
 }
 
 describe('row-level security', () => {
@@ -151,7 +152,7 @@ async function routes(): Promise<Route[]> {
 }
 
 /** What a guest may ask. */
-const OPEN = /\/account\/(sign-in|sign-out|me)$|\/handouts\//;
+const OPEN = /\/account\/(sign-in|sign-out|me)$|\/(handouts|calendars)\//;
 
 describe('every route', () => {
   it('asks a guest to sign in before it looks at anything', async () => {

@@ -102,7 +102,15 @@ export class TestClub {
   async addSquad(name: string, coachIds: readonly string[]): Promise<string> {
     const em = this.harness.owner.em.fork();
     const id = v7();
-    await em.insert(SquadEntity, { id, clubId: this.id, name, archived: false, version: 1, writeId: v7() });
+    await em.insert(SquadEntity, {
+      id,
+      clubId: this.id,
+      name,
+      poolTimes: [],
+      archived: false,
+      version: 1,
+      writeId: v7(),
+    });
     await em.insertMany(
       SquadCoachEntity,
       coachIds.map((accountId) => ({ squadId: id, accountId, clubId: this.id })),
@@ -166,6 +174,7 @@ export function fieldsOf(squadId: string, change: object = {}) {
     healthConsent: false,
     clipConsent: false,
     kit: [],
+    ladderSteps: {},
     goal: null,
     bestTimes: [{ distanceM: 400, timeS: 380 }],
     archived: false,

@@ -71,7 +71,7 @@ export const ME = {
   clubName: 'Morrow Quay',
   swimmerId: null,
 };
-export const SQUAD: Squad = { id: ID, version: 1, name: 'Evening Lanes', swimmers: 2, coachIds: [ID], archived: false };
+export const SQUAD: Squad = { id: ID, version: 1, name: 'Evening Lanes', swimmers: 2, coachIds: [ID], poolTimes: [], archived: false };
 
 export const FOCUS: FocusView = {
   id: ID,
@@ -128,6 +128,7 @@ export const SWIMMER: SwimmerPage = {
   breathingSide: 'right',
   healthFlags: ['asthma'],
   healthConsent: true,
+  ladderSteps: {},
   clipConsent: false,
   clips: [],
   kit: ['fins'],
@@ -152,6 +153,7 @@ export const PROPOSAL: SessionProposal = {
   ],
   swimmers: 18,
   kit: ['board', 'fins', 'buoy'],
+  people: {},
 };
 
 export const PLAN = (() => {
@@ -175,7 +177,10 @@ export const SESSION: SessionView = {
   date: '2026-11-24',
   startTime: '19:00',
   squadIds: [ID],
+  template: false,
+  seriesId: null,
   plan: PLAN,
+  done: null,
 };
 export const SESSION_ROW: SessionRow = {
   id: ID,
@@ -184,5 +189,9 @@ export const SESSION_ROW: SessionRow = {
   startTime: '19:00',
   theme: 'breath-too-low',
   minutes: 60,
+  squadIds: [ID],
+  template: false,
+  seriesId: null,
+  done: false,
   groups: [{ name: 'Hold', level: 'hold', metres: 1900, load: 2400 }],
 };

@@ -2,7 +2,7 @@ import { emptyForm, formOf, readForm } from '@/swimmers/formValues';
 import { newReviewDraft, withSign, withUndo } from '@/review/draft';
 import { draftOf, redone, undone, withPlan } from '@/sessions/draft';
 import { newWish, poolOf, requestOf } from '@/sessions/wish';
-import { addDays, clockAfter, daysBetween, distanceInDays } from '@/ui/dates';
+import { addDays, daysBetween, distanceInDays } from '@/ui/dates';
 import { effortTint } from '@/ui/effortTint';
 import { DAY, NIGHT } from '@/ui/theme';
 import { fieldMessages, sentence, storedNow } from '@/api/problem';
@@ -96,6 +96,9 @@ describe('drafts', () => {
       date: '2026-11-24',
       startTime: '19:00',
       squadIds: [],
+    template: false,
+    seriesId: null,
+    done: null,
       plan: built.plan,
     });
     const edited = withPlan(clean, editSet(built.plan, 'g1-sd', { lengths: 2 }));
@@ -112,6 +115,7 @@ describe('wishes for a session', () => {
     themes: [],
     swimmers: 3,
     kit: [],
+    people: {},
   };
   const wish = newWish(new Date('2026-11-24T12:00:00'));
   it('read 33.33 as 33⅓, and refuse a pool nobody has', () => {

@@ -1,6 +1,9 @@
 import { SIGHTINGS, SIGN_IDS, STROKES, type Sighting, type Stroke } from '@upwell/core/review';
 import { LEVELS, STROKE_MODELS, type LevelId, type StrokeModelId } from '@upwell/core/swimmers';
 import type { TimedLength, Trial } from '@upwell/core/measures';
+import { LONGEST_TEXT } from '@upwell/core/notation';
+import type { LaneSwimmer } from '@upwell/core/sessions';
+import { POOL_LENGTH } from '@upwell/core/units';
 import Joi from 'joi';
 import { oneOf } from './common';
 
@@ -74,6 +77,45 @@ export const causesSchema = Joi.object<CausesBody>({
     .required()
     .messages({ 'object.unknown': 'There is no such sign.' }),
 });
+
+export interface LaneCheckBody {
+  readonly poolLengthM: number;
+  readonly rep: number;
+  readonly swimmers: readonly LaneSwimmer[];
+  readonly gapS: number;
+  readonly sendOffS: number;
+  readonly reps: number;
+}
+
+export const laneCheckSchema = Joi.object<LaneCheckBody>({
+  poolLengthM: Joi.number().min(POOL_LENGTH.min).max(POOL_LENGTH.max).required(),
+  rep: positive().max(10_000).required(),
+  swimmers: Joi.array()
+    .items(Joi.object({ id: Joi.string().max(60).required(), speedMps: Joi.number().min(0.05).max(3).required() }))
+    .min(1)
+    .max(40)
+    .unique('id')
+    .required(),
+  gapS: Joi.number().min(0).max(120).required(),
+  sendOffS: positive().max(7200).required(),
+  reps: Joi.number().integer().min(1).max(200).required(),
+});
+
+export interface SessionTextBody {
+  readonly text: string;
+  readonly poolLengthM?: number;
+  readonly poolLengthYd?: number;
+}
+
+const poolLength = () => Joi.number().min(POOL_LENGTH.min).max(POOL_LENGTH.max);
+
+export const sessionTextSchema = Joi.object<SessionTextBody>({
+  text: Joi.string().allow('').max(LONGEST_TEXT).required().messages({
+    'string.max': `This text is too long: a session has at most ${LONGEST_TEXT / 1000} thousand signs.`,
+  }),
+  poolLengthM: poolLength(),
+  poolLengthYd: poolLength(),
+}).oxor('poolLengthM', 'poolLengthYd');
 
 export const loadSchema = Joi.object<{ sets: { distanceM: number; effort: number }[] }>({
   sets: Joi.array()

@@ -18,6 +18,7 @@ const swimmer = (change: Partial<SwimmerSave> = {}): SwimmerSave => ({
   healthConsent: false,
   clipConsent: false,
   kit: [],
+  ladderSteps: {},
   goal: null,
   bestTimes: [],
   archived: false,
@@ -85,9 +86,26 @@ describe('a plan', () => {
 
   it('that the builder makes is always accepted', () => expect(problems(planSchema, built.plan)).toEqual({}));
 
-  it('with too few breaths is refused with the reason', () => {
-    const text = JSON.stringify(built.plan).replaceAll('"strokes":3', '"strokes":7');
-    expect(Object.values(problems(planSchema, JSON.parse(text))).join()).toContain('faint under water');
+  it('may hold every kind of set and breathing', () => {
+    const [first] = built.plan.groups;
+    const set = { ...built.plan.groups[2]!.blocks.flatMap((b) => b.items).find((i) => i.kind === 'swim')!, note: '' };
+    const { lengths: _lengths, ...untimed } = set as unknown as { lengths: number };
+    const items = [
+      { ...set, kind: 'halves', secondEffort: 1 },
+      { ...untimed, kind: 'timed', seconds: 90 },
+      { ...set, breathing: { kind: 'limited', first: 4, last: 2 }, sighting: { every: 8, forBreath: true } },
+      { ...set, breathing: { kind: 'by-length', strokes: 3, side: 'left' } },
+    ];
+    const plan = { ...built.plan, groups: [{ ...first!, blocks: [{ ...first!.blocks[0]!, items }] }] };
+    expect(problems(planSchema, plan)).toEqual({});
+    const wrong = { ...plan, groups: [{ ...first!, name: 'a = b', note: 'two\nlines' }] };
+    expect(Object.keys(problems(planSchema, wrong))).toEqual(['groups.0.name', 'groups.0.note']);
+  });
+
+  it('outside takes the loop for the pool', () => {
+    const loop = { length: 400, unit: 'm' };
+    expect(problems(planSchema, { ...built.plan, pool: loop })).toHaveProperty(['pool.length']);
+    expect(problems(planSchema, { ...built.plan, place: 'open-water', pool: loop })).toEqual({});
   });
 
   it('with a third of a length, or rounds without end, is refused', () => {

@@ -1,4 +1,4 @@
-import { KIT_IDS, type KitId } from '@upwell/core/library';
+import { KIT_IDS, LADDER_IDS, type KitId, type LadderId } from '@upwell/core/library';
 import {
   HEALTH_FLAGS,
   LEVELS,
@@ -7,8 +7,9 @@ import {
   type LevelId,
   type StrokeModelId,
 } from '@upwell/core/swimmers';
+import { POOL_LENGTH, type Pool } from '@upwell/core/units';
 import Joi from 'joi';
-import { isoDate, line, oneOf, saved, uuid, type Saved } from './common';
+import { clockTime, isoDate, line, oneOf, saved, uuid, type Saved } from './common';
 import type { ClipRow } from './clips';
 import type { FocusView, ReviewView } from './review';
 
@@ -46,6 +47,8 @@ export interface SwimmerFields {
   /** Whether the guardian of a child agreed to clips. */
   readonly clipConsent: boolean;
   readonly kit: readonly KitId[];
+  /** Steps passed on each ladder; a ladder that is not kept is left out. */
+  readonly ladderSteps: Readonly<Partial<Record<LadderId, number>>>;
   readonly goal: RaceGoal | null;
   readonly bestTimes: readonly BestTime[];
   readonly archived: boolean;
@@ -81,6 +84,7 @@ export const swimmerFields = {
     }),
   clipConsent: Joi.boolean().default(false),
   kit: Joi.array().items(oneOf(KIT_IDS)).unique().max(KIT_IDS.length).required(),
+  ladderSteps: Joi.object().pattern(oneOf(LADDER_IDS), Joi.number().integer().min(0).max(20)).default({}),
   goal: Joi.object({
     event: line(80).required(),
     date: isoDate().required(),
@@ -167,12 +171,24 @@ export interface Squad {
   readonly name: string;
   readonly swimmers: number;
   readonly coachIds: readonly string[];
+  readonly poolTimes: readonly PoolTime[];
   readonly archived: boolean;
+}
+
+/** Hired water: when in the week, how long, and what pool. */
+export interface PoolTime {
+  /** 1 is Monday, 7 Sunday. */
+  readonly weekday: number;
+  readonly startTime: string;
+  readonly minutes: number;
+  readonly pool: Pool;
+  readonly lanes: number;
 }
 
 export interface SquadFields {
   readonly name: string;
   readonly coachIds: readonly string[];
+  readonly poolTimes: readonly PoolTime[];
   readonly archived: boolean;
 }
 
@@ -181,6 +197,21 @@ export type SquadSave = SquadFields & Saved;
 export const squadSaveSchema = Joi.object<SquadSave>({
   name: line(60).required(),
   coachIds: Joi.array().items(uuid()).unique().max(50).required(),
+  poolTimes: Joi.array()
+    .items(
+      Joi.object({
+        weekday: Joi.number().integer().min(1).max(7).required(),
+        startTime: clockTime().required(),
+        minutes: Joi.number().integer().min(10).max(360).required(),
+        pool: Joi.object({
+          length: Joi.number().min(POOL_LENGTH.min).max(POOL_LENGTH.max).required(),
+          unit: oneOf(['m', 'yd']).required(),
+        }).required(),
+        lanes: Joi.number().integer().min(1).max(20).required(),
+      }),
+    )
+    .max(14)
+    .default([]),
   archived: Joi.boolean().required(),
   ...saved,
 });

@@ -5,9 +5,13 @@ import {
   effortPaceSchema,
   lengthMetricsSchema,
   loadSchema,
+  laneCheckSchema,
   raceTimeSchema,
+  sessionTextSchema,
   type BreathingBody,
   type CausesBody,
+  type LaneCheckBody,
+  type SessionTextBody,
 } from '@upwell/contract/compute';
 import { buildBodySchema, type BuildBody } from '@upwell/contract/sessions';
 import {
@@ -21,9 +25,10 @@ import {
   type TimedLength,
   type Trial,
 } from '@upwell/core/measures';
-import { paceSPer100 } from '@upwell/core/units';
+import { readSession } from '@upwell/core/notation';
+import { lengthsToMetres, paceSPer100, type Pool } from '@upwell/core/units';
 import { inferCauses } from '@upwell/core/review';
-import { buildSession, groupTotals } from '@upwell/core/sessions';
+import { buildSession, groupTotals, proposeLane, simulateLane } from '@upwell/core/sessions';
 import type { FastifyInstance } from 'fastify';
 import type { Schema } from 'joi';
 
@@ -83,12 +88,11 @@ export async function computeRoutes(app: FastifyInstance): Promise<void> {
     buildBodySchema,
     'A session for up to six groups that finish together',
     (body: BuildBody) => {
-      const { poolLengthM, poolLengthYd, place: _place, ...request } = body;
-      const pool =
-        poolLengthYd === undefined
-          ? { length: poolLengthM!, unit: 'm' as const }
-          : { length: poolLengthYd, unit: 'yd' as const };
-      const built = buildSession({ ...request, pool });
+      const { poolLengthM, poolLengthYd, loopM, ...request } = body;
+      const pool = poolOf({ poolLengthM: poolLengthM ?? loopM, poolLengthYd });
+      // What is asked for decides the place, so that a loop is never taken for a pool.
+      const place = loopM === undefined ? 'pool' : 'open-water';
+      const built = buildSession({ ...request, place, pool });
       if (built.kind === 'clash') return { groups: [], clashes: built.clashes };
       return {
         plan: built.plan,
@@ -101,4 +105,30 @@ export async function computeRoutes(app: FastifyInstance): Promise<void> {
       };
     },
   );
+
+  answer('/lane-check', laneCheckSchema, 'Who is caught in a lane, and what to change', (body: LaneCheckBody) => {
+    const { swimmers, ...lane } = body;
+    return { catches: simulateLane(swimmers, lane), proposal: proposeLane(swimmers, lane) };
+  });
+
+  answer('/session-text', sessionTextSchema, 'A session read from its text', (body: SessionTextBody) => {
+    const { document, blocks, problems } = readSession(body.text, poolOf(body));
+    const { plan } = document;
+    const groups = plan.groups.map((group) => ({ name: group.name, totalM: groupTotals(group, plan.pool).metres }));
+    return {
+      session: document,
+      // Of the first group; the others stand beside it.
+      totalM: groups[0]?.totalM ?? 0,
+      groups,
+      blocks: blocks.map(({ group, name, total, stated }) => ({ group, name, totalM: inMetres(plan.pool, total), stated })),
+      problems,
+    };
+  });
 }
+
+/** The pool that a request names; 25 m when it names none. */
+function poolOf({ poolLengthM, poolLengthYd }: { readonly poolLengthM?: number | undefined; readonly poolLengthYd?: number | undefined }): Pool {
+  return poolLengthYd === undefined ? { length: poolLengthM ?? 25, unit: 'm' } : { length: poolLengthYd, unit: 'yd' };
+}
+
+const inMetres = (pool: Pool, distance: number): number => lengthsToMetres(pool, distance / pool.length);

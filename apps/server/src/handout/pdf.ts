@@ -1,4 +1,3 @@
-import { createRequire } from 'node:module';
 import { CAUTION } from '@upwell/core/safety';
 import {
   drawnFigure,
@@ -11,12 +10,9 @@ import {
   type LayerRole,
 } from '@upwell/core/figure';
 import type { Handout } from '@upwell/core/handout';
-import pdfmake from 'pdfmake';
 import type { Content } from 'pdfmake/interfaces';
+import { GREEN, INK, makePdf, QUIET, RED } from '../platform/pdf';
 
-const INK = '#0F2A2E';
-const GREEN = '#0B5D57';
-const RED = '#B3361C';
 const WATER = '#DCE8E1';
 
 /** The printed colours of the figure: [fill, stroke, width]. */
@@ -40,39 +36,15 @@ const PAINT: Readonly<Record<LayerRole, readonly [fill: string, stroke: string, 
   strain: ['none', RED, 4],
 };
 
-let fontsSet = false;
-
-/** Atkinson Hyperlegible Next, shipped with the packages and embedded in the file. */
-function setFonts(): void {
-  if (fontsSet) return;
-  // From where the server runs, which lies inside the project in every way of starting it.
-  const { resolve } = createRequire(`${process.cwd()}/package.json`);
-  const file = (weight: number, style: 'normal' | 'italic') =>
-    resolve(`@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-${style}.woff`);
-  pdfmake.setFonts({
-    Atkinson: {
-      normal: file(400, 'normal'),
-      bold: file(700, 'normal'),
-      italics: file(400, 'italic'),
-      bolditalics: file(700, 'italic'),
-    },
-  });
-  // Nothing is fetched, and no file but the fonts is read.
-  pdfmake.setUrlAccessPolicy(() => false);
-  pdfmake.setLocalAccessPolicy((path: string) => path.includes('@fontsource'));
-  fontsSet = true;
-}
-
 /** The page for the swimmer as a PDF: A5, its fonts embedded. */
 export async function handoutPdf(page: Handout): Promise<Buffer> {
-  setFonts();
   const day = new Date(`${page.relookOn}T12:00:00Z`).toLocaleDateString('en-GB', {
     day: 'numeric',
     month: 'long',
     year: 'numeric',
     timeZone: 'UTC',
   });
-  const small = { fontSize: 9.5, color: '#3F5559' };
+  const small = { fontSize: 9.5, color: QUIET };
   const [before, moment, after] = page.figure.phases;
   const pose = (phase: number, fit: [number, number]): Content => ({
     svg: poseSvg(page, phase),
@@ -96,15 +68,13 @@ export async function handoutPdf(page: Handout): Promise<Buffer> {
     ...page.cautions.map((text): Content => ({ text, bold: true, color: RED, margin: [0, 3, 0, 0] })),
     { text: `We look again on ${day}.`, bold: true, margin: [0, 8, 0, 0] },
   ];
-  const document = pdfmake.createPdf({
+  return makePdf({
     pageSize: 'A5',
     pageMargins: [30, 28, 30, 34],
-    info: { title: `For ${page.givenName}`, creator: 'Upwell' },
-    defaultStyle: { font: 'Atkinson', fontSize: 10.5, color: INK, lineHeight: 1.12 },
+    info: { title: `For ${page.givenName}` },
     content,
-    footer: () => ({ text: CAUTION, fontSize: 7.5, color: '#3F5559', margin: [30, 6, 30, 0] }),
+    footer: () => ({ text: CAUTION, fontSize: 7.5, color: QUIET, margin: [30, 6, 30, 0] }),
   });
-  return document.getBuffer();
 }
 
 /** One moment of the figure with the wanted line behind it. */

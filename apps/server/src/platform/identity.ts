@@ -49,7 +49,7 @@ export const identity = fp(async (app: FastifyInstance, { database }: { database
   // Before any body is looked at: a guest learns nothing from what a check would say.
   app.addHook('onRequest', async (request) => {
     const path = request.url.split('?')[0]!;
-    if (path.startsWith('/api/') && !OPEN.has(path) && !path.startsWith(SECRET_LINKS)) requireMe(request);
+    if (path.startsWith('/api/') && !OPEN.has(path) && !SECRET_LINKS.some((link) => path.startsWith(link))) requireMe(request);
   });
 });
 
@@ -93,7 +93,7 @@ const OPEN = new Set([
 ]);
 
 /** Pages behind a secret in the address, which is checked there. */
-const SECRET_LINKS = '/api/v1/handouts/';
+const SECRET_LINKS = ['/api/v1/handouts/', '/api/v1/calendars/'];
 
 const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
 

@@ -1,4 +1,4 @@
-import type { SessionRow } from '@upwell/contract/sessions';
+import type { SessionDone, SessionRow } from '@upwell/contract/sessions';
 import type { CauseId } from '@upwell/core/review';
 import type { SessionPlan } from '@upwell/core/sessions';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
@@ -19,8 +19,29 @@ export const TrainingSessionEntity = defineEntity({
     plan: p.json<SessionPlan>(),
     /** The totals per group, so that lists need not read the plan. */
     summary: p.json<SessionRow['groups']>(),
+    template: p.boolean(),
+    seriesId: p.uuid().nullable(),
+    done: p.json<SessionDone>().nullable(),
+    /** The totals as swum, when that was noted. */
+    doneSummary: p.json<SessionRow['groups']>().nullable(),
     version: p.integer().version(),
     writeId: p.uuid(),
   },
 });
 export type TrainingSessionRecord = InferEntity<typeof TrainingSessionEntity>;
+
+/** A secret address where a calendar finds the sessions of a squad. */
+export const CalendarLinkEntity = defineEntity({
+  name: 'CalendarLink',
+  tableName: 'calendar_link',
+  properties: {
+    id: p.uuid().primary(),
+    clubId: p.uuid(),
+    squadId: p.uuid(),
+    tokenHash: p.blob(),
+    createdBy: p.uuid(),
+    createdAt: p.datetime(),
+    revokedAt: p.datetime().nullable(),
+  },
+});
+export type CalendarLinkRecord = InferEntity<typeof CalendarLinkEntity>;

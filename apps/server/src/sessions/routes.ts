@@ -1,16 +1,39 @@
+import { isoDate, oneOf, uuid } from '@upwell/contract/common';
+import { linkToken } from '@upwell/contract/handout';
 import {
+  calendarLinkSchema,
+  EXPORT_FORMATS,
   proposalQuerySchema,
   sessionQuerySchema,
   sessionSaveSchema,
+  sheetQuerySchema,
+  type CalendarLinkSave,
+  type ExportFormat,
   type ProposalQuery,
   type SessionQuery,
   type SessionSave,
+  type SheetQuery,
 } from '@upwell/contract/sessions';
 import type { FastifyInstance } from 'fastify';
+import Joi from 'joi';
 import type { Database } from '../platform/database';
 import { asMe, requireCoach, requireMe } from '../platform/identity';
 import { idParams } from '../platform/params';
-import { listSessions, proposeSession, saveSession, showSession } from './service';
+import { addCalendarLink, calendarByToken, calendarLinks, revokeCalendarLink } from './calendar';
+import { exportSession, sessionJsonSchema } from './files';
+import { loadView } from './load';
+import { sessionPeople } from './people';
+import { clubSetting, listSessions, proposeSession, removeSession, saveSession, showSession } from './service';
+import { sessionSheet } from './sheet';
+
+const exportParams = Joi.object<{ id: string; format: ExportFormat }>({
+  id: uuid().required(),
+  format: oneOf(EXPORT_FORMATS).required(),
+});
+const tokenParams = Joi.object<{ token: string }>({ token: linkToken().required() });
+
+/** Whoever has the secret may look; guessing it is slow. */
+const LOOKS = { rateLimit: { max: 60, timeWindow: '1 minute' } };
 
 export async function sessionRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
   app.get<{ Querystring: SessionQuery }>(
@@ -38,5 +61,102 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
       const me = requireCoach(request);
       return asMe(database, me, (em) => saveSession(em, me, request.params.id, request.body));
     },
+  );
+
+  app.delete<{ Params: { id: string } }>(
+    '/sessions/:id',
+    { schema: { params: idParams, summary: 'Take a session out of the calendar for good' } },
+    (request) => asMe(database, requireCoach(request), (em) => removeSession(em, request.params.id)),
+  );
+
+  app.get<{ Params: { id: string; format: ExportFormat } }>(
+    '/sessions/:id/export/:format',
+    { schema: { params: exportParams, summary: 'A session as text, JSON, CSV or iCalendar' } },
+    async (request, reply) => {
+      const { id, format } = request.params;
+      const session = await asMe(database, requireMe(request), (em) => showSession(em, id));
+      const { type, body } = exportSession(session, format);
+      return reply
+        .type(type)
+        .header('content-disposition', `attachment; filename="session-${session.date}.${format}"`)
+        .header('cache-control', 'no-store')
+        .send(body);
+    },
+  );
+
+  app.get<{ Params: { id: string }; Querystring: SheetQuery }>(
+    '/sessions/:id/sheet.pdf',
+    { schema: { params: idParams, querystring: sheetQuerySchema, summary: 'The sheet for the pool side as a PDF' } },
+    async (request, reply) => {
+      const me = requireCoach(request);
+      const { session, people, capacity } = await asMe(database, me, async (em) => {
+        const session = await showSession(em, request.params.id);
+        return {
+          session,
+          people: await sessionPeople(em, session.squadIds),
+          capacity: await clubSetting<number>(em, 'laneCapacity'),
+        };
+      });
+      return reply
+        .type('application/pdf')
+        .header('content-disposition', `inline; filename="session-${session.date}.pdf"`)
+        .header('cache-control', 'no-store')
+        .send(await sessionSheet(session, people, request.query, capacity));
+    },
+  );
+
+  app.get<{ Params: { id: string } }>(
+    '/sessions/:id/people',
+    { schema: { params: idParams, summary: 'Who comes to a session, with their pace' } },
+    (request) =>
+      asMe(database, requireCoach(request), async (em) => {
+        const session = await showSession(em, request.params.id);
+        return sessionPeople(em, session.squadIds);
+      }),
+  );
+
+  app.get<{ Querystring: { date: string } }>(
+    '/load',
+    {
+      schema: {
+        querystring: Joi.object<{ date: string }>({ date: isoDate().required() }),
+        summary: 'Load of the swimmers and groups one coaches',
+      },
+    },
+    (request) => asMe(database, requireCoach(request), (em) => loadView(em, request.query.date)),
+  );
+
+  app.get('/schemas/session.json', { schema: { summary: 'The JSON Schema of a session file' } }, (_request, reply) =>
+    reply.type('application/schema+json').send(JSON.stringify(sessionJsonSchema())),
+  );
+
+  app.get('/calendar-links', { schema: { summary: 'Addresses where calendars find sessions' } }, (request) =>
+    asMe(database, requireCoach(request), calendarLinks),
+  );
+
+  app.put<{ Params: { id: string }; Body: CalendarLinkSave }>(
+    '/calendar-links/:id',
+    { schema: { params: idParams, body: calendarLinkSchema, summary: 'Make a secret address for a calendar' } },
+    (request) => {
+      const me = requireCoach(request);
+      return asMe(database, me, (em) => addCalendarLink(em, me, request.params.id, request.body));
+    },
+  );
+
+  app.post<{ Params: { id: string } }>(
+    '/calendar-links/:id/revoke',
+    { schema: { params: idParams, summary: 'Revoke an address for good' } },
+    (request) => asMe(database, requireCoach(request), (em) => revokeCalendarLink(em, request.params.id)),
+  );
+
+  app.get<{ Params: { token: string } }>(
+    '/calendars/:token',
+    { schema: { params: tokenParams, summary: 'The calendar behind a secret address (RFC 5545)' }, config: LOOKS },
+    async (request, reply) =>
+      reply
+        .type('text/calendar; charset=utf-8')
+        .header('cache-control', 'no-store')
+        .header('x-robots-tag', 'noindex')
+        .send(await calendarByToken(database, request.params.token)),
   );
 }

@@ -8,20 +8,24 @@ import type {
   SessionView,
 } from '@upwell/contract/sessions';
 import { KIT_IDS, type DrillId } from '@upwell/core/library';
+import type { PacePoint } from '@upwell/core/measures';
+import { CAUSE_IDS, CAUSES } from '@upwell/core/review';
 import {
+  checkPlan,
   groupTotals,
   proposeGroups,
   proposeThemes,
+  ratingLoad,
   setsOf,
-  type Comer,
   type LevelHistory,
   type PastLoad,
   type SessionPlan,
 } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { notFound } from '../platform/problem';
+import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
+import { attendees, peopleByLevel, peopleOfPlan } from './people';
 import { TrainingSessionEntity, type TrainingSessionRecord } from './entities';
 
 interface ListRow {
@@ -31,19 +35,46 @@ interface ListRow {
   start_time: string;
   theme: SessionRow['theme'];
   minutes: number;
+  squad_ids: string[];
+  template: boolean;
+  series_id: string | null;
+  done: boolean;
   summary: SessionRow['groups'];
 }
 
 /** Sessions of a span of days, the earliest first; without the plan itself. */
 export async function listSessions(em: EntityManager, query: SessionQuery): Promise<SessionRow[]> {
+  const words = query.search?.trim().toLowerCase() ?? '';
+  const themes = words === '' ? [] : CAUSE_IDS.filter((id) => CAUSES[id].name.toLowerCase().includes(words));
   const rows = await em.execute<ListRow[]>(
-    `select id, title, date::text as date, start_time, theme, minutes, summary from training_session
-     where date >= coalesce(?::date, '-infinity') and date <= coalesce(?::date, 'infinity')
-     order by date desc, start_time desc limit ${query.limit ?? 50}`,
-    [query.from ?? null, query.to ?? null],
+    `select id, title, date::text as date, start_time, theme, minutes, squad_ids, template, series_id,
+       done is not null as done, coalesce(done_summary, summary) as summary
+     from training_session
+     where template = ? and date >= coalesce(?::date, '-infinity') and date <= coalesce(?::date, 'infinity')
+       and (?::text = '' or lower(title) like ? or theme = any(?::text[]))
+       and (?::uuid is null or ?::uuid = any(squad_ids))
+     order by date desc, start_time desc, id limit ${query.limit ?? 50}`,
+    [
+      query.templates ?? false,
+      query.from ?? null,
+      query.to ?? null,
+      words,
+      `%${words.replace(/[\\%_]/g, '\\$&')}%`,
+      `{${themes.join(',')}}`,
+      query.squadId ?? null,
+      query.squadId ?? null,
+    ],
     'all',
   );
-  return rows.map(({ start_time, summary, ...row }) => ({ ...row, startTime: start_time, groups: summary })).reverse();
+  return rows
+    .map(({ start_time, summary, squad_ids, series_id, ...row }) => ({
+      ...row,
+      startTime: start_time,
+      squadIds: squad_ids,
+      seriesId: series_id,
+      groups: summary,
+    }))
+    .reverse();
 }
 
 export async function showSession(em: EntityManager, id: string): Promise<SessionView> {
@@ -53,8 +84,9 @@ export async function showSession(em: EntityManager, id: string): Promise<Sessio
 }
 
 export async function saveSession(em: EntityManager, me: Me, id: string, save: SessionSave): Promise<SessionView> {
-  const { title, date, startTime, squadIds, plan } = save;
+  const { title, date, startTime, squadIds, template, seriesId, plan, done } = save;
   const existing = await em.findOne(TrainingSessionEntity, { id });
+  await refuseHarm(em, me, save, existing?.plan ?? null);
   const { row } = await saveVersioned(
     em,
     TrainingSessionEntity,
@@ -67,35 +99,65 @@ export async function saveSession(em: EntityManager, me: Me, id: string, save: S
       date,
       startTime,
       squadIds: [...squadIds],
+      template,
+      seriesId,
       theme: plan.theme,
       minutes: Math.round(plan.minutes),
       plan,
       summary: summaryOf(plan),
+      done,
+      doneSummary: done ? summaryOf(done.plan, done.ratings) : null,
     },
     toView,
   );
   return toView(row);
 }
 
-/** The totals per group as the lists show them. */
-export function summaryOf(plan: SessionPlan): SessionRow['groups'] {
+/** What could hurt somebody is not stored, whoever asks and by whatever way. */
+async function refuseHarm(em: EntityManager, me: Me, save: SessionSave, before: SessionPlan | null): Promise<void> {
+  const people = await peopleOfPlan(em, save.plan, save.squadIds);
+  const { blocked } = checkPlan(save.plan, people);
+  if (blocked.length > 0) {
+    throw new ProblemError(422, blocked.join(' '), { fields: blocked.map((message) => ({ field: 'plan', message })) });
+  }
+  const agreed = (plan: SessionPlan | null) => plan?.groups.some((g) => g.breathRecord?.minorsAgreed) ?? false;
+  if (agreed(save.plan) && !agreed(before) && me.role !== 'head') {
+    const message = 'Only the head coach can note that guardians agreed to limited breathing.';
+    throw new ProblemError(422, message, { fields: [{ field: 'plan', message }] });
+  }
+}
+
+/** Takes a session out of the calendar for good. */
+export async function removeSession(em: EntityManager, id: string): Promise<{ readonly removed: true }> {
+  const removed = await em.nativeDelete(TrainingSessionEntity, { id });
+  if (removed === 0) throw notFound();
+  return { removed: true };
+}
+
+/** The totals per group as the lists show them, with how it felt where that was asked. */
+export function summaryOf(plan: SessionPlan, ratings: Readonly<Record<string, number>> = {}): SessionRow['groups'] {
   return plan.groups.map((group) => {
-    const { metres, load } = groupTotals(group, plan.pool);
-    return { name: group.name, level: group.level, metres, load };
+    const { metres, load, seconds } = groupTotals(group, plan.pool);
+    const rating = ratings[group.id];
+    const felt = rating === undefined ? {} : { felt: ratingLoad(rating, seconds / 60) };
+    return { name: group.name, level: group.level, metres, load, ...felt };
   });
 }
 
 function toView(record: TrainingSessionRecord): SessionView {
-  const { id, version, title, date, startTime, squadIds, plan } = record;
-  return { id, version, title, date, startTime, squadIds, plan };
-}
-
-interface ComerRow {
-  level: LevelId;
-  model: Comer['model'];
-  best_times: Comer['bestTimes'];
-  health_flags: Comer['healthFlags'];
-  focus: Comer['focus'];
+  const { id, version, title, date, startTime, squadIds, template, seriesId, plan, done } = record;
+  return {
+    id,
+    version,
+    title,
+    date,
+    startTime,
+    squadIds,
+    template,
+    seriesId: seriesId ?? null,
+    plan,
+    done: done ?? null,
+  };
 }
 
 interface PastRow {
@@ -110,25 +172,15 @@ const MEMORY_DAYS = 42;
 
 /** What the people of some squads bring to a session on a day. No squads means all one may see. */
 export async function proposeSession(em: EntityManager, { squadIds, date }: ProposalQuery): Promise<SessionProposal> {
-  const squads = squadIds.length > 0 ? 'and s.squad_id in (?)' : '';
-  const rows = await em.execute<ComerRow[]>(
-    `select s.level, s.stroke_model as model, s.best_times, s.health_flags,
-       (select f.cause from focus f where f.swimmer_id = s.id and f.closed_at is null order by f.since desc limit 1) as focus
-     from swimmer s where not s.archived ${squads} limit 500`,
-    squadIds.length > 0 ? [squadIds] : [],
-    'all',
-  );
-  const comers = rows.map(({ best_times, health_flags, ...row }): Comer => ({
-    ...row,
-    bestTimes: best_times,
-    healthFlags: health_flags,
-  }));
+  const comers = await attendees(em, squadIds);
   const history = await levelHistory(em, squadIds, date);
+  const table = await clubSetting<readonly PacePoint[]>(em, 'paceTable');
   return {
-    groups: proposeGroups(comers, history),
+    groups: proposeGroups(comers, history).map((group) => (table ? { ...group, paceTable: table } : group)),
     themes: proposeThemes(comers),
     swimmers: comers.length,
     kit: await clubKit(em),
+    people: peopleByLevel(comers, new Date().getFullYear()),
   };
 }
 
@@ -139,8 +191,8 @@ async function levelHistory(
 ): Promise<Partial<Record<LevelId, LevelHistory>>> {
   const squads = squadIds.length > 0 ? 'and squad_ids && array[?]::uuid[]' : '';
   const past = await em.execute<PastRow[]>(
-    `select ?::date - date as days_ago, squad_ids, plan, summary from training_session
-     where date < ?::date and date >= ?::date - ${MEMORY_DAYS} ${squads} order by date desc limit 100`,
+    `select ?::date - date as days_ago, squad_ids, plan, coalesce(done_summary, summary) as summary from training_session
+     where not template and date < ?::date and date >= ?::date - ${MEMORY_DAYS} ${squads} order by date desc limit 100`,
     [date, date, date, ...(squadIds.length > 0 ? [squadIds] : [])],
     'all',
   );
@@ -151,7 +203,7 @@ async function levelHistory(
       const known = entry(drills, group.level, () => new Set<DrillId>());
       for (const { set } of group.blocks.flatMap((block) => setsOf(block.items))) if (set.drill) known.add(set.drill);
       const bySquad = entry(loads, group.level, () => new Map<string, PastLoad[]>());
-      for (const squad of squad_ids) entry(bySquad, squad, () => []).push({ daysAgo, load: summary[i]!.load });
+      for (const squad of squad_ids) entry(bySquad, squad, () => []).push({ daysAgo, load: summary[i]?.load ?? 0 });
     });
   }
   return Object.fromEntries(
@@ -170,6 +222,12 @@ function entry<K, V>(map: Map<K, V>, key: K, make: () => V): V {
 }
 
 async function clubKit(em: EntityManager): Promise<SessionProposal['kit']> {
-  const [club] = await em.execute<{ kit: string[] | null }[]>(`select settings->'kit' as kit from club`, [], 'all');
-  return KIT_IDS.filter((item) => club?.kit?.includes(item) ?? true);
+  const kit = await clubSetting<readonly string[]>(em, 'kit');
+  return KIT_IDS.filter((item) => kit?.includes(item) ?? true);
+}
+
+/** One of the club's own settings, or undefined where the default counts. */
+export async function clubSetting<T>(em: EntityManager, name: 'kit' | 'paceTable' | 'laneCapacity'): Promise<T | undefined> {
+  const [club] = await em.execute<{ value: T | null }[]>(`select settings->? as value from club`, [name], 'all');
+  return club?.value ?? undefined;
 }

@@ -1,5 +1,5 @@
-import type { BestTime, BreathingSide, RaceGoal } from '@upwell/contract/swimmers';
-import type { KitId } from '@upwell/core/library';
+import type { BestTime, BreathingSide, PoolTime, RaceGoal } from '@upwell/contract/swimmers';
+import type { KitId, LadderId } from '@upwell/core/library';
 import type { HealthFlag, LevelId, StrokeModelId } from '@upwell/core/swimmers';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 
@@ -20,6 +20,7 @@ export const SquadEntity = defineEntity({
     id: p.uuid().primary(),
     clubId: p.uuid(),
     name: p.text(),
+    poolTimes: p.json<readonly PoolTime[]>(),
     archived: p.boolean(),
     version: p.integer().version(),
     writeId: p.uuid(),
@@ -55,6 +56,7 @@ export const SwimmerEntity = defineEntity({
     healthConsent: p.boolean(),
     clipConsent: p.boolean(),
     kit: p.json<readonly KitId[]>(),
+    ladderSteps: p.json<Partial<Record<LadderId, number>>>(),
     goal: p.json<RaceGoal>().nullable(),
     bestTimes: p.json<readonly BestTime[]>(),
     archived: p.boolean(),

@@ -164,6 +164,7 @@ function bare(record: SwimmerRecord, squadName: string): Swimmer {
     healthConsent: record.healthConsent,
     clipConsent: record.clipConsent,
     kit: record.kit,
+    ladderSteps: record.ladderSteps,
     goal: record.goal ?? null,
     bestTimes: record.bestTimes,
     archived: record.archived,
@@ -176,19 +177,20 @@ interface SquadRow {
   name: string;
   archived: boolean;
   swimmers: number;
+  pool_times: Squad['poolTimes'];
   coach_ids: string[] | null;
 }
 
 export async function listSquads(em: EntityManager): Promise<Squad[]> {
   const rows = await em.execute<SquadRow[]>(
-    `select q.id, q.version, q.name, q.archived,
+    `select q.id, q.version, q.name, q.archived, q.pool_times,
        (select count(*)::int from swimmer s where s.squad_id = q.id and not s.archived) as swimmers,
        (select array_agg(c.account_id) from squad_coach c where c.squad_id = q.id) as coach_ids
      from squad q order by q.archived, q.name limit 200`,
     [],
     'all',
   );
-  return rows.map(({ coach_ids, ...row }) => ({ ...row, coachIds: coach_ids ?? [] }));
+  return rows.map(({ coach_ids, pool_times, ...row }) => ({ ...row, coachIds: coach_ids ?? [], poolTimes: pool_times }));
 }
 
 export async function saveSquad(em: EntityManager, me: Me, id: string, save: SquadSave): Promise<Squad> {
@@ -199,7 +201,7 @@ export async function saveSquad(em: EntityManager, me: Me, id: string, save: Squ
     SquadEntity,
     id,
     save,
-    { name: save.name, archived: save.archived, clubId: me.clubId },
+    { name: save.name, archived: save.archived, poolTimes: save.poolTimes, clubId: me.clubId },
     (stored) => stored,
   );
   if (!repeated) {
@@ -210,7 +212,8 @@ export async function saveSquad(em: EntityManager, me: Me, id: string, save: Squ
     );
   }
   const swimmers = await em.count(SwimmerEntity, { squadId: id, archived: false });
-  return { id, version: row.version, name: row.name, archived: row.archived, swimmers, coachIds: [...save.coachIds] };
+  const { version, name, archived, poolTimes } = row;
+  return { id, version, name, archived, poolTimes, swimmers, coachIds: [...save.coachIds] };
 }
 
 export async function listCoaches(em: EntityManager): Promise<Coach[]> {

@@ -6,7 +6,7 @@ import {
   type Swimmer,
   type SwimmerFields,
 } from '@upwell/contract/swimmers';
-import type { KitId } from '@upwell/core/library';
+import type { KitId, LadderId } from '@upwell/core/library';
 import { defaultModel, type HealthFlag, type LevelId, type StrokeModelId } from '@upwell/core/swimmers';
 import { formatTime, parseTime } from '@upwell/core/units';
 import Joi from 'joi';
@@ -24,6 +24,7 @@ export interface SwimmerForm {
   healthConsent: boolean;
   clipConsent: boolean;
   kit: KitId[];
+  ladderSteps: Partial<Record<LadderId, number>>;
   hasGoal: boolean;
   goal: { event: string; date: string; distanceM: string; place: Place; target: string };
   bestTimes: { distanceM: string; time: string }[];
@@ -42,6 +43,7 @@ export function emptyForm(squadId: string): SwimmerForm {
     healthConsent: false,
     clipConsent: false,
     kit: [],
+    ladderSteps: {},
     hasGoal: false,
     goal: { event: '', date: '', distanceM: '', place: 'open-water', target: '' },
     bestTimes: [],
@@ -62,6 +64,7 @@ export function formOf(swimmer: Swimmer): SwimmerForm {
     healthConsent: swimmer.healthConsent,
     clipConsent: swimmer.clipConsent,
     kit: [...swimmer.kit],
+    ladderSteps: { ...swimmer.ladderSteps },
     hasGoal: goal !== null,
     ...(goal
       ? {

@@ -33,10 +33,3 @@ export function distanceInDays(from: string, to: string): string {
   if (days === -1) return 'yesterday';
   return days > 0 ? `in ${days} days` : `${-days} days ago`;
 }
-
-/** The time of day some seconds after a start like `19:00`. */
-export function clockAfter(start: string, seconds: number): string {
-  const [hours, minutes] = start.split(':').map(Number) as [number, number];
-  const total = hours * 60 + minutes + Math.ceil(seconds / 60);
-  return `${String(Math.floor(total / 60) % 24).padStart(2, '0')}:${String(total % 60).padStart(2, '0')}`;
-}

@@ -1,6 +1,6 @@
+export { CSV_COLUMNS, readSessionCsv, writeSessionCsv } from './csv';
 export * from './positionIds';
 export * from './problem';
 export { readSession, type ReadSession } from './read';
 export { writeSession, writeSet, type SessionDocument } from './write';
 export { LONGEST_TEXT } from './words';
-export { LOOP_LENGTH } from './keys';

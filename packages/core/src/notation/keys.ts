@@ -1,7 +1,7 @@
 import { DRILL_IDS } from '../library';
 import { CAUSE_IDS, type CauseId } from '../review';
-import { SESSION_KINDS, type GroupPlan, type SessionKind } from '../sessions';
-import { LEVELS, type LevelId } from '../swimmers';
+import { LOOP_LENGTH, SESSION_KINDS, type GroupPlan, type SessionKind } from '../sessions';
+import { LEVELS, STROKE_MODELS, type LevelId, type StrokeModelId } from '../swimmers';
 import { POOL_LENGTH, type Pool, type PoolUnit } from '../units';
 import { suggest } from './suggest';
 import type { Key } from './words';
@@ -20,9 +20,6 @@ export interface Facts {
 }
 
 export type GroupFacts = { -readonly [K in Exclude<keyof GroupPlan, 'id' | 'blocks'>]: GroupPlan[K] };
-
-/** Longest loop outside, metres. */
-export const LOOP_LENGTH = { min: 20, max: 10_000 } as const;
 
 /** Reads the value of a key into the facts; says what is wrong with it, or nothing. */
 export type ReadKey = (value: string, facts: Facts, group: GroupFacts) => string | null;
@@ -95,6 +92,7 @@ export const READ_KEY: Readonly<Record<Key, ReadKey>> = {
     return null;
   },
   level: chosen(LEVELS, 'level', (value, _facts, group) => (group.level = value as LevelId)),
+  model: chosen(STROKE_MODELS, 'stroke model', (value, _facts, group) => (group.model = value as StrokeModelId)),
   who: (value, _facts, group) => {
     const match = /^(\d{1,3})\s*swimmers?(?:\s*in\s*(\d{1,2})\s*lanes?)?$/.exec(value);
     if (!match) return 'Write it like “who: 8 swimmers in 2 lanes”.';

@@ -12,8 +12,16 @@ import {
   type Item,
   type SessionPlan,
 } from '../sessions';
-import { LEVELS } from '../swimmers';
-import { LONGEST_TEXT, readSession, withPositionIds, writeSession, type SessionDocument } from '.';
+import { LEVELS, STROKE_MODELS } from '../swimmers';
+import {
+  LONGEST_TEXT,
+  readSession,
+  readSessionCsv,
+  withPositionIds,
+  writeSession,
+  writeSessionCsv,
+  type SessionDocument,
+} from '.';
 
 const side = fc.constantFrom('left' as const, 'right' as const);
 const line = fc
@@ -81,6 +89,7 @@ const pool = fc.oneof(
 const group = fc.record({
   id: fc.constant('g'),
   level: fc.constantFrom(...LEVELS),
+  model: fc.constantFrom(...STROKE_MODELS),
   name: fc.stringMatching(/^[A-Za-zÄÖÜäöü0-9][A-Za-zÄÖÜäöü0-9 ,.'-]{0,20}$/).map((s) => s.trim()),
   swimmers: fc.integer({ min: 0, max: 200 }),
   lanes: fc.integer({ min: 1, max: 20 }),
@@ -138,6 +147,24 @@ describe('a session as text', () => {
       }),
       { numRuns: 400 },
     );
+  });
+
+  it('comes back from CSV as it was, a row a set', () => {
+    fc.assert(
+      fc.property(document, (any) => {
+        const read = readSessionCsv(writeSessionCsv(any));
+        expect(read.problems).toEqual([]);
+        expect(read.document).toEqual({ ...any, plan: withPositionIds(any.plan) });
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('from CSV tells the row of a slip, and a missing column', () => {
+    const text = writeSessionCsv(readSession('Main\n4 x 50 crawl\n2 x 100 crawl').document);
+    const [slip] = readSessionCsv(text.replace(',100,', ',110,')).problems;
+    expect(slip).toMatchObject({ line: 3, severity: 'error' });
+    expect(readSessionCsv('name;distance\nOtto;50').problems.map((p) => p.message)).toContain('The column “extent” is missing.');
   });
 
   it('comes back from what the builder makes, and states its totals rightly', () => {

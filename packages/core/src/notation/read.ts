@@ -139,6 +139,7 @@ class Reader {
       stated,
       facts: {
         level,
+        model: 'long-line',
         name,
         swimmers: 0,
         lanes: 1,
@@ -258,7 +259,7 @@ class Reader {
     return { key: token.image.slice(0, at).trim().toLowerCase(), value: value.trim() };
   }
 
-  private static readonly OF_GROUP: readonly string[] = ['level', 'who', 'pace', 'paces', 'knows', 'lifeguard'];
+  private static readonly OF_GROUP: readonly string[] = ['level', 'model', 'who', 'pace', 'paces', 'knows', 'lifeguard'];
 
   private wholeKey(token: IToken): void {
     const { key, value } = Reader.split(token);

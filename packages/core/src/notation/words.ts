@@ -47,6 +47,7 @@ export const KEYS = [
   'minutes',
   'seed',
   'level',
+  'model',
   'who',
   'pace',
   'paces',

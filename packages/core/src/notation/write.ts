@@ -18,18 +18,52 @@ export interface SessionDocument {
  * Ids are not written: they follow from the place of a thing in the text.
  */
 export function writeSession({ title, date, startTime, plan }: SessionDocument): string {
-  const when = [date, startTime].filter(Boolean).join(' ');
   const head = [
     `# ${title}`,
-    ...(when ? [`when: ${when}`] : []),
-    `theme: ${plan.theme}`,
-    `kind: ${plan.kind}`,
-    `${plan.place === 'pool' ? 'pool' : 'loop'}: ${exact(plan.pool.length)} ${plan.pool.unit}`,
-    `minutes: ${exact(plan.minutes)}`,
-    `seed: ${plan.seed}`,
+    ...keyLines(planFacts({ title, date, startTime, plan })),
     ...(plan.note ? [`// ${plan.note}`] : []),
   ];
   return `${[head.join('\n'), ...plan.groups.map((group) => writeGroup(group, plan))].join('\n\n')}\n`;
+}
+
+/** A fact as it stands on its own line; left out when it says nothing. */
+export type Fact = readonly [key: string, value: string];
+
+const keyLines = (facts: readonly Fact[]): string[] =>
+  facts.filter(([, value]) => value !== '').map(([key, value]) => `${key}: ${value}`);
+
+/** What is said of the whole session. */
+export function planFacts({ date, startTime, plan }: SessionDocument): Fact[] {
+  const outside = plan.place === 'open-water';
+  const length = `${exact(plan.pool.length)} ${plan.pool.unit}`;
+  return [
+    ['when', [date, startTime].filter(Boolean).join(' ')],
+    ['theme', plan.theme],
+    ['kind', plan.kind],
+    ['pool', outside ? '' : length],
+    ['loop', outside ? length : ''],
+    ['minutes', exact(plan.minutes)],
+    ['seed', String(plan.seed)],
+  ];
+}
+
+/** What is said of a group. */
+export function groupFacts(group: GroupPlan): Fact[] {
+  const { breathRecord: record, paceTable } = group;
+  return [
+    ['level', group.level],
+    ['model', group.model],
+    ['who', `${group.swimmers} swimmers in ${group.lanes} lanes`],
+    ['pace', `${group.v400Mps} m/s${group.paceIsGuess ? ' guess' : ''}, ${group.strokeLengthM} m a stroke`],
+    ['paces', paceTable.map((p) => `${percent(p.effort)} ${p.share}`).join(', ')],
+    ['knows', group.knownDrills.join(', ')],
+    [
+      'lifeguard',
+      record
+        ? `"${record.lifeguard}"${record.rulesTold ? ', rules told' : ''}${record.minorsAgreed ? ', minors agreed' : ''}`
+        : '',
+    ],
+  ];
 }
 
 /** 33⅓ is written as people say it. */
@@ -40,21 +74,9 @@ function exact(value: number): string {
 }
 
 function writeGroup(group: GroupPlan, plan: SessionPlan): string {
-  const { breathRecord: record, paceTable } = group;
   return [
     `== ${group.name}${isExact(group.blocks) ? ` = ${poolDistance(plan.pool, groupLengths(group))}` : ''}`,
-    `level: ${group.level}`,
-    `who: ${group.swimmers} swimmers in ${group.lanes} lanes`,
-    `pace: ${group.v400Mps} m/s${group.paceIsGuess ? ' guess' : ''}, ${group.strokeLengthM} m a stroke`,
-    ...(paceTable.length > 0
-      ? [`paces: ${paceTable.map((p) => `${percent(p.effort)} ${p.share}`).join(', ')}`]
-      : []),
-    ...(group.knownDrills.length > 0 ? [`knows: ${group.knownDrills.join(', ')}`] : []),
-    ...(record
-      ? [
-          `lifeguard: "${record.lifeguard}"${record.rulesTold ? ', rules told' : ''}${record.minorsAgreed ? ', minors agreed' : ''}`,
-        ]
-      : []),
+    ...keyLines(groupFacts(group)),
     ...(group.note ? [`// ${group.note}`] : []),
     ...group.blocks.flatMap((block) => writeBlock(block, plan)),
   ].join('\n');
@@ -82,27 +104,56 @@ function writeItems(items: readonly Item[], plan: SessionPlan, indent: string): 
   );
 }
 
-/** One set as a line of the text. */
-export function writeSet(set: AnySet, pool: Pool, outside = false): string {
+/** What a set says, part by part, each as it stands in the text; empty when it says nothing. */
+export interface SetParts {
+  readonly reps: string;
+  readonly extent: string;
+  readonly what: string;
+  readonly effort: string;
+  readonly breathing: string;
+  readonly sighting: string;
+  readonly rate: string;
+  readonly timing: string;
+  readonly kit: string;
+}
+
+export function setParts(set: AnySet, pool: Pool, outside: boolean): SetParts {
   const stroke = STROKE_WORD[set.stroke];
-  const what = set.drill ? `drill ${set.drill}${set.stroke === 'front-crawl' ? '' : ` ${stroke}`}` : stroke;
-  const effort =
-    set.kind === 'halves'
-      ? ` halves ${effortWord(set.effort)}/${effortWord(set.secondEffort)}`
-      : set.drill && set.effort === EASY
-        ? ''
-        : ` ${effortWord(set.effort)}`;
   const { timing, sighting } = set;
   const clock = (s: number) => (s < 60 ? String(s) : formatTime(s, s % 1 === 0 ? 0 : 1));
-  const parts = [
-    `${set.reps === 1 ? '' : `${set.reps} x `}${extentOf(set, pool, outside)} ${what}${effort}`,
-    breathingOf(set.breathing),
-    sighting ? `look ${sighting.every}${sighting.forBreath ? ' for a breath' : ''}` : '',
-    set.strokeRateSpm === null ? '' : `rate ${set.strokeRateSpm}`,
-    timing.kind === 'send-off' ? `on ${clock(timing.seconds)}` : timing.seconds > 0 ? `rest ${clock(timing.seconds)}` : '',
-    set.kit.length > 0 ? `with ${set.kit.join(' + ')}` : '',
-  ];
-  return parts.filter(Boolean).join(', ') + (set.note ? `  // ${set.note}` : '');
+  return {
+    reps: set.reps === 1 ? '' : String(set.reps),
+    extent: extentOf(set, pool, outside),
+    what: set.drill ? `drill ${set.drill}${set.stroke === 'front-crawl' ? '' : ` ${stroke}`}` : stroke,
+    effort:
+      set.kind === 'halves'
+        ? `halves ${effortWord(set.effort)}/${effortWord(set.secondEffort)}`
+        : set.drill && set.effort === EASY
+          ? ''
+          : effortWord(set.effort),
+    breathing: breathingOf(set.breathing),
+    sighting: sighting ? `look ${sighting.every}${sighting.forBreath ? ' for a breath' : ''}` : '',
+    rate: set.strokeRateSpm === null ? '' : `rate ${set.strokeRateSpm}`,
+    timing:
+      timing.kind === 'send-off'
+        ? `on ${clock(timing.seconds)}`
+        : timing.seconds > 0
+          ? `rest ${clock(timing.seconds)}`
+          : '',
+    kit: set.kit.length > 0 ? `with ${set.kit.join(' + ')}` : '',
+  };
+}
+
+/** Parts of a set as one line of the text. */
+export function joinParts({ reps, extent, what, effort, ...rest }: SetParts, note: string): string {
+  const first = [reps ? `${reps} x` : '', extent, what, effort].filter(Boolean).join(' ');
+  const parts = [first, rest.breathing, rest.sighting, rest.rate, rest.timing, rest.kit];
+  return parts.filter(Boolean).join(', ') + (note ? `  // ${note}` : '');
+}
+
+/** One set as a line of the text. */
+export function writeSet(set: AnySet, pool: Pool, outside = false): string {
+  return joinParts(setParts(set, pool, outside), set.note);
 }
 
 function extentOf(set: AnySet, pool: Pool, outside: boolean): string {

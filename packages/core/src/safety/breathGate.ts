@@ -32,6 +32,7 @@ export interface BreathRecord {
 
 /** Who is in a group, as far as it matters here. */
 export interface BreathPeople {
+  /** Children, and those whose age is not known. */
   readonly under16: number;
   readonly under18: number;
   /** Swimmers with a health flag that rules limited breathing out. */
@@ -70,7 +71,7 @@ export function breathGate(question: BreathQuestion): string[] {
   const blocked: string[] = [];
   if (outdoors) blocked.push('Limited breathing is never planned outdoors.');
   if (level === 'settle' || level === 'build') blocked.push('Limited breathing is only for Hold and Race.');
-  if (people && people.under16 > 0) blocked.push('Somebody in this group is under 16: no limited breathing.');
+  if (people && people.under16 > 0) blocked.push('Somebody in this group is under 16, or of unknown age: no limited breathing.');
   if (people && people.flagged > 0)
     blocked.push('Somebody in this group has a condition that rules limited breathing out.');
   if (gapM > FARTHEST_WITHOUT_BREATH_M + 1e-9)

@@ -186,6 +186,7 @@ function bareGroup(group: GroupRequest, index: number): GroupPlan {
   return {
     id: `g${index + 1}`,
     level: group.level,
+    model: group.model ?? 'long-line',
     name: group.name ?? level.name,
     swimmers: group.swimmers,
     lanes: group.lanes,

@@ -2,7 +2,7 @@ import type { DrillId, KitId } from '../library';
 import type { PacePoint, Side } from '../measures';
 import type { CauseId } from '../review';
 import type { BreathRecord } from '../safety';
-import type { LevelId } from '../swimmers';
+import type { LevelId, StrokeModelId } from '../swimmers';
 import type { Pool } from '../units';
 
 /** The parts of a session in their order. */
@@ -30,6 +30,9 @@ export type SwimStroke = (typeof SWIM_STROKES)[number];
 /** Pool, or a loop in open water that takes the place of the pool length. */
 export const SESSION_PLACES = ['pool', 'open-water'] as const;
 export type SessionPlace = (typeof SESSION_PLACES)[number];
+
+/** Shortest and longest loop outside, metres. */
+export const LOOP_LENGTH = { min: 20, max: 10_000 } as const;
 
 export type Breathing =
   | { readonly kind: 'free' }
@@ -118,6 +121,8 @@ export interface Block {
 export interface GroupPlan {
   readonly id: string;
   readonly level: LevelId;
+  /** Stroke model of most of the group. */
+  readonly model: StrokeModelId;
   readonly name: string;
   readonly swimmers: number;
   readonly lanes: number;

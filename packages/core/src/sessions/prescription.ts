@@ -1,6 +1,6 @@
 import { breathsPerMinute, breathsPerSide, type BreathsPerSide, type Side } from '../measures';
 import { breathGate, type BreathPeople } from '../safety';
-import { STROKE_MODEL, type StrokeModelId } from '../swimmers';
+import { STROKE_MODEL } from '../swimmers';
 import { lengthsToMetres, type Pool } from '../units';
 import { restSeconds } from './clock';
 import type { AnySet, Breathing, GroupPlan, SessionPlace, Sighting } from './model';
@@ -176,16 +176,16 @@ export const RATE_STEP_SPM = 4;
  * model, at most {@link RATE_STEP_SPM} away; every third stroke, or every second when hard or for
  * beginners; a look every eighth stroke outside, every sixth for racers.
  */
-export function suggestFor(set: AnySet, group: GroupPlan, pool: Pool, model: StrokeModelId, outside: boolean): Suggestion {
+export function suggestFor(set: AnySet, group: GroupPlan, pool: Pool, outside: boolean): Suggestion {
   const { strokeRateSpm: now } = prescriptionOf({ ...set, strokeRateSpm: null }, group, pool);
-  const [low, high] = STROKE_MODEL[model].rateBandSpm;
+  const [low, high] = STROKE_MODEL[group.model].rateBandSpm;
   const wanted = Math.min(high, Math.max(low, now));
   const strokeRateSpm = Math.round(Math.min(now + RATE_STEP_SPM, Math.max(now - RATE_STEP_SPM, wanted)));
   const hard = effortParts(set).some(({ effort }) => effort > 0.9);
   const breathing: Breathing =
     group.level === 'settle' || hard ? { kind: 'free' } : { kind: 'every', strokes: 3, side: 'right' };
   const sighting = outside ? { every: group.level === 'race' ? 6 : 8, forBreath: false } : null;
-  const name = STROKE_MODEL[model].name;
+  const name = STROKE_MODEL[group.model].name;
   return {
     strokeRateSpm,
     breathing,

@@ -1,4 +1,4 @@
-import type { DrillId } from '../library';
+import type { DrillId, LadderId } from '../library';
 import { raceTime, type Trial } from '../measures';
 import type { CauseId } from '../review';
 import { LEVEL, LEVELS, type HealthFlag, type LevelId, type StrokeModelId } from '../swimmers';
@@ -13,6 +13,8 @@ export interface Comer {
   readonly bestTimes: readonly Trial[];
   readonly focus: CauseId | null;
   readonly healthFlags: readonly HealthFlag[];
+  /** Steps passed on each ladder that is kept. */
+  readonly ladderSteps?: Readonly<Partial<Record<LadderId, number>>>;
 }
 
 /** What a level did before. */
@@ -49,6 +51,7 @@ export function proposeGroups(
         focuses: here.flatMap((c) => c.focus ?? []),
         healthFlags: [...new Set(here.flatMap((c) => c.healthFlags))],
         knownDrills: history[level]?.knownDrills ?? [],
+        ladderSteps: leastSteps(here),
         loadLimit: tightest(history[level]?.loadsBySquad ?? []),
       },
     ];
@@ -74,6 +77,17 @@ export function speedOver400(bestTimes: readonly Trial[]): number | null {
     if (error instanceof RangeError) return null;
     throw error;
   }
+}
+
+/** On each ladder that somebody is on, the steps that all of those have passed. */
+function leastSteps(comers: readonly Comer[]): Partial<Record<LadderId, number>> {
+  const least: Partial<Record<LadderId, number>> = {};
+  for (const { ladderSteps = {} } of comers) {
+    for (const [ladder, steps] of Object.entries(ladderSteps) as [LadderId, number][]) {
+      least[ladder] = Math.min(least[ladder] ?? Infinity, steps);
+    }
+  }
+  return least;
 }
 
 /** The smallest limit among the squads that have enough records, or null. */

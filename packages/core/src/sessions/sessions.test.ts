@@ -211,6 +211,7 @@ const block = (change: Partial<Block> = {}): Block => ({
 const group = (blocks: readonly Block[]): GroupPlan => ({
   id: 'g',
   level: 'hold',
+  model: 'long-line',
   name: 'Hold',
   swimmers: 8,
   lanes: 2,

@@ -43,3 +43,14 @@ export function parseTime(text: string): number | null {
 export function paceSPer100(speedMps: number): number {
   return 100 / speedMps;
 }
+
+/**
+ * The time of day some seconds after a start, to the next whole minute.
+ *
+ * @example clockAfter('19:00', 3541) // '20:00'
+ */
+export function clockAfter(start: string, seconds: number): string {
+  const [hours, minutes] = start.split(':').map(Number) as [number, number];
+  const total = hours * 60 + minutes + Math.ceil(seconds / 60);
+  return `${String(Math.floor(total / 60) % 24).padStart(2, '0')}:${String(total % 60).padStart(2, '0')}`;
+}

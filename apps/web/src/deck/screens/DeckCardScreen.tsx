@@ -21,7 +21,7 @@ import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { IconButton, PaperProvider, Text } from 'react-native-paper';
 import { useSessionQuery } from '@/sessions/api';
-import { clockAfter } from '@/ui/dates';
+import { clockAfter } from '@upwell/core/units';
 import { effortTint } from '@/ui/effortTint';
 import { Icon } from '@/ui/Icon';
 import { Failure, Loading } from '@/ui/States';

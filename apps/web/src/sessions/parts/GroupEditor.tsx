@@ -1,214 +1,238 @@
 import {
+  addItem,
   BLOCK_NAME,
   blockLengths,
-  breathingWord,
+  breathProblems,
   describeSet,
   distanceWord,
+  editBlock,
   editRounds,
-  editSet,
-  effortWord,
   groupClock,
-  removeSet,
+  removeItem,
   repSeconds,
+  setEffortWord,
+  breathingWord,
+  sightingWord,
   timingWord,
   type Block,
+  type GroupPeople,
   type GroupPlan,
-  type Item,
   type SessionPlan,
   type SwimSet,
 } from '@upwell/core/sessions';
-import { formatTime, poolDistance } from '@upwell/core/units';
-import { useState, type ReactNode } from 'react';
+import { formatTime } from '@upwell/core/units';
+import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { Button, Text } from 'react-native-paper';
-import { Choice } from '@/ui/Choice';
+import { Button, IconButton, Text } from 'react-native-paper';
+import { v7 } from 'uuid';
 import { Stepper } from '@/ui/Stepper';
 import { useTheme } from '@/ui/useTheme';
+import { Reorder, ReorderRow } from './Reorder';
+import { dropped, rowsOf, type SheetRow } from './rows';
+import { SetEditor } from './SetEditor';
 
 interface GroupEditorProps {
   readonly plan: SessionPlan;
   readonly group: GroupPlan;
+  readonly people: GroupPeople | null;
   readonly onChange: (plan: SessionPlan) => void;
 }
 
-const EFFORTS = [0.6, 0.7, 0.75, 0.8, 0.9, 1];
-
-/** One column opened: every set in words; a tap opens it for changing, and totals follow at once. */
-export function GroupEditor({ plan, group, onChange }: GroupEditorProps) {
+/** One column opened: every set in words, to drag, to open and to change; totals follow at once. */
+export function GroupEditor({ plan, group, people, onChange }: GroupEditorProps) {
   const [open, setOpen] = useState<string | null>(null);
+  const rows = rowsOf(group);
   const clock = groupClock(group, plan.pool);
+  const secondsOf = (id: string) => {
+    const found = clock.blocks.find((b) => b.block.id === id);
+    return found ? found.endS - found.startS : 0;
+  };
+  const move = (id: string, over: string, after: boolean) => onChange(dropped(plan, group, id, over, after));
   return (
-    <View>
-      {clock.blocks.map(({ block, startS, endS }) => (
-        <BlockSection key={block.id} block={block} seconds={endS - startS} plan={plan}>
-          {block.note ? <Text variant="bodySmall">{block.note}</Text> : null}
-          <Items items={block.items} plan={plan} group={group} open={open} onOpen={setOpen} onChange={onChange} />
-        </BlockSection>
+    <Reorder ids={rows.map((row) => row.id)} onDrop={move}>
+      {rows.map((row) => (
+        <ReorderRow key={row.id} id={row.id} label={labelOf(row, plan)} fixed={row.kind === 'block'}>
+          {row.kind === 'block' ? (
+            <BlockHead
+              block={row.block}
+              seconds={secondsOf(row.id)}
+              plan={plan}
+              onChange={onChange}
+              onAdd={(set) => {
+                onChange(addItem(plan, set, { holderId: row.id, index: row.block.items.length }));
+                setOpen(set.id);
+              }}
+            />
+          ) : (
+            <View style={[styles.nested, { marginLeft: row.depth * 14 }]}>
+              {row.kind === 'rounds' ? (
+                <RoundsLine row={row} plan={plan} onChange={onChange} />
+              ) : (
+                <SetLine
+                  row={row}
+                  plan={plan}
+                  group={group}
+                  people={people}
+                  open={open === row.id}
+                  onOpen={() => setOpen(open === row.id ? null : row.id)}
+                  onChange={onChange}
+                />
+              )}
+            </View>
+          )}
+        </ReorderRow>
       ))}
-    </View>
+    </Reorder>
   );
 }
 
-function BlockSection({
+function labelOf(row: SheetRow, plan: SessionPlan): string {
+  if (row.kind === 'block') return BLOCK_NAME[row.block.kind];
+  return row.kind === 'rounds' ? `${row.rounds.rounds} times through` : describeSet(row.set, plan.pool, plan.place);
+}
+
+/** What a new set begins as. */
+const newSet = (block: Block): SwimSet => ({
+  kind: 'swim',
+  id: v7(),
+  reps: 4,
+  lengths: 2,
+  stroke: 'front-crawl',
+  drill: null,
+  effort: block.kind === 'main' ? 0.8 : 0.6,
+  breathing: { kind: 'free' },
+  sighting: null,
+  strokeRateSpm: null,
+  timing: { kind: 'rest', seconds: 15 },
+  kit: [],
+  note: '',
+});
+
+function BlockHead({
   block,
   seconds,
   plan,
-  children,
+  onChange,
+  onAdd,
 }: {
   readonly block: Block;
   readonly seconds: number;
   readonly plan: SessionPlan;
-  readonly children: ReactNode;
+  readonly onChange: (plan: SessionPlan) => void;
+  readonly onAdd: (set: SwimSet) => void;
 }) {
   const theme = useTheme();
   const lengths = blockLengths(block);
+  const name = BLOCK_NAME[block.kind];
+  const minutes = block.landMinutes;
   return (
-    <View style={styles.block} role="group" aria-label={BLOCK_NAME[block.kind]}>
+    <View style={styles.block} role="group" aria-label={name}>
       <View style={[styles.blockHead, { borderBottomColor: theme.own.line }]}>
-        <Text variant="titleSmall" role="heading" aria-level={3}>
-          {BLOCK_NAME[block.kind]}
+        <Text variant="titleSmall" role="heading" aria-level={3} style={styles.flex}>
+          {name}
         </Text>
         <Text variant="labelMedium" style={styles.figures}>
-          {`${lengths > 0 ? `${distanceWord(plan.pool, lengths)} · ` : ''}${formatTime(seconds)}`}
+          {`${lengths > 0 && plan.place === 'pool' ? `${distanceWord(plan.pool, lengths)} · ` : ''}${formatTime(seconds)}`}
         </Text>
+        {block.kind === 'land' ? null : (
+          <IconButton
+            icon="plus"
+            size={20}
+            style={styles.add}
+            accessibilityLabel={`Add a set to ${name}`}
+            onPress={() => onAdd(newSet(block))}
+          />
+        )}
       </View>
-      {children}
+      {block.note ? <Text variant="bodySmall">{block.note}</Text> : null}
+      {block.kind === 'land' ? (
+        <Stepper
+          label="minutes on land"
+          value={String(minutes)}
+          onLess={minutes > 1 ? () => onChange(editBlock(plan, block.id, { landMinutes: minutes - 1 })) : null}
+          onMore={minutes < 30 ? () => onChange(editBlock(plan, block.id, { landMinutes: minutes + 1 })) : null}
+        />
+      ) : null}
     </View>
   );
 }
 
-interface ItemsProps extends GroupEditorProps {
-  readonly items: readonly Item[];
-  readonly open: string | null;
-  readonly onOpen: (id: string | null) => void;
-}
-
-function Items({ items, plan, group, open, onOpen, onChange }: ItemsProps) {
+function RoundsLine({
+  row: { rounds },
+  plan,
+  onChange,
+}: {
+  readonly row: Extract<SheetRow, { kind: 'rounds' }>;
+  readonly plan: SessionPlan;
+  readonly onChange: (plan: SessionPlan) => void;
+}) {
   const theme = useTheme();
   return (
-    <>
-      {items.map((item) =>
-        item.kind === 'rounds' ? (
-          <View key={item.id} style={[styles.rounds, { borderLeftColor: theme.own.kelp }]}>
-            <Stepper
-              label="times through"
-              value={String(item.rounds)}
-              onLess={item.rounds > 1 ? () => onChange(editRounds(plan, item.id, item.rounds - 1)) : null}
-              onMore={item.rounds < 50 ? () => onChange(editRounds(plan, item.id, item.rounds + 1)) : null}
-            />
-            <Items items={item.items} plan={plan} group={group} open={open} onOpen={onOpen} onChange={onChange} />
-          </View>
-        ) : (
-          <SetLine
-            key={item.id}
-            set={item}
-            plan={plan}
-            group={group}
-            open={open === item.id}
-            onOpen={() => onOpen(open === item.id ? null : item.id)}
-            onChange={onChange}
-          />
-        ),
-      )}
-    </>
+    <View style={[styles.rounds, { borderLeftColor: theme.own.kelp }]}>
+      <Stepper
+        label="times through"
+        value={String(rounds.rounds)}
+        onLess={rounds.rounds > 1 ? () => onChange(editRounds(plan, rounds.id, rounds.rounds - 1)) : null}
+        onMore={rounds.rounds < 50 ? () => onChange(editRounds(plan, rounds.id, rounds.rounds + 1)) : null}
+      />
+      <Button compact icon="trash-can-outline" onPress={() => onChange(removeItem(plan, rounds.id))}>
+        Take all out
+      </Button>
+    </View>
   );
 }
 
 interface SetLineProps extends GroupEditorProps {
-  readonly set: SwimSet;
+  readonly row: Extract<SheetRow, { kind: 'set' }>;
   readonly open: boolean;
   readonly onOpen: () => void;
 }
 
-function SetLine({ set, plan, group, open, onOpen, onChange }: SetLineProps) {
+function SetLine({ row: { set, depth }, plan, group, people, open, onOpen, onChange }: SetLineProps) {
   const theme = useTheme();
-  const { pool } = plan;
-  const repS = repSeconds(set, group.v400Mps, pool);
-  const change = (patch: Parameters<typeof editSet>[2]) => onChange(editSet(plan, set.id, patch));
-  const seconds = set.timing.seconds;
-  const step = set.lengths <= 1 ? 0.5 : 1;
+  const { pool, place } = plan;
+  const repS = repSeconds(set, group, pool);
+  const gated = breathProblems(set, group, place, pool, people);
   const details = [
-    set.drill ? '' : effortWord(set.effort),
-    `about ${formatTime(repS)} each`,
-    set.reps > 1 || seconds > 0 ? timingWord(set.timing) : '',
+    set.drill ? '' : setEffortWord(set),
+    set.kind === 'timed' ? '' : `about ${formatTime(repS)} each`,
+    set.reps > 1 || set.timing.seconds > 0 ? timingWord(set.timing) : '',
     breathingWord(set.breathing),
-    set.sightEvery ? `look each ${set.sightEvery}` : '',
+    sightingWord(set.sighting),
+    set.strokeRateSpm ? `rate ${set.strokeRateSpm}` : '',
     set.note,
   ];
   return (
-    <View>
+    <View style={depth > 0 ? [styles.inRounds, { borderLeftColor: theme.own.kelp }] : null}>
       <Pressable
         role="button"
         aria-expanded={open}
         onPress={onOpen}
         style={[styles.set, { borderBottomColor: theme.own.line }]}
       >
-        <Text variant="titleSmall">{describeSet(set, pool)}</Text>
+        <Text variant="titleSmall">{describeSet(set, pool, place)}</Text>
         <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
           {details.filter(Boolean).join(' · ')}
         </Text>
+        {gated.length > 0 ? (
+          <Text variant="labelMedium" style={{ color: theme.colors.error }}>
+            {`Cannot be kept: ${gated[0]}`}
+          </Text>
+        ) : null}
       </Pressable>
-      {open ? (
-        <View style={styles.edit}>
-          <View style={styles.row}>
-            <Stepper
-              label="reps"
-              value={String(set.reps)}
-              onLess={set.reps > 1 ? () => change({ reps: set.reps - 1 }) : null}
-              onMore={set.reps < 200 ? () => change({ reps: set.reps + 1 }) : null}
-            />
-            <Stepper
-              label={pool.unit === 'yd' ? 'yards each' : 'metres each'}
-              value={String(poolDistance(pool, set.lengths))}
-              onLess={set.lengths > 0.5 ? () => change({ lengths: set.lengths - step }) : null}
-              onMore={
-                set.lengths < 400 ? () => change({ lengths: set.lengths < 1 ? 1 : Math.floor(set.lengths) + 1 }) : null
-              }
-            />
-            <Stepper
-              label={set.timing.kind === 'rest' ? 'seconds rest' : 'seconds send-off'}
-              value={String(seconds)}
-              onLess={seconds >= 5 ? () => change({ timing: { ...set.timing, seconds: seconds - 5 } }) : null}
-              onMore={seconds < 600 ? () => change({ timing: { ...set.timing, seconds: seconds + 5 } }) : null}
-            />
-          </View>
-          {set.drill ? null : (
-            <Choice
-              label="Effort"
-              options={EFFORTS.map((e) => ({ value: String(e), label: effortWord(e) }))}
-              chosen={[String(set.effort)]}
-              onPress={(value) => change({ effort: Number(value) })}
-            />
-          )}
-          <Choice
-            label="Breathing"
-            options={[
-              { value: '0', label: 'free' },
-              ...[2, 3, 4, 5].map((k) => ({ value: String(k), label: `every ${k}` })),
-            ]}
-            chosen={[set.breathing.kind === 'free' ? '0' : String(set.breathing.strokes)]}
-            onPress={(value) =>
-              change({
-                breathing: value === '0' ? { kind: 'free' } : { kind: 'every', strokes: Number(value), side: 'right' },
-              })
-            }
-          />
-          <Button icon="trash-can-outline" onPress={() => onChange(removeSet(plan, set.id))} style={styles.start}>
-            Take this set out
-          </Button>
-        </View>
-      ) : null}
+      {open ? <SetEditor set={set} plan={plan} group={group} people={people} onChange={onChange} /> : null}
     </View>
   );
 }
 
 const styles = StyleSheet.create({
-  block: { marginBottom: 14 },
-  blockHead: { flexDirection: 'row', justifyContent: 'space-between', borderBottomWidth: 2, paddingBottom: 4 },
+  nested: { flex: 1 },
+  block: { paddingTop: 12, flex: 1, gap: 4, paddingBottom: 4 },
+  blockHead: { flexDirection: 'row', alignItems: 'center', borderBottomWidth: 2, minHeight: 40, gap: 6 },
+  flex: { flex: 1 },
+  add: { margin: 0, width: 48, height: 40 },
   figures: { fontVariant: ['tabular-nums'] },
-  rounds: { borderLeftWidth: 4, paddingLeft: 10, marginTop: 8, alignItems: 'stretch' },
+  rounds: { borderLeftWidth: 4, paddingLeft: 10, marginTop: 8, flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
+  inRounds: { borderLeftWidth: 4, paddingLeft: 10, marginLeft: -14 },
   set: { minHeight: 52, paddingVertical: 6, borderBottomWidth: 1, justifyContent: 'center' },
-  edit: { paddingVertical: 8, gap: 6 },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
-  start: { alignSelf: 'flex-start' },
 });

@@ -5,9 +5,11 @@ import {
   groupTotals,
   type BlockClock,
   type GroupClock,
+  effortParts,
+  type AnySet,
   type GroupPlan,
-  type Item,
   type SessionPlan,
+  type Slot,
 } from '@upwell/core/sessions';
 import { poolDistance, type Pool } from '@upwell/core/units';
 import { useMemo } from 'react';
@@ -15,6 +17,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import Svg, { Line, Path } from 'react-native-svg';
 import { effortTint } from '@/ui/effortTint';
+import type { OwnColours } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 
@@ -26,7 +29,7 @@ interface LevelSheetProps {
 }
 
 /** Height of the longest group, px. */
-const HEIGHT = { phone: 430, wide: 560 } as const;
+const HEIGHT = { phone: 460, wide: 660 } as const;
 const AXIS = 34;
 
 /** A session as columns on one time axis: heights are minutes, depth of tint is effort, ticks are breaths and looks. */
@@ -55,6 +58,7 @@ export function LevelSheet({ plan, selected, onSelect }: LevelSheetProps) {
           key={group.id}
           group={group}
           pool={plan.pool}
+          place={plan.place}
           clock={clocks[i]!}
           scale={scale}
           wide={wide}
@@ -69,6 +73,7 @@ export function LevelSheet({ plan, selected, onSelect }: LevelSheetProps) {
 interface ColumnProps {
   readonly group: GroupPlan;
   readonly pool: Pool;
+  readonly place: SessionPlan['place'];
   readonly clock: GroupClock;
   readonly scale: number;
   readonly wide: boolean;
@@ -76,10 +81,13 @@ interface ColumnProps {
   readonly onPress: () => void;
 }
 
-function Column({ group, pool, clock, scale, wide, on, onPress }: ColumnProps) {
+function Column({ group, pool, place, clock, scale, wide, on, onPress }: ColumnProps) {
   const theme = useTheme();
-  const { lengths } = groupTotals(group, pool);
-  const total = `${poolDistance(pool, lengths).toLocaleString()} ${pool.unit}`;
+  const { lengths, metres, estimatedM } = groupTotals(group, pool);
+  const total =
+    estimatedM > 0
+      ? `≈ ${Math.round(metres).toLocaleString()} m`
+      : `${poolDistance(pool, lengths).toLocaleString()} ${pool.unit}`;
   return (
     <View style={styles.column}>
       <Pressable
@@ -106,7 +114,8 @@ function Column({ group, pool, clock, scale, wide, on, onPress }: ColumnProps) {
             key={block.block.id}
             block={block}
             pool={pool}
-            height={(block.endS - block.startS) * scale}
+            place={place}
+            scale={scale}
             wide={wide}
           />
         ))}
@@ -115,63 +124,96 @@ function Column({ group, pool, clock, scale, wide, on, onPress }: ColumnProps) {
   );
 }
 
+/** Smallest height in which a line of text is still read, px. */
+const LINE = 17;
+
 function BlockBox({
   block,
   pool,
-  height,
+  place,
+  scale,
   wide,
 }: {
   readonly block: BlockClock;
   readonly pool: Pool;
-  readonly height: number;
+  readonly place: SessionPlan['place'];
+  readonly scale: number;
   readonly wide: boolean;
 }) {
   const theme = useTheme();
-  const efforts = block.slots.filter((s) => !s.set.drill).map((s) => s.set.effort);
+  const height = (block.endS - block.startS) * scale;
   const land = block.block.kind === 'land';
-  const tint = land
-    ? { background: theme.own.sand, text: theme.colors.onSurface }
-    : effortTint(Math.max(0.6, ...efforts), theme.own);
+  const first = block.slots[0];
+  const head = land || !first ? theme.colors.onSurface : tintOf(first.set, theme.own).text;
   const minutes = `${Math.round((block.endS - block.startS) / 60)}′`;
-  const lines = Math.max(0, Math.floor((height - 28) / 19));
-  const ticked = block.slots.some((s) => s.set.breathing.kind === 'every');
-  const looked = block.slots.some((s) => s.set.sightEvery !== null);
   return (
-    <View style={[styles.block, { height: Math.max(2, height - 2), backgroundColor: tint.background }]}>
+    <View style={[styles.block, { height: Math.max(2, height - 2), backgroundColor: theme.own.sand }]}>
       {land ? <Hatch colour={theme.own.line} /> : null}
-      {ticked || looked ? <Ticks height={height - 2} colour={tint.text} looks={looked} /> : null}
-      {height > 20 ? (
-        <View style={wide ? styles.blockHead : null}>
-          <Text
-            variant={wide ? 'labelMedium' : 'labelSmall'}
-            numberOfLines={1}
-            style={[wide ? styles.flex : null, { color: tint.text }]}
-          >
+      {block.slots.map((slot, i) => (
+        <SlotBand
+          key={i}
+          slot={slot}
+          pool={pool}
+          place={place}
+          top={(slot.startS - block.startS) * scale}
+          height={(slot.endS - slot.startS) * scale}
+          // The first line of the block is its own name.
+          taken={(slot.startS - block.startS) * scale < LINE ? LINE : 0}
+          words={wide}
+        />
+      ))}
+      {height > LINE ? (
+        <View style={styles.blockHead}>
+          <Text variant="labelSmall" numberOfLines={1} style={[styles.flex, styles.name, { color: head }]}>
             {BLOCK_NAME[block.block.kind]}
           </Text>
-          {wide || lines > 0 ? (
-            <Text variant="labelMedium" style={{ color: tint.text }}>
+          {wide ? (
+            <Text variant="labelSmall" style={{ color: head }}>
               {minutes}
             </Text>
           ) : null}
         </View>
       ) : null}
-      {lines > 0 && !land && wide ? (
-        <Text variant="bodySmall" numberOfLines={lines} style={{ color: tint.text }}>
-          {itemsInWords(block.block.items, pool)}
-        </Text>
-      ) : null}
     </View>
   );
 }
 
-/** Items in one line, rounds in brackets. */
-export function itemsInWords(items: readonly Item[], pool: Pool): string {
-  return items
-    .map((item) =>
-      item.kind === 'swim' ? describeSet(item, pool) : `${item.rounds} × (${itemsInWords(item.items, pool)})`,
-    )
-    .join(' · ');
+const tintOf = (set: AnySet, own: OwnColours) =>
+  effortTint(Math.max(...effortParts(set).map((part) => part.effort)), own);
+
+/** One passage of a set: as high as its minutes, as deep as its effort; ticks for breaths and looks. */
+function SlotBand({
+  slot,
+  pool,
+  place,
+  top,
+  height,
+  taken,
+  words,
+}: {
+  readonly slot: Slot;
+  readonly pool: Pool;
+  readonly place: SessionPlan['place'];
+  readonly top: number;
+  readonly height: number;
+  readonly taken: number;
+  readonly words: boolean;
+}) {
+  const theme = useTheme();
+  const { set } = slot;
+  const tint = tintOf(set, theme.own);
+  return (
+    <View style={[styles.slot, { top, height: Math.max(1, height - 1), backgroundColor: tint.background }]}>
+      {set.breathing.kind !== 'free' || set.sighting ? (
+        <Ticks height={height - 1} colour={tint.text} looks={set.sighting !== null} />
+      ) : null}
+      {words && height - taken >= LINE - 3 ? (
+        <Text variant="labelSmall" numberOfLines={1} style={[styles.word, { marginTop: taken, color: tint.text }]}>
+          {describeSet(set, pool, place)}
+        </Text>
+      ) : null}
+    </View>
+  );
 }
 
 /** The pattern of land work, so that it is told apart without colour. */
@@ -223,8 +265,11 @@ const styles = StyleSheet.create({
   columnHead: { height: 56, borderBottomWidth: 2, marginBottom: 2, justifyContent: 'flex-end', paddingBottom: 3 },
   thick: { borderBottomWidth: 6 },
   figures: { fontVariant: ['tabular-nums'] },
-  block: { overflow: 'hidden', paddingLeft: 6, paddingTop: 2, paddingRight: 12, marginBottom: 2, borderRadius: 3 },
-  blockHead: { flexDirection: 'row', gap: 4, alignItems: 'center' },
+  block: { overflow: 'hidden', marginBottom: 2, borderRadius: 3 },
+  blockHead: { flexDirection: 'row', gap: 4, alignItems: 'center', paddingLeft: 5, paddingRight: 12, height: 16 },
+  name: { fontFamily: 'Atkinson Bold' },
+  slot: { position: 'absolute', left: 0, right: 0, overflow: 'hidden' },
+  word: { paddingLeft: 5, paddingRight: 12, lineHeight: 15 },
   flex: { flex: 1 },
   ticks: { position: 'absolute', right: 0, top: 0, bottom: 0 },
 });

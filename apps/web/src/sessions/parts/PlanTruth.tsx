@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
-import { clockAfter } from '@/ui/dates';
+import { clockAfter } from '@upwell/core/units';
 import { useTheme } from '@/ui/useTheme';
 
 /** The truth about a plan: when everybody is out, breaths per side, load, kit, and what is broken. */

@@ -32,7 +32,7 @@ export function SquadsScreen() {
       {adding ? (
         <SquadCard
           key={adding}
-          squad={{ id: adding, version: 0, name: '', swimmers: 0, coachIds: [], archived: false }}
+          squad={{ id: adding, version: 0, name: '', swimmers: 0, coachIds: [], poolTimes: [], archived: false }}
           onDone={() => setAdding(null)}
         />
       ) : null}

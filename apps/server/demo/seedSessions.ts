@@ -1,0 +1,136 @@
+import type { EntityManager } from '@mikro-orm/postgresql';
+import type { SessionDone } from '@upwell/contract/sessions';
+import type { DrillId } from '@upwell/core/library';
+import { CAUSES, type CauseId } from '@upwell/core/review';
+import {
+  buildSession,
+  editRounds,
+  proposeGroups,
+  setsOf,
+  type BuildRequest,
+  type Comer,
+  type SessionPlan,
+} from '@upwell/core/sessions';
+import { TrainingSessionEntity } from '../src/sessions/entities';
+import { summaryOf } from '../src/sessions/service';
+import { ACCOUNTS, PEOPLE, type SquadKey } from './people';
+import { idFor } from './random';
+import { bestTimesOf, CLUB_ID, isoDay, modelOf } from './shared';
+
+const THEMES: readonly CauseId[] = [
+  'holds-breath',
+  'looks-forward',
+  'no-chest-press',
+  'breath-too-low',
+  'crosses-midline',
+  'dropped-elbow',
+];
+
+/** Three sessions a week for six weeks as they were swum, one this morning, a swim-out to come and a template. */
+export async function seedSessions(em: EntityManager, now: Date): Promise<void> {
+  const known = new Set<DrillId>();
+  for (let day = -42; day <= 0; day++) {
+    const slot = (day + 42) % 7;
+    if (slot !== 0 && slot !== 2 && slot !== 4) continue;
+    const week = Math.floor((day + 42) / 7);
+    const squad: SquadKey = slot === 0 ? 'crossing' : slot === 2 ? 'evening' : 'first';
+    const plan = built({
+      kind: slot === 2 ? 'technique' : 'aerobic',
+      theme: THEMES[week % THEMES.length]!,
+      minutes: 60,
+      pool: { length: 25, unit: 'm' },
+      kit: ['buoy', 'board', 'fins', 'beeper'],
+      seed: 100 + day,
+      groups: groupsOf(squad).map((g) => ({ ...g, knownDrills: [...known] })),
+    });
+    for (const { set } of plan.groups.flatMap((g) => g.blocks.flatMap((b) => setsOf(b.items)))) {
+      if (set.drill) known.add(set.drill);
+    }
+    await insert(em, now, { key: `session ${day}`, day, squad, plan, done: day < -1 ? doneOf(plan, week) : null });
+  }
+  const outside = built({
+    kind: 'aerobic',
+    theme: 'sights-high',
+    minutes: 75,
+    place: 'open-water',
+    pool: { length: 400, unit: 'm' },
+    kit: ['bright-cap', 'tow-float', 'whistle'],
+    seed: 7,
+    groups: groupsOf('crossing'),
+  });
+  await insert(em, now, { key: 'swim-out', day: 3, squad: 'crossing', plan: outside, done: null, title: 'Round the Quill marks' });
+  const template = built({
+    kind: 'speed',
+    theme: 'dropped-elbow',
+    minutes: 60,
+    pool: { length: 25, unit: 'm' },
+    kit: ['buoy', 'board', 'fins'],
+    seed: 11,
+    groups: groupsOf('evening'),
+  });
+  await insert(em, now, { key: 'template', day: -20, squad: 'evening', plan: template, done: null, title: 'Thursday with speed', template: true });
+}
+
+function groupsOf(squad: SquadKey) {
+  const comers = PEOPLE.filter((p) => p.squad === squad).map((p): Comer => ({
+    level: p.level,
+    model: modelOf(p),
+    bestTimes: bestTimesOf(p),
+    focus: null,
+    healthFlags: [],
+  }));
+  return proposeGroups(comers, {});
+}
+
+function built(request: BuildRequest): SessionPlan {
+  const result = buildSession(request);
+  if (result.kind === 'clash') throw new Error(`demo session cannot be built: ${result.clashes[0]?.message}`);
+  return result.plan;
+}
+
+/** As planned, but for a round less of the main part in every third week; everybody was asked how it felt. */
+function doneOf(plan: SessionPlan, week: number): SessionDone {
+  const rounds = plan.groups.flatMap((g) => g.blocks.find((b) => b.kind === 'main')?.items ?? []);
+  const shorter = rounds.reduce(
+    (shown, item) =>
+      item.kind === 'rounds' && week % 3 === 2 && item.rounds > 2 ? editRounds(shown, item.id, item.rounds - 1) : shown,
+    plan,
+  );
+  return {
+    plan: shorter,
+    ratings: Object.fromEntries(plan.groups.map((g, i) => [g.id, 4 + ((week + i) % 4)])),
+    note: week % 3 === 2 ? 'Ten minutes lost to the lane rope.' : '',
+  };
+}
+
+interface Demo {
+  readonly key: string;
+  readonly day: number;
+  readonly squad: SquadKey;
+  readonly plan: SessionPlan;
+  readonly done: SessionDone | null;
+  readonly title?: string;
+  readonly template?: boolean;
+}
+
+async function insert(em: EntityManager, now: Date, { key, day, squad, plan, done, title, template = false }: Demo): Promise<void> {
+  await em.insert(TrainingSessionEntity, {
+    id: idFor(key),
+    clubId: CLUB_ID,
+    createdBy: idFor(ACCOUNTS[squad === 'first' ? 2 : 1].email),
+    title: title ?? CAUSES[plan.theme].cue.replace(/\.$/, ''),
+    date: isoDay(now, day),
+    startTime: squad === 'crossing' ? '07:00' : '19:00',
+    squadIds: [idFor(squad)],
+    template,
+    seriesId: null,
+    theme: plan.theme,
+    minutes: plan.minutes,
+    plan,
+    summary: summaryOf(plan),
+    done,
+    doneSummary: done ? summaryOf(done.plan, done.ratings) : null,
+    version: 1,
+    writeId: idFor(`${key} write`),
+  });
+}

@@ -1,0 +1,43 @@
+import { sessionFileSchema, type ExportFormat, type SessionFile, type SessionView } from '@upwell/contract/sessions';
+import { writeSession, writeSessionCsv, type SessionDocument } from '@upwell/core/notation';
+import parse from 'joi-to-json';
+import { toCalendar } from './calendar';
+import { summaryOf } from './service';
+
+const TYPES: Readonly<Record<ExportFormat, string>> = {
+  upwell: 'text/plain; charset=utf-8',
+  json: 'application/json; charset=utf-8',
+  csv: 'text/csv; charset=utf-8',
+  ics: 'text/calendar; charset=utf-8',
+};
+
+/** A stored session as a file in one of the open formats. */
+export function exportSession(session: SessionView, format: ExportFormat): { readonly type: string; readonly body: string } {
+  const { title, date, startTime, plan } = session;
+  const document: SessionDocument = { title, date, startTime, plan };
+  const body = {
+    upwell: () => writeSession(document),
+    json: () => `${JSON.stringify(toFile(document), null, 2)}\n`,
+    csv: () => writeSessionCsv(document),
+    ics: () =>
+      toCalendar(title, [
+        { ...session, theme: plan.theme, minutes: Math.round(plan.minutes), groups: summaryOf(plan) },
+      ]),
+  }[format]();
+  return { type: TYPES[format], body };
+}
+
+export const toFile = ({ title, date, startTime, plan }: SessionDocument): SessionFile => ({
+  format: 'upwell-session',
+  version: 1,
+  title,
+  date,
+  startTime,
+  plan,
+});
+
+/** The JSON Schema of a session file, made from the check at the door. */
+export function sessionJsonSchema(): Record<string, unknown> {
+  const schema = parse(sessionFileSchema, 'json') as Record<string, unknown>;
+  return { $schema: 'https://json-schema.org/draft/2020-12/schema', title: 'Upwell session', ...schema };
+}

@@ -1,0 +1,88 @@
+import type { SessionPerson } from '@upwell/contract/sessions';
+import type { LadderId } from '@upwell/core/library';
+import { speedOver400, type Comer, type GroupPeople, type SessionPlan } from '@upwell/core/sessions';
+import { isChild, LEVEL, LEVELS, NO_BREATH_LIMITS, type LevelId } from '@upwell/core/swimmers';
+import type { EntityManager } from '@mikro-orm/postgresql';
+
+/** A swimmer as a session needs to know them. */
+export interface Attendee extends Comer {
+  readonly id: string;
+  readonly name: string;
+  readonly birthYear: number | null;
+}
+
+interface Row {
+  id: string;
+  name: string;
+  level: LevelId;
+  model: Comer['model'];
+  best_times: Comer['bestTimes'];
+  health_flags: Comer['healthFlags'];
+  ladder_steps: Partial<Record<LadderId, number>>;
+  birth_year: number | null;
+  focus: Comer['focus'];
+}
+
+/** The swimmers of some squads that one may see; no squads means all of them. */
+export async function attendees(em: EntityManager, squadIds: readonly string[]): Promise<Attendee[]> {
+  const squads = squadIds.length > 0 ? 'and s.squad_id in (?)' : '';
+  const rows = await em.execute<Row[]>(
+    `select s.id, s.given_name || ' ' || s.family_name as name, s.level, s.stroke_model as model, s.best_times,
+       s.health_flags, s.ladder_steps, s.birth_year,
+       (select f.cause from focus f where f.swimmer_id = s.id and f.closed_at is null order by f.since desc limit 1) as focus
+     from swimmer s where not s.archived ${squads} order by s.family_name, s.given_name, s.id limit 500`,
+    squadIds.length > 0 ? [squadIds] : [],
+    'all',
+  );
+  return rows.map(({ best_times, health_flags, ladder_steps, birth_year, ...row }) => ({
+    ...row,
+    bestTimes: best_times,
+    healthFlags: health_flags,
+    ladderSteps: ladder_steps,
+    birthYear: birth_year,
+  }));
+}
+
+/** Who is at each level, as far as safety is concerned; an unknown age counts as a child's. */
+export function peopleByLevel(all: readonly Attendee[], year: number): Partial<Record<LevelId, GroupPeople>> {
+  return Object.fromEntries(
+    LEVELS.flatMap((level) => {
+      const here = all.filter((a) => a.level === level);
+      if (here.length === 0) return [];
+      const people: GroupPeople = {
+        under16: here.filter((a) => a.birthYear === null || isChild(a.birthYear, year)).length,
+        under18: here.filter((a) => a.birthYear === null || year - a.birthYear <= 18).length,
+        flagged: here.filter((a) => a.healthFlags.some((flag) => NO_BREATH_LIMITS.includes(flag))).length,
+        healthFlags: [...new Set(here.flatMap((a) => a.healthFlags))],
+      };
+      return [[level, people]];
+    }),
+  );
+}
+
+/** The people of each group of a plan, in its order. */
+export async function peopleOfPlan(
+  em: EntityManager,
+  plan: SessionPlan,
+  squadIds: readonly string[],
+): Promise<(GroupPeople | null)[]> {
+  const byLevel = peopleByLevel(await attendees(em, squadIds), new Date().getFullYear());
+  return plan.groups.map((group) => byLevel[group.level] ?? null);
+}
+
+/** Everybody of the squads with the pace of their lane. */
+export async function sessionPeople(em: EntityManager, squadIds: readonly string[]): Promise<SessionPerson[]> {
+  const year = new Date().getFullYear();
+  return (await attendees(em, squadIds)).map(({ id, name, level, bestTimes, birthYear }) => {
+    const own = speedOver400(bestTimes);
+    return {
+      id,
+      name,
+      level,
+      child: isChild(birthYear, year),
+      v400Mps: own ?? LEVEL[level].defaultV400Mps,
+      paceIsGuess: own === null,
+      bests: bestTimes,
+    };
+  });
+}

@@ -1,0 +1,141 @@
+import type { SessionPerson, SessionView, SheetQuery } from '@upwell/contract/sessions';
+import { drillCard, KIT } from '@upwell/core/library';
+import { CAUSES } from '@upwell/core/review';
+import { CAUTION } from '@upwell/core/safety';
+import {
+  blockLengths,
+  BLOCK_NAME,
+  breathingWord,
+  describeSet,
+  distanceWord,
+  groupClock,
+  groupTotals,
+  isSet,
+  laneSheets,
+  placeWord,
+  setEffortWord,
+  sightingWord,
+  timingWord,
+  type AnySet,
+  type GroupPlan,
+  type Item,
+  type LaneSheet,
+} from '@upwell/core/sessions';
+import { clockAfter, formatTime } from '@upwell/core/units';
+import type { Content } from 'pdfmake/interfaces';
+import { GREEN, makePdf, QUIET, RED } from '../platform/pdf';
+
+/** Type that is read through a wet sleeve at arm's length; A4 is one size larger. */
+const SCALE = { A5: 1, A4: 1.35 } as const;
+
+/** The sheet for the pool side: one page for each level, or for each lane with its own send-offs. */
+export async function sessionSheet(
+  session: SessionView,
+  people: readonly SessionPerson[],
+  query: SheetQuery,
+  laneCapacity: number | undefined,
+): Promise<Buffer> {
+  const { plan } = session;
+  const scale = SCALE[query.size];
+  const pages = plan.groups.flatMap((group): Content[][] => {
+    if (query.per === 'level') return [page(session, group, null, scale)];
+    const here = people.filter((person) => person.level === group.level);
+    const sheets = laneSheets(group, plan.pool, here, laneCapacity);
+    return sheets.length > 0
+      ? sheets.map((sheet) => page(session, group, sheet, scale))
+      : [page(session, group, null, scale)];
+  });
+  return makePdf({
+    pageSize: query.size,
+    pageMargins: [26 * scale, 22 * scale, 26 * scale, 30 * scale],
+    info: { title: session.title },
+    defaultStyle: { fontSize: 12.5 * scale },
+    content: pages.map((content, i): Content => (i === 0 ? content : [{ text: '', pageBreak: 'before' }, ...content])),
+    footer: () => ({
+      text: CAUTION,
+      fontSize: 7.5 * scale,
+      color: QUIET,
+      margin: [26 * scale, 6 * scale, 26 * scale, 0],
+    }),
+  });
+}
+
+function page(session: SessionView, group: GroupPlan, sheet: LaneSheet | null, scale: number): Content[] {
+  const { plan, startTime } = session;
+  const totals = groupTotals(group, plan.pool);
+  const clock = groupClock(group, plan.pool);
+  const kit = totals.kit.map((item) => KIT[item]).join(', ');
+  const small = { fontSize: 10 * scale, color: QUIET };
+  return [
+    {
+      columns: [
+        { text: sheet ? `${group.name}, lane ${sheet.lane}` : group.name, bold: true, fontSize: 24 * scale },
+        { text: `${totals.estimatedM > 0 ? 'about ' : ''}${Math.round(totals.metres)} m`, bold: true, fontSize: 24 * scale, alignment: 'right' },
+      ],
+    },
+    {
+      text: `${session.title} · ${session.date} ${startTime} · ${placeWord(plan)} · out ${clockAfter(startTime, clock.totalS)}`,
+      ...small,
+    },
+    { text: `Theme: ${CAUSES[plan.theme].name}. ${kit ? `Bring ${kit}.` : 'No kit.'}`, margin: [0, 3 * scale, 0, 0] },
+    ...(group.note ? [{ text: group.note, ...small }] : []),
+    ...(sheet
+      ? [
+          {
+            text: `Leaving: ${sheet.people.map((person, i) => `${i + 1} ${person.name}`).join(', ')}`,
+            margin: [0, 3 * scale, 0, 0] as [number, number, number, number],
+          },
+        ]
+      : []),
+    ...clock.blocks.flatMap(({ block, startS }): Content[] => {
+      const lengths = blockLengths(block);
+      const size =
+        block.landMinutes > 0 ? `${block.landMinutes} min` : lengths > 0 ? distanceWord(plan.pool, lengths) : '';
+      return [
+        {
+          columns: [
+            { text: BLOCK_NAME[block.kind], bold: true, fontSize: 15 * scale, color: GREEN },
+            { text: `${size} · ${clockAfter(startTime, startS)}`, alignment: 'right', bold: true },
+          ],
+          margin: [0, 8 * scale, 0, 2 * scale],
+        },
+        ...(block.note ? [{ text: block.note, ...small }] : []),
+        ...items(block.items, session, sheet, scale, 0),
+      ];
+    }),
+  ];
+}
+
+function items(list: readonly Item[], session: SessionView, sheet: LaneSheet | null, scale: number, depth: number): Content[] {
+  const indent: [number, number, number, number] = [depth * 14 * scale, 2 * scale, 0, 0];
+  return list.flatMap((item): Content[] => {
+    if (!isSet(item)) {
+      return [
+        { text: `${item.rounds} times through:`, bold: true, margin: indent },
+        ...items(item.items, session, sheet, scale, depth + 1),
+      ];
+    }
+    const drill = item.drill ? drillCard(item.drill) : null;
+    return [
+      { text: describeSet(item, session.plan.pool, session.plan.place), bold: true, fontSize: 15 * scale, margin: indent },
+      { text: details(item, sheet), margin: [indent[0], 0, 0, 0] },
+      ...(drill?.cautions ?? []).map((text): Content => ({ text, bold: true, color: RED, margin: [indent[0], 0, 0, 0] })),
+    ];
+  });
+}
+
+function details(set: AnySet, sheet: LaneSheet | null): string {
+  const line = sheet?.lines.find((l) => l.set.id === set.id);
+  const drill = set.drill ? drillCard(set.drill) : null;
+  return [
+    drill ? `“${drill.cue}”` : setEffortWord(set),
+    breathingWord(set.breathing),
+    sightingWord(set.sighting),
+    set.strokeRateSpm ? `rate ${set.strokeRateSpm}` : '',
+    line?.sendOffS ? `leave every ${formatTime(line.sendOffS)}, ${line.gapS} s apart` : set.timing.seconds > 0 ? timingWord(set.timing) : '',
+    set.kit.map((item) => KIT[item]).join(' + '),
+    drill ? '' : set.note,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
