@@ -58,7 +58,14 @@ export async function seedSessions(em: EntityManager, now: Date): Promise<void> 
     seed: 7,
     groups: groupsOf('crossing'),
   });
-  await insert(em, now, { key: 'swim-out', day: 3, squad: 'crossing', plan: outside, done: null, title: 'Round the Quill marks' });
+  await insert(em, now, {
+    key: 'swim-out',
+    day: 3,
+    squad: 'crossing',
+    plan: outside,
+    done: null,
+    title: 'Round the Quill marks',
+  });
   const template = built({
     kind: 'speed',
     theme: 'dropped-elbow',
@@ -68,7 +75,15 @@ export async function seedSessions(em: EntityManager, now: Date): Promise<void> 
     seed: 11,
     groups: groupsOf('evening'),
   });
-  await insert(em, now, { key: 'template', day: -20, squad: 'evening', plan: template, done: null, title: 'Thursday with speed', template: true });
+  await insert(em, now, {
+    key: 'template',
+    day: -20,
+    squad: 'evening',
+    plan: template,
+    done: null,
+    title: 'Thursday with speed',
+    template: true,
+  });
 }
 
 function groupsOf(squad: SquadKey) {
@@ -113,7 +128,11 @@ interface Demo {
   readonly template?: boolean;
 }
 
-async function insert(em: EntityManager, now: Date, { key, day, squad, plan, done, title, template = false }: Demo): Promise<void> {
+async function insert(
+  em: EntityManager,
+  now: Date,
+  { key, day, squad, plan, done, title, template = false }: Demo,
+): Promise<void> {
   await em.insert(TrainingSessionEntity, {
     id: idFor(key),
     clubId: CLUB_ID,

@@ -75,7 +75,10 @@ async function fill(owner: TestClub, swimmer: string): Promise<void> {
      values (?, ?, ?, 'x', now(), '19:00', array[?]::uuid[], 'spins', 60, '{}', '[]', ?)`,
     [v7(), owner.id, owner.accounts.coach!.id, owner.squads[0]!, v7()],
   );
-  await coach('PUT', `/calendar-links/${v7()}`, { squadId: owner.squads[0], token: v7().replaceAll('-', '').padEnd(43, 'a') });
+  await coach('PUT', `/calendar-links/${v7()}`, {
+    squadId: owner.squads[0],
+    token: v7().replaceAll('-', '').padEnd(43, 'a'),
+  });
 }
 
 describe('row-level security', () => {

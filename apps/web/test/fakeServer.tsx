@@ -71,7 +71,15 @@ export const ME = {
   clubName: 'Morrow Quay',
   swimmerId: null,
 };
-export const SQUAD: Squad = { id: ID, version: 1, name: 'Evening Lanes', swimmers: 2, coachIds: [ID], poolTimes: [], archived: false };
+export const SQUAD: Squad = {
+  id: ID,
+  version: 1,
+  name: 'Evening Lanes',
+  swimmers: 2,
+  coachIds: [ID],
+  poolTimes: [],
+  archived: false,
+};
 
 export const FOCUS: FocusView = {
   id: ID,

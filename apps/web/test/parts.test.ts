@@ -7,6 +7,7 @@ import { effortTint } from '@/ui/effortTint';
 import { DAY, NIGHT } from '@/ui/theme';
 import { fieldMessages, sentence, storedNow } from '@/api/problem';
 import { buildSession, editSet } from '@upwell/core/sessions';
+import { clockAfter } from '@upwell/core/units';
 
 describe('effort as depth', () => {
   it.each([
@@ -96,9 +97,9 @@ describe('drafts', () => {
       date: '2026-11-24',
       startTime: '19:00',
       squadIds: [],
-    template: false,
-    seriesId: null,
-    done: null,
+      template: false,
+      seriesId: null,
+      done: null,
       plan: built.plan,
     });
     const edited = withPlan(clean, editSet(built.plan, 'g1-sd', { lengths: 2 }));

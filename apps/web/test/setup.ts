@@ -1,5 +1,5 @@
 // Charts leave timers running, and no test may wait for real time.
-jest.mock('react-native-gifted-charts', () => ({ LineChart: () => null }));
+jest.mock('react-native-gifted-charts', () => ({ LineChart: () => null, BarChart: () => null }));
 
 // A browser reads addresses against the page's own; Node has no page.
 const NodeRequest = global.Request;
@@ -9,10 +9,19 @@ global.Request = class extends NodeRequest {
   }
 };
 
+// Dragging needs a browser; here the rows just stand there.
+jest.mock('../src/sessions/parts/Reorder', () => ({
+  Reorder: ({ children }: { children: unknown }) => children,
+  ReorderRow: ({ children }: { children: unknown }) => children,
+}));
+
 // Node has no web worker: core answers right here, a moment later as the worker would.
 jest.mock('../src/worker/compute', () => ({
   compute: () => ({
     inferCauses: async (...input: unknown[]) => jest.requireActual('@upwell/core/review').inferCauses(...input),
+    readSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/notation').readSession(...input),
+    readSessionCsv: async (...input: unknown[]) => jest.requireActual('@upwell/core/notation').readSessionCsv(...input),
+    writeSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/notation').writeSession(...input),
     buildSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/sessions').buildSession(...input),
   }),
 }));

@@ -1,8 +1,7 @@
 import { SIGHTINGS, SIGN_IDS, STROKES, type Sighting, type Stroke } from '@upwell/core/review';
 import { LEVELS, STROKE_MODELS, type LevelId, type StrokeModelId } from '@upwell/core/swimmers';
 import type { TimedLength, Trial } from '@upwell/core/measures';
-import { LONGEST_TEXT } from '@upwell/core/notation';
-import type { LaneSwimmer } from '@upwell/core/sessions';
+import { LONGEST_TEXT, type LaneSwimmer } from '@upwell/core/sessions';
 import { POOL_LENGTH } from '@upwell/core/units';
 import Joi from 'joi';
 import { oneOf } from './common';
@@ -110,9 +109,13 @@ export interface SessionTextBody {
 const poolLength = () => Joi.number().min(POOL_LENGTH.min).max(POOL_LENGTH.max);
 
 export const sessionTextSchema = Joi.object<SessionTextBody>({
-  text: Joi.string().allow('').max(LONGEST_TEXT).required().messages({
-    'string.max': `This text is too long: a session has at most ${LONGEST_TEXT / 1000} thousand signs.`,
-  }),
+  text: Joi.string()
+    .allow('')
+    .max(LONGEST_TEXT)
+    .required()
+    .messages({
+      'string.max': `This text is too long: a session has at most ${LONGEST_TEXT / 1000} thousand signs.`,
+    }),
   poolLengthM: poolLength(),
   poolLengthYd: poolLength(),
 }).oxor('poolLengthM', 'poolLengthYd');

@@ -120,14 +120,25 @@ export async function computeRoutes(app: FastifyInstance): Promise<void> {
       // Of the first group; the others stand beside it.
       totalM: groups[0]?.totalM ?? 0,
       groups,
-      blocks: blocks.map(({ group, name, total, stated }) => ({ group, name, totalM: inMetres(plan.pool, total), stated })),
+      blocks: blocks.map(({ group, name, total, stated }) => ({
+        group,
+        name,
+        totalM: inMetres(plan.pool, total),
+        stated,
+      })),
       problems,
     };
   });
 }
 
 /** The pool that a request names; 25 m when it names none. */
-function poolOf({ poolLengthM, poolLengthYd }: { readonly poolLengthM?: number | undefined; readonly poolLengthYd?: number | undefined }): Pool {
+function poolOf({
+  poolLengthM,
+  poolLengthYd,
+}: {
+  readonly poolLengthM?: number | undefined;
+  readonly poolLengthYd?: number | undefined;
+}): Pool {
   return poolLengthYd === undefined ? { length: poolLengthM ?? 25, unit: 'm' } : { length: poolLengthYd, unit: 'yd' };
 }
 

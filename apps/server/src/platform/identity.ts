@@ -49,7 +49,8 @@ export const identity = fp(async (app: FastifyInstance, { database }: { database
   // Before any body is looked at: a guest learns nothing from what a check would say.
   app.addHook('onRequest', async (request) => {
     const path = request.url.split('?')[0]!;
-    if (path.startsWith('/api/') && !OPEN.has(path) && !SECRET_LINKS.some((link) => path.startsWith(link))) requireMe(request);
+    if (path.startsWith('/api/') && !OPEN.has(path) && !SECRET_LINKS.some((link) => path.startsWith(link)))
+      requireMe(request);
   });
 });
 

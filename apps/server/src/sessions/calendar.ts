@@ -11,7 +11,10 @@ import { SquadEntity } from '../swimmers/entities';
 import { CalendarLinkEntity, type CalendarLinkRecord } from './entities';
 
 /** What a calendar needs of a session. */
-export interface CalendarSession extends Pick<SessionRow, 'id' | 'title' | 'date' | 'startTime' | 'theme' | 'minutes' | 'groups'> {
+export interface CalendarSession extends Pick<
+  SessionRow,
+  'id' | 'title' | 'date' | 'startTime' | 'theme' | 'minutes' | 'groups'
+> {
   readonly version: number;
 }
 
@@ -62,9 +65,7 @@ export async function calendarByToken(database: Database, token: string): Promis
   const [first] = rows;
   if (!first) throw new ProblemError(404, 'This calendar is not shared any more. Ask your coach for a new address.');
   const sessions = rows.flatMap((row): CalendarSession[] =>
-    row.id === null
-      ? []
-      : [{ ...row, id: row.id, startTime: row.start_time, groups: row.summary }],
+    row.id === null ? [] : [{ ...row, id: row.id, startTime: row.start_time, groups: row.summary }],
   );
   return toCalendar(first.squad_name, sessions);
 }
@@ -82,7 +83,12 @@ export async function calendarLinks(em: EntityManager): Promise<CalendarLink[]> 
 }
 
 /** Makes an address; the same id again is answered with what is stored. */
-export async function addCalendarLink(em: EntityManager, me: Me, id: string, save: CalendarLinkSave): Promise<CalendarLink> {
+export async function addCalendarLink(
+  em: EntityManager,
+  me: Me,
+  id: string,
+  save: CalendarLinkSave,
+): Promise<CalendarLink> {
   const known = await em.findOne(CalendarLinkEntity, { id });
   if (known) return toLink(known);
   const squad = await em.findOne(SquadEntity, { id: save.squadId });

@@ -12,7 +12,10 @@ const TYPES: Readonly<Record<ExportFormat, string>> = {
 };
 
 /** A stored session as a file in one of the open formats. */
-export function exportSession(session: SessionView, format: ExportFormat): { readonly type: string; readonly body: string } {
+export function exportSession(
+  session: SessionView,
+  format: ExportFormat,
+): { readonly type: string; readonly body: string } {
   const { title, date, startTime, plan } = session;
   const document: SessionDocument = { title, date, startTime, plan };
   const body = {

@@ -227,7 +227,10 @@ async function clubKit(em: EntityManager): Promise<SessionProposal['kit']> {
 }
 
 /** One of the club's own settings, or undefined where the default counts. */
-export async function clubSetting<T>(em: EntityManager, name: 'kit' | 'paceTable' | 'laneCapacity'): Promise<T | undefined> {
+export async function clubSetting<T>(
+  em: EntityManager,
+  name: 'kit' | 'paceTable' | 'laneCapacity',
+): Promise<T | undefined> {
   const [club] = await em.execute<{ value: T | null }[]>(`select settings->? as value from club`, [name], 'all');
   return club?.value ?? undefined;
 }

@@ -70,7 +70,12 @@ function page(session: SessionView, group: GroupPlan, sheet: LaneSheet | null, s
     {
       columns: [
         { text: sheet ? `${group.name}, lane ${sheet.lane}` : group.name, bold: true, fontSize: 24 * scale },
-        { text: `${totals.estimatedM > 0 ? 'about ' : ''}${Math.round(totals.metres)} m`, bold: true, fontSize: 24 * scale, alignment: 'right' },
+        {
+          text: `${totals.estimatedM > 0 ? 'about ' : ''}${Math.round(totals.metres)} m`,
+          bold: true,
+          fontSize: 24 * scale,
+          alignment: 'right',
+        },
       ],
     },
     {
@@ -106,7 +111,13 @@ function page(session: SessionView, group: GroupPlan, sheet: LaneSheet | null, s
   ];
 }
 
-function items(list: readonly Item[], session: SessionView, sheet: LaneSheet | null, scale: number, depth: number): Content[] {
+function items(
+  list: readonly Item[],
+  session: SessionView,
+  sheet: LaneSheet | null,
+  scale: number,
+  depth: number,
+): Content[] {
   const indent: [number, number, number, number] = [depth * 14 * scale, 2 * scale, 0, 0];
   return list.flatMap((item): Content[] => {
     if (!isSet(item)) {
@@ -117,9 +128,19 @@ function items(list: readonly Item[], session: SessionView, sheet: LaneSheet | n
     }
     const drill = item.drill ? drillCard(item.drill) : null;
     return [
-      { text: describeSet(item, session.plan.pool, session.plan.place), bold: true, fontSize: 15 * scale, margin: indent },
+      {
+        text: describeSet(item, session.plan.pool, session.plan.place),
+        bold: true,
+        fontSize: 15 * scale,
+        margin: indent,
+      },
       { text: details(item, sheet), margin: [indent[0], 0, 0, 0] },
-      ...(drill?.cautions ?? []).map((text): Content => ({ text, bold: true, color: RED, margin: [indent[0], 0, 0, 0] })),
+      ...(drill?.cautions ?? []).map((text): Content => ({
+        text,
+        bold: true,
+        color: RED,
+        margin: [indent[0], 0, 0, 0],
+      })),
     ];
   });
 }
@@ -132,7 +153,11 @@ function details(set: AnySet, sheet: LaneSheet | null): string {
     breathingWord(set.breathing),
     sightingWord(set.sighting),
     set.strokeRateSpm ? `rate ${set.strokeRateSpm}` : '',
-    line?.sendOffS ? `leave every ${formatTime(line.sendOffS)}, ${line.gapS} s apart` : set.timing.seconds > 0 ? timingWord(set.timing) : '',
+    line?.sendOffS
+      ? `leave every ${formatTime(line.sendOffS)}, ${line.gapS} s apart`
+      : set.timing.seconds > 0
+        ? timingWord(set.timing)
+        : '',
     set.kit.map((item) => KIT[item]).join(' + '),
     drill ? '' : set.note,
   ]

@@ -190,7 +190,11 @@ export async function listSquads(em: EntityManager): Promise<Squad[]> {
     [],
     'all',
   );
-  return rows.map(({ coach_ids, pool_times, ...row }) => ({ ...row, coachIds: coach_ids ?? [], poolTimes: pool_times }));
+  return rows.map(({ coach_ids, pool_times, ...row }) => ({
+    ...row,
+    coachIds: coach_ids ?? [],
+    poolTimes: pool_times,
+  }));
 }
 
 export async function saveSquad(em: EntityManager, me: Me, id: string, save: SquadSave): Promise<Squad> {

@@ -1,5 +1,9 @@
 import type {
+  CalendarLink,
+  CalendarLinkSave,
+  LoadView,
   ProposalQuery,
+  SessionPerson,
   SessionProposal,
   SessionQuery,
   SessionRow,
@@ -23,6 +27,27 @@ const endpoints = api.injectEndpoints({
       },
       providesTags: ['Swimmer', 'Session'],
     }),
+    sessionPeople: build.query<SessionPerson[], string>({
+      query: (id) => `/sessions/${id}/people`,
+      providesTags: ['Swimmer', 'Session'],
+    }),
+    load: build.query<LoadView, string>({
+      query: (date) => ({ url: '/load', params: { date } }),
+      providesTags: ['Session', 'Swimmer'],
+    }),
+    calendarLinks: build.query<CalendarLink[], void>({ query: () => '/calendar-links', providesTags: ['Link'] }),
+    makeCalendarLink: build.mutation<CalendarLink, { id: string; body: CalendarLinkSave }>({
+      query: ({ id, body }) => ({ url: `/calendar-links/${id}`, method: 'PUT', body }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Link']),
+    }),
+    revokeCalendarLink: build.mutation<CalendarLink, string>({
+      query: (id) => ({ url: `/calendar-links/${id}/revoke`, method: 'POST' }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Link']),
+    }),
+    removeSession: build.mutation<{ removed: true }, string>({
+      query: (id) => ({ url: `/sessions/${id}`, method: 'DELETE' }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Session', 'Deck']),
+    }),
     saveSession: build.mutation<SessionView, { id: string; body: SessionSave }>({
       query: ({ id, body }) => ({ url: `/sessions/${id}`, method: 'PUT', body }),
       invalidatesTags: (_result, error) => (error ? [] : ['Session', 'Deck']),
@@ -30,4 +55,15 @@ const endpoints = api.injectEndpoints({
   }),
 });
 
-export const { useSessionsQuery, useSessionQuery, useProposalQuery, useSaveSessionMutation } = endpoints;
+export const {
+  useSessionsQuery,
+  useSessionQuery,
+  useProposalQuery,
+  useSaveSessionMutation,
+  useSessionPeopleQuery,
+  useLoadQuery,
+  useCalendarLinksQuery,
+  useMakeCalendarLinkMutation,
+  useRevokeCalendarLinkMutation,
+  useRemoveSessionMutation,
+} = endpoints;

@@ -29,6 +29,11 @@ export function withPlan(draft: SessionDraft, plan: SessionPlan): SessionDraft {
   };
 }
 
+/** The draft with something else than the plan changed, like the title. */
+export function withFields(draft: SessionDraft, patch: Partial<Omit<SessionFields, 'plan'>>): SessionDraft {
+  return { ...draft, fields: { ...draft.fields, ...patch }, writeId: v7() };
+}
+
 export function undone(draft: SessionDraft): SessionDraft {
   const plan = draft.past[draft.past.length - 1];
   if (!plan) return draft;

@@ -1,6 +1,13 @@
 import type { SessionProposal } from '@upwell/contract/sessions';
 import type { CauseId } from '@upwell/core/review';
-import { FIRST_THEME, type BuildRequest, type SessionKind } from '@upwell/core/sessions';
+import {
+  FIRST_THEME,
+  type Block,
+  type BuildRequest,
+  type SessionKind,
+  type SessionPlace,
+  type WeekKind,
+} from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
 import { POOL_LENGTH, type Pool } from '@upwell/core/units';
 import { v7 } from 'uuid';
@@ -20,7 +27,15 @@ export interface Wish {
   readonly pool: PoolChoice;
   readonly otherLength: string;
   readonly otherUnit: Pool['unit'];
+  /** Pool, or a loop outside of `loopM` metres. */
+  readonly place: SessionPlace;
+  readonly loopM: number;
+  readonly week: WeekKind;
   readonly leftOut: readonly LevelId[];
+  /** Lengths asked of a level; without it the level's own band. */
+  readonly lengths: Readonly<Partial<Record<LevelId, number>>>;
+  /** Blocks that stay as they are, by level. */
+  readonly locked: Readonly<Partial<Record<LevelId, readonly Block[]>>>;
   readonly seed: number;
 }
 
@@ -40,13 +55,19 @@ export function newWish(now: Date): Wish {
     pool: '25 m',
     otherLength: '33.33',
     otherUnit: 'm',
+    place: 'pool',
+    loopM: 400,
+    week: 'normal',
     leftOut: [],
+    lengths: {},
+    locked: {},
     seed: 1,
   };
 }
 
 /** The pool that is wished for, or what is wrong with it. */
 export function poolOf(wish: Wish): Pool | string {
+  if (wish.place === 'open-water') return { length: wish.loopM, unit: 'm' };
   if (wish.pool !== 'other') {
     const [length, unit] = wish.pool.split(' ') as [string, Pool['unit']];
     return { length: Number(length), unit };
@@ -64,13 +85,17 @@ export function poolOf(wish: Wish): Pool | string {
 export function requestOf(wish: Wish, proposal: SessionProposal): BuildRequest | string {
   const pool = poolOf(wish);
   if (typeof pool === 'string') return pool;
-  const groups = proposal.groups.filter((g) => !wish.leftOut.includes(g.level));
+  const groups = proposal.groups
+    .filter((g) => !wish.leftOut.includes(g.level))
+    .map((g) => ({ ...g, lengths: wish.lengths[g.level] ?? null, locked: wish.locked[g.level] ?? [] }));
   if (groups.length === 0)
     return proposal.swimmers === 0 ? 'Nobody trains in these squads yet.' : 'Choose at least one level.';
   return {
     kind: wish.kind,
     theme: wish.theme ?? proposal.themes[0]?.cause ?? FIRST_THEME,
     minutes: wish.minutes,
+    place: wish.place,
+    week: wish.week,
     pool,
     kit: proposal.kit,
     seed: wish.seed,

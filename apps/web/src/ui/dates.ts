@@ -33,3 +33,22 @@ export function distanceInDays(from: string, to: string): string {
   if (days === -1) return 'yesterday';
   return days > 0 ? `in ${days} days` : `${-days} days ago`;
 }
+
+/** The Monday of the week a day lies in. */
+export function mondayOf(day: string): string {
+  const weekday = (new Date(`${day}T12:00:00`).getDay() + 6) % 7;
+  return addDays(day, -weekday);
+}
+
+/** The next day with a weekday (1 is Monday), today included. */
+export function nextWeekday(from: string, weekday: number): string {
+  const now = ((new Date(`${from}T12:00:00`).getDay() + 6) % 7) + 1;
+  return addDays(from, (weekday - now + 7) % 7);
+}
+
+/** A time of day some minutes later, inside one day. */
+export function movedTime(time: string, minutes: number): string {
+  const [h, m] = time.split(':').map(Number) as [number, number];
+  const total = (h * 60 + m + minutes + 1440) % 1440;
+  return `${String(Math.floor(total / 60)).padStart(2, '0')}:${String(total % 60).padStart(2, '0')}`;
+}

@@ -1,9 +1,8 @@
 import Papa from 'papaparse';
-import { BLOCK_NAME, isSet, repLengths, type Item } from '../sessions';
+import { BLOCK_NAME, isSet, LONGEST_TEXT, repLengths, type Item } from '../sessions';
 import { poolDistance } from '../units';
 import type { TextProblem } from './problem';
 import { readSession, type ReadSession } from './read';
-import { LONGEST_TEXT } from './words';
 import { groupFacts, joinParts, planFacts, setParts, type SessionDocument, type SetParts } from './write';
 
 const PLAN_COLUMNS = ['when', 'theme', 'kind', 'pool', 'loop', 'minutes', 'seed'] as const;
@@ -112,7 +111,9 @@ export function readSessionCsv(text: string): ReadSession {
   const missing = (['block', 'extent', 'what'] as const).filter((column) => !meta.fields?.includes(column));
   const broken: TextProblem[] = [
     ...missing.map((column) => atRow(1, `The column “${column}” is missing.`)),
-    ...errors.filter((e) => e.type !== 'Delimiter').map((e) => atRow((e.row ?? 0) + 2, `This row cannot be read: ${e.message}.`)),
+    ...errors
+      .filter((e) => e.type !== 'Delimiter')
+      .map((e) => atRow((e.row ?? 0) + 2, `This row cannot be read: ${e.message}.`)),
   ];
   const { lines, rowOf } = toText(missing.length > 0 ? [] : data);
   const read = readSession(lines.join('\n'));
@@ -122,7 +123,13 @@ export function readSessionCsv(text: string): ReadSession {
   };
 }
 
-const atRow = (line: number, message: string): TextProblem => ({ line, column: 1, length: 0, message, severity: 'error' });
+const atRow = (line: number, message: string): TextProblem => ({
+  line,
+  column: 1,
+  length: 0,
+  message,
+  severity: 'error',
+});
 
 /** The rows as the text they stand for, with the row of each line. */
 function toText(rows: readonly Row[]): { readonly lines: readonly string[]; readonly rowOf: readonly number[] } {

@@ -101,10 +101,7 @@ class LineParser extends EmbeddedActionsParser {
       this.CONSUME(t.Times);
       return number;
     });
-    const extent = this.OR([
-      { ALT: () => this.CONSUME(t.Time) },
-      { ALT: () => this.CONSUME1(t.Numeral) },
-    ]);
+    const extent = this.OR([{ ALT: () => this.CONSUME(t.Time) }, { ALT: () => this.CONSUME1(t.Numeral) }]);
     const unit = this.OPTION1(() =>
       this.OR1([
         { ALT: () => this.CONSUME(t.Minutes) },
@@ -232,7 +229,10 @@ class LineParser extends EmbeddedActionsParser {
 const parser = new LineParser();
 
 /** Reads the tokens of one line. */
-export function parseLine(tokens: IToken[]): { readonly read: ReadLine | undefined; readonly error: IRecognitionException | undefined } {
+export function parseLine(tokens: IToken[]): {
+  readonly read: ReadLine | undefined;
+  readonly error: IRecognitionException | undefined;
+} {
   parser.input = tokens;
   const read = parser.line() as ReadLine | undefined;
   return { read, error: parser.errors[0] };

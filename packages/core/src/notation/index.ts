@@ -3,4 +3,3 @@ export * from './positionIds';
 export * from './problem';
 export { readSession, type ReadSession } from './read';
 export { writeSession, writeSet, type SessionDocument } from './write';
-export { LONGEST_TEXT } from './words';

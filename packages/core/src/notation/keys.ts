@@ -36,7 +36,10 @@ function readLength(value: string): Pool | null {
   const match = /^(\d{1,5}(?:\.\d+)?)\s*([⅓⅔])?\s*(m|yd)?$/.exec(value);
   if (!match) return null;
   const thirds = match[2] === '⅓' ? 1 : match[2] === '⅔' ? 2 : 0;
-  return { length: thirds === 0 ? Number(match[1]) : (Number(match[1]) * 3 + thirds) / 3, unit: (match[3] ?? 'm') as PoolUnit };
+  return {
+    length: thirds === 0 ? Number(match[1]) : (Number(match[1]) * 3 + thirds) / 3,
+    unit: (match[3] ?? 'm') as PoolUnit,
+  };
 }
 
 const oneOf = (value: string, known: readonly string[], what: string): string | null => {

@@ -5,6 +5,7 @@ import {
   BLOCK_KINDS,
   buildSession,
   groupTotals,
+  LONGEST_TEXT,
   SESSION_KINDS,
   SWIM_STROKES,
   type AnySet,
@@ -13,15 +14,7 @@ import {
   type SessionPlan,
 } from '../sessions';
 import { LEVELS, STROKE_MODELS } from '../swimmers';
-import {
-  LONGEST_TEXT,
-  readSession,
-  readSessionCsv,
-  withPositionIds,
-  writeSession,
-  writeSessionCsv,
-  type SessionDocument,
-} from '.';
+import { readSession, readSessionCsv, withPositionIds, writeSession, writeSessionCsv, type SessionDocument } from '.';
 
 const side = fc.constantFrom('left' as const, 'right' as const);
 const line = fc
@@ -48,10 +41,16 @@ const fields = {
   effort,
   breathing,
   sighting: fc.option(fc.record({ every: fc.integer({ min: 2, max: 60 }), forBreath: fc.boolean() }), { nil: null }),
-  strokeRateSpm: fc.option(fc.integer({ min: 200, max: 1400 }).map((n) => n / 10), { nil: null }),
+  strokeRateSpm: fc.option(
+    fc.integer({ min: 200, max: 1400 }).map((n) => n / 10),
+    { nil: null },
+  ),
   timing: fc.oneof(
     fc.record({ kind: fc.constant('rest' as const), seconds: fc.integer({ min: 0, max: 600 }) }),
-    fc.record({ kind: fc.constant('send-off' as const), seconds: fc.integer({ min: 1, max: 1200 }).map((n) => n / 2 + 1) }),
+    fc.record({
+      kind: fc.constant('send-off' as const),
+      seconds: fc.integer({ min: 1, max: 1200 }).map((n) => n / 2 + 1),
+    }),
   ),
   kit: fc.subarray([...KIT_IDS], { maxLength: 3 }),
   note: line,
@@ -96,7 +95,13 @@ const group = fc.record({
   v400Mps: fc.double({ min: 0.1, max: 2.6, noNaN: true }),
   paceIsGuess: fc.boolean(),
   strokeLengthM: fc.double({ min: 0.2, max: 3, noNaN: true }),
-  paceTable: fc.constantFrom([], [{ effort: 0.6, share: 0.84 }, { effort: 0.8, share: 0.925 }]),
+  paceTable: fc.constantFrom(
+    [],
+    [
+      { effort: 0.6, share: 0.84 },
+      { effort: 0.8, share: 0.925 },
+    ],
+  ),
   knownDrills: fc.subarray([...DRILL_IDS], { maxLength: 4 }),
   breathRecord: fc.option(
     fc.record({
@@ -129,7 +134,9 @@ const plan: fc.Arbitrary<SessionPlan> = fc
     note: line,
     groups: fc.array(group, { minLength: 1, maxLength: 4 }),
   })
-  .map((p) => (p.place === 'open-water' ? { ...p, pool: { length: Math.max(20, p.pool.length), unit: 'm' as const } } : p));
+  .map((p) =>
+    p.place === 'open-water' ? { ...p, pool: { length: Math.max(20, p.pool.length), unit: 'm' as const } } : p,
+  );
 const document: fc.Arbitrary<SessionDocument> = fc.record({
   title: line,
   date: fc.constantFrom(null, '2027-06-21', '2026-11-25'),
@@ -164,7 +171,9 @@ describe('a session as text', () => {
     const text = writeSessionCsv(readSession('Main\n4 x 50 crawl\n2 x 100 crawl').document);
     const [slip] = readSessionCsv(text.replace(',100,', ',110,')).problems;
     expect(slip).toMatchObject({ line: 3, severity: 'error' });
-    expect(readSessionCsv('name;distance\nOtto;50').problems.map((p) => p.message)).toContain('The column “extent” is missing.');
+    expect(readSessionCsv('name;distance\nOtto;50').problems.map((p) => p.message)).toContain(
+      'The column “extent” is missing.',
+    );
   });
 
   it('comes back from what the builder makes, and states its totals rightly', () => {
@@ -186,18 +195,45 @@ describe('a session as text', () => {
 
   it('never fails on any text, and tells every problem at a place in it', () => {
     const words = fc.constantFrom(
-      ...['4', 'x', '(', ')', '50', 'crawl', 'rest', ',', '=', '400', 'Main', '==', '//', 'breathe', '%', '1:30', 'pool: 25 m', '\n', 'é', '#'],
+      ...[
+        '4',
+        'x',
+        '(',
+        ')',
+        '50',
+        'crawl',
+        'rest',
+        ',',
+        '=',
+        '400',
+        'Main',
+        '==',
+        '//',
+        'breathe',
+        '%',
+        '1:30',
+        'pool: 25 m',
+        '\n',
+        'é',
+        '#',
+      ],
     );
     fc.assert(
-      fc.property(fc.oneof(fc.string({ maxLength: 200 }), fc.array(words, { maxLength: 60 }).map((w) => w.join(' '))), (text) => {
-        const lines = text.split('\n');
-        for (const problem of readSession(text).problems) {
-          expect(problem.line).toBeGreaterThanOrEqual(1);
-          expect(problem.line).toBeLessThanOrEqual(lines.length);
-          expect(problem.column).toBeGreaterThanOrEqual(1);
-          expect(problem.message.length).toBeGreaterThan(5);
-        }
-      }),
+      fc.property(
+        fc.oneof(
+          fc.string({ maxLength: 200 }),
+          fc.array(words, { maxLength: 60 }).map((w) => w.join(' ')),
+        ),
+        (text) => {
+          const lines = text.split('\n');
+          for (const problem of readSession(text).problems) {
+            expect(problem.line).toBeGreaterThanOrEqual(1);
+            expect(problem.line).toBeLessThanOrEqual(lines.length);
+            expect(problem.column).toBeGreaterThanOrEqual(1);
+            expect(problem.message.length).toBeGreaterThan(5);
+          }
+        },
+      ),
       { numRuns: 500 },
     );
   });
@@ -244,7 +280,10 @@ describe('problems in a text', () => {
     ['pool: 10000 m', '1:1 A pool is between 8 and 100 long.'],
     ['themes: spins', '1:1 “themes” is not known here. Did you mean “theme:”?'],
     ['theme: spinns', '1:1 “spinns” is not a theme. Did you mean “spins”?'],
-    ['Mian\n50 crawl', '1:1 “Mian” cannot begin a line. A set begins with a number, like “4 x 50 crawl”. Did you mean “main”?'],
+    [
+      'Mian\n50 crawl',
+      '1:1 “Mian” cannot begin a line. A set begins with a number, like “4 x 50 crawl”. Did you mean “main”?',
+    ],
     ['when: 2027-02-31 19:00', '1:1 There is no 2027-02-31.'],
     ['201 x 50 crawl', '1:1 From 1 to 200 times.'],
     ['4 x 50 yd crawl', '1:8 This session is in metres.'],
@@ -275,14 +314,32 @@ describe('stated totals', () => {
   it('are right when they are right', () => expect(cause(drills(' = 200'))).toEqual([]));
 
   it.each([
-    [drills(' = 100'), 'warning 1 Stated 100, written 200: 100 m less. Likely the drills block was counted once instead of twice.'],
-    [drills(' = 300'), 'warning 1 Stated 300, written 200: 100 m more. Likely the drills block was counted 3 times instead of twice.'],
-    ['Main = 350\n8 x 50 crawl', 'warning 1 Stated 350, written 400: 50 m less. Likely one rep of 8 × 50 was left out.'],
+    [
+      drills(' = 100'),
+      'warning 1 Stated 100, written 200: 100 m less. Likely the drills block was counted once instead of twice.',
+    ],
+    [
+      drills(' = 300'),
+      'warning 1 Stated 300, written 200: 100 m more. Likely the drills block was counted 3 times instead of twice.',
+    ],
+    [
+      'Main = 350\n8 x 50 crawl',
+      'warning 1 Stated 350, written 400: 50 m less. Likely one rep of 8 × 50 was left out.',
+    ],
     ['Main = 640\n4 x 100 crawl\n2 x 30 crawl', null],
-    ['= 1705\nMain\n17 x 100 crawl\n50 choice', 'warning 1 Stated 1705, written 1750: 45 m less. Likely two digits changed places.'],
+    [
+      '= 1705\nMain\n17 x 100 crawl\n50 choice',
+      'warning 1 Stated 1705, written 1750: 45 m less. Likely two digits changed places.',
+    ],
     [`= 500\nMain\n6 x 100 crawl\n${drills('')}`, null],
-    [`= 200\nMain\n6 x 100 crawl\n${drills('')}`, 'warning 1 Stated 200, written 800: 600 m less. Likely the main block was left out.'],
-    [`= 700\nMain\n6 x 100 crawl\n${drills('')}`, 'warning 1 Stated 700, written 800: 100 m less. Likely the drills block was counted once instead of twice.'],
+    [
+      `= 200\nMain\n6 x 100 crawl\n${drills('')}`,
+      'warning 1 Stated 200, written 800: 600 m less. Likely the main block was left out.',
+    ],
+    [
+      `= 700\nMain\n6 x 100 crawl\n${drills('')}`,
+      'warning 1 Stated 700, written 800: 100 m less. Likely the drills block was counted once instead of twice.',
+    ],
     [
       `= 900\nMain = 700\n6 x 100 crawl\n${drills('')}`,
       'warning 1 Stated 900, written 800: 100 m more. Likely it adds the stated block totals, and one of them is off.',

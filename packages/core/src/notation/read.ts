@@ -4,6 +4,7 @@ import {
   BLOCK_NAME,
   DEEPEST_ROUNDS,
   FIRST_THEME,
+  LONGEST_TEXT,
   type Block,
   type GroupPlan,
   type Item,
@@ -18,7 +19,7 @@ import { problemAt, setOf } from './setLine';
 import { checkBlockTotal, checkGroupTotal } from './stated';
 import { suggest } from './suggest';
 import { lexer } from './tokens';
-import { BLOCK_BY_WORD, KEYS, LONGEST_TEXT, SET_WORDS, type Key } from './words';
+import { BLOCK_BY_WORD, KEYS, SET_WORDS, type Key } from './words';
 import type { SessionDocument } from './write';
 
 export interface ReadSession {
@@ -259,7 +260,15 @@ class Reader {
     return { key: token.image.slice(0, at).trim().toLowerCase(), value: value.trim() };
   }
 
-  private static readonly OF_GROUP: readonly string[] = ['level', 'model', 'who', 'pace', 'paces', 'knows', 'lifeguard'];
+  private static readonly OF_GROUP: readonly string[] = [
+    'level',
+    'model',
+    'who',
+    'pace',
+    'paces',
+    'knows',
+    'lifeguard',
+  ];
 
   private wholeKey(token: IToken): void {
     const { key, value } = Reader.split(token);

@@ -66,7 +66,10 @@ export function setOf(
   const lengths = lengthsOf(line, pool, outside, say);
   if (lengths === null) return { set: null, problems };
   return {
-    set: secondEffort === null ? { kind: 'swim', ...fields, lengths } : { kind: 'halves', ...fields, lengths, secondEffort },
+    set:
+      secondEffort === null
+        ? { kind: 'swim', ...fields, lengths }
+        : { kind: 'halves', ...fields, lengths, secondEffort },
     problems,
   };
 }

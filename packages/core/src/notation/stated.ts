@@ -1,4 +1,14 @@
-import { blockLengths, BLOCK_NAME, groupLengths, isSet, repLengths, setsOf, type Block, type GroupPlan, type Item } from '../sessions';
+import {
+  blockLengths,
+  BLOCK_NAME,
+  groupLengths,
+  isSet,
+  repLengths,
+  setsOf,
+  type Block,
+  type GroupPlan,
+  type Item,
+} from '../sessions';
 import { poolDistance, type Pool } from '../units';
 
 const times = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);

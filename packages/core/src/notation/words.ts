@@ -1,8 +1,5 @@
 import type { BlockKind, SwimStroke } from '../sessions';
 
-/** Largest text that is read, characters: a session of six groups has about five thousand. */
-export const LONGEST_TEXT = 200_000;
-
 /** Efforts by word; a percentage says the same. */
 export const EFFORT_BY_WORD: Readonly<Record<string, number>> = {
   easy: 0.6,

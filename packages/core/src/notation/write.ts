@@ -1,4 +1,12 @@
-import { isSet, type AnySet, type Block, type Breathing, type GroupPlan, type Item, type SessionPlan } from '../sessions';
+import {
+  isSet,
+  type AnySet,
+  type Block,
+  type Breathing,
+  type GroupPlan,
+  type Item,
+  type SessionPlan,
+} from '../sessions';
 import { EASY, groupLengths, blockLengths, setsOf, STROKE_WORD, BLOCK_NAME } from '../sessions';
 import { formatTime, poolDistance, type Pool } from '../units';
 

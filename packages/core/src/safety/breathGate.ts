@@ -71,7 +71,8 @@ export function breathGate(question: BreathQuestion): string[] {
   const blocked: string[] = [];
   if (outdoors) blocked.push('Limited breathing is never planned outdoors.');
   if (level === 'settle' || level === 'build') blocked.push('Limited breathing is only for Hold and Race.');
-  if (people && people.under16 > 0) blocked.push('Somebody in this group is under 16, or of unknown age: no limited breathing.');
+  if (people && people.under16 > 0)
+    blocked.push('Somebody in this group is under 16, or of unknown age: no limited breathing.');
   if (people && people.flagged > 0)
     blocked.push('Somebody in this group has a condition that rules limited breathing out.');
   if (gapM > FARTHEST_WITHOUT_BREATH_M + 1e-9)

@@ -93,7 +93,14 @@ export function measured(context: Context, block: Block, rounds: number, awkward
   const clock = groupClock({ ...context.group, blocks: [block] }, context.pool);
   // Alone on the clock the block has no pause before it; in the session only the first one has none.
   const pause = block.kind === 'warm-up' ? 0 : BETWEEN_SETS_S;
-  return { block, seconds: clock.totalS + pause, lengths: sizeOf(context, block), load: loadOf(context, block), rounds, awkward };
+  return {
+    block,
+    seconds: clock.totalS + pause,
+    lengths: sizeOf(context, block),
+    load: loadOf(context, block),
+    rounds,
+    awkward,
+  };
 }
 
 function loadOf({ group, pool }: Context, block: Block): number {
@@ -108,8 +115,7 @@ function loadOf({ group, pool }: Context, block: Block): number {
 /** Pool lengths of a block: exact, unless something in it is measured in minutes. */
 function sizeOf({ group, pool }: Context, block: Block): number {
   const sets = setsOf(block.items);
-  if (sets.some(({ set }) => set.kind === 'timed'))
-    return blockMetres(block, group, pool) / lengthsToMetres(pool, 1);
+  if (sets.some(({ set }) => set.kind === 'timed')) return blockMetres(block, group, pool) / lengthsToMetres(pool, 1);
   return sets.reduce((sum, { set, times }) => sum + set.reps * repLengths(set) * times, 0);
 }
 

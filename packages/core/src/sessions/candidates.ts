@@ -17,9 +17,7 @@ export function blockCandidates(group: GroupPlan, asked: GroupRequest, request: 
   });
   const context: Context = { group, request: asked, pool, theme, kit, drills };
   const speed = request.kind === 'speed' && asked.level !== 'settle';
-  const free: Candidates = outside
-    ? openWaterCandidates(context, speed)
-    : poolCandidates(context, speed);
+  const free: Candidates = outside ? openWaterCandidates(context, speed) : poolCandidates(context, speed);
   const locked = (asked.locked ?? []).filter((block) => block.kind !== 'land');
   if (locked.length === 0) return free;
   return {
@@ -38,4 +36,3 @@ export function landBlock(context: Pick<Context, 'theme' | 'request' | 'kit'>, m
   const note = `Shoulders, ankles, trunk.${onLand ? ` ${drillCard(onLand).name}: ${drillCard(onLand).cue}` : ''}`;
   return { kind: 'land', id: 'land', landMinutes: minutes, items: [], note };
 }
-

@@ -64,9 +64,10 @@ export function chooseDrills(
   if (near.length > 0) return near;
   // A theme too far on for this level: work on what lies upstream of it, the nearest stage first.
   const crawl = CAUSE_IDS.filter((id) => CAUSES[id].strokes[0] === 'front-crawl');
-  return answers(
-    crawl.filter((id) => stageOf(id) < stageOf(theme)).sort((a, b) => stageOf(b) - stageOf(a)),
-  ).slice(0, count);
+  return answers(crawl.filter((id) => stageOf(id) < stageOf(theme)).sort((a, b) => stageOf(b) - stageOf(a))).slice(
+    0,
+    count,
+  );
 }
 
 /** Whether a drill is at most the step being worked on, on every ladder that is kept for the group. */

@@ -73,8 +73,7 @@ export function moveItem(plan: SessionPlan, itemId: string, target: Target): Ses
   if (!from || !item) return plan;
   if (!isSet(item) && (item.id === target.holderId || whereIsIn([item], target.holderId))) return plan;
   if (!holderOf(plan, target.holderId)) return plan;
-  const index =
-    from.holderId === target.holderId && target.index > from.index ? target.index - 1 : target.index;
+  const index = from.holderId === target.holderId && target.index > from.index ? target.index - 1 : target.index;
   if (from.holderId === target.holderId && index === from.index) return plan;
   // Taken out by hand, so that rounds left empty keep their place until the item has landed.
   const without = takeOut(plan, itemId);
@@ -180,7 +179,8 @@ export function copyToLevels(
   return { plan: { ...plan, groups }, leftOut };
 }
 
-const holds = (item: Item, id: string): boolean => item.id === id || (!isSet(item) && item.items.some((i) => holds(i, id)));
+const holds = (item: Item, id: string): boolean =>
+  item.id === id || (!isSet(item) && item.items.some((i) => holds(i, id)));
 
 /** The set with an id among some items, or undefined. */
 export function findSet(items: readonly Item[], id: string): AnySet | undefined {

@@ -106,7 +106,13 @@ const WIDEST_GAP_S = 20;
 /** The smallest change after which nobody is caught: the order, then wider gaps, then one swimmer less. */
 export function proposeLane(swimmers: readonly LaneSwimmer[], lane: LaneRep): LaneProposal {
   const free = (list: readonly LaneSwimmer[], gapS: number) => simulateLane(list, { ...lane, gapS }).length === 0;
-  const say = (kind: LaneProposal['kind'], list: readonly LaneSwimmer[], gapS: number, reason: string, move?: string) => ({
+  const say = (
+    kind: LaneProposal['kind'],
+    list: readonly LaneSwimmer[],
+    gapS: number,
+    reason: string,
+    move?: string,
+  ) => ({
     kind,
     order: list.map((s) => s.id),
     gapS,
@@ -121,7 +127,12 @@ export function proposeLane(swimmers: readonly LaneSwimmer[], lane: LaneRep): La
     if (gapS * (sorted.length - 1) >= lane.sendOffS) break;
     if (free(sorted, gapS)) return say('gap', sorted, gapS, `Leave ${gapS} s apart, the fastest first.`);
   }
-  const one = [sorted[sorted.length - 1]!, ...sorted].find((s) => free(sorted.filter((o) => o !== s), lane.gapS));
+  const one = [sorted[sorted.length - 1]!, ...sorted].find((s) =>
+    free(
+      sorted.filter((o) => o !== s),
+      lane.gapS,
+    ),
+  );
   const out = one ?? sorted[sorted.length - 1]!;
   return say(
     'move',
@@ -157,7 +168,9 @@ export function assignLanes<T extends { readonly speedMps: number }>(
   const most = over > 0 ? Math.ceil(n / used) : capacity;
   const cost = (from: number, to: number) => (sorted[from]!.speedMps - sorted[to - 1]!.speedMps) ** 2;
   // best[k][i]: cheapest way to put the first i swimmers into k lanes, and where the last lane begins.
-  const best = Array.from({ length: used + 1 }, () => Array.from({ length: n + 1 }, () => ({ cost: Infinity, from: 0 })));
+  const best = Array.from({ length: used + 1 }, () =>
+    Array.from({ length: n + 1 }, () => ({ cost: Infinity, from: 0 })),
+  );
   best[0]![0] = { cost: 0, from: 0 };
   for (let k = 1; k <= used; k++) {
     for (let i = 1; i <= n; i++) {
@@ -231,7 +244,12 @@ const REPS_LOOKED_AT = 6;
  * The sheets of a group's lanes: who leaves when, each swimmer's time, the lane's send-off, who would
  * be caught, and what to do about it.
  */
-export function laneSheets(group: GroupPlan, pool: Pool, people: readonly LanePerson[], capacity?: number): LaneSheet[] {
+export function laneSheets(
+  group: GroupPlan,
+  pool: Pool,
+  people: readonly LanePerson[],
+  capacity?: number,
+): LaneSheet[] {
   const poolM = lengthsToMetres(pool, 1);
   const withSpeed = people.map((person) => ({ person, speedMps: person.v400Mps }));
   const { lanes } = assignLanes(withSpeed, group.lanes, capacity ?? laneCapacity(poolM));
@@ -246,7 +264,13 @@ export function laneSheets(group: GroupPlan, pool: Pool, people: readonly LanePe
   });
 }
 
-function laneLine(set: AnySet, times: number, people: readonly LanePerson[], group: GroupPlan, pool: Pool): LaneSetLine {
+function laneLine(
+  set: AnySet,
+  times: number,
+  people: readonly LanePerson[],
+  group: GroupPlan,
+  pool: Pool,
+): LaneSetLine {
   const swims = people.map((person) => {
     const swims = { v400Mps: person.v400Mps, paceTable: group.paceTable };
     const repM = repMetres(set, swims, pool);
@@ -277,5 +301,13 @@ function laneLine(set: AnySet, times: number, people: readonly LanePerson[], gro
   };
   const swimmers = swims.map((s) => ({ id: s.id, speedMps: repM / s.repS }));
   const catches = simulateLane(swimmers, lane);
-  return { set, times, sendOffS, gapS, swims, catches, proposal: catches.length > 0 ? proposeLane(swimmers, lane) : null };
+  return {
+    set,
+    times,
+    sendOffS,
+    gapS,
+    swims,
+    catches,
+    proposal: catches.length > 0 ? proposeLane(swimmers, lane) : null,
+  };
 }

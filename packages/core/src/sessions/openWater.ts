@@ -116,7 +116,14 @@ function swimDowns(context: Context): Candidate[] {
     candidate(
       context,
       'swim-down',
-      [timed('sd', 1, seconds, { stroke: 'choice', effort: EASY, rest: 0, note: 'Along the shore, then out. Head count.' })],
+      [
+        timed('sd', 1, seconds, {
+          stroke: 'choice',
+          effort: EASY,
+          rest: 0,
+          note: 'Along the shore, then out. Head count.',
+        }),
+      ],
       1,
       0,
     ),

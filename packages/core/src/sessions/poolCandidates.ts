@@ -149,4 +149,3 @@ function swimDowns(context: Context): Candidate[] {
     return candidate(context, 'swim-down', items, 1, oddness(items));
   });
 }
-

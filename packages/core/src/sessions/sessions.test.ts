@@ -274,7 +274,14 @@ describe('totals and the clock', () => {
   });
 
   it('counts looks and breaths to both sides', () => {
-    const items = [set({ reps: 2, lengths: 4, sighting: { every: 8, forBreath: false }, breathing: { kind: 'every', strokes: 3, side: 'left' } })];
+    const items = [
+      set({
+        reps: 2,
+        lengths: 4,
+        sighting: { every: 8, forBreath: false },
+        breathing: { kind: 'every', strokes: 3, side: 'left' },
+      }),
+    ];
     const totals = groupTotals(group([block({ items })]), POOL);
     expect(totals.looks).toBe(24);
     expect(totals.breaths).toEqual({ left: 33, right: 33 });

@@ -6,14 +6,16 @@ import {
   breathingWord,
   describeSet,
   distanceWord,
-  effortWord,
   groupClock,
   groupTotals,
+  isSet,
+  setEffortWord,
+  sightingWord,
   timingWord,
+  type AnySet,
   type GroupPlan,
   type Item,
   type SessionPlan,
-  type SwimSet,
 } from '@upwell/core/sessions';
 import type { SessionView } from '@upwell/contract/sessions';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
@@ -110,7 +112,9 @@ function GroupCard({
   return (
     <ScrollView contentContainerStyle={styles.card} role="tabpanel" aria-label={group.name} tabIndex={0}>
       <View style={styles.totals}>
-        <Text style={styles.huge}>{distanceWord(plan.pool, totals.lengths)}</Text>
+        <Text style={styles.huge}>
+          {totals.estimatedM > 0 ? `≈ ${Math.round(totals.metres)} m` : distanceWord(plan.pool, totals.lengths)}
+        </Text>
         <Text
           style={[styles.out, { color: theme.colors.onSurfaceVariant }]}
         >{`out ${clockAfter(startTime, clock.totalS)}`}</Text>
@@ -125,7 +129,7 @@ function GroupCard({
               {BLOCK_NAME[block.kind]}
             </Text>
             <Text style={styles.blockTime}>
-              {`${block.landMinutes > 0 ? `${block.landMinutes} min` : distanceWord(plan.pool, blockLengths(block))} · ${clockAfter(startTime, startS)}`}
+              {`${block.landMinutes > 0 ? `${block.landMinutes} min · ` : blockLengths(block) > 0 ? `${distanceWord(plan.pool, blockLengths(block))} · ` : ''}${clockAfter(startTime, startS)}`}
             </Text>
           </View>
           {block.note ? <Text style={styles.detail}>{block.note}</Text> : null}
@@ -141,7 +145,7 @@ function Sets({ items, plan }: { readonly items: readonly Item[]; readonly plan:
   return (
     <>
       {items.map((item) =>
-        item.kind === 'rounds' ? (
+        !isSet(item) ? (
           <View key={item.id} style={[styles.rounds, { borderLeftColor: theme.colors.primary }]}>
             <Text style={styles.times}>{`${item.rounds} times through`}</Text>
             <Sets items={item.items} plan={plan} />
@@ -154,19 +158,20 @@ function Sets({ items, plan }: { readonly items: readonly Item[]; readonly plan:
   );
 }
 
-function SetOnDeck({ set, plan }: { readonly set: SwimSet; readonly plan: SessionPlan }) {
+function SetOnDeck({ set, plan }: { readonly set: AnySet; readonly plan: SessionPlan }) {
   const theme = useTheme();
   const drill = set.drill ? drillCard(set.drill) : null;
   const details = [
-    drill ? `“${drill.cue}”` : effortWord(set.effort),
+    drill ? `“${drill.cue}”` : setEffortWord(set),
     breathingWord(set.breathing),
-    set.sightEvery ? `look each ${set.sightEvery}` : '',
+    sightingWord(set.sighting),
+    set.strokeRateSpm ? `rate ${set.strokeRateSpm}` : '',
     set.timing.seconds > 0 ? timingWord(set.timing) : '',
     drill ? '' : set.note,
   ];
   return (
     <View style={[styles.set, { borderLeftColor: effortTint(set.effort, theme.own).background }]}>
-      <Text style={styles.what}>{describeSet(set, plan.pool)}</Text>
+      <Text style={styles.what}>{describeSet(set, plan.pool, plan.place)}</Text>
       <Text style={[styles.detail, { color: theme.colors.onSurfaceVariant }]}>
         {details.filter(Boolean).join(' · ')}
       </Text>

@@ -110,14 +110,7 @@ function Column({ group, pool, place, clock, scale, wide, on, onPress }: ColumnP
       {/* A tap anywhere on the column opens it too; the keyboard has the head. */}
       <Pressable onPress={onPress} tabIndex={-1}>
         {clock.blocks.map((block) => (
-          <BlockBox
-            key={block.block.id}
-            block={block}
-            pool={pool}
-            place={place}
-            scale={scale}
-            wide={wide}
-          />
+          <BlockBox key={block.block.id} block={block} pool={pool} place={place} scale={scale} wide={wide} />
         ))}
       </Pressable>
     </View>

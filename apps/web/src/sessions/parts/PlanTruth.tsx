@@ -1,5 +1,5 @@
 import { KIT } from '@upwell/core/library';
-import { checkPlan, groupTotals, type SessionPlan } from '@upwell/core/sessions';
+import { checkPlan, groupTotals, type GroupPeople, type SessionPlan } from '@upwell/core/sessions';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -7,18 +7,23 @@ import { Card } from '@/ui/Card';
 import { clockAfter } from '@upwell/core/units';
 import { useTheme } from '@/ui/useTheme';
 
+const NOBODY: readonly (GroupPeople | null)[] = [];
+
 /** The truth about a plan: when everybody is out, breaths per side, load, kit, and what is broken. */
 export function PlanTruth({
   plan,
   startTime,
   notes = [],
+  people = NOBODY,
 }: {
   readonly plan: SessionPlan;
   readonly startTime: string;
   readonly notes?: readonly string[];
+  /** Who is in each group, for what could hurt somebody. */
+  readonly people?: readonly (GroupPeople | null)[];
 }) {
   const theme = useTheme();
-  const check = useMemo(() => checkPlan(plan), [plan]);
+  const check = useMemo(() => checkPlan(plan, people), [plan, people]);
   const totals = useMemo(() => plan.groups.map((group) => groupTotals(group, plan.pool)), [plan]);
   const last = Math.max(...check.finishes.map((f) => f.endS));
   const kit = [...new Set(totals.flatMap((t) => t.kit))];
@@ -28,13 +33,18 @@ export function PlanTruth({
       strong
       aside={<Text variant="bodySmall">{`${Math.round(check.spreadS)} s apart`}</Text>}
     >
+      {check.blocked.map((problem) => (
+        <Text key={problem} role="alert" variant="labelLarge" style={{ color: theme.colors.error }}>
+          {`Cannot be kept. ${problem}`}
+        </Text>
+      ))}
       {check.problems.map((problem) => (
         <Text key={problem} role="alert" variant="labelMedium" style={{ color: theme.colors.error }}>
           {problem}
         </Text>
       ))}
       {plan.groups.map((group, i) => {
-        const { breaths, load, looks } = totals[i]!;
+        const { breaths, load, looks, swimS, restS, talkS, landS } = totals[i]!;
         const counted = breaths.left + breaths.right;
         return (
           <View key={group.id} style={[styles.line, { borderTopColor: theme.own.line }]}>
@@ -44,6 +54,7 @@ export function PlanTruth({
             <Text variant="bodySmall" style={styles.flex}>
               {[
                 `${group.swimmers} swimmers`,
+                `${minutes(swimS)} swimming, ${minutes(restS)} rest, ${minutes(talkS)} talk, ${minutes(landS)} land`,
                 `load ${Math.round(load).toLocaleString()}`,
                 counted > 0 ? `${Math.round((breaths.left / counted) * 100)} % breaths left` : '',
                 looks > 0 ? `${looks} looks` : '',
@@ -66,6 +77,8 @@ export function PlanTruth({
     </Card>
   );
 }
+
+const minutes = (seconds: number): string => `${Math.round(seconds / 60)}′`;
 
 const styles = StyleSheet.create({
   line: { flexDirection: 'row', gap: 8, paddingVertical: 6, borderTopWidth: 1, alignItems: 'baseline' },

@@ -60,7 +60,11 @@ export function SetEditor({ set, plan, group, people, onChange }: SetEditorProps
   const copy = () => {
     const { plan: next, leftOut } = copyToLevels(plan, set.id, () => v7());
     onChange(next);
-    setSaid(leftOut.length > 0 ? `Copied, but not to ${leftOut.join(' and ')}: the drill is above them.` : 'Copied to the other levels.');
+    setSaid(
+      leftOut.length > 0
+        ? `Copied, but not to ${leftOut.join(' and ')}: the drill is above them.`
+        : 'Copied to the other levels.',
+    );
   };
   return (
     <View style={styles.edit}>
@@ -212,7 +216,9 @@ function HowBreathed({
         chosen={[nameOf(breathing)]}
         onPress={(value) => change({ breathing: BREATHINGS[value]!.breathing })}
       />
-      {breathing.kind !== 'free' && breathing.kind !== 'limited' && (breathing.kind !== 'every' || breathing.strokes % 2 === 0) ? (
+      {breathing.kind !== 'free' &&
+      breathing.kind !== 'limited' &&
+      (breathing.kind !== 'every' || breathing.strokes % 2 === 0) ? (
         <Choice
           label={breathing.kind === 'by-length' ? 'Side of the first length' : 'Side'}
           options={[
@@ -230,8 +236,16 @@ function HowBreathed({
               key={which}
               label={`breaths, ${which} rep`}
               value={String(breathing[which])}
-              onLess={breathing[which] > 0 ? () => change({ breathing: { ...breathing, [which]: breathing[which] - 1 } }) : null}
-              onMore={breathing[which] < 20 ? () => change({ breathing: { ...breathing, [which]: breathing[which] + 1 } }) : null}
+              onLess={
+                breathing[which] > 0
+                  ? () => change({ breathing: { ...breathing, [which]: breathing[which] - 1 } })
+                  : null
+              }
+              onMore={
+                breathing[which] < 20
+                  ? () => change({ breathing: { ...breathing, [which]: breathing[which] + 1 } })
+                  : null
+              }
             />
           ))}
         </View>
@@ -243,7 +257,9 @@ function HowBreathed({
           </Text>
           {breathing.kind === 'limited' ? (
             <Text variant="bodySmall">
-              {whereToBreathe(Math.min(limitedBreaths(breathing, 0, set.reps), limitedBreaths(breathing, set.reps - 1, set.reps)))}
+              {whereToBreathe(
+                Math.min(limitedBreaths(breathing, 0, set.reps), limitedBreaths(breathing, set.reps - 1, set.reps)),
+              )}
             </Text>
           ) : null}
           {reasons.map((reason) => (
@@ -253,7 +269,10 @@ function HowBreathed({
             mode="contained"
             compact
             onPress={() =>
-              change({ breathing: { kind: 'every', strokes: 3, side: 'right' }, ...(set.sighting ? { sighting: { ...set.sighting, forBreath: false } } : {}) })
+              change({
+                breathing: { kind: 'every', strokes: 3, side: 'right' },
+                ...(set.sighting ? { sighting: { ...set.sighting, forBreath: false } } : {}),
+              })
             }
             style={styles.start}
           >
@@ -294,12 +313,17 @@ function Numbers({ set, plan, group, change }: PartProps & { readonly plan: Sess
           label="strokes to a look"
           value={sighting ? String(sighting.every) : 'none'}
           onLess={
-            sighting ? () => change({ sighting: sighting.every > 2 ? { ...sighting, every: sighting.every - 1 } : null }) : null
+            sighting
+              ? () => change({ sighting: sighting.every > 2 ? { ...sighting, every: sighting.every - 1 } : null })
+              : null
           }
           onMore={
             sighting && sighting.every >= 30
               ? null
-              : () => change({ sighting: sighting ? { ...sighting, every: sighting.every + 1 } : { every: 6, forBreath: false } })
+              : () =>
+                  change({
+                    sighting: sighting ? { ...sighting, every: sighting.every + 1 } : { every: 6, forBreath: false },
+                  })
           }
         />
         {sighting ? (

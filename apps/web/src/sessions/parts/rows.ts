@@ -1,4 +1,15 @@
-import { isSet, moveItem, whereIs, type AnySet, type Block, type GroupPlan, type Item, type Rounds, type SessionPlan, type Target } from '@upwell/core/sessions';
+import {
+  isSet,
+  moveItem,
+  whereIs,
+  type AnySet,
+  type Block,
+  type GroupPlan,
+  type Item,
+  type Rounds,
+  type SessionPlan,
+  type Target,
+} from '@upwell/core/sessions';
 
 /** A column as one list: blocks, rounds and sets in the order they are swum. */
 export type SheetRow =
@@ -13,10 +24,7 @@ export function rowsOf(group: GroupPlan): SheetRow[] {
         ? [{ kind: 'set', id: item.id, set: item, depth }]
         : [{ kind: 'rounds', id: item.id, rounds: item, depth }, ...walk(item.items, depth + 1)],
     );
-  return group.blocks.flatMap((block): SheetRow[] => [
-    { kind: 'block', id: block.id, block },
-    ...walk(block.items, 0),
-  ]);
+  return group.blocks.flatMap((block): SheetRow[] => [{ kind: 'block', id: block.id, block }, ...walk(block.items, 0)]);
 }
 
 /** The plan after a row was dropped on another: into a block or rounds at its head, else beside a set. */
@@ -34,7 +42,9 @@ function targetOf(plan: SessionPlan, rows: readonly SheetRow[], at: number, afte
   if (row.kind === 'block') {
     if (after) return { holderId: row.id, index: 0 };
     const before = rows.slice(0, at).findLast((r) => r.kind === 'block');
-    return before?.kind === 'block' ? { holderId: before.id, index: before.block.items.length } : { holderId: row.id, index: 0 };
+    return before?.kind === 'block'
+      ? { holderId: before.id, index: before.block.items.length }
+      : { holderId: row.id, index: 0 };
   }
   if (row.kind === 'rounds' && after) return { holderId: row.id, index: 0 };
   const place = whereIs(plan, row.id);

@@ -1,6 +1,18 @@
 import type { SessionProposal } from '@upwell/contract/sessions';
+import type { PoolTime, Squad } from '@upwell/contract/swimmers';
 import { CAUSE_IDS, CAUSES, STAGES } from '@upwell/core/review';
-import { SESSION_KINDS, type SessionPlan } from '@upwell/core/sessions';
+import { CAUTION } from '@upwell/core/safety';
+import {
+  BLOCK_KINDS,
+  BLOCK_NAME,
+  groupLengths,
+  SESSION_KINDS,
+  WEEK_KINDS,
+  type BlockKind,
+  type SessionPlan,
+} from '@upwell/core/sessions';
+import type { LevelId } from '@upwell/core/swimmers';
+import { poolDistance } from '@upwell/core/units';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
@@ -11,7 +23,7 @@ import { useDraft } from '@/state/hooks';
 import { useSquadsQuery } from '@/swimmers/api';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
-import { addDays, dayOf, dayWord } from '@/ui/dates';
+import { addDays, dayOf, dayWord, movedTime, nextWeekday } from '@/ui/dates';
 import { Disclosure } from '@/ui/Disclosure';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
@@ -22,7 +34,7 @@ import { useProposalQuery, useSaveSessionMutation } from '../api';
 import { LevelSheet } from '../parts/LevelSheet';
 import { PlanTruth } from '../parts/PlanTruth';
 import { useBuilt } from '../useBuilt';
-import { newWish, POOLS, poolOf, requestOf, type Wish } from '../wish';
+import { newWish, POOLS, poolOf, requestOf, type PoolChoice, type Wish } from '../wish';
 
 const KIND_WORD = { aerobic: 'Steady', technique: 'Technique', speed: 'With speed' } as const;
 
@@ -55,7 +67,10 @@ export function NewSessionScreen() {
         date: wish.date,
         startTime: wish.startTime,
         squadIds,
+        template: false,
+        seriesId: null,
         plan: kept,
+        done: null,
         version: 0,
         writeId: wish.writeId,
       },
@@ -83,6 +98,7 @@ export function NewSessionScreen() {
       {plan ? (
         <>
           <LevelSheet plan={plan} selected={null} onSelect={() => undefined} />
+          <Locks plan={plan} wish={wish} change={change} />
           <PlanTruth plan={plan} startTime={wish.startTime} notes={result?.kind === 'built' ? result.notes : []} />
         </>
       ) : null}
@@ -135,6 +151,8 @@ export function NewSessionScreen() {
                         ? wish.squadIds.filter((s) => s !== id)
                         : [...wish.squadIds, id],
                   leftOut: [],
+                  locked: {},
+                  lengths: {},
                 })
               }
             />
@@ -150,8 +168,9 @@ export function NewSessionScreen() {
                 })
               }
             />
+            <Distances plan={plan} wish={wish} change={change} />
           </Card>
-          <TimeAndPoolCard wish={wish} change={change} />
+          <TimeAndPoolCard wish={wish} change={change} times={timesOf(wish, squads ?? [])} />
         </View>
         {wide ? <View style={styles.sheet}>{sheet}</View> : null}
       </View>
@@ -218,11 +237,109 @@ function ThemeCard({ wish, proposal, change }: PartProps & { readonly proposal: 
   );
 }
 
-function TimeAndPoolCard({ wish, change }: PartProps) {
+/** The distance a level should swim exactly; without it the builder takes what suits the level. */
+function Distances({ plan, wish, change }: PartProps & { readonly plan: SessionPlan | null }) {
+  const [open, setOpen] = useState(false);
+  if (!plan || wish.place === 'open-water') return null;
+  const ask = (level: LevelId, lengths: number | undefined) => {
+    const { [level]: _before, ...others } = wish.lengths;
+    change({ lengths: lengths === undefined ? others : { ...others, [level]: lengths } });
+  };
+  return (
+    <View>
+      <Disclosure label="Ask for a distance" open={open} onPress={() => setOpen(!open)} />
+      {open
+        ? plan.groups.map((group) => {
+            const asked = wish.lengths[group.level];
+            const now = asked ?? groupLengths(group);
+            return (
+              <View key={group.id} style={styles.chips}>
+                <Stepper
+                  label={`${plan.pool.unit}, ${group.name}`}
+                  value={asked === undefined ? 'free' : String(poolDistance(plan.pool, asked))}
+                  onLess={now > 4 ? () => ask(group.level, now - 2) : null}
+                  onMore={() => ask(group.level, now + 2)}
+                />
+                {asked === undefined ? null : (
+                  <Button compact onPress={() => ask(group.level, undefined)}>
+                    Leave it free
+                  </Button>
+                )}
+              </View>
+            );
+          })
+        : null}
+    </View>
+  );
+}
+
+/** Blocks to keep while the rest is solved again. */
+function Locks({ plan, wish, change }: PartProps & { readonly plan: SessionPlan }) {
+  const kinds = BLOCK_KINDS.filter((kind) => plan.groups.some((g) => g.blocks.some((b) => b.kind === kind)));
+  const kept = kinds.filter((kind) => Object.values(wish.locked).some((blocks) => blocks.some((b) => b.kind === kind)));
+  const toggle = (kind: BlockKind) =>
+    change({
+      locked: Object.fromEntries(
+        plan.groups.map((group) => {
+          const others = (wish.locked[group.level] ?? []).filter((b) => b.kind !== kind);
+          const block = group.blocks.find((b) => b.kind === kind);
+          return [group.level, kept.includes(kind) || !block ? others : [...others, block]];
+        }),
+      ),
+    });
+  return (
+    <Choice
+      label="Keep as it is for “Another one”"
+      options={kinds.map((value) => ({ value, label: BLOCK_NAME[value] }))}
+      chosen={kept}
+      onPress={toggle}
+    />
+  );
+}
+
+/** The hired water of the chosen squads, the next first. */
+function timesOf(
+  wish: Wish,
+  squads: readonly Squad[],
+): (PoolTime & { readonly squad: string; readonly date: string })[] {
+  const today = dayOf(new Date());
+  return squads
+    .filter((s) => !s.archived && (wish.squadIds.length === 0 || wish.squadIds.includes(s.id)))
+    .flatMap((s) => s.poolTimes.map((time) => ({ ...time, squad: s.name, date: nextWeekday(today, time.weekday) })))
+    .sort((a, b) => `${a.date} ${a.startTime}`.localeCompare(`${b.date} ${b.startTime}`))
+    .slice(0, 6);
+}
+
+function TimeAndPoolCard({ wish, change, times }: PartProps & { readonly times: ReturnType<typeof timesOf> }) {
   const pool = poolOf(wish);
   const today = dayOf(new Date());
   return (
     <Card title="When and where">
+      {times.length > 0 ? (
+        <Choice
+          label="Pool times"
+          options={times.map((t) => ({
+            value: `${t.squad} ${t.date} ${t.startTime}`,
+            label: `${dayWord(t.date)} ${t.startTime}, ${t.squad}`,
+          }))}
+          chosen={times
+            .filter((t) => t.date === wish.date && t.startTime === wish.startTime)
+            .map((t) => `${t.squad} ${t.date} ${t.startTime}`)}
+          onPress={(value) => {
+            const time = times.find((t) => `${t.squad} ${t.date} ${t.startTime}` === value)!;
+            const pool = POOLS.find((p) => p === `${time.pool.length} ${time.pool.unit}`);
+            change({
+              date: time.date,
+              startTime: time.startTime,
+              minutes: time.minutes,
+              place: 'pool',
+              ...(pool
+                ? { pool }
+                : { pool: 'other', otherLength: String(time.pool.length), otherUnit: time.pool.unit }),
+            });
+          }}
+        />
+      ) : null}
       <View style={styles.chips}>
         <Stepper
           label={wish.date === today ? 'today' : 'day'}
@@ -233,8 +350,8 @@ function TimeAndPoolCard({ wish, change }: PartProps) {
         <Stepper
           label="start"
           value={wish.startTime}
-          onLess={() => change({ startTime: moved(wish.startTime, -15) })}
-          onMore={() => change({ startTime: moved(wish.startTime, 15) })}
+          onLess={() => change({ startTime: movedTime(wish.startTime, -15) })}
+          onMore={() => change({ startTime: movedTime(wish.startTime, 15) })}
         />
         <Stepper
           label="minutes"
@@ -244,12 +361,35 @@ function TimeAndPoolCard({ wish, change }: PartProps) {
         />
       </View>
       <Choice
-        label="Pool"
-        options={POOLS.map((value) => ({ value, label: value }))}
-        chosen={[wish.pool]}
-        onPress={(value) => change({ pool: value })}
+        label="Water"
+        options={[...POOLS.map((value) => ({ value, label: value })), { value: 'open-water', label: 'open water' }]}
+        chosen={[wish.place === 'pool' ? wish.pool : 'open-water']}
+        onPress={(value) =>
+          change(
+            value === 'open-water'
+              ? { place: 'open-water', locked: {}, lengths: {} }
+              : { place: 'pool', pool: value as PoolChoice, locked: {}, lengths: {} },
+          )
+        }
       />
-      {wish.pool === 'other' ? (
+      {wish.place === 'open-water' ? (
+        <View>
+          <Stepper
+            label="metres, one loop"
+            value={String(wish.loopM)}
+            onLess={wish.loopM > 50 ? () => change({ loopM: wish.loopM - 50 }) : null}
+            onMore={wish.loopM < 5000 ? () => change({ loopM: wish.loopM + 50 }) : null}
+          />
+          <Text variant="bodySmall">{CAUTION}</Text>
+        </View>
+      ) : null}
+      <Choice
+        label="Week"
+        options={WEEK_KINDS.map((value) => ({ value, label: value }))}
+        chosen={[wish.week]}
+        onPress={(week) => change({ week })}
+      />
+      {wish.place === 'pool' && wish.pool === 'other' ? (
         <View style={styles.chips}>
           <Input
             dense
@@ -272,13 +412,6 @@ function TimeAndPoolCard({ wish, change }: PartProps) {
       ) : null}
     </Card>
   );
-}
-
-/** A time of day some minutes later, inside one day. */
-function moved(time: string, minutes: number): string {
-  const [h, m] = time.split(':').map(Number) as [number, number];
-  const total = (h * 60 + m + minutes + 1440) % 1440;
-  return `${String(Math.floor(total / 60)).padStart(2, '0')}:${String(total % 60).padStart(2, '0')}`;
 }
 
 const styles = StyleSheet.create({

@@ -1,9 +1,11 @@
-import type { SessionView } from '@upwell/contract/sessions';
+import { skipToken } from '@reduxjs/toolkit/query/react';
+import type { SessionFields, SessionView } from '@upwell/contract/sessions';
 import { CAUSES } from '@upwell/core/review';
+import { checkPlan, editGroup, placeWord, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button, IconButton, Text } from 'react-native-paper';
+import { Button, IconButton, SegmentedButtons, Text } from 'react-native-paper';
 import { Input } from '@/ui/Input';
 import { useMeQuery } from '@/account/api';
 import { sentence, storedNow } from '@/api/problem';
@@ -13,11 +15,18 @@ import { dayWord } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { useWide } from '@/ui/useWide';
-import { useSaveSessionMutation, useSessionQuery } from '../api';
-import { draftOf, redone, undone, withPlan, type SessionDraft } from '../draft';
+import { useProposalQuery, useSaveSessionMutation, useSessionPeopleQuery, useSessionQuery } from '../api';
+import { draftOf, redone, undone, withFields, withPlan, type SessionDraft } from '../draft';
+import { BreathCard } from '../parts/BreathCard';
+import { DonePane } from '../parts/DonePane';
+import { FilesPane } from '../parts/FilesPane';
 import { GroupEditor } from '../parts/GroupEditor';
+import { LanesPane } from '../parts/LanesPane';
 import { LevelSheet } from '../parts/LevelSheet';
 import { PlanTruth } from '../parts/PlanTruth';
+import { TextPane } from '../parts/TextPane';
+import { useText } from '../useText';
+import { useUndoKeys } from '../useUndoKeys';
 
 export function SessionScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
@@ -30,9 +39,20 @@ export function SessionScreen() {
   );
 }
 
+const PANES = ['sets', 'text', 'lanes', 'swum', 'take'] as const;
+type Pane = (typeof PANES)[number];
+const PANE_WORD: Readonly<Record<Pane, string>> = {
+  sets: 'Sets',
+  text: 'Text',
+  lanes: 'Lanes',
+  swum: 'Swum',
+  take: 'Take along',
+};
+
 function Session({ stored }: { readonly stored: SessionView }) {
   const router = useRouter();
   const wide = useWide();
+  const { pane: asked } = useLocalSearchParams<{ pane?: string }>();
   const { data: me } = useMeQuery();
   const clean = useMemo(() => draftOf(stored), [stored]);
   const [draft, setDraft, dropDraft] = useDraft<SessionDraft>(`session:${stored.id}`, clean);
@@ -41,9 +61,20 @@ function Session({ stored }: { readonly stored: SessionView }) {
   const { fields } = draft;
   const { plan } = fields;
   const changed = draft !== clean;
-  const coach = me?.role !== 'swimmer';
-  const group = plan.groups.find((g) => g.id === selected);
+  const coach = Boolean(me && me.role !== 'swimmer');
+  const group = plan.groups.find((g) => g.id === selected) ?? plan.groups[0];
   const newer = error ? storedNow<SessionView>(error) : null;
+  const panes = coach ? PANES : (['sets'] as const);
+  const pane = panes.find((p) => p === asked) ?? 'sets';
+  const { data: proposal } = useProposalQuery(coach ? { squadIds: fields.squadIds, date: fields.date } : skipToken);
+  const people = useMemo(() => plan.groups.map((g) => proposal?.people[g.level] ?? null), [plan, proposal]);
+  const blocked = useMemo(() => checkPlan(plan, people).blocked, [plan, people]);
+  const change = (next: SessionPlan) => coach && setDraft((now) => withPlan(now, next));
+  const patch = (more: Partial<SessionFields>) => setDraft((now) => withFields(now, more));
+  useUndoKeys(
+    () => setDraft(undone),
+    () => setDraft(redone),
+  );
 
   const write = async (version = draft.version): Promise<void> => {
     const result = await save({ id: stored.id, body: { ...fields, version, writeId: draft.writeId } });
@@ -53,7 +84,7 @@ function Session({ stored }: { readonly stored: SessionView }) {
   return (
     <Screen
       title={fields.title}
-      over={`${dayWord(fields.date)} ${fields.startTime} · ${plan.pool.length % 1 === 0 ? plan.pool.length : plan.pool.length.toFixed(2)} ${plan.pool.unit} pool · ${plan.minutes} min`}
+      over={`${fields.template ? 'Template' : `${dayWord(fields.date)} ${fields.startTime}`} · ${placeWord(plan)} · ${plan.minutes} min`}
       under={`Theme: ${CAUSES[plan.theme].name}`}
       back="/sessions"
       actions={
@@ -75,7 +106,7 @@ function Session({ stored }: { readonly stored: SessionView }) {
               <Button
                 mode={changed ? 'contained' : 'outlined'}
                 icon="check"
-                disabled={!changed || isLoading}
+                disabled={!changed || isLoading || blocked.length > 0}
                 onPress={() => void write()}
               >
                 {isLoading ? 'Saving…' : 'Save changes'}
@@ -127,41 +158,102 @@ function Session({ stored }: { readonly stored: SessionView }) {
       ) : null}
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.sheet : undefined}>
-          <LevelSheet plan={plan} selected={selected} onSelect={setSelected} />
-          <PlanTruth plan={plan} startTime={fields.startTime} />
+          <LevelSheet plan={plan} selected={group?.id ?? null} onSelect={setSelected} />
+          <PlanTruth plan={plan} startTime={fields.startTime} people={people} />
         </View>
         <View style={wide ? styles.side : undefined}>
           {coach ? (
-            <Input
-              label="Title"
-              value={fields.title}
-              maxLength={120}
-              onChangeText={(title) =>
-                setDraft((now) => ({
-                  ...withPlan(now, now.fields.plan),
-                  past: now.past,
-                  fields: { ...now.fields, title },
-                }))
-              }
-              style={styles.gap}
+            <>
+              <Input
+                label="Title"
+                value={fields.title}
+                maxLength={120}
+                onChangeText={(title) => patch({ title })}
+                style={styles.gap}
+              />
+              <SegmentedButtons
+                value={pane}
+                onValueChange={(value) => router.setParams({ pane: value })}
+                buttons={panes.map((value) => ({ value, label: PANE_WORD[value], labelStyle: styles.label }))}
+                style={styles.gap}
+              />
+            </>
+          ) : null}
+          {pane === 'sets' && group ? (
+            <>
+              <BreathCard plan={plan} group={group} head={me?.role === 'head'} onChange={change} />
+              <Card
+                title={`${group.name}, set by set`}
+                aside={<Text variant="bodySmall">{group.paceIsGuess ? 'pace is a guess' : ''}</Text>}
+              >
+                <GroupEditor
+                  plan={plan}
+                  group={group}
+                  people={proposal?.people[group.level] ?? null}
+                  onChange={change}
+                />
+              </Card>
+            </>
+          ) : null}
+          {pane === 'text' ? <SessionText id={stored.id} draft={draft} setDraft={setDraft} /> : null}
+          {pane === 'lanes' && group ? (
+            <SessionLanes
+              id={stored.id}
+              plan={plan}
+              group={group}
+              onLanes={(lanes) => change(editGroup(plan, group.id, { lanes }))}
             />
           ) : null}
-          {group ? (
-            <Card
-              title={`${group.name}, set by set`}
-              aside={<Text variant="bodySmall">{group.paceIsGuess ? 'pace is a guess' : ''}</Text>}
-            >
-              <GroupEditor
-                plan={plan}
-                group={group}
-                onChange={(next) => coach && setDraft((now) => withPlan(now, next))}
-              />
-            </Card>
+          {pane === 'swum' ? (
+            <DonePane plan={plan} done={fields.done} group={group} onChange={(done) => patch({ done })} />
           ) : null}
+          {pane === 'take' ? <FilesPane stored={stored} changed={changed} /> : null}
         </View>
       </View>
     </Screen>
   );
+}
+
+/** The session as text; what is typed becomes the plan, with the title and the hour it names. */
+function SessionText({
+  id,
+  draft,
+  setDraft,
+}: {
+  readonly id: string;
+  readonly draft: SessionDraft;
+  readonly setDraft: (change: (now: SessionDraft) => SessionDraft) => void;
+}) {
+  const { title, date, startTime, plan } = draft.fields;
+  const document = useMemo(() => ({ title, date, startTime, plan }), [title, date, startTime, plan]);
+  const { text, setText, read, reading } = useText(`session-text:${id}`, document, ({ document: said }) =>
+    setDraft((now) => {
+      const { fields } = now;
+      const named = {
+        title: said.title || fields.title,
+        date: said.date ?? fields.date,
+        startTime: said.startTime ?? fields.startTime,
+      };
+      return withFields(withPlan(now, said.plan), named);
+    }),
+  );
+  return <TextPane text={text} read={read} reading={reading} onText={setText} />;
+}
+
+function SessionLanes({
+  id,
+  plan,
+  group,
+  onLanes,
+}: {
+  readonly id: string;
+  readonly plan: SessionPlan;
+  readonly group: GroupPlan;
+  readonly onLanes: (lanes: number) => void;
+}) {
+  const { data, error, refetch } = useSessionPeopleQuery(id);
+  if (data) return <LanesPane plan={plan} group={group} people={data} onLanes={onLanes} />;
+  return error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Looking who comes" />;
 }
 
 const styles = StyleSheet.create({
@@ -170,4 +262,5 @@ const styles = StyleSheet.create({
   sheet: { flex: 3, minWidth: 0 },
   side: { flex: 2, minWidth: 320 },
   gap: { marginBottom: 12 },
+  label: { fontSize: 14, marginHorizontal: 2 },
 });

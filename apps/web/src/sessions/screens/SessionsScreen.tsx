@@ -1,37 +1,81 @@
 import type { SessionRow } from '@upwell/contract/sessions';
 import { CAUSES } from '@upwell/core/review';
-import { Link, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { Link, useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useEffect, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { Button, Searchbar, Text } from 'react-native-paper';
+import { Button, IconButton, Searchbar, SegmentedButtons, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account/api';
-import { addDays, dayOf, dayWord } from '@/ui/dates';
+import { addDays, dayOf, dayWord, mondayOf } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
+import { useWide } from '@/ui/useWide';
 import { useSessionsQuery } from '../api';
 
+const VIEWS = ['list', 'week', 'templates'] as const;
+type View_ = (typeof VIEWS)[number];
+const VIEW_WORD: Readonly<Record<View_, string>> = { list: 'List', week: 'Week', templates: 'Templates' };
+
+/** What was planned and what is to come: as a list, a week, or the templates to begin from. */
 export function SessionsScreen() {
   const router = useRouter();
-  const today = dayOf(new Date());
-  const [search, setSearch] = useState('');
   const { data: me } = useMeQuery();
-  const { data, error, refetch } = useSessionsQuery({ from: addDays(today, -60), limit: 200 });
-  const wanted = search.trim().toLowerCase();
-  const rows = data?.filter((row) => `${row.title} ${CAUSES[row.theme].name}`.toLowerCase().includes(wanted)) ?? [];
-  const coming = rows.filter((row) => row.date >= today);
-  const past = rows.filter((row) => row.date < today).reverse();
+  const { view: asked } = useLocalSearchParams<{ view?: string }>();
+  const view = VIEWS.find((v) => v === asked) ?? 'list';
+  const coach = me?.role !== 'swimmer';
   return (
     <Screen
       title="Sessions"
       actions={
-        me?.role === 'swimmer' ? null : (
-          <Button mode="contained" icon="plus" onPress={() => router.navigate('/sessions/new')}>
-            Build a session
-          </Button>
-        )
+        coach ? (
+          <>
+            <Button icon="chart-bar" onPress={() => router.navigate('/sessions/load')}>
+              Load
+            </Button>
+            <Button mode="outlined" icon="text-box-outline" onPress={() => router.navigate('/sessions/write')}>
+              Write one
+            </Button>
+            <Button mode="contained" icon="plus" onPress={() => router.navigate('/sessions/new')}>
+              Build a session
+            </Button>
+          </>
+        ) : null
       }
     >
+      {coach ? (
+        <SegmentedButtons
+          value={view}
+          onValueChange={(value) => router.setParams({ view: value })}
+          buttons={VIEWS.map((value) => ({ value, label: VIEW_WORD[value] }))}
+          style={styles.search}
+        />
+      ) : null}
+      {view === 'week' ? <Week /> : <List templates={view === 'templates'} />}
+    </Screen>
+  );
+}
+
+function List({ templates }: { readonly templates: boolean }) {
+  const today = dayOf(new Date());
+  const [search, setSearch] = useState('');
+  const [asked, setAsked] = useState('');
+  useEffect(() => {
+    const timer = setTimeout(() => setAsked(search.trim()), 200);
+    return () => clearTimeout(timer);
+  }, [search]);
+  const {
+    data: rows,
+    error,
+    refetch,
+  } = useSessionsQuery({
+    // Searching looks through everything, without it the last two months are enough.
+    ...(templates || asked !== '' ? {} : { from: addDays(today, -60) }),
+    search: asked,
+    templates,
+    limit: 200,
+  });
+  return (
+    <View>
       <Searchbar
         placeholder="Find by title or theme"
         value={search}
@@ -40,17 +84,88 @@ export function SessionsScreen() {
         accessibilityLabel="Find a session by title or theme"
       />
       {error ? <Failure error={error} retry={() => void refetch()} /> : null}
-      {!data && !error ? <Loading label="Loading sessions" /> : null}
-      <Days title="Today and later" rows={coming} />
-      <Days title="Before" rows={past} />
-      {data && rows.length === 0 ? (
-        <Empty title={wanted ? 'Nothing found' : 'No sessions yet'}>
-          {wanted
+      {!rows && !error ? <Loading label="Loading sessions" /> : null}
+      {templates ? (
+        <Days title="Templates" rows={rows ?? []} />
+      ) : (
+        <>
+          <Days title="Today and later" rows={rows?.filter((row) => row.date >= today) ?? []} />
+          <Days title="Before" rows={rows?.filter((row) => row.date < today).reverse() ?? []} />
+        </>
+      )}
+      {rows && rows.length === 0 ? (
+        <Empty title={asked ? 'Nothing found' : templates ? 'No templates yet' : 'No sessions yet'}>
+          {asked
             ? 'Try another word.'
-            : 'Choose who comes and a theme; the rest is worked out for every level at once.'}
+            : templates
+              ? 'Open a session that went well, and keep it as a template.'
+              : 'Choose who comes and a theme; the rest is worked out for every level at once.'}
         </Empty>
       ) : null}
-    </Screen>
+    </View>
+  );
+}
+
+/** Seven days side by side, or below one another on a phone. */
+function Week() {
+  const wide = useWide();
+  const theme = useTheme();
+  const today = dayOf(new Date());
+  const [monday, setMonday] = useState(() => mondayOf(today));
+  const { data: rows, error, refetch } = useSessionsQuery({ from: monday, to: addDays(monday, 6), limit: 100 });
+  const days = Array.from({ length: 7 }, (_, i) => addDays(monday, i));
+  return (
+    <View>
+      <View style={styles.weekHead}>
+        <IconButton
+          icon="chevron-left"
+          accessibilityLabel="The week before"
+          onPress={() => setMonday(addDays(monday, -7))}
+        />
+        <Text variant="titleMedium" role="heading" aria-level={2}>
+          {`Week of ${dayWord(monday)}`}
+        </Text>
+        <IconButton
+          icon="chevron-right"
+          accessibilityLabel="The next week"
+          onPress={() => setMonday(addDays(monday, 7))}
+        />
+      </View>
+      {error ? <Failure error={error} retry={() => void refetch()} /> : null}
+      <View style={wide ? styles.week : undefined}>
+        {days.map((day) => {
+          const here = rows?.filter((row) => row.date === day) ?? [];
+          return (
+            <View
+              key={day}
+              style={[
+                wide ? styles.day : styles.dayRow,
+                { borderColor: day === today ? theme.colors.primary : theme.own.line },
+              ]}
+              role="group"
+              aria-label={dayWord(day)}
+            >
+              <Text variant="labelMedium" style={styles.dayName}>
+                {dayWord(day)}
+              </Text>
+              <View style={styles.flex}>
+                {here.map((row) => (
+                  <Link key={row.id} href={`/sessions/${row.id}` as Href} asChild>
+                    <Pressable style={StyleSheet.flatten([styles.inDay, { backgroundColor: theme.own.sand }])}>
+                      <Text variant="labelMedium">{row.startTime}</Text>
+                      <Text variant="bodySmall">{row.title}</Text>
+                      <Text variant="bodySmall">
+                        {row.groups.map((g) => `${g.name} ${Math.round(g.metres)}`).join(', ')}
+                      </Text>
+                    </Pressable>
+                  </Link>
+                ))}
+              </View>
+            </View>
+          );
+        })}
+      </View>
+    </View>
   );
 }
 
@@ -76,18 +191,18 @@ export function SessionLine({ row, href }: { readonly row: SessionRow; readonly 
   const most = Math.max(...row.groups.map((g) => g.metres), 1);
   return (
     <View role="listitem">
-      <Link href={href} asChild>
+      <Link href={href as Href} asChild>
         <Pressable style={StyleSheet.flatten([styles.line, { borderBottomColor: theme.own.line }])}>
           <View style={styles.when}>
-            <Text variant="labelMedium">{dayWord(row.date)}</Text>
-            <Text variant="bodySmall">{row.startTime}</Text>
+            <Text variant="labelMedium">{row.template ? 'Template' : dayWord(row.date)}</Text>
+            <Text variant="bodySmall">{row.template ? '' : row.startTime}</Text>
           </View>
-          <View style={styles.flex}>
+          <View style={styles.wideFlex}>
             <Text variant="titleMedium">{row.title}</Text>
             <Text
               variant="bodySmall"
               style={{ color: theme.colors.onSurfaceVariant }}
-            >{`${CAUSES[row.theme].name} · ${row.minutes} min`}</Text>
+            >{`${CAUSES[row.theme].name} · ${row.minutes} min${row.seriesId ? ' · series' : ''}${row.done ? ' · swum' : ''}`}</Text>
           </View>
           <View style={styles.groups}>
             {row.groups.map((group) => (
@@ -112,6 +227,12 @@ export function SessionLine({ row, href }: { readonly row: SessionRow; readonly 
 const styles = StyleSheet.create({
   search: { marginBottom: 12 },
   days: { marginBottom: 18 },
+  weekHead: { flexDirection: 'row', alignItems: 'center', justifyContent: 'center', gap: 8, marginBottom: 8 },
+  week: { flexDirection: 'row', gap: 6, alignItems: 'stretch' },
+  day: { flex: 1, borderWidth: 1, borderRadius: 6, padding: 6, minHeight: 220 },
+  dayRow: { flexDirection: 'row', borderBottomWidth: 1, paddingVertical: 8, gap: 8, minHeight: 52 },
+  dayName: { minWidth: 84, marginBottom: 6 },
+  inDay: { borderRadius: 4, padding: 8, marginBottom: 6 },
   line: {
     minHeight: 68,
     paddingVertical: 10,
@@ -123,7 +244,8 @@ const styles = StyleSheet.create({
     alignItems: 'center',
   },
   when: { width: 86 },
-  flex: { flexGrow: 1, flexShrink: 1, flexBasis: 170 },
+  flex: { flex: 1 },
+  wideFlex: { flexGrow: 1, flexShrink: 1, flexBasis: 170 },
   groups: { gap: 2, alignItems: 'flex-start', width: 140 },
   group: { flexDirection: 'row', alignItems: 'center', gap: 6 },
   metres: { width: 82, fontVariant: ['tabular-nums'], textAlign: 'right' },

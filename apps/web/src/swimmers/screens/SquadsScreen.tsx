@@ -9,6 +9,8 @@ import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
+import { CalendarAddress } from '@/sessions/parts/CalendarAddress';
+import { PoolTimes } from '../parts/PoolTimes';
 import { useCoachesQuery, useSaveSquadMutation, useSquadsQuery } from '../api';
 
 /** Squads and who coaches them; a coach sees only the squads that are theirs. */
@@ -48,13 +50,22 @@ function SquadCard({ squad, onDone }: { readonly squad: Squad; readonly onDone?:
   const [save, { error, isLoading }] = useSaveSquadMutation();
   const [name, setName] = useState(squad.name);
   const [coachIds, setCoachIds] = useState(squad.coachIds);
+  const [poolTimes, setPoolTimes] = useState(squad.poolTimes);
   const [writeId, setWriteId] = useState(() => v7());
-  const changed = name.trim() !== squad.name || coachIds.join() !== squad.coachIds.join();
+  const changed =
+    name.trim() !== squad.name || coachIds.join() !== squad.coachIds.join() || poolTimes !== squad.poolTimes;
 
   const write = async (archived: boolean): Promise<void> => {
     const result = await save({
       id: squad.id,
-      body: { name, coachIds, archived, version: squad.version, writeId: archived === squad.archived ? writeId : v7() },
+      body: {
+        name,
+        coachIds,
+        poolTimes,
+        archived,
+        version: squad.version,
+        writeId: archived === squad.archived ? writeId : v7(),
+      },
     });
     if (!('error' in result && result.error)) onDone?.();
   };
@@ -82,6 +93,14 @@ function SquadCard({ squad, onDone }: { readonly squad: Squad; readonly onDone?:
           setWriteId(v7());
         }}
       />
+      <PoolTimes
+        times={poolTimes}
+        onChange={(times) => {
+          setPoolTimes(times);
+          setWriteId(v7());
+        }}
+      />
+      {squad.version > 0 ? <CalendarAddress squadId={squad.id} name={squad.name} /> : null}
       {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
       <View style={styles.row}>
         <Button

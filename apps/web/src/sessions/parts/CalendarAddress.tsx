@@ -1,0 +1,74 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { v7 } from 'uuid';
+import { sentence } from '@/api/problem';
+import { newSecret } from '@/handout/secret';
+import { dayWord } from '@/ui/dates';
+import { Disclosure } from '@/ui/Disclosure';
+import { Input } from '@/ui/Input';
+import { Notice } from '@/ui/States';
+import { useCalendarLinksQuery, useMakeCalendarLinkMutation, useRevokeCalendarLinkMutation } from '../api';
+
+/** A secret address where any calendar finds the sessions of a squad; each can be taken back. */
+export function CalendarAddress({ squadId, name }: { readonly squadId: string; readonly name: string }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <View>
+      <Disclosure label="Calendar address" open={open} onPress={() => setOpen(!open)} />
+      {open ? <Addresses squadId={squadId} name={name} /> : null}
+    </View>
+  );
+}
+
+function Addresses({ squadId, name }: { readonly squadId: string; readonly name: string }) {
+  const { data: links = [], error } = useCalendarLinksQuery();
+  const [make, making] = useMakeCalendarLinkMutation();
+  const [revoke, revoking] = useRevokeCalendarLinkMutation();
+  const [fresh, setFresh] = useState('');
+  const failed = error ?? making.error ?? revoking.error;
+  const create = async () => {
+    const token = newSecret();
+    const result = await make({ id: v7(), body: { squadId, token } });
+    if (!result.error) setFresh(`${window.location.origin}/api/v1/calendars/${token}`);
+  };
+  return (
+    <View style={styles.all}>
+      <Text variant="bodySmall">Calendars that have the address see when {name} swims and how far; nobody’s name.</Text>
+      {fresh ? <Input label="The address, shown only now" value={fresh} readOnly /> : null}
+      {failed ? <Notice tone="error">{sentence(failed)}</Notice> : null}
+      <Button
+        mode="outlined"
+        icon="link-variant"
+        style={styles.start}
+        disabled={making.isLoading}
+        onPress={() => void create()}
+      >
+        Make an address
+      </Button>
+      {links
+        .filter((link) => link.squadId === squadId && !link.revoked)
+        .map((link) => (
+          <View key={link.id} style={styles.row}>
+            <Text style={styles.flex}>{`Made ${dayWord(link.createdAt.slice(0, 10))}`}</Text>
+            <Button
+              accessibilityLabel={`Take back the address made ${dayWord(link.createdAt.slice(0, 10))}`}
+              onPress={() => {
+                setFresh('');
+                void revoke(link.id);
+              }}
+            >
+              Take back
+            </Button>
+          </View>
+        ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  all: { gap: 6 },
+  start: { alignSelf: 'flex-start' },
+  row: { flexDirection: 'row', alignItems: 'center', minHeight: 48 },
+  flex: { flex: 1 },
+});

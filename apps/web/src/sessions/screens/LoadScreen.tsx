@@ -1,0 +1,108 @@
+import type { LoadRow } from '@upwell/contract/sessions';
+import { LOAD_LIMITS } from '@upwell/core/sessions';
+import { lazy, Suspense, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Searchbar, SegmentedButtons, Text } from 'react-native-paper';
+import { Card } from '@/ui/Card';
+import { dayOf } from '@/ui/dates';
+import { Screen } from '@/ui/Screen';
+import { Empty, Failure, Loading } from '@/ui/States';
+import { useTheme } from '@/ui/useTheme';
+import { useLoadQuery } from '../api';
+
+const LoadChart = lazy(() => import('../parts/LoadChart'));
+
+/** How much everybody has swum: the week beside the four before it, as a prompt for a talk. */
+export function LoadScreen() {
+  const [who, setWho] = useState<'groups' | 'swimmers'>('groups');
+  const [search, setSearch] = useState('');
+  const { data, error, refetch } = useLoadQuery(dayOf(new Date()));
+  const wanted = search.trim().toLowerCase();
+  const rows = data?.[who].filter((row) => row.name.toLowerCase().includes(wanted)) ?? [];
+  const talk = rows.filter((row) => row.prompts.length > 0);
+  const rest = rows.filter((row) => row.prompts.length === 0);
+  return (
+    <Screen title="Load" under={LOAD_LIMITS} back="/sessions" maxWidth={860}>
+      <SegmentedButtons
+        value={who}
+        onValueChange={setWho}
+        buttons={[
+          { value: 'groups', label: 'Groups' },
+          { value: 'swimmers', label: 'Swimmers' },
+        ]}
+        style={styles.gap}
+      />
+      {who === 'swimmers' ? (
+        <Searchbar
+          placeholder="Find a swimmer"
+          accessibilityLabel="Find a swimmer by name"
+          value={search}
+          onChangeText={setSearch}
+          style={styles.gap}
+        />
+      ) : null}
+      {error ? <Failure error={error} retry={() => void refetch()} /> : null}
+      {!data && !error ? <Loading label="Adding up the load" /> : null}
+      {data && rows.length === 0 ? (
+        <Empty title="Nobody here">Load is counted from the sessions in the calendar.</Empty>
+      ) : null}
+      <Rows title="To talk about" rows={talk} />
+      <Rows title="Nothing stands out" rows={rest} />
+    </Screen>
+  );
+}
+
+function Rows({ title, rows }: { readonly title: string; readonly rows: readonly LoadRow[] }) {
+  if (rows.length === 0) return null;
+  return (
+    <View>
+      <Text variant="titleSmall" role="heading" aria-level={2} style={styles.gap}>
+        {title}
+      </Text>
+      {rows.slice(0, 60).map((row) => (
+        <LoadCard key={row.id} row={row} />
+      ))}
+    </View>
+  );
+}
+
+function LoadCard({ row }: { readonly row: LoadRow }) {
+  const theme = useTheme();
+  const { week, fourWeekMean, ratio, monotony, weeks } = row.summary;
+  const whole = (value: number) => Math.round(value).toLocaleString();
+  return (
+    <Card
+      title={row.name}
+      aside={
+        <Text variant="titleLarge" style={styles.figures}>
+          {whole(week)}
+        </Text>
+      }
+    >
+      {row.prompts.map((prompt) => (
+        <Text key={prompt} variant="labelLarge" style={{ color: theme.colors.primary }}>
+          {prompt}
+        </Text>
+      ))}
+      <Text variant="bodySmall">
+        {[
+          fourWeekMean === null ? 'fewer than four weeks on record' : `mean of four weeks ${whole(fourWeekMean)}`,
+          ratio === null ? '' : `ratio ${ratio.toFixed(2)}`,
+          monotony === null ? '' : `monotony ${monotony.toFixed(1)}`,
+          row.feltWeek === null ? '' : `felt ${whole(row.feltWeek)} (rating × minutes)`,
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </Text>
+      <Suspense fallback={<View style={styles.chart} />}>
+        <LoadChart weeks={weeks} mean={fourWeekMean} />
+      </Suspense>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  gap: { marginBottom: 12 },
+  figures: { fontVariant: ['tabular-nums'] },
+  chart: { height: 110 },
+});

@@ -1,0 +1,193 @@
+import { VALIDATION } from '@upwell/contract/common';
+import { sessionFileSchema } from '@upwell/contract/sessions';
+import type { ReadSession } from '@upwell/core/notation';
+import { checkPlan, LONGEST_TEXT } from '@upwell/core/sessions';
+import { useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { v7 } from 'uuid';
+import { sentence } from '@/api/problem';
+import { useDraft } from '@/state/hooks';
+import { useSquadsQuery } from '@/swimmers/api';
+import { Card } from '@/ui/Card';
+import { Choice } from '@/ui/Choice';
+import { dayOf } from '@/ui/dates';
+import { chooseFile } from '@/ui/saveFile';
+import { Screen } from '@/ui/Screen';
+import { Notice } from '@/ui/States';
+import { useWide } from '@/ui/useWide';
+import { compute } from '@/worker/compute';
+import { useSaveSessionMutation } from '../api';
+import { LevelSheet } from '../parts/LevelSheet';
+import { PlanTruth } from '../parts/PlanTruth';
+import { TextPane } from '../parts/TextPane';
+import { useText } from '../useText';
+
+const EXAMPLE = `# Tuesday
+pool: 25 m
+minutes: 60
+
+== Hold
+Land 6 min
+Warm-up = 400
+  200 choice easy, rest 20
+  4 x 50 crawl 70%, rest 15
+Drills = 300
+  2 x (
+    2 x 50 drill side-kick, rest 20, with fins
+    50 crawl easy, rest 15
+  )
+Main = 1000
+  5 x 200 crawl 80%, breathe 3, on 4:15
+Swim-down = 200
+  200 choice easy
+`;
+
+interface Kept {
+  readonly id: string;
+  readonly writeId: string;
+  readonly squadIds: readonly string[];
+}
+
+/** A session typed as on a whiteboard, or read from a file; the sheet draws itself beside it. */
+export function WriteSessionScreen() {
+  const router = useRouter();
+  const wide = useWide();
+  const [first] = useState<Kept>(() => ({ id: v7(), writeId: v7(), squadIds: [] }));
+  const [kept, setKept, dropKept] = useDraft<Kept>('session:write', first);
+  const [good, setGood] = useState<ReadSession | null>(null);
+  const { read, reading, text, setText, drop } = useText('session-text:new', null, setGood, EXAMPLE);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const { data: squads = [] } = useSquadsQuery();
+  const [save, { error, isLoading }] = useSaveSessionMutation();
+  const errors = read?.problems.some((p) => p.severity === 'error') ?? true;
+  const plan = good?.document.plan ?? null;
+  const blocked = plan ? checkPlan(plan).blocked : [];
+
+  const open = async () => {
+    const file = await chooseFile('.upwell,.txt,.json,.csv,text/plain,text/csv,application/json');
+    if (!file) return;
+    const answer = await readFile(file);
+    setTrouble(answer.trouble);
+    if (answer.text !== null) setText(answer.text);
+  };
+  const store = async () => {
+    if (!good) return;
+    const { title, date, startTime } = good.document;
+    const all = squads.filter((s) => !s.archived).map((s) => s.id);
+    const answer = await save({
+      id: kept.id,
+      body: {
+        title: title || 'Session',
+        date: date ?? dayOf(new Date()),
+        startTime: startTime ?? '19:00',
+        squadIds: kept.squadIds.length > 0 ? kept.squadIds : all,
+        template: false,
+        seriesId: null,
+        plan: good.document.plan,
+        done: null,
+        version: 0,
+        writeId: kept.writeId,
+      },
+    });
+    if ('error' in answer && answer.error) return;
+    dropKept();
+    drop();
+    router.replace(`/sessions/${kept.id}` as Href);
+  };
+
+  return (
+    <Screen
+      title="Write a session"
+      back="/sessions"
+      actions={
+        <Button mode="outlined" icon="upload" onPress={() => void open()}>
+          Read a file
+        </Button>
+      }
+      footer={
+        <Button
+          mode="contained"
+          icon="check"
+          disabled={!plan || errors || reading || isLoading || blocked.length > 0}
+          onPress={() => void store()}
+        >
+          {isLoading ? 'Saving…' : 'Keep it'}
+        </Button>
+      }
+    >
+      {trouble ? <Notice tone="error">{trouble}</Notice> : null}
+      {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
+      <View style={wide ? styles.columns : undefined}>
+        <View style={wide ? styles.half : undefined}>
+          <TextPane text={text} read={read} reading={reading} onText={setText} />
+        </View>
+        <View style={wide ? styles.half : undefined}>
+          {plan ? (
+            <>
+              <LevelSheet plan={plan} selected={null} onSelect={() => undefined} />
+              <PlanTruth plan={plan} startTime={good?.document.startTime ?? '19:00'} />
+            </>
+          ) : (
+            <Text>The sheet is drawn as soon as the text can be read.</Text>
+          )}
+          <Card title="For whom">
+            <Choice
+              label="Squads"
+              options={squads.filter((s) => !s.archived).map((s) => ({ value: s.id, label: s.name }))}
+              chosen={kept.squadIds}
+              onPress={(id) =>
+                setKept((now) => ({
+                  ...now,
+                  writeId: v7(),
+                  squadIds: now.squadIds.includes(id) ? now.squadIds.filter((s) => s !== id) : [...now.squadIds, id],
+                }))
+              }
+            />
+          </Card>
+        </View>
+      </View>
+    </Screen>
+  );
+}
+
+/** The text of a chosen file, whatever its format, or what is wrong with it. */
+async function readFile(file: File): Promise<{ readonly text: string | null; readonly trouble: string | null }> {
+  const refuse = (trouble: string) => ({ text: null, trouble });
+  if (file.size > LONGEST_TEXT * 3)
+    return refuse(`${file.name} is too large for a session (${(file.size / 1e6).toFixed(1)} MB). Nothing was read.`);
+  const content = await file.text();
+  if (file.name.endsWith('.json')) {
+    let parsed: unknown;
+    try {
+      parsed = JSON.parse(content);
+    } catch {
+      return refuse(`${file.name} is not JSON.`);
+    }
+    const { value, error } = sessionFileSchema.validate(parsed, VALIDATION);
+    if (error) {
+      const [first] = error.details;
+      return refuse(`${file.name} is not a session of Upwell: ${first!.path.join('.')}: ${first!.message}`);
+    }
+    return { text: await compute().writeSession(value), trouble: null };
+  }
+  if (file.name.endsWith('.csv')) {
+    const { document, problems } = await compute().readSessionCsv(content);
+    const wrong = problems.filter((p) => p.severity === 'error');
+    if (wrong.length > 0)
+      return refuse(
+        `${file.name} was not read. ${wrong
+          .slice(0, 5)
+          .map((p) => `Row ${p.line}: ${p.message}`)
+          .join(' ')}`,
+      );
+    return { text: await compute().writeSession(document), trouble: null };
+  }
+  return { text: content, trouble: null };
+}
+
+const styles = StyleSheet.create({
+  columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
+  half: { flex: 1, minWidth: 0 },
+});
