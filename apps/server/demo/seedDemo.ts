@@ -3,7 +3,7 @@ import { AccountEntity } from '../src/account/entities';
 import { hashPassword } from '../src/account/password';
 import { ClubEntity, ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity } from '../src/swimmers/entities';
 import { searchable } from '../src/swimmers/service';
-import { ACCOUNTS, CLUB, PASSWORD, PEOPLE, SQUADS, type Person } from './people';
+import { ACCOUNTS, CLUB, PASSWORD, PEOPLE, SQUADS } from './people';
 import { idFor, numbers } from './random';
 import { seedClip, seedEye } from './seedLooks';
 import { seedRecord, seedReviews } from './seedReviews';

@@ -55,13 +55,15 @@ export function planFacts({ date, startTime, plan }: SessionDocument): Fact[] {
   ];
 }
 
+const count = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
+
 /** What is said of a group. */
 export function groupFacts(group: GroupPlan): Fact[] {
   const { breathRecord: record, paceTable } = group;
   return [
     ['level', group.level],
     ['model', group.model],
-    ['who', `${group.swimmers} swimmers in ${group.lanes} lanes`],
+    ['who', `${count(group.swimmers, 'swimmer')} in ${count(group.lanes, 'lane')}`],
     ['pace', `${group.v400Mps} m/s${group.paceIsGuess ? ' guess' : ''}, ${group.strokeLengthM} m a stroke`],
     ['paces', paceTable.map((p) => `${percent(p.effort)} ${p.share}`).join(', ')],
     ['knows', group.knownDrills.join(', ')],

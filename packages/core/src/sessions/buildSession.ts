@@ -1,13 +1,12 @@
 import { CAUSES } from '../review';
 import { LEVEL } from '../swimmers';
-import { lengthsToMetres, poolDistance, type Pool } from '../units';
+import { lengthsToMetres, poolDistance, seeded } from '../units';
 import type { Candidate, Candidates } from './candidate';
 import { blockCandidates, landBlock } from './candidates';
 import type { Block, BlockKind, GroupPlan, Item, SessionPlan } from './model';
 import { FINISH_WINDOW_S, RECIPE, SHARE_BAND, SHARE_SHIFT } from './recipe';
 import { levelLoad, WEEK_SHARE, WEEKLY_RISE } from './loadLimit';
 import type { BuildRequest, BuildResult, Clash, GroupRequest } from './request';
-import { seeded } from '../units';
 import { isSet } from './setMeasure';
 import { groupTotals } from './totals';
 

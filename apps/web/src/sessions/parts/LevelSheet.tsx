@@ -118,7 +118,7 @@ function Column({ group, pool, place, clock, scale, wide, on, onPress }: ColumnP
 }
 
 /** Smallest height in which a line of text is still read, px. */
-const LINE = 17;
+const LINE = 16;
 
 function BlockBox({
   block,

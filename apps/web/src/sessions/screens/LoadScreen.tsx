@@ -2,11 +2,12 @@ import type { LoadRow } from '@upwell/contract/sessions';
 import { LOAD_LIMITS } from '@upwell/core/sessions';
 import { lazy, Suspense, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Searchbar, SegmentedButtons, Text } from 'react-native-paper';
+import { Searchbar, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { dayOf } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
+import { Tabs } from '@/ui/Tabs';
 import { useTheme } from '@/ui/useTheme';
 import { useLoadQuery } from '../api';
 
@@ -23,14 +24,14 @@ export function LoadScreen() {
   const rest = rows.filter((row) => row.prompts.length === 0);
   return (
     <Screen title="Load" under={LOAD_LIMITS} back="/sessions" maxWidth={860}>
-      <SegmentedButtons
-        value={who}
-        onValueChange={setWho}
-        buttons={[
+      <Tabs
+        label="Whose load"
+        tabs={[
           { value: 'groups', label: 'Groups' },
           { value: 'swimmers', label: 'Swimmers' },
         ]}
-        style={styles.gap}
+        chosen={who}
+        onChoose={setWho}
       />
       {who === 'swimmers' ? (
         <Searchbar

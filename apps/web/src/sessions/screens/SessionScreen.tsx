@@ -5,7 +5,7 @@ import { checkPlan, editGroup, placeWord, type GroupPlan, type SessionPlan } fro
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button, IconButton, SegmentedButtons, Text } from 'react-native-paper';
+import { Button, IconButton, Text } from 'react-native-paper';
 import { Input } from '@/ui/Input';
 import { useMeQuery } from '@/account/api';
 import { sentence, storedNow } from '@/api/problem';
@@ -14,6 +14,7 @@ import { Card } from '@/ui/Card';
 import { dayWord } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
+import { Tabs } from '@/ui/Tabs';
 import { useWide } from '@/ui/useWide';
 import { useProposalQuery, useSaveSessionMutation, useSessionPeopleQuery, useSessionQuery } from '../api';
 import { draftOf, redone, undone, withFields, withPlan, type SessionDraft } from '../draft';
@@ -46,7 +47,7 @@ const PANE_WORD: Readonly<Record<Pane, string>> = {
   text: 'Text',
   lanes: 'Lanes',
   swum: 'Swum',
-  take: 'Take along',
+  take: 'Files',
 };
 
 function Session({ stored }: { readonly stored: SessionView }) {
@@ -171,11 +172,11 @@ function Session({ stored }: { readonly stored: SessionView }) {
                 onChangeText={(title) => patch({ title })}
                 style={styles.gap}
               />
-              <SegmentedButtons
-                value={pane}
-                onValueChange={(value) => router.setParams({ pane: value })}
-                buttons={panes.map((value) => ({ value, label: PANE_WORD[value], labelStyle: styles.label }))}
-                style={styles.gap}
+              <Tabs
+                label="View of the session"
+                tabs={panes.map((value) => ({ value, label: PANE_WORD[value] }))}
+                chosen={pane}
+                onChoose={(value) => router.setParams({ pane: value })}
               />
             </>
           ) : null}
@@ -262,5 +263,4 @@ const styles = StyleSheet.create({
   sheet: { flex: 3, minWidth: 0 },
   side: { flex: 2, minWidth: 320 },
   gap: { marginBottom: 12 },
-  label: { fontSize: 14, marginHorizontal: 2 },
 });

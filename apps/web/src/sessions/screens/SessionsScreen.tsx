@@ -3,11 +3,12 @@ import { CAUSES } from '@upwell/core/review';
 import { Link, useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { Button, IconButton, Searchbar, SegmentedButtons, Text } from 'react-native-paper';
+import { Button, IconButton, Searchbar, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account/api';
 import { addDays, dayOf, dayWord, mondayOf } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
+import { Tabs } from '@/ui/Tabs';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useSessionsQuery } from '../api';
@@ -43,11 +44,11 @@ export function SessionsScreen() {
       }
     >
       {coach ? (
-        <SegmentedButtons
-          value={view}
-          onValueChange={(value) => router.setParams({ view: value })}
-          buttons={VIEWS.map((value) => ({ value, label: VIEW_WORD[value] }))}
-          style={styles.search}
+        <Tabs
+          label="View of the sessions"
+          tabs={VIEWS.map((value) => ({ value, label: VIEW_WORD[value] }))}
+          chosen={view}
+          onChoose={(value) => router.setParams({ view: value })}
         />
       ) : null}
       {view === 'week' ? <Week /> : <List templates={view === 'templates'} />}

@@ -165,12 +165,12 @@ async function readFile(file: File): Promise<{ readonly text: string | null; rea
     } catch {
       return refuse(`${file.name} is not JSON.`);
     }
-    const { value, error } = sessionFileSchema.validate(parsed, VALIDATION);
-    if (error) {
-      const [first] = error.details;
+    const result = sessionFileSchema.validate(parsed, VALIDATION);
+    if (result.error) {
+      const [first] = result.error.details;
       return refuse(`${file.name} is not a session of Upwell: ${first!.path.join('.')}: ${first!.message}`);
     }
-    return { text: await compute().writeSession(value), trouble: null };
+    return { text: await compute().writeSession(result.value), trouble: null };
   }
   if (file.name.endsWith('.csv')) {
     const { document, problems } = await compute().readSessionCsv(content);
