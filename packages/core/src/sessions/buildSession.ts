@@ -40,6 +40,24 @@ export function buildSession(request: BuildRequest): BuildResult {
   return { kind: 'built', plan, notes: notesOn(request, plan) };
 }
 
+/** Seeds tried for a different answer before it is said that there is none. */
+const TRIES = 12;
+
+/**
+ * Another good answer to the same request: the next seed whose session differs from the one shown.
+ *
+ * @returns the session with its seed in the plan; the same one again, with a note, when nothing else fits
+ */
+export function anotherSession(request: BuildRequest, shown: SessionPlan): BuildResult {
+  const before = JSON.stringify(shown.groups);
+  let last: BuildResult | null = null;
+  for (let i = 1; i <= TRIES; i++) {
+    last = buildSession({ ...request, seed: shown.seed + i });
+    if (last.kind === 'clash' || JSON.stringify(last.plan.groups) !== before) return last;
+  }
+  return last?.kind === 'built' ? { ...last, notes: [...last.notes, 'Nothing else fits these demands.'] } : last!;
+}
+
 interface Found {
   readonly cost: number;
   readonly parts: readonly Candidate[];
@@ -72,7 +90,7 @@ function searchBlocks(
 ): Search {
   const latest = (request.minutes - landMinutes) * 60;
   const earliest = latest - FINISH_WINDOW_S;
-  const mains = [...candidates.main].sort((a, b) => a.seconds - b.seconds);
+  const mains = distinct(candidates.main).sort((a, b) => a.seconds - b.seconds);
   const mainSeconds = Float64Array.from(mains, (m) => m.seconds);
   const speeds: readonly (Candidate | null)[] = candidates.speed.length > 0 ? candidates.speed : [null];
   const price = pricing(request, group);
@@ -84,12 +102,15 @@ function searchBlocks(
       for (const swimDown of candidates['swim-down']) {
         for (const speed of speeds) {
           const seconds = warmUp.seconds + drills.seconds + swimDown.seconds + (speed?.seconds ?? 0);
+          const [fewest, most] = mainBand(warmUp, drills, speed, swimDown);
+          if (fewest > most) continue;
           for (let m = firstAtLeast(mainSeconds, earliest - seconds); m < mains.length; m++) {
             const main = mains[m]!;
             if (seconds + main.seconds > latest) break;
+            if (main.lengths < fewest || main.lengths > most) continue;
             const cost = price(warmUp, drills, main, speed, swimDown);
             if (cost === null) continue;
-            const jittered = cost + 0.06 * seeded(request.seed + index * 7919, tried++);
+            const jittered = cost + LIKING * seeded(request.seed + index * 7919, tried++);
             const shape = `${drills.rounds}/${main.rounds}`;
             const best = found.get(shape);
             if (best && best.cost <= jittered) continue;
@@ -101,6 +122,26 @@ function searchBlocks(
     }
   }
   return found;
+}
+
+/** How much the seed may prefer a combination that is nearly as good, in units of the price. */
+const LIKING = 0.15;
+
+/** Price of being outside the level's band, per share of its upper end. */
+const OUTSIDE_BAND = 100;
+
+/** What one explanation for all may cost each group. */
+const SAME_SHAPE_WORTH = 0.8;
+
+/** Main parts without those that differ in nothing the search looks at; the least awkward stays. */
+function distinct(mains: readonly Candidate[]): Candidate[] {
+  const best = new Map<string, Candidate>();
+  for (const main of mains) {
+    const key = `${main.rounds} ${main.lengths} ${Math.round(main.seconds / 4)}`;
+    const known = best.get(key);
+    if (!known || main.awkward < known.awkward) best.set(key, main);
+  }
+  return [...best.values()];
 }
 
 /** A function that prices a combination, or null when a hard demand is broken. */
@@ -142,8 +183,34 @@ function pricing(request: BuildRequest, group: GroupRequest) {
     const odd = warmUp.awkward + drills.awkward + main.awkward + swimDown.awkward;
     const load = (warmUp.load + drills.load + main.load + (speed?.load ?? 0) + swimDown.load) / limit;
     // The level's band outweighs everything that is only nice to have.
-    return 2 * off + 20 * outside + round + odd + 2 * Math.max(0, load - 1);
+    return 2 * off + OUTSIDE_BAND * outside + round + odd + 2 * Math.max(0, load - 1);
   };
+}
+
+/**
+ * Lengths of the main part with which every other block lies inside its band: most combinations are
+ * ruled out by this before a main part is looked at.
+ */
+function mainBand(
+  warmUp: Candidate,
+  drills: Candidate,
+  speed: Candidate | null,
+  swimDown: Candidate,
+): readonly [fewest: number, most: number] {
+  const others = warmUp.lengths + drills.lengths + (speed?.lengths ?? 0) + swimDown.lengths;
+  let low = 0;
+  let high = Infinity;
+  const within = (kind: Exclude<BlockKind, 'land'>, lengths: number) => {
+    const [least, largest] = SHARE_BAND[kind];
+    low = Math.max(low, lengths / largest);
+    if (least > 0) high = Math.min(high, lengths / least);
+  };
+  within('warm-up', warmUp.lengths);
+  within('drills', drills.lengths);
+  within('swim-down', swimDown.lengths);
+  if (speed) within('speed', speed.lengths);
+  const slack = 1e-6;
+  return [low - others - slack, high - others + slack];
 }
 
 /** Distance from the wanted share; infinite outside the band. */
@@ -173,7 +240,8 @@ function commonShape(searches: readonly Search[]): string | null {
     const cost = costs.reduce<number>((sum, c) => sum + c!, 0);
     if (!best || cost < best.cost) best = { shape, cost };
   }
-  return best?.shape ?? null;
+  const apart = searches.reduce((sum, found) => sum + cheapest(found).cost, 0);
+  return best && best.cost <= apart + SAME_SHAPE_WORTH * searches.length ? best.shape : null;
 }
 
 function cheapest(found: Search): Found {

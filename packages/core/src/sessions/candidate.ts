@@ -32,6 +32,8 @@ export interface Context {
   readonly theme: CauseId;
   readonly kit: readonly KitId[];
   readonly drills: readonly DrillId[];
+  /** How much farther this group gets than the recipe thinks of: longer hours, faster swimmers. */
+  readonly reach: number;
 }
 
 export const FREE: Breathing = { kind: 'free' };
@@ -117,6 +119,12 @@ function sizeOf({ group, pool }: Context, block: Block): number {
   const sets = setsOf(block.items);
   if (sets.some(({ set }) => set.kind === 'timed')) return blockMetres(block, group, pool) / lengthsToMetres(pool, 1);
   return sets.reduce((sum, { set, times }) => sum + set.reps * repLengths(set) * times, 0);
+}
+
+/** Distances of a recipe for this group: its own, and the same stretched by how far the group gets. */
+export function stretched(metres: readonly number[], reach: number): number[] {
+  if (reach > 0.85 && reach < 1.2) return [...metres];
+  return [...metres, ...metres.map((m) => Math.max(25, Math.round((m * reach) / 25) * 25))];
 }
 
 /** Distances in metres as distinct numbers of pool lengths, shortest first; halves only in long pools. */

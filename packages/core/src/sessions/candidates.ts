@@ -5,6 +5,7 @@ import type { Block, GroupPlan } from './model';
 import { openWaterCandidates } from './openWater';
 import { poolCandidates } from './poolCandidates';
 import { RECIPE } from './recipe';
+import { LEVEL } from '../swimmers';
 import type { BuildRequest, GroupRequest } from './request';
 
 /** All ways to fill each block of a group's session; a locked block has one. */
@@ -15,7 +16,8 @@ export function blockCandidates(group: GroupPlan, asked: GroupRequest, request: 
     seed: request.seed,
     where: outside ? 'open-water' : 'pool',
   });
-  const context: Context = { group, request: asked, pool, theme, kit, drills };
+  const reach = ((request.minutes - RECIPE[asked.level].landMinutes) / 54) * (group.v400Mps / LEVEL[asked.level].defaultV400Mps);
+  const context: Context = { group, request: asked, pool, theme, kit, drills, reach };
   const speed = request.kind === 'speed' && asked.level !== 'settle';
   const free: Candidates = outside ? openWaterCandidates(context, speed) : poolCandidates(context, speed);
   const locked = (asked.locked ?? []).filter((block) => block.kind !== 'land');

@@ -62,12 +62,10 @@ export function chooseDrills(
   ];
   const near = [...new Set(ranked)].slice(0, count);
   if (near.length > 0) return near;
-  // A theme too far on for this level: work on what lies upstream of it, the nearest stage first.
+  // Nothing of the theme fits: work on what lies nearest to it, upstream first.
+  const away = (id: CauseId) => Math.abs(stageOf(id) - stageOf(theme)) + (stageOf(id) > stageOf(theme) ? 0.5 : 0);
   const crawl = CAUSE_IDS.filter((id) => CAUSES[id].strokes[0] === 'front-crawl');
-  return answers(crawl.filter((id) => stageOf(id) < stageOf(theme)).sort((a, b) => stageOf(b) - stageOf(a))).slice(
-    0,
-    count,
-  );
+  return answers([...crawl].sort((a, b) => away(a) - away(b))).slice(0, count);
 }
 
 /** Whether a drill is at most the step being worked on, on every ladder that is kept for the group. */

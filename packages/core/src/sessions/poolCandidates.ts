@@ -7,6 +7,7 @@ import {
   FREE,
   inRounds,
   oddness,
+  stretched,
   options,
   strokeOf,
   swim,
@@ -23,12 +24,22 @@ import { EASY } from './setMeasure';
 /** All ways to fill each block of a session in a pool. */
 export function poolCandidates(context: Context, speed: boolean): Candidates {
   return {
-    'warm-up': warmUps(context),
-    drills: context.drills.length > 0 ? drillBlocks(context) : [],
+    'warm-up': thinned(warmUps(context), MOST['warm-up']),
+    drills: context.drills.length > 0 ? thinned(drillBlocks(context), MOST.drills) : [],
     main: mains(context),
-    speed: speed ? speeds(context) : [],
-    'swim-down': swimDowns(context),
+    speed: speed ? thinned(speeds(context), MOST.speed) : [],
+    'swim-down': thinned(swimDowns(context), MOST['swim-down']),
   };
+}
+
+/** Ways looked at for each block: the search multiplies them. */
+const MOST = { 'warm-up': 9, drills: 40, speed: 7, 'swim-down': 8 } as const;
+
+/** A list thinned out evenly from its shortest to its longest. */
+function thinned(list: readonly Candidate[], most: number): readonly Candidate[] {
+  if (list.length <= most) return list;
+  const sorted = [...list].sort((a, b) => a.lengths - b.lengths || a.seconds - b.seconds);
+  return Array.from({ length: most }, (_, i) => sorted[Math.round((i * (sorted.length - 1)) / (most - 1))]!);
 }
 
 function warmUps(context: Context): Candidate[] {
@@ -36,7 +47,7 @@ function warmUps(context: Context): Candidate[] {
   const recipe = RECIPE[level];
   const rep = wholeLengths(recipe.warmUpRepM, context.pool);
   const first = level === 'settle' ? rep : 0;
-  return options(recipe.warmUpM, context.pool).flatMap((lengths) => {
+  return options(stretched(recipe.warmUpM, context.reach), context.pool).flatMap((lengths) => {
     const crawlReps = Math.max(1, Math.round(lengths / 2 / rep));
     const choice = lengths - crawlReps * rep;
     if (choice < 1) return [];
@@ -57,7 +68,7 @@ function drillBlocks(context: Context): Candidate[] {
   const { level } = context.request;
   const recipe = RECIPE[level];
   const out: Candidate[] = [];
-  for (const rounds of level === 'settle' ? [1, 2, 3] : [1, 2]) {
+  for (const rounds of level === 'settle' || context.reach > 1.3 ? [1, 2, 3] : [1, 2]) {
     for (const reps of [1, 2]) {
       for (const drillLengths of options(recipe.drillM, context.pool)) {
         for (const whole of options(recipe.wholeM, context.pool)) {
@@ -92,7 +103,8 @@ function mains(context: Context): Candidate[] {
   const sighting = CAUSES[context.theme].stage === 'open-water skills';
   const breathing = level === 'settle' ? FREE : EVERY_THREE;
   const out: Candidate[] = [];
-  for (let rounds = 2; rounds <= 10; rounds++) {
+  const most = Math.min(16, Math.max(10, Math.round(10 * context.reach)));
+  for (let rounds = 2; rounds <= most; rounds++) {
     for (const long of options(recipe.mainM, context.pool)) {
       for (const short of options(recipe.themeM, context.pool)) {
         if (level !== 'settle' && short >= long) continue;
@@ -120,7 +132,7 @@ function mains(context: Context): Candidate[] {
 
 function speeds(context: Context): Candidate[] {
   const [sprint] = options([25], context.pool);
-  return [4, 6, 8, 10, 12].flatMap((reps) => {
+  return [4, 6, 8, 10, 12, ...(context.reach > 1.3 ? [14, 16] : [])].flatMap((reps) => {
     const fast = {
       stroke: strokeOf(context.theme),
       effort: 1,
@@ -141,7 +153,7 @@ function swimDowns(context: Context): Candidate[] {
   const { level } = context.request;
   const recipe = RECIPE[level];
   const rep = wholeLengths(recipe.swimDownRepM, context.pool);
-  return options(recipe.swimDownM, context.pool).flatMap((lengths) => {
+  return options(stretched(recipe.swimDownM, context.reach), context.pool).flatMap((lengths) => {
     const items =
       level === 'settle'
         ? [swim('sd', Math.max(1, Math.round(lengths / rep)), rep, { stroke: 'choice', rest: 30 })]
