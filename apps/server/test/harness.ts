@@ -144,6 +144,11 @@ export class TestClub {
     return cookie;
   }
 
+  /** The cookie of whoever signed in as this role before. */
+  cookie(role: Role): string {
+    return this.cookies.get(role)!;
+  }
+
   /** Signs in and answers a caller that sends the cookie. */
   async as(role: Role) {
     const cookie = this.cookies.get(role) ?? (await this.signIn(role));

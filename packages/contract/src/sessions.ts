@@ -332,6 +332,9 @@ export const buildBodySchema = Joi.object<BuildBody>({
     .required(),
 })
   .xor('poolLengthM', 'poolLengthYd', 'loopM')
+  .when(Joi.object({ place: Joi.valid('open-water').required() }).unknown(), {
+    then: Joi.object({ loopM: Joi.required().messages({ 'any.required': 'Say the metres of one loop.' }) }),
+  })
   .messages({
     'object.missing': 'Say the length of the pool, in metres or in yards, or of the loop outside.',
     'object.xor': 'Say the length of the pool or of the loop once.',

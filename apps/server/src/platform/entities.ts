@@ -2,7 +2,7 @@ import { AccountEntity, SignInSessionEntity } from '../account/entities';
 import { EyeTryEntity } from '../eye/entities';
 import { HandoutLinkEntity } from '../handout/entities';
 import { ClipEntity, FocusEntity, FocusTryEntity, ReviewEntity } from '../review/entities';
-import { TrainingSessionEntity } from '../sessions/entities';
+import { CalendarLinkEntity, TrainingSessionEntity } from '../sessions/entities';
 import {
   AccessLogEntity,
   ClubEntity,
@@ -27,6 +27,7 @@ export const ENTITIES = [
   EyeTryEntity,
   HandoutLinkEntity,
   TrainingSessionEntity,
+  CalendarLinkEntity,
   ResultEntity,
   AccessLogEntity,
 ];

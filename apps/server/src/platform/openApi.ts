@@ -1,8 +1,8 @@
 import swagger from '@fastify/swagger';
 import type { FastifyInstance } from 'fastify';
 import fp from 'fastify-plugin';
-import Joi, { type Schema } from 'joi';
-import parseJoi from 'joi-to-json';
+import Joi from 'joi';
+import { jsonSchema } from './jsonSchema';
 
 /** The OpenAPI document, made from the same Joi schemas that validate. */
 export const openApi = fp(async (app: FastifyInstance) => {
@@ -14,13 +14,9 @@ export const openApi = fp(async (app: FastifyInstance) => {
     },
     transform: (route) => {
       const parts = Object.entries((route.schema ?? {}) as Readonly<Record<string, unknown>>);
-      const converted = parts.map(([key, part]) => [key, Joi.isSchema(part) ? toJsonSchema(part) : part]);
+      const converted = parts.map(([key, part]) => [key, Joi.isSchema(part) ? jsonSchema(part, 'open-api') : part]);
       return { schema: Object.fromEntries(converted) as object, url: route.url };
     },
   });
   app.get('/api/v1/openapi.json', { schema: { hide: true } }, () => app.swagger());
 });
-
-function toJsonSchema(schema: Schema): unknown {
-  return parseJoi(schema, 'open-api');
-}

@@ -1,6 +1,6 @@
 import { sessionFileSchema, type ExportFormat, type SessionFile, type SessionView } from '@upwell/contract/sessions';
 import { writeSession, writeSessionCsv, type SessionDocument } from '@upwell/core/notation';
-import parse from 'joi-to-json';
+import { jsonSchema } from '../platform/jsonSchema';
 import { toCalendar } from './calendar';
 import { summaryOf } from './service';
 
@@ -41,6 +41,9 @@ export const toFile = ({ title, date, startTime, plan }: SessionDocument): Sessi
 
 /** The JSON Schema of a session file, made from the check at the door. */
 export function sessionJsonSchema(): Record<string, unknown> {
-  const schema = parse(sessionFileSchema, 'json') as Record<string, unknown>;
-  return { $schema: 'https://json-schema.org/draft/2020-12/schema', title: 'Upwell session', ...schema };
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    title: 'Upwell session',
+    ...jsonSchema(sessionFileSchema),
+  };
 }

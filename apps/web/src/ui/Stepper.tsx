@@ -44,7 +44,14 @@ export function Stepper({ label, value, onLess, onMore }: StepperProps) {
 }
 
 const styles = StyleSheet.create({
-  box: { flexDirection: 'row', alignItems: 'center', borderWidth: 1, borderRadius: 6, height: 50, alignSelf: 'flex-start' },
+  box: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    borderWidth: 1,
+    borderRadius: 6,
+    height: 50,
+    alignSelf: 'flex-start',
+  },
   button: { margin: 0, width: 48, height: 48, borderRadius: 6 },
   middle: { minWidth: 56, alignItems: 'center' },
   value: { fontVariant: ['tabular-nums'], lineHeight: 22 },

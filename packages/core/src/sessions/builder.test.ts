@@ -190,19 +190,23 @@ describe('the builder', () => {
 
   it('keeps locked blocks to the letter while the rest is solved again', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 500 }), fc.constantFrom('land', 'warm-up', 'drills', 'main'), (seed, kind) => {
-        const first = built({ seed });
-        const groups = request().groups.map((group, i) => ({
-          ...group,
-          locked: first.groups[i]!.blocks.filter((b) => b.kind === kind),
-        }));
-        const again = buildSession(request({ seed: seed + 1, groups }));
-        if (again.kind === 'clash') throw new Error(again.clashes[0]!.message);
-        again.plan.groups.forEach((group, i) => {
-          expect(group.blocks.find((b) => b.kind === kind)).toBe(groups[i]!.locked[0]);
-        });
-        expectPromises(request(), again.plan);
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 500 }),
+        fc.constantFrom('land', 'warm-up', 'drills', 'main'),
+        (seed, kind) => {
+          const first = built({ seed });
+          const groups = request().groups.map((group, i) => ({
+            ...group,
+            locked: first.groups[i]!.blocks.filter((b) => b.kind === kind),
+          }));
+          const again = buildSession(request({ seed: seed + 1, groups }));
+          if (again.kind === 'clash') throw new Error(again.clashes[0]!.message);
+          again.plan.groups.forEach((group, i) => {
+            expect(group.blocks.find((b) => b.kind === kind)).toBe(groups[i]!.locked[0]);
+          });
+          expectPromises(request(), again.plan);
+        },
+      ),
       { numRuns: 25 },
     );
   });
@@ -279,7 +283,12 @@ describe('the builder', () => {
   });
 
   it('gives beginners something upstream when the theme is too far on', () => {
-    const ids = chooseDrills('crosses-midline', { level: 'settle', swimmers: 4, lanes: 1, v400Mps: null }, ['board'], 2);
+    const ids = chooseDrills(
+      'crosses-midline',
+      { level: 'settle', swimmers: 4, lanes: 1, v400Mps: null },
+      ['board'],
+      2,
+    );
     expect(ids.length).toBeGreaterThan(0);
     for (const id of ids) expect(drillCard(id).from).toBe('settle');
   });

@@ -16,7 +16,8 @@ export function blockCandidates(group: GroupPlan, asked: GroupRequest, request: 
     seed: request.seed,
     where: outside ? 'open-water' : 'pool',
   });
-  const reach = ((request.minutes - RECIPE[asked.level].landMinutes) / 54) * (group.v400Mps / LEVEL[asked.level].defaultV400Mps);
+  const reach =
+    ((request.minutes - RECIPE[asked.level].landMinutes) / 54) * (group.v400Mps / LEVEL[asked.level].defaultV400Mps);
   const context: Context = { group, request: asked, pool, theme, kit, drills, reach };
   const speed = request.kind === 'speed' && asked.level !== 'settle';
   const free: Candidates = outside ? openWaterCandidates(context, speed) : poolCandidates(context, speed);

@@ -1,0 +1,345 @@
+import { sessionFileSchema, type SessionRow, type SessionView } from '@upwell/contract/sessions';
+import { readSession, readSessionCsv, withPositionIds } from '@upwell/core/notation';
+import { buildSession, editSet, setsOf, type SessionPlan } from '@upwell/core/sessions';
+import Ajv from 'ajv/dist/2020';
+import { v7 } from 'uuid';
+import { Harness, type TestClub } from './harness';
+
+let harness: Harness;
+let club: TestClub;
+beforeAll(async () => {
+  harness = await Harness.start();
+  club = await harness.club();
+});
+afterAll(() => harness.stop());
+
+const built = buildSession({
+  kind: 'speed',
+  theme: 'breath-too-low',
+  minutes: 60,
+  pool: { length: 25, unit: 'm' },
+  kit: ['fins', 'board', 'buoy'],
+  seed: 1,
+  groups: (['build', 'hold', 'race'] as const).map((level) => ({ level, swimmers: 4, lanes: 1, v400Mps: null })),
+});
+if (built.kind === 'clash') throw new Error('no plan');
+const plan: SessionPlan = built.plan;
+
+const session = (change: object = {}) => ({
+  title: 'Sip to the side',
+  date: '2027-03-02',
+  startTime: '19:00',
+  squadIds: [club.squads[0]],
+  plan,
+  version: 0,
+  writeId: v7(),
+  ...change,
+});
+
+/** Stores a session and gives its id. */
+async function stored(change: object = {}, owner = club): Promise<string> {
+  const id = v7();
+  const answer = await (
+    await owner.as('coach')
+  )('PUT', `/sessions/${id}`, session({ squadIds: [owner.squads[0]], ...change }));
+  expect([answer.status, answer.body?.detail]).toEqual([200, undefined]);
+  return id;
+}
+
+/** A raw answer: files are not JSON. */
+async function file(url: string, owner = club) {
+  const cookie = (await (await owner.as('coach'))('GET', '/squads')) && owner.cookie('coach');
+  return harness.app.inject({ method: 'GET', url: `/api/v1${url}`, cookies: { upwell_session: cookie } });
+}
+
+describe('a session as a file', () => {
+  it('comes back from text, CSV and JSON as it was stored', async () => {
+    const id = await stored();
+    const wanted = withPositionIds(plan);
+    const text = await file(`/sessions/${id}/export/upwell`);
+    expect(text.headers['content-type']).toContain('text/plain');
+    expect(readSession(text.body)).toMatchObject({
+      problems: [],
+      document: { title: 'Sip to the side', plan: wanted },
+    });
+    const csv = await file(`/sessions/${id}/export/csv`);
+    expect(readSessionCsv(csv.body)).toMatchObject({ problems: [], document: { plan: wanted } });
+    const json = await file(`/sessions/${id}/export/json`);
+    const read = sessionFileSchema.validate(json.json());
+    expect([read.error, read.value?.plan]).toEqual([undefined, plan]);
+  });
+
+  it('obeys the published JSON Schema, which refuses what is no session', async () => {
+    const id = await stored();
+    const schema = (await file('/schemas/session.json')).json();
+    const valid = new Ajv({ strict: false }).compile(schema);
+    const one = (await file(`/sessions/${id}/export/json`)).json();
+    expect([valid(one), valid.errors]).toEqual([true, null]);
+    expect(valid({ ...one, plan: { ...one.plan, groups: [{ level: 'elite' }] } })).toBe(false);
+    expect(valid({ ...one, format: 'something-else' })).toBe(false);
+  });
+
+  it('is a calendar entry at the hour of the wall clock', async () => {
+    const id = await stored({ title: 'Long, easy; and "calm"' });
+    const { body } = await file(`/sessions/${id}/export/ics`);
+    const lines = body.split('\r\n');
+    expect(lines[0]).toBe('BEGIN:VCALENDAR');
+    expect(lines).toContain('VERSION:2.0');
+    expect(lines).toContain('DTSTART:20270302T190000');
+    expect(lines).toContain('DURATION:PT60M');
+    expect(lines).toContain(`UID:${id}@upwell`);
+    expect(body).toContain('SUMMARY:Long\\, easy\\; and');
+    for (const line of lines) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
+  });
+
+  it('is a sheet with a page for each level, or each lane', async () => {
+    await club.addSwimmer(club.squads[0]!, { bestTimes: [{ distanceM: 400, timeS: 352 }] });
+    const id = await stored();
+    const pages = (pdf: string) => pdf.match(/\/Type \/Page\n/g)?.length ?? 0;
+    const level = await file(`/sessions/${id}/sheet.pdf`);
+    expect(level.headers['content-type']).toBe('application/pdf');
+    expect(level.rawPayload.subarray(0, 5).toString()).toBe('%PDF-');
+    expect(pages(level.rawPayload.toString('latin1'))).toBeGreaterThanOrEqual(3);
+    expect((await file(`/sessions/${id}/sheet.pdf?size=A4&per=lane`)).statusCode).toBe(200);
+    expect((await file(`/sessions/${id}/sheet.pdf?size=A3`)).statusCode).toBe(400);
+  });
+
+  it('of another club is not there', async () => {
+    const id = await stored();
+    const other = await harness.club();
+    for (const path of ['export/csv', 'export/ics', 'sheet.pdf', 'people']) {
+      expect([path, (await file(`/sessions/${id}/${path}`, other)).statusCode]).toEqual([path, 404]);
+    }
+    expect((await (await other.as('head'))('DELETE', `/sessions/${id}`)).status).toBe(404);
+  });
+});
+
+describe('few breaths', () => {
+  const target = plan.groups.findIndex((g) => g.level === 'hold');
+  const main = plan.groups[target]!.blocks.find((b) => b.kind === 'main')!;
+  const setId = setsOf(main.items)[0]!.set.id;
+  const risky = (record: object | null) => {
+    const edited = editSet(plan, setId, {
+      breathing: { kind: 'every', strokes: 7, side: 'left' },
+      timing: { kind: 'rest', seconds: 40 },
+    });
+    return { ...edited, groups: edited.groups.map((g, i) => (i === target ? { ...g, breathRecord: record } : g)) };
+  };
+  const record = { lifeguard: 'Mo Bekk', rulesTold: true, minorsAgreed: false };
+  const put = async (owner: TestClub, role: 'coach' | 'head', body: object) =>
+    (await owner.as(role))('PUT', `/sessions/${v7()}`, { ...session({ squadIds: [owner.squads[0]] }), ...body });
+
+  it('are stored only with everything on record, and for adults without a flagged condition', async () => {
+    const adults = await harness.club();
+    await adults.addSwimmer();
+    expect((await put(adults, 'coach', { plan: risky(null) })).status).toBe(422);
+    expect((await put(adults, 'coach', { plan: risky({ ...record, rulesTold: false }) })).body.detail).toContain(
+      'Never alone',
+    );
+    expect((await put(adults, 'coach', { plan: risky(record) })).status).toBe(200);
+
+    const child = await harness.club();
+    await child.addSwimmer(child.squads[0]!, { birthYear: new Date().getFullYear() - 12 });
+    expect((await put(child, 'coach', { plan: risky(record) })).body.detail).toContain('under 16');
+    const flagged = await harness.club();
+    await flagged.addSwimmer(flagged.squads[0]!, { healthFlags: ['asthma'], healthConsent: true });
+    expect((await put(flagged, 'coach', { plan: risky(record) })).body.detail).toContain('condition');
+    const unknown = await harness.club();
+    await unknown.addSwimmer(unknown.squads[0]!, { birthYear: null });
+    expect((await put(unknown, 'head', { plan: risky({ ...record, minorsAgreed: true }) })).status).toBe(422);
+  });
+
+  it('need the head coach’s word for those under 18', async () => {
+    const young = await harness.club();
+    await young.addSwimmer(young.squads[0]!, { birthYear: new Date().getFullYear() - 17 });
+    expect((await put(young, 'coach', { plan: risky(record) })).body.detail).toContain('guardian');
+    const agreed = risky({ ...record, minorsAgreed: true });
+    expect((await put(young, 'coach', { plan: agreed })).body.detail).toContain('Only the head coach');
+    expect((await put(young, 'head', { plan: agreed })).status).toBe(200);
+  });
+});
+
+describe('the library of sessions', () => {
+  const find = async (owner: TestClub, query: string): Promise<SessionRow[]> =>
+    (await (await owner.as('coach'))('GET', `/sessions?${query}`)).body;
+
+  it('finds by title, theme, squad and days; templates stand apart', async () => {
+    const own = await harness.club();
+    const title = await stored({ title: '50 % steady_ones' }, own);
+    const template = await stored({ title: 'Keep me', template: true }, own);
+    const ids = (rows: SessionRow[]) => rows.map((r) => r.id);
+    expect(ids(await find(own, 'search=STEADY_'))).toEqual([title]);
+    expect(ids(await find(own, 'search=steadyXones'))).toEqual([]);
+    expect(ids(await find(own, 'search=air+too+low'))).toEqual([title]);
+    expect(ids(await find(own, 'templates=true'))).toEqual([template]);
+    expect(ids(await find(own, `squadId=${own.squads[0]}`))).toEqual([title]);
+    expect(ids(await find(own, 'from=2027-03-03'))).toEqual([]);
+    const { body: today } = await (await own.as('coach'))('GET', '/deck/today?date=2027-03-02');
+    expect(ids(today.sessions)).toEqual([title]);
+  });
+
+  it('keeps what was swum beside the plan, counts it in lists and load, and can be taken out', async () => {
+    const own = await harness.club();
+    const swimmer = await own.addSwimmer();
+    const coach = await own.as('coach');
+    const id = await stored({ date: '2027-03-02' }, own);
+    const hold = plan.groups.find((g) => g.level === 'hold')!;
+    const done = {
+      plan: { ...plan, groups: [{ ...hold, blocks: hold.blocks.slice(0, 3) }] },
+      ratings: { [hold.id]: 6 },
+      note: '',
+    };
+    const saved = await coach('PUT', `/sessions/${id}`, session({ squadIds: own.squads, done, version: 1 }));
+    expect(saved.body.done).toEqual(done);
+    const [row] = await find(own, 'search=sip');
+    expect(row).toMatchObject({ done: true, groups: [{ level: 'hold', felt: expect.any(Number) }] });
+    const { body } = await coach('GET', '/load?date=2027-03-03');
+    expect(body.swimmers).toHaveLength(1);
+    expect(body.swimmers[0]).toMatchObject({
+      id: swimmer,
+      summary: { week: row!.groups[0]!.load },
+      feltWeek: row!.groups[0]!.felt,
+    });
+    expect((await coach('DELETE', `/sessions/${id}`)).body).toEqual({ removed: true });
+    expect((await coach('GET', `/sessions/${id}`)).status).toBe(404);
+    expect((await coach('GET', '/load?date=2027-03-03')).body.swimmers[0].summary.week).toBe(0);
+  });
+
+  it('gives a calendar by a secret address, until it is taken back', async () => {
+    const own = await harness.club();
+    const coach = await own.as('coach');
+    await stored({ date: new Date().toISOString().slice(0, 10), title: 'Tonight' }, own);
+    await stored({ template: true, title: 'Only a template' }, own);
+    const id = v7();
+    const token = 'c'.repeat(31) + id.replaceAll('-', '').slice(-12);
+    await coach('PUT', `/calendar-links/${id}`, { squadId: own.squads[0], token });
+    const get = () => harness.app.inject({ method: 'GET', url: `/api/v1/calendars/${token}` });
+    const feed = await get();
+    expect(feed.headers['content-type']).toContain('text/calendar');
+    expect(feed.body).toContain('SUMMARY:Tonight');
+    expect(feed.body).not.toContain('Only a template');
+    expect((await (await (await harness.club()).as('head'))('POST', `/calendar-links/${id}/revoke`)).status).toBe(404);
+    await coach('POST', `/calendar-links/${id}/revoke`);
+    expect((await get()).statusCode).toBe(404);
+    const foreign = await (
+      await (await harness.club()).as('coach')
+    )('PUT', `/calendar-links/${v7()}`, { squadId: own.squads[0], token: 'd'.repeat(43) });
+    expect(foreign.status).toBe(404);
+  });
+
+  it('gives an empty calendar for a squad without sessions', async () => {
+    const own = await harness.club();
+    const id = v7();
+    const token = 'e'.repeat(31) + id.replaceAll('-', '').slice(-12);
+    await (
+      await own.as('coach')
+    )('PUT', `/calendar-links/${id}`, { squadId: own.squads[0], token });
+    const { statusCode, body } = await harness.app.inject({ method: 'GET', url: `/api/v1/calendars/${token}` });
+    expect([statusCode, body.startsWith('BEGIN:VCALENDAR')]).toEqual([200, true]);
+  });
+});
+
+describe('programs', () => {
+  it.each([
+    [
+      'lane-check',
+      {
+        poolLengthM: 50,
+        rep: 50,
+        swimmers: [
+          { id: 'a', speedMps: 1 },
+          { id: 'b', speedMps: 1.25 },
+        ],
+        gapS: 5,
+        sendOffS: 90,
+        reps: 1,
+      },
+      { catches: [{ who: 'a', caughtBy: 'b', rep: 1, atM: 25 }], proposal: { kind: 'order', order: ['b', 'a'] } },
+    ],
+    [
+      'session-text',
+      { text: 'Main = 500\n4 x 100 crawl', poolLengthYd: 25 },
+      {
+        totalM: 365.76,
+        blocks: [{ name: 'Main', totalM: expect.closeTo(365.76, 6), stated: 500 }],
+        problems: [{ line: 1, column: 6, severity: 'warning' }],
+      },
+    ],
+    [
+      'build-session',
+      { theme: 'sights-high', minutes: 70, loopM: 400, groups: [{ level: 'hold' }] },
+      { clashes: [], groups: [{ totals: { looks: expect.any(Number) } }] },
+    ],
+  ])('%s answers as fixed', async (path, body, answer) => {
+    const response = await (await club.as('head'))('POST', `/compute/${path}`, body);
+    expect(response).toMatchObject({ status: 200, body: answer });
+  });
+
+  it.each([
+    [
+      'lane-check',
+      { poolLengthM: 0, rep: 50, swimmers: [{ id: 'a', speedMps: 1 }], gapS: 5, sendOffS: 9, reps: 1 },
+      'poolLengthM',
+    ],
+    ['session-text', { text: 'x'.repeat(300_000) }, 'text'],
+    ['session-text', { text: 'Main', poolLengthM: 10_000 }, 'poolLengthM'],
+    [
+      'build-session',
+      { theme: 'spins', minutes: 60, place: 'open-water', poolLengthM: 25, groups: [{ level: 'hold' }] },
+      'loopM',
+    ],
+  ])('%s names the field that is wrong', async (path, body, field) => {
+    const response = await (await club.as('head'))('POST', `/compute/${path}`, body);
+    expect([response.status, response.body.fields?.[0]?.field]).toEqual([400, field]);
+  });
+
+  it('are refused a text of 5 MB', async () => {
+    const answer = await (await club.as('head'))('POST', '/compute/session-text', { text: 'x'.repeat(5_000_000) });
+    expect(answer).toMatchObject({
+      status: 413,
+      body: { detail: 'This is too much at once. Shorten the text and try again.' },
+    });
+  });
+});
+
+describe('who comes', () => {
+  it('is told with their pace, and shapes the groups by ladder and club table', async () => {
+    const own = await harness.club();
+    await own.addSwimmer(own.squads[0]!, { ladderSteps: { catch: 2 } });
+    await own.addSwimmer(own.squads[0]!, { ladderSteps: { catch: 1, kick: 3 }, bestTimes: [] });
+    await harness.owner.em
+      .fork()
+      .execute(`update club set settings = ? where id = ?`, [
+        JSON.stringify({ paceTable: [{ effort: 0.8, share: 0.9 }] }),
+        own.id,
+      ]);
+    const coach = await own.as('coach');
+    const { body } = await coach('GET', `/sessions/proposal?date=2027-03-02&squadIds=${own.squads[0]}`);
+    expect(body.groups[0]).toMatchObject({
+      ladderSteps: { catch: 1, kick: 3 },
+      paceTable: [{ effort: 0.8, share: 0.9 }],
+    });
+    expect(body.people.hold).toEqual({ under16: 0, under18: 0, flagged: 0, healthFlags: [] });
+    const { body: people } = await coach('GET', `/sessions/${await stored({}, own)}/people`);
+    expect(people.map((p: { paceIsGuess: boolean }) => p.paceIsGuess).sort()).toEqual([false, true]);
+  });
+
+  it('pool times belong to the squad', async () => {
+    const own = await harness.club();
+    const head = await own.as('head');
+    const time = { weekday: 2, startTime: '19:00', minutes: 60, pool: { length: 25, unit: 'm' }, lanes: 3 };
+    const squad = {
+      name: 'First',
+      coachIds: [own.accounts.coach!.id],
+      poolTimes: [time],
+      archived: false,
+      version: 1,
+      writeId: v7(),
+    };
+    expect((await head('PUT', `/squads/${own.squads[0]}`, squad)).body.poolTimes).toEqual([time]);
+    const [seen] = (await (await own.as('coach'))('GET', '/squads')).body as SessionView[] & { poolTimes: unknown }[];
+    expect(seen!.poolTimes).toEqual([time]);
+    const wrong = { ...squad, poolTimes: [{ ...time, weekday: 8 }], version: 2, writeId: v7() };
+    expect((await head('PUT', `/squads/${own.squads[0]}`, wrong)).body.fields[0].field).toBe('poolTimes.0.weekday');
+  });
+});
