@@ -9,7 +9,7 @@ async function pdfText(bytes: Buffer): Promise<string[]> {
   const pages: string[] = [];
   for (let n = 1; n <= document.numPages; n++) {
     const { items } = await (await document.getPage(n)).getTextContent();
-    pages.push(items.map((item) => ('str' in item ? item.str : '')).join(' ').replace(/\s+/g, ' '));
+    pages.push(items.map((item) => ('str' in item ? item.str : '')).join(' ').replace(/\s+/g, ' ').replaceAll('- ', '-'));
   }
   return pages;
 }
@@ -114,9 +114,10 @@ test('sets are dragged, moved by keyboard, copied and wrapped, and every step ca
   // By keyboard: lift, down past the head of the next block, drop.
   await page.getByRole('button', { name: 'Move 200 choice' }).first().focus();
   await page.keyboard.press('Space');
+  await expect(page.getByText('200 choice lifted.')).toBeAttached();
   await page.keyboard.press('ArrowDown');
+  await expect(page.getByText('200 choice is at Drills.')).toBeAttached();
   await page.keyboard.press('Space');
-  await expect(page.getByRole('group', { name: 'Warm-up' })).toContainText(/^Warm-up0:0/);
   await expect(page.getByText(/Warm-up is 0 % of the metres/)).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText(/Warm-up is 0 % of the metres/)).toBeHidden();
@@ -236,8 +237,8 @@ test('a session goes on paper, into a file and back, and into the calendar', asy
 
 test('a session is repeated, kept as a template, swum and compared', async ({ page }) => {
   await signIn(page, 'coach@upwell.example');
-  await write(page, THREE.replace('Strong middle', `Middle ${Date.now()}`));
-  const title = await page.getByRole('heading', { level: 1 }).textContent();
+  const title = `Middle ${Date.now()}`;
+  await write(page, THREE.replace('Strong middle', title));
   await page.getByRole('tab', { name: 'Files' }).click();
   await page.getByRole('button', { name: 'Fewer weeks more' }).click();
   await page.getByRole('button', { name: 'Every week' }).click();
@@ -257,11 +258,11 @@ test('a session is repeated, kept as a template, swum and compared', async ({ pa
   await expect(page.getByText('Unsaved changes are kept on this device.')).toBeHidden();
 
   await page.getByRole('link', { name: 'Sessions', exact: true }).click();
-  await page.getByPlaceholder('Find by title or theme').fill(title!);
-  await expect(page.getByRole('link', { name: new RegExp(title!) })).toHaveCount(4);
+  await page.getByPlaceholder('Find by title or theme').fill(title);
+  await expect(page.getByRole('link', { name: new RegExp(title) })).toHaveCount(4);
   await expect(page.getByText(/series$|series · swum|· swum/).first()).toBeVisible();
   await page.getByRole('tab', { name: 'Templates' }).click();
-  await expect(page.getByRole('link', { name: new RegExp(title!) })).toHaveCount(1);
+  await expect(page.getByRole('link', { name: new RegExp(title) })).toHaveCount(1);
   await expectAccessible(page);
   await page.getByRole('tab', { name: 'Week' }).click();
   await expect(page.getByRole('heading', { name: /^Week of/ })).toBeVisible();

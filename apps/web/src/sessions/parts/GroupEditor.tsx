@@ -49,7 +49,11 @@ export function GroupEditor({ plan, group, people, onChange }: GroupEditorProps)
   };
   const move = (id: string, over: string, after: boolean) => onChange(dropped(plan, group, id, over, after));
   return (
-    <Reorder ids={rows.map((row) => row.id)} onDrop={move}>
+    <Reorder
+      ids={rows.map((row) => row.id)}
+      nameOf={(id) => labelOf(rows.find((row) => row.id === id)!, plan)}
+      onDrop={move}
+    >
       {rows.map((row) => (
         <ReorderRow key={row.id} id={row.id} label={labelOf(row, plan)} fixed={row.kind === 'block'}>
           {row.kind === 'block' ? (

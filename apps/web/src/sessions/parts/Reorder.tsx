@@ -5,7 +5,9 @@ import {
   PointerSensor,
   useSensor,
   useSensors,
+  type Announcements,
   type DragEndEvent,
+  type UniqueIdentifier,
 } from '@dnd-kit/core';
 import {
   SortableContext,
@@ -14,13 +16,15 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import type { CSSProperties, ReactNode } from 'react';
+import { useEffect, useRef, type CSSProperties, type ReactNode } from 'react';
 import { Icon } from '@/ui/Icon';
 import { useTheme } from '@/ui/useTheme';
 
 interface ReorderProps {
   /** The rows in the order shown. */
   readonly ids: readonly string[];
+  /** What a row is called, for the screen reader. */
+  readonly nameOf: (id: string) => string;
   /** A row was dropped on another; `after` when it came from above. */
   readonly onDrop: (id: string, over: string, after: boolean) => void;
   readonly children: ReactNode;
@@ -30,23 +34,59 @@ interface ReorderProps {
 const DRAG_AFTER = 6;
 
 /** Rows that can be dragged, or moved by keyboard: space lifts and drops, arrows move, escape lets go. */
-export function Reorder({ ids, onDrop, children }: ReorderProps) {
+export function Reorder({ ids, nameOf, onDrop, children }: ReorderProps) {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: DRAG_AFTER } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
+  const list = useRef<HTMLDivElement>(null);
+  useEffect(() => scrollAsBrowsersDo(list.current), []);
   const end = ({ active, over }: DragEndEvent) => {
     if (!over || over.id === active.id) return;
     const [from, to] = [String(active.id), String(over.id)];
     onDrop(from, to, ids.indexOf(from) < ids.indexOf(to));
   };
   return (
-    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={end}>
+    <DndContext
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      onDragEnd={end}
+      accessibility={{ announcements: announced((id) => nameOf(String(id))) }}
+    >
       <SortableContext items={[...ids]} strategy={verticalListSortingStrategy}>
-        {children}
+        <div ref={list}>{children}</div>
       </SortableContext>
     </DndContext>
   );
+}
+
+/**
+ * The scroll view around a list has a `scrollTo` of its own, which takes other words than a browser's;
+ * moving rows by keyboard asks in the browser's.
+ */
+function scrollAsBrowsersDo(from: HTMLElement | null): void {
+  for (let node = from?.parentElement; node; node = node.parentElement) {
+    if (!Object.hasOwn(node, 'scrollTo')) continue;
+    const own = node.scrollTo.bind(node) as (...args: unknown[]) => void;
+    const browsers = Element.prototype.scrollTo.bind(node);
+    node.scrollTo = (...args: unknown[]) => {
+      const [to] = args;
+      if (typeof to === 'object' && to !== null && 'top' in to) browsers(to as ScrollToOptions);
+      else own(...args);
+    };
+    return;
+  }
+}
+
+/** What a screen reader says while a row is on its way. */
+function announced(name: (id: UniqueIdentifier) => string): Announcements {
+  return {
+    onDragStart: ({ active }) => `${name(active.id)} lifted.`,
+    onDragOver: ({ active, over }) =>
+      over && over.id !== active.id ? `${name(active.id)} is at ${name(over.id)}.` : undefined,
+    onDragEnd: ({ active, over }) => `${name(active.id)} dropped${over ? ` at ${name(over.id)}` : ''}.`,
+    onDragCancel: ({ active }) => `${name(active.id)} is where it was.`,
+  };
 }
 
 interface RowProps {
