@@ -9,7 +9,13 @@ async function pdfText(bytes: Buffer): Promise<string[]> {
   const pages: string[] = [];
   for (let n = 1; n <= document.numPages; n++) {
     const { items } = await (await document.getPage(n)).getTextContent();
-    pages.push(items.map((item) => ('str' in item ? item.str : '')).join(' ').replace(/\s+/g, ' ').replaceAll('- ', '-'));
+    pages.push(
+      items
+        .map((item) => ('str' in item ? item.str : ''))
+        .join(' ')
+        .replace(/\s+/g, ' ')
+        .replaceAll('- ', '-'),
+    );
   }
   return pages;
 }
@@ -93,7 +99,12 @@ test('a session is typed, its totals broken and mended, and it stays as it was t
   await expect(total(page, 'Build', 1400)).toBeVisible();
   await page.getByRole('tab', { name: 'Text' }).click();
   await expect(text).toHaveValue(/== Build = 1400[\s\S]*6 x 100 crawl 75%/);
-  await text.fill((await text.inputValue()).replace('6 x 100 crawl 75%', '3 x 100 crawl 75%').replace('= 1400', '= 1100').replace('Main = 600', 'Main = 300'));
+  await text.fill(
+    (await text.inputValue())
+      .replace('6 x 100 crawl 75%', '3 x 100 crawl 75%')
+      .replace('= 1400', '= 1100')
+      .replace('Main = 600', 'Main = 300'),
+  );
   await expect(total(page, 'Build', 1100)).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(text).toHaveValue(/6 x 100 crawl 75%/);
@@ -102,12 +113,15 @@ test('a session is typed, its totals broken and mended, and it stays as it was t
   await expectAccessible(page);
 });
 
-test('sets are dragged, moved by keyboard, copied and wrapped, and every step can be undone', async ({ page }, info) => {
+test('sets are dragged, moved by keyboard, copied and wrapped, and every step can be undone', async ({
+  page,
+}, info) => {
   await signIn(page, 'coach@upwell.example');
   await write(page, THREE);
   await total(page, 'Build', 1300).click();
   const rows = page.getByRole('button', { name: /^(200 choice|2 × 50 front scull|100 crawl|5 × 100 crawl)/ });
-  const names = async () => (await rows.allTextContents()).map((t) => /^[\d× ]+\D+?(?=easy|about|relaxed|steady)/.exec(t)?.[0] ?? t);
+  const names = async () =>
+    (await rows.allTextContents()).map((t) => /^[\d× ]+\D+?(?=easy|about|relaxed|steady)/.exec(t)?.[0] ?? t);
   const before = await names();
   expect(before).toHaveLength(5);
 
@@ -183,13 +197,12 @@ test('a session goes on paper, into a file and back, and into the calendar', asy
   expect(build).toContain('Swim-down');
   expect(hold).toContain('Hold 1800 m');
   expect(hold).toContain('8 × 100 crawl steady 80 % · breathe every 3 · leave every 2:15');
-  const lanes = await pdfText(await (await page.request.get(`/api/v1/sessions/${id}/sheet.pdf?size=A4&per=lane`)).body());
+  const lanes = await pdfText(
+    await (await page.request.get(`/api/v1/sessions/${id}/sheet.pdf?size=A4&per=lane`)).body(),
+  );
   expect(lanes.join(' ')).toMatch(/lane 1 .*Leaving: 1 /);
 
-  const [file] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: 'CSV' }).click(),
-  ]);
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'CSV' }).click()]);
   const csv = readFileSync((await file.path())!, 'utf8');
   expect(csv).toContain('drill front-scull');
 
@@ -212,7 +225,11 @@ test('a session goes on paper, into a file and back, and into the calendar', asy
   await bad('big.txt', Buffer.alloc(5_000_000, 'x'), /too large for a session \(5\.0 MB\)/);
   await bad('broken.json', Buffer.from('{"a":'), /is not JSON/);
   await bad('other.json', Buffer.from('{"format":"other"}'), /is not a session of Upwell: format/);
-  await bad('wrong.csv', Buffer.from(csv.replace('drill front-scull', 'drill front-skull')), /Row \d+: “front-skull” is not a drill/);
+  await bad(
+    'wrong.csv',
+    Buffer.from(csv.replace('drill front-scull', 'drill front-skull')),
+    /Row \d+: “front-skull” is not a drill/,
+  );
   // What was typed before is still there.
   await expect(page.getByLabel('The session as text')).toHaveValue(/# Strong middle/);
 
@@ -227,7 +244,10 @@ test('a session goes on paper, into a file and back, and into the calendar', asy
     const outsider = await context.browser()!.newContext();
     const feed = await (await outsider.request.get(address)).text();
     expect(feed).toContain('BEGIN:VEVENT');
-    await page.getByRole('button', { name: /Take back the address/ }).first().click();
+    await page
+      .getByRole('button', { name: /Take back the address/ })
+      .first()
+      .click();
     await expect(page.getByLabel('The address, shown only now')).toBeHidden();
     expect((await outsider.request.get(address)).status()).toBe(404);
     await outsider.close();
@@ -275,11 +295,16 @@ test('a session is repeated, kept as a template, swum and compared', async ({ pa
   await expectAccessible(page);
 });
 
-test('the builder takes the hired hour, keeps what is locked, goes outside, and says what clashes', async ({ page }) => {
+test('the builder takes the hired hour, keeps what is locked, goes outside, and says what clashes', async ({
+  page,
+}) => {
   await signIn(page, 'coach@upwell.example');
   await page.goto('/sessions/new');
   await expect(page.getByText(/^All out at/)).toBeVisible();
-  await page.getByRole('button', { name: /19:00, Evening Lanes/ }).first().click();
+  await page
+    .getByRole('button', { name: /19:00, Evening Lanes/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: 'Warm-up', exact: true }).click();
   const heads = page.getByRole('button', { name: /^(Build|Hold|Race)\s?[\d,]+ m$/ });
   await expect(heads.first()).toBeVisible();

@@ -52,9 +52,13 @@ export class Migration20261126000000_sessions extends Migration {
     this.addSql(`create policy add on calendar_link for insert with check (${seen})`);
     this.addSql(`create policy change on calendar_link for update using (${seen}) with check (${seen})`);
     this.addSql('grant delete on training_session to upwell_app');
+    this.addSql(
+      `create policy change on club for update using (id = (select app_club()) and (select app_role()) = 'head')`,
+    );
   }
 
   override down(): void {
+    this.addSql('drop policy change on club');
     this.addSql('revoke delete on training_session from upwell_app');
     this.addSql('drop function calendar_by_token(bytea); drop table calendar_link');
     this.addSql(`

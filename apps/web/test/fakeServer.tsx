@@ -162,6 +162,7 @@ export const PROPOSAL: SessionProposal = {
   swimmers: 18,
   kit: ['board', 'fins', 'buoy'],
   people: {},
+  laneCapacity: null,
 };
 
 export const PLAN = (() => {

@@ -117,6 +117,7 @@ describe('wishes for a session', () => {
     swimmers: 3,
     kit: [],
     people: {},
+    laneCapacity: null,
   };
   const wish = newWish(new Date('2026-11-24T12:00:00'));
   it('read 33.33 as 33⅓, and refuse a pool nobody has', () => {

@@ -22,6 +22,7 @@ jest.mock('../src/worker/compute', () => ({
     readSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/notation').readSession(...input),
     readSessionCsv: async (...input: unknown[]) => jest.requireActual('@upwell/core/notation').readSessionCsv(...input),
     writeSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/notation').writeSession(...input),
+    anotherSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/sessions').anotherSession(...input),
     buildSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/sessions').buildSession(...input),
   }),
 }));

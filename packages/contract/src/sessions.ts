@@ -98,7 +98,8 @@ const rounds = Joi.object({
 /** A name that can stand in a heading of the notation. */
 const groupName = () => line(60).pattern(/^[^=/\r\n]+$/, { name: 'a name without = and /' });
 
-const paceTable = () =>
+/** A club's own paces by effort, in rising effort. */
+export const paceTable = () =>
   Joi.array()
     .items(Joi.object({ effort: effort(), share: number.min(0.2).max(1.6).required() }))
     .max(12)
@@ -270,6 +271,8 @@ export interface SessionProposal {
   readonly swimmers: number;
   /** Kit the club owns. */
   readonly kit: readonly KitId[];
+  /** Swimmers a lane holds by the club's rule; null takes the default. */
+  readonly laneCapacity: number | null;
   /** Who is in each group as far as safety is concerned, by level. */
   readonly people: Readonly<Partial<Record<LevelId, GroupPeople>>>;
 }

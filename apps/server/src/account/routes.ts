@@ -1,10 +1,12 @@
 import { randomBytes } from 'node:crypto';
 import { verify } from '@node-rs/argon2';
 import { signInSchema, type Me, type SignIn } from '@upwell/contract/account';
+import { clubRulesSchema, type ClubRules } from '@upwell/contract/club';
+import { KIT_IDS } from '@upwell/core/library';
 import type { FastifyInstance } from 'fastify';
 import type { Config } from '../platform/config';
 import { asIdentity, type Database } from '../platform/database';
-import { asMe, COOKIE, forget, tokenHash } from '../platform/identity';
+import { asMe, COOKIE, forget, requireCoach, requireHead, tokenHash } from '../platform/identity';
 import { ProblemError } from '../platform/problem';
 import { AccountEntity, SignInSessionEntity } from './entities';
 import { DUMMY_HASH } from './password';
@@ -84,6 +86,24 @@ export async function accountRoutes(
     }
     return reply.clearCookie(COOKIE, { path: '/' }).code(204).send();
   });
+
+  app.get('/club', { schema: { summary: 'What the club decides for itself' } }, (request) =>
+    asMe(database, requireCoach(request), async (em): Promise<ClubRules> => {
+      const [club] = await em.execute<{ settings: Partial<ClubRules> }[]>('select settings from club', [], 'all');
+      const { kit = KIT_IDS, laneCapacity = null, paceTable = [] } = club!.settings;
+      return { kit, laneCapacity, paceTable };
+    }),
+  );
+
+  app.put<{ Body: ClubRules }>(
+    '/club',
+    { schema: { body: clubRulesSchema, summary: 'Change what the club decides for itself (head coach)' } },
+    (request) =>
+      asMe(database, requireHead(request), async (em) => {
+        await em.execute('update club set settings = settings || ?::jsonb', [JSON.stringify(request.body)]);
+        return request.body;
+      }),
+  );
 
   // Not a refusal: asking is how a page finds out whether to show the sign-in.
   app.get('/me', { schema: { summary: 'Who is signed in, or null' } }, (request, reply) => {

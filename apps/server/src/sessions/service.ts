@@ -175,11 +175,13 @@ export async function proposeSession(em: EntityManager, { squadIds, date }: Prop
   const comers = await attendees(em, squadIds);
   const history = await levelHistory(em, squadIds, date);
   const table = await clubSetting<readonly PacePoint[]>(em, 'paceTable');
+  const capacity = await clubSetting<number>(em, 'laneCapacity');
   return {
     groups: proposeGroups(comers, history).map((group) => (table ? { ...group, paceTable: table } : group)),
     themes: proposeThemes(comers),
     swimmers: comers.length,
     kit: await clubKit(em),
+    laneCapacity: capacity ?? null,
     people: peopleByLevel(comers, new Date().getFullYear()),
   };
 }

@@ -10,6 +10,7 @@ import { chooseTheme } from '@/state/settings';
 import { Card } from '@/ui/Card';
 import { Screen } from '@/ui/Screen';
 import { Notice } from '@/ui/States';
+import { ClubRulesCard } from './ClubRulesCard';
 import { useMeQuery, useSignOutMutation } from './api';
 
 const ROLE_WORD = { head: 'Head coach', coach: 'Coach', swimmer: 'Swimmer' } as const;
@@ -56,6 +57,7 @@ export function AccountScreen() {
           </View>
         </Card>
       ) : null}
+      {me?.role === 'head' ? <ClubRulesCard /> : null}
       <Card title="Good to know">
         <Text>{CAUTION}</Text>
       </Card>

@@ -1,13 +1,25 @@
 import type { Me, SignIn } from '@upwell/contract/account';
+import type { ClubRules } from '@upwell/contract/club';
 import { api } from '@/api/api';
 
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
     me: build.query<Me | null, void>({ query: () => '/account/me', providesTags: ['Me'] }),
     signIn: build.mutation<Me, SignIn>({ query: (body) => ({ url: '/account/sign-in', method: 'POST', body }) }),
+    clubRules: build.query<ClubRules, void>({ query: () => '/account/club', providesTags: ['Club'] }),
+    saveClubRules: build.mutation<ClubRules, ClubRules>({
+      query: (body) => ({ url: '/account/club', method: 'PUT', body }),
+      // Shown at once: a tap on a stepper must not wait for the network; a refusal puts it back.
+      onQueryStarted: async (rules, { dispatch, queryFulfilled }) => {
+        const shown = dispatch(endpoints.util.updateQueryData('clubRules', undefined, () => rules));
+        await queryFulfilled.catch(() => shown.undo());
+      },
+      invalidatesTags: (_result, error) => (error ? [] : ['Club', 'Session']),
+    }),
     signOut: build.mutation<void, void>({ query: () => ({ url: '/account/sign-out', method: 'POST' }) }),
   }),
 });
 
-export const { useMeQuery, useSignInMutation, useSignOutMutation } = endpoints;
+export const { useMeQuery, useSignInMutation, useSignOutMutation, useClubRulesQuery, useSaveClubRulesMutation } =
+  endpoints;
 export const accountEndpoints = endpoints;

@@ -20,7 +20,7 @@ const fetchSignedIn: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryErro
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchSignedIn,
-  tagTypes: ['Me', 'Swimmer', 'Squad', 'Session', 'Deck', 'Outcome', 'Clip', 'Eye', 'Link'],
+  tagTypes: ['Me', 'Swimmer', 'Squad', 'Session', 'Deck', 'Outcome', 'Clip', 'Eye', 'Link', 'Club'],
   refetchOnReconnect: true,
   endpoints: () => ({}),
 });

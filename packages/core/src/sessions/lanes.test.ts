@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { assignLanes, laneCapacity, laneSheets, proposeLane, sendOffFor, simulateLane, type LaneRep } from '.';
+import {
+  assignLanes,
+  groupClock,
+  laneCapacity,
+  laneSheets,
+  proposeLane,
+  sendOffFor,
+  simulateLane,
+  type LaneRep,
+} from '.';
 import { groupOf, setOf } from './testPlans';
 
 const lane: LaneRep = { poolLengthM: 25, rep: 100, gapS: 5, sendOffS: 120, reps: 3 };
@@ -138,6 +147,10 @@ describe('swimmers in lanes', () => {
     const [sheet] = laneSheets({ ...groupOf(sets), lanes: 1 }, { length: 25, unit: 'm' }, people);
     const [sprint, long] = sheet!.lines;
     expect(sheet!.people.map((p) => p.id)).toEqual(['a', 'b']);
+    expect(sheet!.seconds).toBeCloseTo(
+      groupClock({ ...groupOf(sets), v400Mps: 0.9 }, { length: 25, unit: 'm' }).totalS,
+      9,
+    );
     expect(sprint!.swims).toEqual([
       { id: 'a', repS: 38, method: 'own 50' },
       expect.objectContaining({ id: 'b', method: 'guess' }),

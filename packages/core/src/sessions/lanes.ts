@@ -1,6 +1,6 @@
 import { swimmerPace, type SwimmerPace, type Trial } from '../measures';
 import { lengthsToMetres, type Pool } from '../units';
-import { restSeconds } from './clock';
+import { groupClock, restSeconds } from './clock';
 import type { AnySet, GroupPlan } from './model';
 import { effortParts, repMetres, repSeconds } from './setMeasure';
 import { setsOf } from './totals';
@@ -234,6 +234,8 @@ export interface LaneSetLine {
 export interface LaneSheet {
   readonly lane: number;
   readonly people: readonly LanePerson[];
+  /** How long the session takes at the pace of this lane's slowest, seconds. */
+  readonly seconds: number;
   readonly lines: readonly LaneSetLine[];
 }
 
@@ -259,6 +261,7 @@ export function laneSheets(
     return {
       lane: i + 1,
       people: here,
+      seconds: groupClock({ ...group, v400Mps: Math.min(...here.map((p) => p.v400Mps)) }, pool).totalS,
       lines: sets.map(({ set, times }) => laneLine(set, times, here, group, pool)),
     };
   });

@@ -51,7 +51,12 @@ export function GroupEditor({ plan, group, people, onChange }: GroupEditorProps)
   return (
     <Reorder
       ids={rows.map((row) => row.id)}
-      nameOf={(id) => labelOf(rows.find((row) => row.id === id)!, plan)}
+      nameOf={(id) =>
+        labelOf(
+          rows.find((row) => row.id === id)!,
+          plan,
+        )
+      }
       onDrop={move}
     >
       {rows.map((row) => (

@@ -21,13 +21,15 @@ interface LanesPaneProps {
   readonly plan: SessionPlan;
   readonly group: GroupPlan;
   readonly people: readonly SessionPerson[];
+  /** Swimmers a lane holds by the club's rule; null takes the default. */
+  readonly capacity: number | null;
   readonly onLanes: (lanes: number) => void;
 }
 
 /** Who swims in which lane, when they leave, who would be caught, and what to do about it. */
-export function LanesPane({ plan, group, people, onLanes }: LanesPaneProps) {
+export function LanesPane({ plan, group, people, capacity: rule, onLanes }: LanesPaneProps) {
   const here = useMemo(() => people.filter((p) => p.level === group.level), [people, group.level]);
-  const capacity = laneCapacity(lengthsToMetres(plan.pool, 1));
+  const capacity = rule ?? laneCapacity(lengthsToMetres(plan.pool, 1));
   const sheets = useMemo(() => laneSheets(group, plan.pool, here, capacity), [group, plan.pool, here, capacity]);
   const over = here.length - group.lanes * capacity;
   if (plan.place === 'open-water')
@@ -49,7 +51,11 @@ export function LanesPane({ plan, group, people, onLanes }: LanesPaneProps) {
         </Text>
       </View>
       {sheets.map((sheet) => (
-        <Card key={sheet.lane} title={`Lane ${sheet.lane}`}>
+        <Card
+          key={sheet.lane}
+          title={`Lane ${sheet.lane}`}
+          aside={<Text variant="labelMedium">{`${formatTime(sheet.seconds)} in all`}</Text>}
+        >
           {sheet.people.map((person, i) => (
             <View key={person.id} style={styles.row}>
               <Text variant="labelMedium" style={styles.order}>

@@ -30,6 +30,7 @@ import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { Stepper } from '@/ui/Stepper';
 import { Toggle } from '@/ui/Toggle';
 import { useWide } from '@/ui/useWide';
+import { compute } from '@/worker/compute';
 import { useProposalQuery, useSaveSessionMutation } from '../api';
 import { LevelSheet } from '../parts/LevelSheet';
 import { PlanTruth } from '../parts/PlanTruth';
@@ -56,6 +57,13 @@ export function NewSessionScreen() {
   const { result, building } = useBuilt(request === null || typeof request === 'string' ? null : request);
   const plan = result?.kind === 'built' ? result.plan : null;
   const change = (patch: Partial<Wish>) => setWish((now) => ({ ...now, ...patch }));
+
+  // The next seed whose session differs from the one shown.
+  const another = async (): Promise<void> => {
+    if (!plan || typeof request === 'string' || request === null) return;
+    const next = await compute().anotherSession(request, plan);
+    if (next.kind === 'built') change({ seed: next.plan.seed });
+  };
 
   const store = async (kept: SessionPlan): Promise<void> => {
     const squadIds =
@@ -112,7 +120,7 @@ export function NewSessionScreen() {
       back="/sessions"
       footer={
         <View style={styles.row}>
-          <Button mode="outlined" icon="dice-multiple" disabled={!plan} onPress={() => change({ seed: wish.seed + 1 })}>
+          <Button mode="outlined" icon="dice-multiple" disabled={!plan} onPress={() => void another()}>
             Another one
           </Button>
           <Button

@@ -202,6 +202,7 @@ function Session({ stored }: { readonly stored: SessionView }) {
               id={stored.id}
               plan={plan}
               group={group}
+              capacity={proposal?.laneCapacity ?? null}
               onLanes={(lanes) => change(editGroup(plan, group.id, { lanes }))}
             />
           ) : null}
@@ -245,15 +246,17 @@ function SessionLanes({
   id,
   plan,
   group,
+  capacity,
   onLanes,
 }: {
   readonly id: string;
   readonly plan: SessionPlan;
   readonly group: GroupPlan;
+  readonly capacity: number | null;
   readonly onLanes: (lanes: number) => void;
 }) {
   const { data, error, refetch } = useSessionPeopleQuery(id);
-  if (data) return <LanesPane plan={plan} group={group} people={data} onLanes={onLanes} />;
+  if (data) return <LanesPane plan={plan} group={group} people={data} capacity={capacity} onLanes={onLanes} />;
   return error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Looking who comes" />;
 }
 

@@ -17,6 +17,7 @@ import { Notice } from '@/ui/States';
 import { TextField } from '@/ui/TextField';
 import { useSaveSwimmerMutation } from '../api';
 import { emptyForm, formOf, readForm, type SwimmerForm } from '../formValues';
+import { LadderSteps } from './LadderSteps';
 import { ModelHint } from './ModelHint';
 
 interface Kept {
@@ -165,6 +166,13 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
           name="breathingSide"
           label="Usual breathing side"
           options={BREATHING_SIDES.map((v) => ({ value: v, label: SIDE_WORD[v] }))}
+        />
+      </Card>
+      <Card title="Ladders">
+        <Controller
+          control={control}
+          name="ladderSteps"
+          render={({ field }) => <LadderSteps steps={field.value} onChange={field.onChange} />}
         />
       </Card>
       <Card title="Race goal">

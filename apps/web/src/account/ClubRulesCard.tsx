@@ -1,0 +1,81 @@
+import type { ClubRules } from '@upwell/contract/club';
+import { KIT, KIT_IDS } from '@upwell/core/library';
+import { effortSpeed, type PacePoint } from '@upwell/core/measures';
+import { formatTime } from '@upwell/core/units';
+import { StyleSheet, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { sentence } from '@/api/problem';
+import { Card } from '@/ui/Card';
+import { Choice } from '@/ui/Choice';
+import { Failure, Loading, Notice } from '@/ui/States';
+import { Stepper } from '@/ui/Stepper';
+import { useClubRulesQuery, useSaveClubRulesMutation } from './api';
+
+/** Somebody to show paces with: 400 m in six minutes. */
+const EXAMPLE_MPS = 400 / 360;
+const EFFORTS = [0.6, 0.7, 0.8, 0.9, 1];
+
+/** What the law says, as a table to begin from. */
+const LAW: readonly PacePoint[] = EFFORTS.map((effort) => ({
+  effort,
+  share: Math.round(effortSpeed(1, effort) * 1000) / 1000,
+}));
+
+/** What the club decides for itself: its kit, how full a lane is, and what an effort means. */
+export function ClubRulesCard() {
+  const { data: rules, error, refetch } = useClubRulesQuery();
+  const [save, saving] = useSaveClubRulesMutation();
+  if (!rules)
+    return error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Loading the rules" />;
+  const change = (patch: Partial<ClubRules>) => void save({ ...rules, ...patch });
+  const { kit, laneCapacity, paceTable } = rules;
+  const setShare = (at: number, share: number) =>
+    change({ paceTable: paceTable.map((p, i) => (i === at ? { ...p, share: Math.round(share * 1000) / 1000 } : p)) });
+  return (
+    <Card title="Club rules">
+      {saving.error ? <Notice tone="error">{sentence(saving.error)}</Notice> : null}
+      <Choice
+        label="Kit the club owns"
+        options={KIT_IDS.map((value) => ({ value, label: KIT[value] }))}
+        chosen={kit}
+        onPress={(item) => change({ kit: kit.includes(item) ? kit.filter((k) => k !== item) : [...kit, item] })}
+      />
+      <View style={styles.row}>
+        <Stepper
+          label="swimmers a lane"
+          value={laneCapacity === null ? 'usual' : String(laneCapacity)}
+          onLess={
+            laneCapacity === null ? null : () => change({ laneCapacity: laneCapacity > 1 ? laneCapacity - 1 : null })
+          }
+          onMore={() => change({ laneCapacity: Math.min(20, (laneCapacity ?? 7) + 1) })}
+        />
+        <Text variant="bodySmall" style={styles.flex}>
+          Usual is 8 in a short pool and 12 in a 50 m pool.
+        </Text>
+      </View>
+      <Choice
+        label="What an effort means"
+        options={[
+          { value: 'law', label: 'power against drag' },
+          { value: 'table', label: 'our own table' },
+        ]}
+        chosen={[paceTable.length > 0 ? 'table' : 'law']}
+        onPress={(value) => change({ paceTable: value === 'law' ? [] : LAW })}
+      />
+      {paceTable.map(({ effort, share }, i) => (
+        <Stepper
+          key={effort}
+          label={`${Math.round(effort * 100)} %, for 400 m in 6:00`}
+          value={`${formatTime(100 / (EXAMPLE_MPS * share), 1)} /100`}
+          onLess={share < 1.5 ? () => setShare(i, share + 0.005) : null}
+          onMore={share > 0.3 ? () => setShare(i, share - 0.005) : null}
+        />
+      ))}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 10, alignItems: 'center', marginVertical: 6 },
+  flex: { flex: 1, minWidth: 180 },
+});
