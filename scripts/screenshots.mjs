@@ -172,6 +172,21 @@ async function takeAll(base) {
   await wide.press('seeks air too low');
   await wide.take('library-wide');
 
+  await wide.go('/sessions/write');
+  await wide.page.getByText(/Everything is read/).waitFor();
+  const text = wide.page.getByLabel('The session as text');
+  await text.fill((await text.inputValue()).replace('Drills = 300', 'Drills = 150').replace('breathe 3', 'brethe 3'));
+  await wide.page.getByText(/to mend/).waitFor();
+  await wide.take('write-wide');
+  await wide.go('/sessions/load');
+  await wide.page.waitForTimeout(800);
+  await wide.take('load-wide');
+  await phone.go(`/sessions/${id}?pane=lanes`);
+  await phone.press(/^Race/);
+  await phone.page.getByText('Lane 1').first().scrollIntoViewIfNeeded();
+  await phone.page.waitForTimeout(600);
+  await phone.take('lanes');
+
   const night = await open(PHONE, 'dark');
   await night.go(`/sessions/${id}`);
   await night.take('session-night');

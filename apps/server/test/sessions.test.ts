@@ -343,3 +343,20 @@ describe('who comes', () => {
     expect((await head('PUT', `/squads/${own.squads[0]}`, wrong)).body.fields[0].field).toBe('poolTimes.0.weekday');
   });
 });
+
+describe('club rules', () => {
+  it('are the head coach’s to change, for the own club only', async () => {
+    const own = await harness.club();
+    const other = await harness.club();
+    const rules = { kit: ['fins'], laneCapacity: 6, paceTable: [{ effort: 0.8, share: 0.91 }] };
+    expect((await (await own.as('coach'))('PUT', '/account/club', rules)).status).toBe(403);
+    expect((await (await own.as('head'))('PUT', '/account/club', rules)).body).toEqual(rules);
+    expect((await (await own.as('coach'))('GET', '/account/club')).body).toEqual(rules);
+    expect((await (await other.as('head'))('GET', '/account/club')).body).toMatchObject({
+      laneCapacity: null,
+      paceTable: [],
+    });
+    const falling = { ...rules, paceTable: [...rules.paceTable, { effort: 0.6, share: 0.8 }] };
+    expect((await (await own.as('head'))('PUT', '/account/club', falling)).body.detail).toContain('must rise');
+  });
+});

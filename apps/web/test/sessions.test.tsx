@@ -1,0 +1,340 @@
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react-native';
+import type { LoadView, SessionPerson, SessionSave } from '@upwell/contract/sessions';
+import { buildSession, groupLengths, setsOf, type SessionPlan } from '@upwell/core/sessions';
+import fc from 'fast-check';
+import { AccountScreen } from '@/account/AccountScreen';
+import { dropped, rowsOf } from '@/sessions/parts/rows';
+import { LoadScreen } from '@/sessions/screens/LoadScreen';
+import { NewSessionScreen } from '@/sessions/screens/NewSessionScreen';
+import { SessionScreen } from '@/sessions/screens/SessionScreen';
+import { SessionsScreen } from '@/sessions/screens/SessionsScreen';
+import { WriteSessionScreen } from '@/sessions/screens/WriteSessionScreen';
+import { EditSwimmerScreen } from '@/swimmers/screens/SwimmerFormScreen';
+import { SquadsScreen } from '@/swimmers/screens/SquadsScreen';
+import { movedTime, mondayOf, nextWeekday } from '@/ui/dates';
+import { fakeServer, ID, ME, PLAN, PROPOSAL, SESSION, SESSION_ROW, showAt, SQUAD, SWIMMER } from './fakeServer';
+
+const me = () => ({ body: ME });
+const squads = () => ({ body: [SQUAD] });
+const press = (text: string | RegExp) => fireEvent.press(screen.getAllByText(text)[0]!);
+const findText = (text: string | RegExp) => screen.findAllByText(text, {}, { timeout: 8000 });
+
+const PEOPLE: SessionPerson[] = [
+  { id: 'a', name: 'Ada L', level: 'race', child: false, v400Mps: 1.3, paceIsGuess: false, bests: [] },
+  { id: 'b', name: 'Bo V', level: 'race', child: false, v400Mps: 0.8, paceIsGuess: true, bests: [] },
+];
+
+/** A server with one session, which remembers what was saved. */
+function sessionServer(change: object = {}) {
+  return fakeServer({
+    'GET /account/me': me,
+    'GET /squads': squads,
+    'GET /sessions/proposal': () => ({ body: PROPOSAL }),
+    [`GET /sessions/${ID}/people`]: () => ({ body: PEOPLE }),
+    [`GET /sessions/${ID}`]: () => ({ body: { ...SESSION, ...change } }),
+    'PUT /sessions': ({ body }) => ({ body: { ...SESSION, ...(body as object), version: 3 } }),
+    'GET /sessions': () => ({ body: [SESSION_ROW] }),
+  });
+}
+const saves = (calls: ReturnType<typeof fakeServer>) =>
+  calls.filter((c) => c.method === 'PUT').map((c) => c.body as SessionSave);
+
+describe('a column as one list', () => {
+  const group = PLAN.groups[1]!;
+  const rows = rowsOf(group);
+
+  it('shows every block, rounds and set once, in the order they are swum', () => {
+    const sets = group.blocks.flatMap((b) => setsOf(b.items).map(({ set }) => set.id));
+    expect(rows.filter((r) => r.kind === 'set').map((r) => r.id)).toEqual(sets);
+    expect(rows.filter((r) => r.kind === 'block')).toHaveLength(group.blocks.length);
+  });
+
+  it('keeps every set and the other columns wherever a row is dropped', () => {
+    const movable = rows.filter((r) => r.kind !== 'block').map((r) => r.id);
+    const ids = (plan: SessionPlan) =>
+      plan.groups[1]!.blocks.flatMap((b) => setsOf(b.items).map(({ set }) => set.id)).sort();
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...movable),
+        fc.constantFrom(...rows.map((r) => r.id)),
+        fc.boolean(),
+        (id, over, after) => {
+          const next = dropped(PLAN, group, id, over, after);
+          expect(ids(next)).toEqual(ids(PLAN));
+          expect(next.groups[0]).toBe(PLAN.groups[0]);
+        },
+      ),
+    );
+  });
+
+  it('takes a set dropped on the head of a block into that block', () => {
+    const main = group.blocks.find((b) => b.kind === 'main')!;
+    const first = rows.find((r) => r.kind === 'set')!;
+    const next = dropped(PLAN, group, first.id, main.id, true);
+    expect(next.groups[1]!.blocks.find((b) => b.kind === 'main')!.items[0]!.id).toBe(first.id);
+  });
+});
+
+describe('a session as text', () => {
+  it('follows the sets, and the sets follow it', async () => {
+    sessionServer();
+    showAt({ 'sessions/[id]': SessionScreen }, `/sessions/${ID}?pane=text`);
+    const area = await screen.findByLabelText('The session as text');
+    await waitFor(() => expect(area.props.value).toContain('== Hold'), { timeout: 8000 });
+    const text = area.props.value as string;
+    fireEvent.changeText(area, text.replace(/# .*/, '# Another name'));
+    await findText('Another name');
+    fireEvent.changeText(area, `${text}\n?? nonsense`);
+    await findText(/1 thing to mend/);
+    // What could not be read changed nothing.
+    expect(screen.getAllByText('Another name').length).toBeGreaterThan(0);
+  });
+
+  it('is written from nothing, mended with one tap and stored', async () => {
+    const calls = sessionServer();
+    showAt({ 'sessions/write': WriteSessionScreen, 'sessions/[id]': SessionScreen }, '/sessions/write');
+    await findText(/Everything is read/);
+    const area = screen.getByLabelText('The session as text');
+    fireEvent.changeText(area, '# Quick\nMain = 400\n8 x 50 crawll 80%');
+    await findText(/Did you mean “crawl”/);
+    expect(screen.getByRole('button', { name: 'Keep it' })).toBeDisabled();
+    press('Write “crawl”');
+    await findText(/Everything is read/);
+    await act(async () => press('Keep it'));
+    await waitFor(() => expect(saves(calls)).toHaveLength(1));
+    const [save] = saves(calls);
+    expect(save).toMatchObject({ title: 'Quick', squadIds: [ID], version: 0, template: false });
+    expect(groupLengths(save!.plan.groups[0]!)).toBe(16);
+  });
+
+  it('says which total is off and why', async () => {
+    sessionServer();
+    showAt({ 'sessions/write': WriteSessionScreen }, '/sessions/write');
+    await findText(/Everything is read/);
+    fireEvent.changeText(screen.getByLabelText('The session as text'), 'Drills = 100\n2 x (\n2 x 50 crawl\n)');
+    await findText(/counted once instead of twice/);
+    await findText('1 total does not add up.');
+    expect(screen.getByRole('button', { name: 'Keep it' })).not.toBeDisabled();
+  });
+});
+
+describe('the views of a session', () => {
+  it('lanes: who leaves when, who is caught, and what to do', async () => {
+    sessionServer();
+    showAt({ 'sessions/[id]': SessionScreen }, `/sessions/${ID}?pane=lanes`);
+    await findText('Race');
+    press('Race');
+    await findText('Lane 1');
+    expect(screen.getByText('Ada L')).toBeTruthy();
+    expect(screen.getAllByText(/a guess/).length).toBeGreaterThan(0);
+    expect(screen.getAllByText(/Ada L catches Bo V/).length).toBeGreaterThan(0);
+    fireEvent.press(screen.getByLabelText('More lanes'));
+    await findText('Lane 2');
+  });
+
+  it('swum: as planned with one tap, then less, felt and remembered', async () => {
+    const calls = sessionServer();
+    showAt({ 'sessions/[id]': SessionScreen }, `/sessions/${ID}?pane=swum`);
+    await findText('What was swum?');
+    press('It was swum as planned');
+    expect((await findText(/m, as planned/)).length).toBe(3);
+    fireEvent.press(screen.getByLabelText('More Build'));
+    fireEvent.press(screen.getAllByText(/^\d+ choice$/)[0]!);
+    fireEvent.press(screen.getByLabelText('More reps'));
+    await findText(/Warm-up \+/);
+    fireEvent.changeText(screen.getByLabelText('What to remember'), 'Cold water');
+    await act(async () => press('Save changes'));
+    await waitFor(() => expect(saves(calls)).toHaveLength(1));
+    const { plan, done } = saves(calls)[0]!;
+    expect(plan).toEqual(PLAN);
+    expect(done).toMatchObject({ ratings: { g1: 5 }, note: 'Cold water' });
+    expect(done!.plan).not.toEqual(PLAN);
+  });
+
+  it('files: a copy, a template and a series are sessions of their own', async () => {
+    const calls = sessionServer();
+    showAt({ 'sessions/[id]': SessionScreen }, `/sessions/${ID}?pane=take`);
+    await findText('Use it again');
+    fireEvent.press(screen.getByLabelText('Fewer weeks more'));
+    await act(async () => press('Every week'));
+    await findText(/^3 more, to/);
+    await act(async () => press('Keep as template'));
+    await findText('Kept as a template.');
+    const made = saves(calls);
+    expect(made.map((s) => s.date).slice(0, 3)).toEqual(['2026-12-01', '2026-12-08', '2026-12-15']);
+    expect(new Set(made.slice(0, 3).map((s) => s.seriesId)).size).toBe(1);
+    expect(made[3]).toMatchObject({ template: true, version: 0, done: null });
+    expect(new Set(made.map((s) => s.writeId)).size).toBe(4);
+  });
+
+  it('few breaths: blocked with the reasons, and a gentler way is offered', async () => {
+    sessionServer();
+    showAt({ 'sessions/[id]': SessionScreen }, `/sessions/${ID}`);
+    await findText(/^\d+ choice$/);
+    press('Race');
+    fireEvent.press(screen.getAllByText(/^\d+ crawl$/)[0]!);
+    press('every 7');
+    await findText(/can make a fit swimmer faint/);
+    expect(screen.getAllByText(/Name the qualified lifeguard/).length).toBeGreaterThan(0);
+    fireEvent.changeText(screen.getByLabelText('Qualified lifeguard who watches'), 'Mo "B" Bekk');
+    fireEvent.press(screen.getByRole('checkbox', { name: /Everybody was told/ }));
+    expect(screen.queryByText(/Name the qualified lifeguard/)).toBeNull();
+    press('Breathe every 3 instead');
+    expect(screen.queryByText(/Cannot be kept/)).toBeNull();
+  });
+});
+
+describe('the list of sessions', () => {
+  it('searches on the server, and shows templates and weeks', async () => {
+    const calls = sessionServer();
+    showAt({ sessions: SessionsScreen }, '/sessions');
+    await findText('Sip to the side');
+    fireEvent.changeText(screen.getByLabelText('Find a session by title or theme'), 'sip');
+    await waitFor(() => expect(calls.some((c) => c.path.includes('search=sip'))).toBe(true));
+    press('Templates');
+    await waitFor(() => expect(calls.some((c) => c.path.includes('templates=true'))).toBe(true));
+    press('Week');
+    await findText(/^Week of/);
+    fireEvent.press(screen.getByLabelText('The next week'));
+    await waitFor(() => expect(calls.filter((c) => c.path.includes('to=')).length).toBeGreaterThan(1));
+  });
+});
+
+describe('building', () => {
+  it('takes a pool time, goes outside, and another one keeps what is locked', async () => {
+    const time = { weekday: 2, startTime: '18:15', minutes: 45, pool: { length: 50, unit: 'm' as const }, lanes: 2 };
+    const calls = fakeServer({
+      'GET /account/me': me,
+      'GET /squads': () => ({ body: [{ ...SQUAD, poolTimes: [time] }] }),
+      'GET /sessions/proposal': () => ({ body: PROPOSAL }),
+      'PUT /sessions': ({ body }) => ({ body: { ...SESSION, ...(body as object), version: 1 } }),
+      'GET /sessions': () => ({ body: SESSION }),
+    });
+    showAt({ 'sessions/new': NewSessionScreen, 'sessions/[id]': SessionScreen }, '/sessions/new');
+    await findText(/^All out at/);
+    press(/18:15, Evening Lanes/);
+    await findText(/^All out at (18:59|19:00)$/);
+    press('Warm-up');
+    const before = screen.getAllByText(/^\d+ × .* crawl|choice$/).length;
+    expect(before).toBeGreaterThan(0);
+    await act(async () => press('Another one'));
+    await findText(/^All out at/);
+    await act(async () => press('Keep it'));
+    await waitFor(() => expect(saves(calls)).toHaveLength(1));
+    const kept = saves(calls)[0]!;
+    expect(kept.plan).toMatchObject({ minutes: 45, pool: { length: 50 }, place: 'pool' });
+    const first = buildSession({
+      kind: 'aerobic',
+      theme: 'breath-too-low',
+      minutes: 45,
+      place: 'pool',
+      week: 'normal',
+      pool: { length: 50, unit: 'm' },
+      kit: PROPOSAL.kit,
+      seed: 1,
+      groups: PROPOSAL.groups.map((g) => ({ ...g, lengths: null, locked: [] })),
+    });
+    if (first.kind === 'clash') throw new Error('clash');
+    const warmUps = (plan: SessionPlan) => plan.groups.map((g) => g.blocks.find((b) => b.kind === 'warm-up'));
+    expect(warmUps(kept.plan)).toEqual(warmUps(first.plan));
+    expect(kept.plan.groups).not.toEqual(first.plan.groups);
+  });
+});
+
+describe('load', () => {
+  it('puts first what is worth a talk, and is no verdict', async () => {
+    const summary = {
+      week: 3000,
+      fourWeekMean: 2000,
+      ratio: 1.5,
+      monotony: 0.4,
+      weeks: [0, 0, 0, 2000, 2000, 2000, 2000, 3000],
+    };
+    const row = {
+      id: 'a',
+      name: 'Ada L',
+      level: 'hold' as const,
+      squadName: 'Evening',
+      summary,
+      prompts: ['50 % more. How do they feel?'],
+      feltWeek: 300,
+    };
+    const view: LoadView = {
+      date: '2026-11-25',
+      groups: [{ ...row, id: 'g', name: 'Evening, Hold', prompts: [] }],
+      swimmers: [row, { ...row, id: 'b', name: 'Bo V', prompts: [], feltWeek: null }],
+    };
+    fakeServer({ 'GET /account/me': me, 'GET /load': () => ({ body: view }) });
+    showAt({ 'sessions/load': LoadScreen }, '/sessions/load');
+    await findText('Evening, Hold');
+    expect(screen.getByText(/not a verdict/)).toBeTruthy();
+    press('Swimmers');
+    await findText('50 % more. How do they feel?');
+    expect(screen.getByText(/felt 300/)).toBeTruthy();
+    fireEvent.changeText(screen.getByLabelText('Find a swimmer by name'), 'bo');
+    await waitFor(() => expect(screen.queryByText('Ada L')).toBeNull());
+  });
+});
+
+describe('what shapes sessions', () => {
+  it('pool times of a squad are stored with it', async () => {
+    const calls = fakeServer({
+      'GET /account/me': me,
+      'GET /squads': squads,
+      'GET /coaches': () => ({ body: [{ id: ID, name: 'Jory' }] }),
+      'GET /calendar-links': () => ({ body: [] }),
+      'PUT /squads': ({ body }) => ({ body: { ...SQUAD, ...(body as object), version: 2 } }),
+    });
+    showAt({ 'swimmers/squads': SquadsScreen }, '/swimmers/squads');
+    await findText('Add a pool time');
+    press('Add a pool time');
+    press('Thu');
+    fireEvent.press(screen.getByLabelText('More lanes'));
+    await act(async () => press('Save squad'));
+    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+    expect(calls.find((c) => c.method === 'PUT')!.body).toMatchObject({ poolTimes: [{ weekday: 4, lanes: 3 }] });
+  });
+
+  it('club rules change at a tap, and the table begins from the law', async () => {
+    const rules = { kit: ['fins'], laneCapacity: null, paceTable: [] };
+    const calls = fakeServer({
+      'GET /account/me': () => ({ body: { ...ME, role: 'head' } }),
+      'GET /account/club': () => ({ body: rules }),
+      'PUT /account/club': ({ body }) => ({ body }),
+    });
+    showAt({ account: AccountScreen }, '/account');
+    await findText('Club rules');
+    await act(async () => press('our own table'));
+    await waitFor(() => expect(calls.filter((c) => c.method === 'PUT')).toHaveLength(1));
+    const { paceTable } = calls.find((c) => c.method === 'PUT')!.body as {
+      paceTable: { effort: number; share: number }[];
+    };
+    expect(paceTable[2]).toEqual({ effort: 0.8, share: 0.928 });
+  });
+
+  it('ladders are kept on the swimmer, a step at a time', async () => {
+    const calls = fakeServer({
+      'GET /account/me': me,
+      'GET /squads': squads,
+      [`GET /swimmers/${ID}`]: () => ({ body: { ...SWIMMER, ladderSteps: { catch: 1 } } }),
+      'PUT /swimmers': ({ body }) => ({ body: { ...SWIMMER, ...(body as object), version: 4 } }),
+    });
+    showAt({ 'swimmers/[id]/edit': EditSwimmerScreen }, `/swimmers/${ID}/edit`);
+    await findText(/Working on/);
+    fireEvent.press(within(screen.getByLabelText('passed, Catch')).getByLabelText('More passed, Catch'));
+    await act(async () => press('Save swimmer'));
+    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+    expect(calls.find((c) => c.method === 'PUT')!.body).toMatchObject({ ladderSteps: { catch: 2 } });
+  });
+});
+
+describe('days and hours', () => {
+  it('knows the week and the next hired day', () => {
+    expect(mondayOf('2026-11-29')).toBe('2026-11-23');
+    expect(mondayOf('2026-11-23')).toBe('2026-11-23');
+    expect(nextWeekday('2026-11-25', 3)).toBe('2026-11-25');
+    expect(nextWeekday('2026-11-25', 2)).toBe('2026-12-01');
+    expect(movedTime('23:50', 15)).toBe('00:05');
+    expect(movedTime('00:05', -15)).toBe('23:50');
+  });
+});
