@@ -1,3 +1,13 @@
+/** Modern modules and TypeScript for Node. */
+const esm = [
+  'babel-jest',
+  {
+    configFile: false,
+    babelrc: false,
+    presets: [['@babel/preset-env', { targets: { node: 'current' } }], '@babel/preset-typescript'],
+  },
+];
+
 const node = (name, roots) => ({
   displayName: name,
   roots,
@@ -8,14 +18,7 @@ const node = (name, roots) => ({
   moduleNameMapper: { '^chevrotain$': '<rootDir>/node_modules/chevrotain/lib/chevrotain.mjs' },
   transformIgnorePatterns: ['/node_modules/(?!chevrotain)'],
   transform: {
-    '\\.m?[jt]s$': [
-      'babel-jest',
-      {
-        configFile: false,
-        babelrc: false,
-        presets: [['@babel/preset-env', { targets: { node: 'current' } }], '@babel/preset-typescript'],
-      },
-    ],
+    '\\.m?[jt]s$': esm,
   },
 });
 
@@ -30,9 +33,14 @@ module.exports = {
       testMatch: ['<rootDir>/test/**/*.test.ts?(x)'],
       setupFilesAfterEnv: ['<rootDir>/test/setup.ts'],
       transformIgnorePatterns: [
-        '/node_modules/(?!(.pnpm|(jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-native-svg|react-native-paper|react-native-paper-dates|react-native-gifted-charts|gifted-charts-core|react-redux|@reduxjs|immer|reselect|redux|redux-thunk|uuid|comlink|standard-navigation))',
+        '/node_modules/(?!(.pnpm|(jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-native-svg|react-native-paper|react-native-paper-dates|react-native-gifted-charts|gifted-charts-core|react-redux|@reduxjs|immer|reselect|redux|redux-thunk|uuid|comlink|standard-navigation|chevrotain))',
       ],
-      moduleNameMapper: { '\\.woff2$': '<rootDir>/test/asset.cjs', '^@/(.*)$': '<rootDir>/src/$1' },
+      moduleNameMapper: {
+        '^chevrotain$': '<rootDir>/../../node_modules/chevrotain/lib/chevrotain.mjs',
+        '\\.woff2$': '<rootDir>/test/asset.cjs',
+        '^@/(.*)$': '<rootDir>/src/$1',
+      },
+      transform: { '\\.mjs$': esm, ...require('jest-expo/jest-preset').transform },
     },
   ],
 };

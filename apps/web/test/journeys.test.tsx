@@ -269,10 +269,11 @@ describe('a stored session', () => {
   });
 
   it('is found in the list by its theme', async () => {
+    const other = { ...SESSION_ROW, id: 'x', title: 'Two rails', theme: 'crosses-midline' };
     fakeServer({
       'GET /account/me': me,
-      'GET /sessions': () => ({
-        body: [SESSION_ROW, { ...SESSION_ROW, id: 'x', title: 'Two rails', theme: 'crosses-midline' }],
+      'GET /sessions': ({ path }) => ({
+        body: path.includes('search=seeks') ? [SESSION_ROW] : [SESSION_ROW, other],
       }),
     });
     showAt({ sessions: SessionsScreen }, '/sessions');

@@ -1,18 +1,20 @@
-import { act, fireEvent, screen, waitFor, within } from '@testing-library/react-native';
-import type { LoadView, SessionPerson, SessionSave } from '@upwell/contract/sessions';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
+import type { SessionPerson, SessionSave } from '@upwell/contract/sessions';
 import { buildSession, groupLengths, setsOf, type SessionPlan } from '@upwell/core/sessions';
 import fc from 'fast-check';
 import { AccountScreen } from '@/account/AccountScreen';
 import { dropped, rowsOf } from '@/sessions/parts/rows';
-import { LoadScreen } from '@/sessions/screens/LoadScreen';
 import { NewSessionScreen } from '@/sessions/screens/NewSessionScreen';
 import { SessionScreen } from '@/sessions/screens/SessionScreen';
 import { SessionsScreen } from '@/sessions/screens/SessionsScreen';
 import { WriteSessionScreen } from '@/sessions/screens/WriteSessionScreen';
-import { EditSwimmerScreen } from '@/swimmers/screens/SwimmerFormScreen';
 import { SquadsScreen } from '@/swimmers/screens/SquadsScreen';
+import { LadderSteps } from '@/swimmers/parts/LadderSteps';
+import { Icon } from '@/ui/Icon';
+import { DAY } from '@/ui/theme';
+import { PaperProvider } from 'react-native-paper';
 import { movedTime, mondayOf, nextWeekday } from '@/ui/dates';
-import { fakeServer, ID, ME, PLAN, PROPOSAL, SESSION, SESSION_ROW, showAt, SQUAD, SWIMMER } from './fakeServer';
+import { fakeServer, ID, ME, PLAN, PROPOSAL, SESSION, SESSION_ROW, showAt, SQUAD } from './fakeServer';
 
 const me = () => ({ body: ME });
 const squads = () => ({ body: [SQUAD] });
@@ -215,8 +217,6 @@ describe('building', () => {
     press(/18:15, Evening Lanes/);
     await findText(/^All out at (18:59|19:00)$/);
     press('Warm-up');
-    const before = screen.getAllByText(/^\d+ × .* crawl|choice$/).length;
-    expect(before).toBeGreaterThan(0);
     await act(async () => press('Another one'));
     await findText(/^All out at/);
     await act(async () => press('Keep it'));
@@ -238,41 +238,6 @@ describe('building', () => {
     const warmUps = (plan: SessionPlan) => plan.groups.map((g) => g.blocks.find((b) => b.kind === 'warm-up'));
     expect(warmUps(kept.plan)).toEqual(warmUps(first.plan));
     expect(kept.plan.groups).not.toEqual(first.plan.groups);
-  });
-});
-
-describe('load', () => {
-  it('puts first what is worth a talk, and is no verdict', async () => {
-    const summary = {
-      week: 3000,
-      fourWeekMean: 2000,
-      ratio: 1.5,
-      monotony: 0.4,
-      weeks: [0, 0, 0, 2000, 2000, 2000, 2000, 3000],
-    };
-    const row = {
-      id: 'a',
-      name: 'Ada L',
-      level: 'hold' as const,
-      squadName: 'Evening',
-      summary,
-      prompts: ['50 % more. How do they feel?'],
-      feltWeek: 300,
-    };
-    const view: LoadView = {
-      date: '2026-11-25',
-      groups: [{ ...row, id: 'g', name: 'Evening, Hold', prompts: [] }],
-      swimmers: [row, { ...row, id: 'b', name: 'Bo V', prompts: [], feltWeek: null }],
-    };
-    fakeServer({ 'GET /account/me': me, 'GET /load': () => ({ body: view }) });
-    showAt({ 'sessions/load': LoadScreen }, '/sessions/load');
-    await findText('Evening, Hold');
-    expect(screen.getByText(/not a verdict/)).toBeTruthy();
-    press('Swimmers');
-    await findText('50 % more. How do they feel?');
-    expect(screen.getByText(/felt 300/)).toBeTruthy();
-    fireEvent.changeText(screen.getByLabelText('Find a swimmer by name'), 'bo');
-    await waitFor(() => expect(screen.queryByText('Ada L')).toBeNull());
   });
 });
 
@@ -312,19 +277,20 @@ describe('what shapes sessions', () => {
     expect(paceTable[2]).toEqual({ effort: 0.8, share: 0.928 });
   });
 
-  it('ladders are kept on the swimmer, a step at a time', async () => {
-    const calls = fakeServer({
-      'GET /account/me': me,
-      'GET /squads': squads,
-      [`GET /swimmers/${ID}`]: () => ({ body: { ...SWIMMER, ladderSteps: { catch: 1 } } }),
-      'PUT /swimmers': ({ body }) => ({ body: { ...SWIMMER, ...(body as object), version: 4 } }),
-    });
-    showAt({ 'swimmers/[id]/edit': EditSwimmerScreen }, `/swimmers/${ID}/edit`);
-    await findText(/Working on/);
-    fireEvent.press(within(screen.getByLabelText('passed, Catch')).getByLabelText('More passed, Catch'));
-    await act(async () => press('Save swimmer'));
-    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
-    expect(calls.find((c) => c.method === 'PUT')!.body).toMatchObject({ ladderSteps: { catch: 2 } });
+  it('ladders are kept on the swimmer, a step at a time', () => {
+    const changed = jest.fn();
+    render(
+      <PaperProvider theme={DAY} settings={{ icon: Icon }}>
+        <LadderSteps steps={{ catch: 1 }} onChange={changed} />
+      </PaperProvider>,
+    );
+    expect(screen.getByText(/^Working on/)).toBeTruthy();
+    fireEvent.press(screen.getByLabelText('More passed, Catch'));
+    expect(changed).toHaveBeenLastCalledWith({ catch: 2 });
+    press('Kick');
+    expect(changed).toHaveBeenLastCalledWith({ catch: 1, kick: 0 });
+    press('Leave out');
+    expect(changed).toHaveBeenLastCalledWith({});
   });
 });
 

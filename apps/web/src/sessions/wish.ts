@@ -87,7 +87,7 @@ export function requestOf(wish: Wish, proposal: SessionProposal): BuildRequest |
   if (typeof pool === 'string') return pool;
   const groups = proposal.groups
     .filter((g) => !wish.leftOut.includes(g.level))
-    .map((g) => ({ ...g, lengths: wish.lengths[g.level] ?? null, locked: wish.locked[g.level] ?? [] }));
+    .map((g) => ({ ...g, lengths: wish.lengths[g.level] ?? g.lengths ?? null, locked: wish.locked[g.level] ?? [] }));
   if (groups.length === 0)
     return proposal.swimmers === 0 ? 'Nobody trains in these squads yet.' : 'Choose at least one level.';
   return {

@@ -62,12 +62,14 @@ function Session({ stored }: { readonly stored: SessionView }) {
   const { fields } = draft;
   const { plan } = fields;
   const changed = draft !== clean;
-  const coach = Boolean(me && me.role !== 'swimmer');
+  const coach = me?.role !== 'swimmer';
   const group = plan.groups.find((g) => g.id === selected) ?? plan.groups[0];
   const newer = error ? storedNow<SessionView>(error) : null;
   const panes = coach ? PANES : (['sets'] as const);
   const pane = panes.find((p) => p === asked) ?? 'sets';
-  const { data: proposal } = useProposalQuery(coach ? { squadIds: fields.squadIds, date: fields.date } : skipToken);
+  const { data: proposal } = useProposalQuery(
+    me && coach ? { squadIds: fields.squadIds, date: fields.date } : skipToken,
+  );
   const people = useMemo(() => plan.groups.map((g) => proposal?.people[g.level] ?? null), [plan, proposal]);
   const blocked = useMemo(() => checkPlan(plan, people).blocked, [plan, people]);
   const change = (next: SessionPlan) => coach && setDraft((now) => withPlan(now, next));
