@@ -47,15 +47,15 @@ export async function sessionSheet(
   });
   return makePdf({
     pageSize: query.size,
-    pageMargins: [26 * scale, 22 * scale, 26 * scale, 30 * scale],
+    pageMargins: [24 * scale, 16 * scale, 24 * scale, 24 * scale],
     info: { title: session.title },
-    defaultStyle: { fontSize: 12.5 * scale },
+    defaultStyle: { fontSize: 12 * scale, lineHeight: 1.06 },
     content: pages.map((content, i): Content => (i === 0 ? content : [{ text: '', pageBreak: 'before' }, ...content])),
     footer: () => ({
       text: CAUTION,
       fontSize: 7.5 * scale,
       color: QUIET,
-      margin: [26 * scale, 6 * scale, 26 * scale, 0],
+      margin: [24 * scale, 4 * scale, 24 * scale, 0],
     }),
   });
 }
@@ -69,11 +69,11 @@ function page(session: SessionView, group: GroupPlan, sheet: LaneSheet | null, s
   return [
     {
       columns: [
-        { text: sheet ? `${group.name}, lane ${sheet.lane}` : group.name, bold: true, fontSize: 24 * scale },
+        { text: sheet ? `${group.name}, lane ${sheet.lane}` : group.name, bold: true, fontSize: 21 * scale },
         {
           text: `${totals.estimatedM > 0 ? 'about ' : ''}${Math.round(totals.metres)} m`,
           bold: true,
-          fontSize: 24 * scale,
+          fontSize: 21 * scale,
           alignment: 'right',
         },
       ],
@@ -102,7 +102,7 @@ function page(session: SessionView, group: GroupPlan, sheet: LaneSheet | null, s
             { text: BLOCK_NAME[block.kind], bold: true, fontSize: 15 * scale, color: GREEN },
             { text: `${size} · ${clockAfter(startTime, startS)}`, alignment: 'right', bold: true },
           ],
-          margin: [0, 8 * scale, 0, 2 * scale],
+          margin: [0, 5 * scale, 0, 1 * scale],
         },
         ...(block.note ? [{ text: block.note, ...small }] : []),
         ...items(block.items, session, sheet, scale, 0),
@@ -118,7 +118,7 @@ function items(
   scale: number,
   depth: number,
 ): Content[] {
-  const indent: [number, number, number, number] = [depth * 14 * scale, 2 * scale, 0, 0];
+  const indent: [number, number, number, number] = [depth * 14 * scale, 1 * scale, 0, 0];
   return list.flatMap((item): Content[] => {
     if (!isSet(item)) {
       return [
@@ -127,20 +127,21 @@ function items(
       ];
     }
     const drill = item.drill ? drillCard(item.drill) : null;
+    // In one paragraph that no page break cuts: what is swum large, how it is swum behind it.
     return [
       {
-        text: describeSet(item, session.plan.pool, session.plan.place),
-        bold: true,
-        fontSize: 15 * scale,
+        unbreakable: true,
         margin: indent,
+        stack: [
+          {
+            text: [
+              { text: describeSet(item, session.plan.pool, session.plan.place), bold: true, fontSize: 14.5 * scale },
+              { text: `  ${details(item, sheet)}`, fontSize: 11 * scale },
+            ],
+          },
+          ...(drill?.cautions ?? []).map((text): Content => ({ text, bold: true, color: RED, fontSize: 11 * scale })),
+        ],
       },
-      { text: details(item, sheet), margin: [indent[0], 0, 0, 0] },
-      ...(drill?.cautions ?? []).map((text): Content => ({
-        text,
-        bold: true,
-        color: RED,
-        margin: [indent[0], 0, 0, 0],
-      })),
     ];
   });
 }
