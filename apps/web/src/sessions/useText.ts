@@ -1,4 +1,5 @@
 import type { ReadSession, SessionDocument } from '@upwell/core/notation';
+import { LONGEST_TEXT } from '@upwell/core/sessions';
 import { useEffect, useRef, useState } from 'react';
 import { useDraft } from '@/state/hooks';
 import { compute } from '@/worker/compute';
@@ -87,7 +88,8 @@ export function useText(
     text,
     setText: (next) => {
       setShown(next);
-      setKept(next);
+      // A text that is far too long is not read, and would fill the device's store.
+      if (next.length <= LONGEST_TEXT) setKept(next);
       setTyped((n) => n + 1);
     },
     read,

@@ -147,7 +147,7 @@ describe('swimmers in lanes', () => {
     const [sheet] = laneSheets({ ...groupOf(sets), lanes: 1 }, { length: 25, unit: 'm' }, people);
     const [sprint, long] = sheet!.lines;
     expect(sheet!.people.map((p) => p.id)).toEqual(['a', 'b']);
-    expect(sheet!.seconds).toBeCloseTo(
+    expect(sheet!.totals.seconds).toBeCloseTo(
       groupClock({ ...groupOf(sets), v400Mps: 0.9 }, { length: 25, unit: 'm' }).totalS,
       9,
     );

@@ -1,9 +1,9 @@
 import { swimmerPace, type SwimmerPace, type Trial } from '../measures';
 import { lengthsToMetres, type Pool } from '../units';
-import { groupClock, restSeconds } from './clock';
+import { restSeconds } from './clock';
 import type { AnySet, GroupPlan } from './model';
 import { effortParts, repMetres, repSeconds } from './setMeasure';
-import { setsOf } from './totals';
+import { groupTotals, setsOf, type GroupTotals } from './totals';
 
 /** Seconds between two swimmers leaving in one lane. */
 export const LEAVING_GAP_S = 5;
@@ -234,8 +234,8 @@ export interface LaneSetLine {
 export interface LaneSheet {
   readonly lane: number;
   readonly people: readonly LanePerson[];
-  /** How long the session takes at the pace of this lane's slowest, seconds. */
-  readonly seconds: number;
+  /** The session at the pace of this lane's slowest. */
+  readonly totals: GroupTotals;
   readonly lines: readonly LaneSetLine[];
 }
 
@@ -261,7 +261,7 @@ export function laneSheets(
     return {
       lane: i + 1,
       people: here,
-      seconds: groupClock({ ...group, v400Mps: Math.min(...here.map((p) => p.v400Mps)) }, pool).totalS,
+      totals: groupTotals({ ...group, v400Mps: Math.min(...here.map((p) => p.v400Mps)) }, pool),
       lines: sets.map(({ set, times }) => laneLine(set, times, here, group, pool)),
     };
   });

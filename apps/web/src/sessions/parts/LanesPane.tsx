@@ -54,8 +54,11 @@ export function LanesPane({ plan, group, people, capacity: rule, onLanes }: Lane
         <Card
           key={sheet.lane}
           title={`Lane ${sheet.lane}`}
-          aside={<Text variant="labelMedium">{`${formatTime(sheet.seconds)} in all`}</Text>}
+          aside={<Text variant="labelMedium">{`${formatTime(sheet.totals.seconds)} in all`}</Text>}
         >
+          <Text variant="bodySmall">
+            {`${minutes(sheet.totals.swimS)} swimming, ${minutes(sheet.totals.restS)} rest at the pace of the slowest`}
+          </Text>
           {sheet.people.map((person, i) => (
             <View key={person.id} style={styles.row}>
               <Text variant="labelMedium" style={styles.order}>
@@ -118,6 +121,8 @@ function LaneLine({
     </View>
   );
 }
+
+const minutes = (seconds: number): string => `${Math.round(seconds / 60)}′`;
 
 const styles = StyleSheet.create({
   pane: { gap: 4 },
