@@ -3,20 +3,19 @@ import { BLOCK_NAME, isSet, LONGEST_TEXT, repLengths, type Item } from '../sessi
 import { poolDistance } from '../units';
 import type { TextProblem } from './problem';
 import { readSession, type ReadSession } from './read';
+import { GROUP_KEYS, PLAN_KEYS } from './words';
 import { groupFacts, joinParts, planFacts, setParts, type SessionDocument, type SetParts } from './write';
 
-const PLAN_COLUMNS = ['when', 'theme', 'kind', 'pool', 'loop', 'minutes', 'seed'] as const;
-const GROUP_COLUMNS = ['level', 'model', 'who', 'pace', 'paces', 'knows', 'lifeguard'] as const;
 const SET_COLUMNS = ['reps', 'extent', 'what', 'effort', 'breathing', 'sighting', 'rate', 'timing', 'kit'] as const;
 
 /** Columns of the file, in their order. Each holds what the text would say there. */
 export const CSV_COLUMNS = [
   'title',
-  ...PLAN_COLUMNS,
+  ...PLAN_KEYS,
   'session note',
   'group number',
   'group',
-  ...GROUP_COLUMNS,
+  ...GROUP_KEYS,
   'group note',
   'block number',
   'block',
@@ -155,7 +154,7 @@ function toText(rows: readonly Row[]): { readonly lines: readonly string[]; read
     };
     if (i === 0) {
       say(`# ${row.title ?? ''}`);
-      facts(PLAN_COLUMNS);
+      facts(PLAN_KEYS);
       if (row['session note']) say(`// ${row['session note']}`);
     }
     const thisGroup = `${row['group number']} ${row.group}`;
@@ -164,7 +163,7 @@ function toText(rows: readonly Row[]): { readonly lines: readonly string[]; read
       group = thisGroup;
       block = '';
       say(`== ${row.group?.trim() || 'Everybody'}`);
-      facts(GROUP_COLUMNS);
+      facts(GROUP_KEYS);
       if (row['group note']) say(`// ${row['group note']}`);
     }
     const thisBlock = `${row['block number']} ${row.block}`;

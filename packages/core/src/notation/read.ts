@@ -19,7 +19,7 @@ import { problemAt, setOf } from './setLine';
 import { checkBlockTotal, checkGroupTotal } from './stated';
 import { suggest } from './suggest';
 import { lexer } from './tokens';
-import { BLOCK_BY_WORD, KEYS, SET_WORDS, type Key } from './words';
+import { BLOCK_BY_WORD, GROUP_KEYS, KEYS, SET_WORDS, type Key } from './words';
 import type { SessionDocument } from './write';
 
 export interface ReadSession {
@@ -260,19 +260,9 @@ class Reader {
     return { key: token.image.slice(0, at).trim().toLowerCase(), value: value.trim() };
   }
 
-  private static readonly OF_GROUP: readonly string[] = [
-    'level',
-    'model',
-    'who',
-    'pace',
-    'paces',
-    'knows',
-    'lifeguard',
-  ];
-
   private wholeKey(token: IToken): void {
     const { key, value } = Reader.split(token);
-    if (Reader.OF_GROUP.includes(key)) return;
+    if (ofGroup(key)) return;
     if (!(KEYS as readonly string[]).includes(key)) {
       const near = suggest(key, KEYS);
       this.problems.push(problemAt(token, `“${key}” is not known here.${near ? ` Did you mean “${near}:”?` : ''}`));
@@ -284,7 +274,7 @@ class Reader {
 
   private groupKey(token: IToken): void {
     const { key, value } = Reader.split(token);
-    if (!Reader.OF_GROUP.includes(key)) return;
+    if (!ofGroup(key)) return;
     const { facts } = this.group();
     const wrong = READ_KEY[key as Key](value, this.facts, facts);
     if (wrong) this.problems.push(problemAt(token, wrong));
@@ -337,6 +327,8 @@ class Reader {
     };
   }
 }
+
+const ofGroup = (key: string): boolean => (GROUP_KEYS as readonly string[]).includes(key);
 
 const noteOf = (token: IToken | undefined): string => token?.image.slice(2).trim() ?? '';
 

@@ -34,23 +34,13 @@ export const BLOCK_BY_WORD: Readonly<Record<string, BlockKind>> = {
   'cool down': 'swim-down',
 };
 
-/** Facts that stand on a line of their own: `pool: 25 m`. */
-export const KEYS = [
-  'when',
-  'theme',
-  'kind',
-  'pool',
-  'loop',
-  'minutes',
-  'seed',
-  'level',
-  'model',
-  'who',
-  'pace',
-  'paces',
-  'knows',
-  'lifeguard',
-] as const;
+/** Facts of the whole session that stand on a line of their own: `pool: 25 m`. */
+export const PLAN_KEYS = ['when', 'theme', 'kind', 'pool', 'loop', 'minutes', 'seed'] as const;
+
+/** Facts of a group. */
+export const GROUP_KEYS = ['level', 'model', 'who', 'pace', 'paces', 'knows', 'lifeguard'] as const;
+
+export const KEYS = [...PLAN_KEYS, ...GROUP_KEYS] as const;
 export type Key = (typeof KEYS)[number];
 
 /** Every word of a set line, for the suggestion after a slip of the finger. */
