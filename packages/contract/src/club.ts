@@ -2,7 +2,7 @@ import { KIT_IDS, type KitId } from '@upwell/core/library';
 import type { PacePoint } from '@upwell/core/measures';
 import Joi from 'joi';
 import { oneOf } from './common';
-import { paceTable } from './sessions';
+import { paceTable } from './plan';
 
 /** What a club decides for itself. */
 export interface ClubRules {

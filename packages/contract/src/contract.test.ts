@@ -1,7 +1,7 @@
 import { buildSession } from '@upwell/core/sessions';
 import { VALIDATION } from './common';
 import { reviewSaveSchema } from './review';
-import { planSchema } from './sessions';
+import { planSchema } from './plan';
 import { swimmerSaveSchema, type SwimmerSave } from './swimmers';
 
 const ID = '01a20bb8-5dce-719c-8bc2-8d9b01d7e695';

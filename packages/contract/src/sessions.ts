@@ -1,11 +1,9 @@
 import { DRILL_IDS, KIT_IDS, LADDER_IDS, type KitId } from '@upwell/core/library';
 import { CAUSE_IDS, type CauseId } from '@upwell/core/review';
 import {
-  BLOCK_KINDS,
   LOOP_LENGTH,
   SESSION_KINDS,
   SESSION_PLACES,
-  SWIM_STROKES,
   WEEK_KINDS,
   type BuildRequest,
   type GroupPeople,
@@ -19,154 +17,9 @@ import { POOL_LENGTH } from '@upwell/core/units';
 import Joi from 'joi';
 import { clockTime, isoDate, line, oneOf, saved, uuid, type Saved } from './common';
 import { linkToken } from './handout';
+import { blockSchema, groupName, paceTable, planSchema } from './plan';
 
 const number = Joi.number();
-
-export const poolSchema = Joi.object({
-  length: number.min(POOL_LENGTH.min).max(POOL_LENGTH.max).required(),
-  unit: oneOf(['m', 'yd']).required(),
-});
-
-/** One of two shapes told apart by `kind`, so that a mistake is named in the shape that was meant. */
-const byKind = (kind: string, then: Joi.Schema, otherwise: Joi.Schema) =>
-  Joi.alternatives().conditional(Joi.object({ kind: Joi.valid(kind).required() }).unknown(), { then, otherwise });
-
-/** One of several shapes told apart by `kind`. */
-const oneKind = (shapes: Readonly<Record<string, Joi.Schema>>) => {
-  const [last, ...others] = Object.entries(shapes).reverse();
-  return others.reduce((rest, [kind, shape]) => byKind(kind, shape, rest), last![1]);
-};
-
-const swimSide = () => oneOf(['left', 'right']).required();
-const pattern = () => number.integer().min(1).max(20).required();
-const breaths = () => number.integer().min(0).max(30).required();
-const kindIs = (kind: string) => ({ kind: Joi.valid(kind).required() });
-
-/** Few breaths are let in here; whether they may be swum is for the gates of safety, which know the group. */
-const breathing = oneKind({
-  free: Joi.object(kindIs('free')),
-  every: Joi.object({ ...kindIs('every'), strokes: pattern(), side: swimSide() }),
-  'to-side': Joi.object({ ...kindIs('to-side'), side: swimSide() }),
-  'by-length': Joi.object({ ...kindIs('by-length'), strokes: pattern(), side: swimSide() }),
-  limited: Joi.object({ ...kindIs('limited'), first: breaths(), last: breaths() }),
-});
-
-/** Free text in one line, so that it can stand at the end of a line of the notation. */
-const noteLine = () =>
-  line(400)
-    .allow('')
-    .pattern(/^[^\r\n]*$/, { name: 'one line' })
-    .required();
-
-const effort = () => number.min(0.3).max(1).precision(3).required();
-const lengthsOfRep = () => number.multiple(0.5).min(0.5).max(800).required();
-
-const setFields = {
-  id: line(60).required(),
-  reps: number.integer().min(1).max(200).required(),
-  stroke: oneOf(SWIM_STROKES).required(),
-  drill: oneOf(DRILL_IDS).allow(null).required(),
-  effort: effort(),
-  breathing: breathing.required(),
-  sighting: Joi.object({ every: number.integer().min(2).max(60).required(), forBreath: Joi.boolean().required() })
-    .allow(null)
-    .required(),
-  strokeRateSpm: number.min(20).max(140).precision(1).allow(null).required(),
-  timing: Joi.object({
-    kind: oneOf(['rest', 'send-off']).required(),
-    seconds: number.min(0).max(7200).precision(1).required(),
-  }).required(),
-  kit: Joi.array().items(oneOf(KIT_IDS)).max(KIT_IDS.length).required(),
-  note: noteLine(),
-};
-
-const anySet = oneKind({
-  halves: Joi.object({ ...kindIs('halves'), ...setFields, lengths: lengthsOfRep(), secondEffort: effort() }),
-  timed: Joi.object({ ...kindIs('timed'), ...setFields, seconds: number.integer().min(1).max(7200).required() }),
-  swim: Joi.object({ ...kindIs('swim'), ...setFields, lengths: lengthsOfRep() }),
-});
-
-const item = byKind('rounds', Joi.link('#rounds'), anySet);
-
-const rounds = Joi.object({
-  kind: Joi.valid('rounds').required(),
-  id: line(60).required(),
-  rounds: number.integer().min(1).max(50).required(),
-  items: Joi.array().items(item).max(40).required(),
-}).id('rounds');
-
-/** A name that can stand in a heading of the notation. */
-const groupName = () => line(60).pattern(/^[^=/\r\n]+$/, { name: 'a name without = and /' });
-
-/** A club's own paces by effort, in rising effort. */
-export const paceTable = () =>
-  Joi.array()
-    .items(Joi.object({ effort: effort(), share: number.min(0.2).max(1.6).required() }))
-    .max(12)
-    .custom((points: readonly { effort: number }[], helpers) =>
-      points.every((p, i) => i === 0 || p.effort > points[i - 1]!.effort)
-        ? points
-        : helpers.message({ custom: 'The efforts must rise from line to line.' }),
-    );
-
-const block = Joi.object({
-  kind: oneOf(BLOCK_KINDS).required(),
-  id: line(60).required(),
-  landMinutes: number.min(0).max(60).required(),
-  items: Joi.array().items(item).max(60).required(),
-  note: noteLine(),
-}).shared(rounds);
-
-const group = Joi.object({
-  id: line(60).required(),
-  level: oneOf(LEVELS).required(),
-  model: oneOf(STROKE_MODELS).required(),
-  name: groupName().required(),
-  swimmers: number.integer().min(0).max(200).required(),
-  lanes: number.integer().min(1).max(20).required(),
-  v400Mps: number.min(0.1).max(2.6).required(),
-  paceIsGuess: Joi.boolean().required(),
-  strokeLengthM: number.min(0.2).max(3).required(),
-  paceTable: paceTable().required(),
-  knownDrills: Joi.array().items(oneOf(DRILL_IDS)).max(DRILL_IDS.length).required(),
-  breathRecord: Joi.object({
-    lifeguard: line(80)
-      .allow('')
-      .pattern(/^[^"\r\n]*$/, { name: 'a name' })
-      .required(),
-    rulesTold: Joi.boolean().required(),
-    minorsAgreed: Joi.boolean().required(),
-  })
-    .allow(null)
-    .required(),
-  note: noteLine(),
-  blocks: Joi.array().items(block).max(12).required(),
-});
-
-/** The pool, or the loop outside that takes its place. */
-const courseSchema = Joi.when('place', {
-  is: 'open-water',
-  then: Joi.object({
-    length: number.min(LOOP_LENGTH.min).max(LOOP_LENGTH.max).required(),
-    unit: oneOf(['m', 'yd']).required(),
-  }).required(),
-  otherwise: poolSchema.required(),
-});
-
-export const planSchema = Joi.object<SessionPlan>({
-  kind: oneOf(SESSION_KINDS).required(),
-  theme: oneOf(CAUSE_IDS).required(),
-  place: oneOf(SESSION_PLACES).required(),
-  pool: courseSchema,
-  minutes: number.min(1).max(360).required(),
-  seed: number
-    .integer()
-    .min(0)
-    .max(2 ** 31 - 1)
-    .required(),
-  note: noteLine(),
-  groups: Joi.array().items(group).min(1).max(6).unique('id').required(),
-});
 
 /** What was swum in the end. */
 export interface SessionDone {
@@ -326,7 +179,7 @@ export const buildBodySchema = Joi.object<BuildBody>({
         lengths: number.integer().min(1).max(2000).allow(null).default(null),
         ladderSteps: Joi.object().pattern(oneOf(LADDER_IDS), number.integer().min(0).max(20)),
         paceTable: paceTable().default([]),
-        locked: Joi.array().items(block).max(6).default([]),
+        locked: Joi.array().items(blockSchema).max(6).default([]),
         loadLimit: number.greater(0).max(1e6).allow(null).default(null),
       }),
     )

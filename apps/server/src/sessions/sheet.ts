@@ -87,7 +87,7 @@ function page(session: SessionView, group: GroupPlan, sheet: LaneSheet | null, s
     ...(sheet
       ? [
           {
-            text: `Leaving: ${sheet.people.map((person, i) => `${i + 1} ${person.name}`).join(', ')}`,
+            text: `Leaving: ${sheet.people.map((person, i) => `${i + 1} ${onPaper(person.name)}`).join(', ')}`,
             margin: [0, 3 * scale, 0, 0] as [number, number, number, number],
           },
         ]
@@ -145,6 +145,9 @@ function items(
     ];
   });
 }
+
+/** A sheet lies about at the pool: the given name and an initial are enough there. */
+const onPaper = (name: string): string => name.replace(/^(\S+) (\S).*$/, '$1 $2.');
 
 function details(set: AnySet, sheet: LaneSheet | null): string {
   const line = sheet?.lines.find((l) => l.set.id === set.id);

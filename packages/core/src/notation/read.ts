@@ -1,4 +1,4 @@
-import { EOF, type IRecognitionException, type IToken } from 'chevrotain';
+import type { IToken } from 'chevrotain';
 import {
   blockLengths,
   BLOCK_NAME,
@@ -12,6 +12,7 @@ import {
 } from '../sessions';
 import { LEVEL, LEVELS, type LevelId } from '../swimmers';
 import { poolDistance, type Pool } from '../units';
+import { explain } from './explain';
 import { parseLine, type Line, type ReadLine } from './grammar';
 import { READ_KEY, type Facts, type GroupFacts } from './keys';
 import { MOST_PROBLEMS, type TextProblem } from './problem';
@@ -19,7 +20,7 @@ import { problemAt, setOf } from './setLine';
 import { checkBlockTotal, checkGroupTotal } from './stated';
 import { suggest } from './suggest';
 import { lexer } from './tokens';
-import { BLOCK_BY_WORD, GROUP_KEYS, KEYS, SET_WORDS, type Key } from './words';
+import { BLOCK_BY_WORD, GROUP_KEYS, KEYS, type Key } from './words';
 import type { SessionDocument } from './write';
 
 export interface ReadSession {
@@ -354,45 +355,4 @@ function linesOf(tokens: readonly IToken[]): IToken[][] {
   }
   end();
   return lines;
-}
-
-/** What a part of a line needs, by the rule that was being read. */
-const NEEDS: Readonly<Record<string, string>> = {
-  rest: 'seconds, like “rest 20”',
-  on: 'a time, like “on 1:30”',
-  clock: 'a time, like 20 or 1:30',
-  look: 'strokes, like “look 8”',
-  rate: 'strokes a minute, like “rate 62”',
-  breathe: 'strokes or a side, like “breathe 3” or “breathe left”',
-  breaths: 'breaths in a length, like “breaths 4”',
-  halves: 'two efforts, like “halves easy/all-out”',
-  effort: 'an effort, like easy or 80%',
-  drill: 'the name of a drill, like “drill side-kick”',
-  with: 'things to bring, like “with fins + buoy”',
-  rounds: 'a bracket, like “2 x (”',
-  set: 'a distance, like “4 x 50 crawl”',
-  block: 'minutes or a total, like “Land 6 min” or “Main = 800”',
-  group: 'a name and perhaps a total, like “== Build = 1450”',
-};
-
-/** A parser's error in a coach's words, at its place. */
-function explain(error: IRecognitionException, first: IToken): TextProblem {
-  const found = error.token.tokenType === EOF ? null : error.token;
-  const place = found ?? (error as { previousToken?: IToken }).previousToken ?? first;
-  const rules = error.context.ruleStack;
-  const rule = rules[rules.length - 1] ?? 'line';
-  const needs = NEEDS[rule];
-  if (!found) return problemAt(place, needs ? `Something is missing here: ${needs}.` : 'This line is not finished.');
-  const near = suggest(found.image, SET_WORDS);
-  const meant = near ? ` Did you mean “${near}”?` : '';
-  const startsLine = found === first;
-  const message = startsLine
-    ? `“${found.image}” cannot begin a line. A set begins with a number, like “4 x 50 crawl”.${blockMeant(found.image)}`
-    : `“${found.image}” does not fit here${needs && rule !== 'set' ? `: ${needs} is needed` : ''}.${meant}`;
-  return problemAt(place, message, 'error', startsLine ? undefined : (near ?? undefined));
-}
-
-function blockMeant(word: string): string {
-  const near = suggest(word, Object.keys(BLOCK_BY_WORD));
-  return near ? ` Did you mean “${near}”?` : '';
 }

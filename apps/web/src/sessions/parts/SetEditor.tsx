@@ -1,13 +1,9 @@
 import { DRILL_IDS, drillCard, KIT, KIT_IDS, type DrillId } from '@upwell/core/library';
-import { BREATH_LIMIT_REASON, isBreathLimited } from '@upwell/core/safety';
 import {
   asKind,
-  breathProblems,
   copyToLevels,
   editSet,
   effortWord,
-  longestBreathGap,
-  limitedBreaths,
   prescriptionOf,
   removeItem,
   repSeconds,
@@ -15,17 +11,15 @@ import {
   STROKE_WORD,
   suggestFor,
   SWIM_STROKES,
-  whereToBreathe,
   wrapInRounds,
   type AnySet,
-  type Breathing,
   type GroupPeople,
   type GroupPlan,
   type SessionPlan,
   type SetPatch,
 } from '@upwell/core/sessions';
 import { isAtLeast } from '@upwell/core/swimmers';
-import { formatTime, lengthsToMetres, poolDistance } from '@upwell/core/units';
+import { formatTime, poolDistance } from '@upwell/core/units';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -34,7 +28,7 @@ import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Input } from '@/ui/Input';
 import { Stepper } from '@/ui/Stepper';
-import { useTheme } from '@/ui/useTheme';
+import { BreathingEditor } from './BreathingEditor';
 
 interface SetEditorProps {
   readonly set: AnySet;
@@ -70,7 +64,7 @@ export function SetEditor({ set, plan, group, people, onChange }: SetEditorProps
     <View style={styles.edit}>
       <HowMuch set={set} plan={plan} change={change} />
       <HowHard set={set} change={change} />
-      <HowBreathed set={set} plan={plan} group={group} people={people} change={change} />
+      <BreathingEditor set={set} plan={plan} group={group} people={people} change={change} />
       <Numbers set={set} plan={plan} group={group} change={change} />
       <Disclosure label={more ? 'Less' : 'Drill, stroke, kit, note'} open={more} onPress={() => setMore(!more)} />
       {more ? (
@@ -177,110 +171,6 @@ function HowHard({ set, change }: PartProps) {
         />
       ) : null}
     </>
-  );
-}
-
-/** The ways to breathe on offer, by a name of their own. */
-const BREATHINGS: Readonly<Record<string, { readonly label: string; readonly breathing: Breathing }>> = {
-  free: { label: 'free', breathing: { kind: 'free' } },
-  2: { label: 'every 2', breathing: { kind: 'every', strokes: 2, side: 'right' } },
-  3: { label: 'every 3', breathing: { kind: 'every', strokes: 3, side: 'right' } },
-  4: { label: 'every 4', breathing: { kind: 'every', strokes: 4, side: 'right' } },
-  5: { label: 'every 5', breathing: { kind: 'every', strokes: 5, side: 'right' } },
-  'to-side': { label: 'one side', breathing: { kind: 'to-side', side: 'left' } },
-  'by-length': { label: 'change each length', breathing: { kind: 'by-length', strokes: 2, side: 'left' } },
-  7: { label: 'every 7', breathing: { kind: 'every', strokes: 7, side: 'right' } },
-  limited: { label: 'few a length', breathing: { kind: 'limited', first: 4, last: 3 } },
-};
-
-const nameOf = (breathing: Breathing): string =>
-  breathing.kind === 'every' ? String(breathing.strokes) : breathing.kind;
-
-function HowBreathed({
-  set,
-  plan,
-  group,
-  people,
-  change,
-}: PartProps & { readonly plan: SessionPlan; readonly group: GroupPlan; readonly people: GroupPeople | null }) {
-  const theme = useTheme();
-  const { breathing } = set;
-  const gap = longestBreathGap(set, lengthsToMetres(plan.pool, 1), group.strokeLengthM);
-  const reasons = breathProblems(set, group, plan.place, plan.pool, people);
-  const limited = isBreathLimited(gap.strokes);
-  return (
-    <View>
-      <Choice
-        label="Breathing"
-        options={Object.entries(BREATHINGS).map(([value, { label }]) => ({ value, label }))}
-        chosen={[nameOf(breathing)]}
-        onPress={(value) => change({ breathing: BREATHINGS[value]!.breathing })}
-      />
-      {breathing.kind !== 'free' &&
-      breathing.kind !== 'limited' &&
-      (breathing.kind !== 'every' || breathing.strokes % 2 === 0) ? (
-        <Choice
-          label={breathing.kind === 'by-length' ? 'Side of the first length' : 'Side'}
-          options={[
-            { value: 'left', label: 'left' },
-            { value: 'right', label: 'right' },
-          ]}
-          chosen={[breathing.side]}
-          onPress={(side) => change({ breathing: { ...breathing, side } })}
-        />
-      ) : null}
-      {breathing.kind === 'limited' ? (
-        <View style={styles.row}>
-          {(['first', 'last'] as const).map((which) => (
-            <Stepper
-              key={which}
-              label={`breaths, ${which} rep`}
-              value={String(breathing[which])}
-              onLess={
-                breathing[which] > 0
-                  ? () => change({ breathing: { ...breathing, [which]: breathing[which] - 1 } })
-                  : null
-              }
-              onMore={
-                breathing[which] < 20
-                  ? () => change({ breathing: { ...breathing, [which]: breathing[which] + 1 } })
-                  : null
-              }
-            />
-          ))}
-        </View>
-      ) : null}
-      {limited ? (
-        <View style={[styles.gate, { borderColor: theme.colors.error }]} role="alert">
-          <Text variant="labelMedium" style={{ color: theme.colors.error }}>
-            {BREATH_LIMIT_REASON}
-          </Text>
-          {breathing.kind === 'limited' ? (
-            <Text variant="bodySmall">
-              {whereToBreathe(
-                Math.min(limitedBreaths(breathing, 0, set.reps), limitedBreaths(breathing, set.reps - 1, set.reps)),
-              )}
-            </Text>
-          ) : null}
-          {reasons.map((reason) => (
-            <Text key={reason} variant="bodySmall">{`• ${reason}`}</Text>
-          ))}
-          <Button
-            mode="contained"
-            compact
-            onPress={() =>
-              change({
-                breathing: { kind: 'every', strokes: 3, side: 'right' },
-                ...(set.sighting ? { sighting: { ...set.sighting, forBreath: false } } : {}),
-              })
-            }
-            style={styles.start}
-          >
-            Breathe every 3 instead
-          </Button>
-        </View>
-      ) : null}
-    </View>
   );
 }
 
@@ -403,7 +293,5 @@ function What({ set, group, change }: PartProps & { readonly group: GroupPlan })
 const styles = StyleSheet.create({
   edit: { paddingVertical: 8, gap: 6 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' },
-  gate: { borderWidth: 2, borderRadius: 6, padding: 10, gap: 4, marginVertical: 6 },
-  start: { alignSelf: 'flex-start', marginTop: 4 },
   numbers: { gap: 6 },
 });
