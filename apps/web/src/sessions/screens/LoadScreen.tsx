@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { Searchbar, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { dayOf } from '@/ui/dates';
+import { Disclosure } from '@/ui/Disclosure';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
@@ -47,13 +48,21 @@ export function LoadScreen() {
       {data && rows.length === 0 ? (
         <Empty title="Nobody here">Load is counted from the sessions in the calendar.</Empty>
       ) : null}
-      <Rows title="To talk about" rows={talk} />
-      <Rows title="Nothing stands out" rows={rest} />
+      <Rows title="To talk about" rows={talk} charts={who === 'groups'} />
+      <Rows title="Nothing stands out" rows={rest} charts={who === 'groups'} />
     </Screen>
   );
 }
 
-function Rows({ title, rows }: { readonly title: string; readonly rows: readonly LoadRow[] }) {
+function Rows({
+  title,
+  rows,
+  charts,
+}: {
+  readonly title: string;
+  readonly rows: readonly LoadRow[];
+  readonly charts: boolean;
+}) {
   if (rows.length === 0) return null;
   return (
     <View>
@@ -61,14 +70,16 @@ function Rows({ title, rows }: { readonly title: string; readonly rows: readonly
         {title}
       </Text>
       {rows.slice(0, 60).map((row) => (
-        <LoadCard key={row.id} row={row} />
+        <LoadCard key={row.id} row={row} chart={charts} />
       ))}
     </View>
   );
 }
 
-function LoadCard({ row }: { readonly row: LoadRow }) {
+/** One card; dozens of pictures at once would only be in the way, so most open at a tap. */
+function LoadCard({ row, chart }: { readonly row: LoadRow; readonly chart: boolean }) {
   const theme = useTheme();
+  const [open, setOpen] = useState(chart || row.prompts.length > 0);
   const { week, fourWeekMean, ratio, monotony, weeks } = row.summary;
   const whole = (value: number) => Math.round(value).toLocaleString();
   return (
@@ -95,9 +106,12 @@ function LoadCard({ row }: { readonly row: LoadRow }) {
           .filter(Boolean)
           .join(' · ')}
       </Text>
-      <Suspense fallback={<View style={styles.chart} />}>
-        <LoadChart weeks={weeks} mean={fourWeekMean} />
-      </Suspense>
+      {chart ? null : <Disclosure label="Eight weeks" open={open} onPress={() => setOpen(!open)} />}
+      {open ? (
+        <Suspense fallback={<View style={styles.chart} />}>
+          <LoadChart weeks={weeks} mean={fourWeekMean} />
+        </Suspense>
+      ) : null}
     </Card>
   );
 }
