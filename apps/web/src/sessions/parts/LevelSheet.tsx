@@ -137,7 +137,9 @@ function BlockBox({
   const height = (block.endS - block.startS) * scale;
   const land = block.block.kind === 'land';
   const first = block.slots[0];
-  const head = land || !first ? theme.colors.onSurface : tintOf(first.set, theme.own).text;
+  // On its own ground: the first set may be thinner than its name.
+  const tint = land || !first ? null : tintOf(first.set, theme.own);
+  const head = { color: tint?.text ?? theme.colors.onSurface, backgroundColor: tint?.background };
   const minutes = `${Math.round((block.endS - block.startS) / 60)}′`;
   return (
     <View style={[styles.block, { height: Math.max(2, height - 2), backgroundColor: theme.own.sand }]}>
@@ -157,11 +159,11 @@ function BlockBox({
       ))}
       {height > LINE ? (
         <View style={styles.blockHead}>
-          <Text variant="labelSmall" numberOfLines={1} style={[styles.flex, styles.name, { color: head }]}>
+          <Text variant="labelSmall" numberOfLines={1} style={[styles.name, head]}>
             {BLOCK_NAME[block.block.kind]}
           </Text>
           {wide ? (
-            <Text variant="labelSmall" style={{ color: head }}>
+            <Text variant="labelSmall" style={[styles.time, head]}>
               {minutes}
             </Text>
           ) : null}
@@ -259,10 +261,10 @@ const styles = StyleSheet.create({
   thick: { borderBottomWidth: 6 },
   figures: { fontVariant: ['tabular-nums'] },
   block: { overflow: 'hidden', marginBottom: 2, borderRadius: 3 },
-  blockHead: { flexDirection: 'row', gap: 4, alignItems: 'center', paddingLeft: 5, paddingRight: 12, height: 16 },
-  name: { fontFamily: 'Atkinson Bold' },
+  blockHead: { flexDirection: 'row', justifyContent: 'space-between', height: 16, paddingRight: 10 },
+  name: { fontFamily: 'Atkinson Bold', flexShrink: 1, paddingHorizontal: 5, lineHeight: 16 },
+  time: { paddingHorizontal: 2, lineHeight: 16 },
   slot: { position: 'absolute', left: 0, right: 0, overflow: 'hidden' },
   word: { paddingLeft: 5, paddingRight: 12, lineHeight: 15 },
-  flex: { flex: 1 },
   ticks: { position: 'absolute', right: 0, top: 0, bottom: 0 },
 });

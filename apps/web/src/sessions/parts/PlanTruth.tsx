@@ -31,7 +31,9 @@ export function PlanTruth({
     <Card
       title={`All out at ${clockAfter(startTime, last)}`}
       strong
-      aside={<Text variant="bodySmall">{`${Math.round(check.spreadS)} s apart`}</Text>}
+      aside={
+        <Text variant="bodySmall">{`${check.spreadS < 90 ? `${Math.round(check.spreadS)} s` : minutes(check.spreadS)} apart`}</Text>
+      }
     >
       {check.blocked.map((problem) => (
         <Text key={problem} role="alert" variant="labelLarge" style={{ color: theme.colors.error }}>
