@@ -223,8 +223,8 @@ test('a session goes on paper, into a file and back, and into the calendar', asy
     await expect(page.getByText(says)).toBeVisible();
   };
   await bad('big.txt', Buffer.alloc(5_000_000, 'x'), /too large for a session \(5\.0 MB\)/);
-  await bad('broken.json', Buffer.from('{"a":'), /is not JSON/);
-  await bad('other.json', Buffer.from('{"format":"other"}'), /is not a session of Upwell: format/);
+  await bad('broken.json', Buffer.from('{"a":'), /was not read\. This is not JSON/);
+  await bad('other.json', Buffer.from('{"format":"other"}'), /not a session of Upwell: format/);
   await bad(
     'wrong.csv',
     Buffer.from(csv.replace('drill front-scull', 'drill front-skull')),

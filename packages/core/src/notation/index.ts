@@ -1,4 +1,5 @@
 export { CSV_COLUMNS, readSessionCsv, writeSessionCsv } from './csv';
+export { readSessionJson } from './json';
 export * from './positionIds';
 export * from './problem';
 export { readSession, type ReadSession } from './read';

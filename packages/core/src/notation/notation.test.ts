@@ -14,7 +14,15 @@ import {
   type SessionPlan,
 } from '../sessions';
 import { LEVELS, STROKE_MODELS } from '../swimmers';
-import { readSession, readSessionCsv, withPositionIds, writeSession, writeSessionCsv, type SessionDocument } from '.';
+import {
+  readSession,
+  readSessionCsv,
+  readSessionJson,
+  withPositionIds,
+  writeSession,
+  writeSessionCsv,
+  type SessionDocument,
+} from '.';
 
 const side = fc.constantFrom('left' as const, 'right' as const);
 const line = fc
@@ -165,6 +173,33 @@ describe('a session as text', () => {
       }),
       { numRuns: 200 },
     );
+  });
+
+  it('comes back from JSON, and what is no session is refused whole', () => {
+    const file = (any: unknown, change: object = {}) =>
+      JSON.stringify({ format: 'upwell-session', version: 1, ...(any as object), ...change });
+    fc.assert(
+      fc.property(document, (any) => {
+        expect(readSessionJson(file(any)).document).toEqual({ ...any, plan: withPositionIds(any.plan) });
+      }),
+      { numRuns: 100 },
+    );
+    const good = readSession('Main\n4 x 50 crawl').document;
+    const bad = [
+      '{"a":',
+      '[]',
+      'null',
+      file(good, { format: 'other' }),
+      file(good, { plan: 7 }),
+      file(good, { plan: { ...good.plan, groups: [{ ...good.plan.groups[0]!, level: 'elite' }] } }),
+      file(good).replace('"reps":4', '"reps":"<b>"'),
+      file(good).replace('"lengths":2', '"lengths":-2'),
+    ];
+    for (const text of bad) {
+      const { problems, document: nothing } = readSessionJson(text);
+      expect([text, problems.length]).toEqual([text, 1]);
+      expect(nothing.plan.groups[0]!.blocks).toEqual([]);
+    }
   });
 
   it('from CSV tells the row of a slip, and a missing column', () => {

@@ -12,7 +12,7 @@ import { Tabs } from '@/ui/Tabs';
 import { useTheme } from '@/ui/useTheme';
 import { useLoadQuery } from '../api';
 
-const LoadChart = lazy(() => import('../parts/LoadChart'));
+const LoadChart = lazy(() => import('@/charts').then((charts) => ({ default: charts.LoadChart })));
 
 /** How much everybody has swum: the week beside the four before it, as a prompt for a talk. */
 export function LoadScreen() {

@@ -1,5 +1,3 @@
-import { VALIDATION } from '@upwell/contract/common';
-import { sessionFileSchema } from '@upwell/contract/sessions';
 import type { ReadSession } from '@upwell/core/notation';
 import { checkPlan, LONGEST_TEXT } from '@upwell/core/sessions';
 import { useRouter, type Href } from 'expo-router';
@@ -158,33 +156,16 @@ async function readFile(file: File): Promise<{ readonly text: string | null; rea
   if (file.size > LONGEST_TEXT * 3)
     return refuse(`${file.name} is too large for a session (${(file.size / 1e6).toFixed(1)} MB). Nothing was read.`);
   const content = await file.text();
-  if (file.name.endsWith('.json')) {
-    let parsed: unknown;
-    try {
-      parsed = JSON.parse(content);
-    } catch {
-      return refuse(`${file.name} is not JSON.`);
-    }
-    const result = sessionFileSchema.validate(parsed, VALIDATION);
-    if (result.error) {
-      const [first] = result.error.details;
-      return refuse(`${file.name} is not a session of Upwell: ${first!.path.join('.')}: ${first!.message}`);
-    }
-    return { text: await compute().writeSession(result.value), trouble: null };
+  const format = /\.(json|csv)$/.exec(file.name)?.[1];
+  if (!format) return { text: content, trouble: null };
+  const { document, problems } =
+    format === 'json' ? await compute().readSessionJson(content) : await compute().readSessionCsv(content);
+  const wrong = problems.filter((p) => p.severity === 'error');
+  if (wrong.length > 0) {
+    const told = wrong.slice(0, 5).map((p) => (format === 'csv' ? `Row ${p.line}: ${p.message}` : p.message));
+    return refuse(`${file.name} was not read. ${told.join(' ')}`);
   }
-  if (file.name.endsWith('.csv')) {
-    const { document, problems } = await compute().readSessionCsv(content);
-    const wrong = problems.filter((p) => p.severity === 'error');
-    if (wrong.length > 0)
-      return refuse(
-        `${file.name} was not read. ${wrong
-          .slice(0, 5)
-          .map((p) => `Row ${p.line}: ${p.message}`)
-          .join(' ')}`,
-      );
-    return { text: await compute().writeSession(document), trouble: null };
-  }
-  return { text: content, trouble: null };
+  return { text: await compute().writeSession(document), trouble: null };
 }
 
 const styles = StyleSheet.create({

@@ -21,7 +21,7 @@ import { useSwimmerQuery } from '../api';
 import { ClipsCard } from '../parts/ClipsCard';
 import { Timeline } from '../parts/Timeline';
 
-const ResultChart = lazy(() => import('../parts/ResultChart'));
+const ResultChart = lazy(() => import('@/charts').then((charts) => ({ default: charts.ResultChart })));
 
 export function SwimmerScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -13,7 +13,7 @@ interface LoadChartProps {
 const LABELS = 48;
 
 /** Eight weeks as bars, this week in the colour of what can be acted on, the mean as a line. */
-export default function LoadChart({ weeks, mean }: LoadChartProps) {
+export function LoadChart({ weeks, mean }: LoadChartProps) {
   const theme = useTheme();
   const [width, setWidth] = useState(0);
   const most = Math.max(...weeks, mean ?? 0, 1);

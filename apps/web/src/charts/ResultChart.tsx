@@ -11,7 +11,7 @@ import { useTheme } from '@/ui/useTheme';
 const LABEL_WIDTH = 52;
 
 /** 400 m times in time, the newest at the right; lower is faster. Loaded only when there is something to draw. */
-export default function ResultChart({ results }: { readonly results: readonly ResultView[] }) {
+export function ResultChart({ results }: { readonly results: readonly ResultView[] }) {
   const theme = useTheme();
   const [width, setWidth] = useState(0);
   const inTime = [...results].sort((a, b) => a.on.localeCompare(b.on)).slice(-12);

@@ -1,0 +1,6 @@
+/**
+ * Every chart in one file that is loaded when the first is drawn: apart, the library they share would
+ * come along with the first screen.
+ */
+export { LoadChart } from './LoadChart';
+export { ResultChart } from './ResultChart';
