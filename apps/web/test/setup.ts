@@ -21,7 +21,8 @@ jest.mock('../src/worker/compute', () => ({
     inferCauses: async (...input: unknown[]) => jest.requireActual('@upwell/core/review').inferCauses(...input),
     readSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/notation').readSession(...input),
     readSessionCsv: async (...input: unknown[]) => jest.requireActual('@upwell/core/notation').readSessionCsv(...input),
-    readSessionJson: async (...input: unknown[]) => jest.requireActual('@upwell/core/notation').readSessionJson(...input),
+    readSessionJson: async (...input: unknown[]) =>
+      jest.requireActual('@upwell/core/notation').readSessionJson(...input),
     writeSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/notation').writeSession(...input),
     anotherSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/sessions').anotherSession(...input),
     buildSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/sessions').buildSession(...input),
