@@ -149,6 +149,16 @@ describe('few breaths', () => {
     expect((await put(unknown, 'head', { plan: risky({ ...record, minorsAgreed: true }) })).status).toBe(422);
   });
 
+  it('cannot be planned for a squad whose swimmers one does not see', async () => {
+    const two = await harness.club();
+    await two.addSwimmer();
+    const hidden = await two.addSquad('Children', []);
+    await two.addSwimmer(hidden, { birthYear: new Date().getFullYear() - 12 });
+    const both = { plan: risky(record), squadIds: [two.squads[0], hidden] };
+    expect((await put(two, 'coach', both)).body.detail).toContain('not yours');
+    expect((await put(two, 'head', both)).body.detail).toContain('under 16');
+  });
+
   it('need the head coach’s word for those under 18', async () => {
     const young = await harness.club();
     await young.addSwimmer(young.squads[0]!, { birthYear: new Date().getFullYear() - 17 });

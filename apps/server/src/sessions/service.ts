@@ -13,6 +13,7 @@ import { CAUSE_IDS, CAUSES } from '@upwell/core/review';
 import {
   checkPlan,
   groupTotals,
+  hasFewBreaths,
   proposeGroups,
   proposeThemes,
   ratingLoad,
@@ -25,6 +26,7 @@ import type { LevelId } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
+import { SquadEntity } from '../swimmers/entities';
 import { attendees, peopleByLevel, peopleOfPlan } from './people';
 import { TrainingSessionEntity, type TrainingSessionRecord } from './entities';
 
@@ -119,6 +121,12 @@ async function refuseHarm(em: EntityManager, me: Me, save: SessionSave, before: 
   const { blocked } = checkPlan(save.plan, people);
   if (blocked.length > 0) {
     throw new ProblemError(422, blocked.join(' '), { fields: blocked.map((message) => ({ field: 'plan', message })) });
+  }
+  // Whoever cannot see all the swimmers cannot vouch for them.
+  const seen = await em.count(SquadEntity, { id: { $in: [...save.squadIds] } });
+  if (seen !== save.squadIds.length && save.plan.groups.some((group) => hasFewBreaths(group, save.plan.pool))) {
+    const message = 'Few breaths need a coach of every squad that comes: one of these squads is not yours.';
+    throw new ProblemError(422, message, { fields: [{ field: 'plan', message }] });
   }
   const agreed = (plan: SessionPlan | null) => plan?.groups.some((g) => g.breathRecord?.minorsAgreed) ?? false;
   if (agreed(save.plan) && !agreed(before) && me.role !== 'head') {

@@ -1,10 +1,10 @@
 import { breathsPerMinute, breathsPerSide, type BreathsPerSide, type Side } from '../measures';
-import { breathGate, type BreathPeople } from '../safety';
+import { breathGate, isBreathLimited, type BreathPeople } from '../safety';
 import { STROKE_MODEL } from '../swimmers';
 import { lengthsToMetres, type Pool } from '../units';
 import { restSeconds } from './clock';
-import type { AnySet, Breathing, GroupPlan, SessionPlace, Sighting } from './model';
-import { effortParts, repMetres, repSeconds } from './setMeasure';
+import type { AnySet, Breathing, GroupPlan, Item, SessionPlace, Sighting } from './model';
+import { effortParts, isSet, repMetres, repSeconds } from './setMeasure';
 
 /** The other side. */
 export const otherSide = (side: Side): Side => (side === 'left' ? 'right' : 'left');
@@ -116,6 +116,17 @@ export function breathProblems(
     record: group.breathRecord,
   });
 }
+
+/** Whether a group has a set with breaths so few that the gates apply. */
+export function hasFewBreaths(group: GroupPlan, pool: Pool): boolean {
+  const poolM = lengthsToMetres(pool, 1);
+  return group.blocks
+    .flatMap((block) => setsIn(block.items))
+    .some((set) => isBreathLimited(longestBreathGap(set, poolM, group.strokeLengthM).strokes));
+}
+
+const setsIn = (items: readonly Item[]): AnySet[] =>
+  items.flatMap((item) => (isSet(item) ? [item] : setsIn(item.items)));
 
 /** Seconds between two beeps at a stroke rate, one beep a stroke. @example beeperTempo(60) // 1 */
 export function beeperTempo(strokeRateSpm: number): number {

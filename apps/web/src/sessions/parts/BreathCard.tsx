@@ -1,6 +1,5 @@
-import { BREATH_RULES, CAUTION, isBreathLimited } from '@upwell/core/safety';
-import { editGroup, longestBreathGap, setsOf, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
-import { lengthsToMetres } from '@upwell/core/units';
+import { BREATH_RULES, CAUTION } from '@upwell/core/safety';
+import { editGroup, hasFewBreaths, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
 import { Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { Check } from '@/ui/Check';
@@ -17,11 +16,7 @@ const NOTHING = { lifeguard: '', rulesTold: false, minorsAgreed: false };
 
 /** What must be on record before few breaths are swum; shown only where a set asks for it. */
 export function BreathCard({ plan, group, head, onChange }: BreathCardProps) {
-  const poolM = lengthsToMetres(plan.pool, 1);
-  const limited = group.blocks
-    .flatMap((block) => setsOf(block.items))
-    .some(({ set }) => isBreathLimited(longestBreathGap(set, poolM, group.strokeLengthM).strokes));
-  if (!limited) return null;
+  if (!hasFewBreaths(group, plan.pool)) return null;
   const record = group.breathRecord ?? NOTHING;
   const change = (patch: Partial<typeof NOTHING>) =>
     onChange(editGroup(plan, group.id, { breathRecord: { ...record, ...patch } }));
