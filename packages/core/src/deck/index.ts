@@ -1,0 +1,9 @@
+export * from './beeper';
+export * from './deckClock';
+export * from './done';
+export * from './evaluate';
+export * from './forecast';
+export type * from './model';
+export { ATTENDANCE } from './model';
+export * from './records';
+export * from './setup';
