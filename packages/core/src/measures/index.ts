@@ -7,3 +7,5 @@ export * from './lineAngle';
 export * from './load';
 export * from './raceTime';
 export * from './strokeTiming';
+export * from './drift';
+export * from './rateRamp';

@@ -1,0 +1,99 @@
+import { XMLParser, XMLValidator } from 'fast-xml-parser';
+import Geodesic from 'geographiclib-geodesic';
+
+export interface TrackPoint {
+  /** Degrees, WGS 84. */
+  readonly lat: number;
+  readonly lon: number;
+  /** Milliseconds since 1970; null where the file says nothing. */
+  readonly timeMs: number | null;
+}
+
+export interface ReadTrack {
+  readonly points: readonly TrackPoint[];
+  readonly problems: readonly string[];
+}
+
+/** Largest track file that is read, characters. */
+export const LARGEST_GPX = 120_000_000;
+const MOST_POINTS = 500_000;
+
+/**
+ * The points of the first track of a GPX 1.1 file.
+ *
+ * @returns problems instead of points when the file cannot be used; single bad points are left out and counted
+ */
+export function readGpx(text: string): ReadTrack {
+  const refuse = (message: string): ReadTrack => ({ points: [], problems: [message] });
+  if (text.length > LARGEST_GPX) return refuse('This file is too large.');
+  // Entities could make a small file enormous; tracks have none.
+  if (/<!(DOCTYPE|ENTITY)/i.test(text.slice(0, 2000))) return refuse('This file declares entities and is not read.');
+  const valid = XMLValidator.validate(text);
+  if (valid !== true) return refuse(`Line ${valid.err.line}: this is not whole XML. ${valid.err.msg}`);
+  const parser = new XMLParser({
+    ignoreAttributes: false,
+    attributeNamePrefix: '@',
+    processEntities: false,
+    isArray: (name) => name === 'trk' || name === 'trkseg' || name === 'trkpt',
+  });
+  const parsed = parser.parse(text) as {
+    gpx?: '' | { trk?: { trkseg?: { trkpt?: { '@lat'?: string; '@lon'?: string; time?: string }[] }[] }[] };
+  };
+  if (parsed.gpx === undefined) return refuse('This is not a GPX file.');
+  const raw = (parsed.gpx || {}).trk?.[0]?.trkseg?.flatMap((segment) => segment.trkpt ?? []) ?? [];
+  if (raw.length > MOST_POINTS) return refuse(`At most ${MOST_POINTS.toLocaleString('en')} points are read.`);
+  const points = raw.flatMap((p): TrackPoint[] => {
+    const lat = Number(p['@lat']);
+    const lon = Number(p['@lon']);
+    const time = p.time ? Date.parse(p.time) : Number.NaN;
+    if (!(Math.abs(lat) <= 90 && Math.abs(lon) <= 180)) return [];
+    return [{ lat, lon, timeMs: Number.isNaN(time) ? null : time }];
+  });
+  if (points.length < 2) return refuse('There is no track with two points in this file.');
+  const bad = raw.length - points.length;
+  return { points, problems: bad > 0 ? [`${bad} points without a place were left out.`] : [] };
+}
+
+export interface TrackSum {
+  readonly distanceM: number;
+  /** Null when the points have no times. */
+  readonly timeS: number | null;
+  /** ISO date of the first point, UTC; null without times. */
+  readonly on: string | null;
+}
+
+/** Length along a track (geodesic, Karney 2013) and the time from its first to its last point. */
+export function trackSum(points: readonly TrackPoint[]): TrackSum {
+  let distanceM = 0;
+  for (let i = 1; i < points.length; i++) {
+    const a = points[i - 1]!;
+    const b = points[i]!;
+    distanceM += Geodesic.Geodesic.WGS84.Inverse(a.lat, a.lon, b.lat, b.lon, Geodesic.Geodesic.DISTANCE).s12 ?? 0;
+  }
+  const first = points[0]?.timeMs ?? null;
+  const last = points.at(-1)?.timeMs ?? null;
+  const timed = first !== null && last !== null && last > first;
+  return {
+    distanceM,
+    timeS: timed ? (last - first) / 1000 : null,
+    on: first === null ? null : new Date(first).toISOString().slice(0, 10),
+  };
+}
+
+/** A track as GPX 1.1. */
+export function writeGpx(name: string, points: readonly TrackPoint[]): string {
+  const body = points
+    .map(
+      ({ lat, lon, timeMs }) =>
+        `<trkpt lat="${lat.toFixed(7)}" lon="${lon.toFixed(7)}">${timeMs === null ? '' : `<time>${new Date(timeMs).toISOString()}</time>`}</trkpt>`,
+    )
+    .join('\n');
+  const safe = name.replace(/[<>&"']/g, ' ');
+  return `<?xml version="1.0" encoding="UTF-8"?>
+<gpx version="1.1" creator="Upwell" xmlns="http://www.topografix.com/GPX/1/1">
+<trk><name>${safe}</name><trkseg>
+${body}
+</trkseg></trk>
+</gpx>
+`;
+}

@@ -1,0 +1,203 @@
+import fc from 'fast-check';
+import {
+  deviceLengthsCsv,
+  deviceTrackGpx,
+  guessMapping,
+  readGpx,
+  readResults,
+  trackSum,
+  writeGpx,
+  writeResults,
+  type ResultLine,
+} from '.';
+
+const PEOPLE = [
+  { id: 'a', name: 'Ada Lindqvale' },
+  { id: 'b', name: 'Bérénice van der Stray' },
+  { id: 'c', name: 'Bo Twin' },
+  { id: 'd', name: 'Bo Twin' },
+];
+
+const read = (text: string) => readResults(text, null, PEOPLE);
+
+describe('results out of CSV', () => {
+  it('guesses the columns and reads times as coaches write them', () => {
+    const { results, problems, mapping } = read(
+      'Swimmer;Date;Distance;Time;Strokes\nada lindqvale;01.11.2026;400 m;6:20,5;19\n',
+    );
+    expect(problems).toEqual([]);
+    expect(mapping).toMatchObject({ dateOrder: 'dmy', unit: 'm' });
+    expect(results).toEqual([
+      { swimmerId: 'a', on: '2026-11-01', distanceM: 400, timeS: 380.5, strokesPerLength: 19, kind: 'trial' },
+    ]);
+  });
+
+  it('finds names by family name first, without accents', () => {
+    const { results } = read('name,date,distance_m,time_s\n"van der stray, Berenice",2026-11-01,100,80\n');
+    expect(results[0]!.swimmerId).toBe('b');
+  });
+
+  it('names what is wrong by the line of the file, and takes nothing of such a row', () => {
+    const { results, problems, badRows } = read(
+      [
+        'swimmer,date,distance,time,strokes',
+        'Ada Lindqvale,2026-11-01,400,6:20,19',
+        '',
+        'Nobody Here,2026-11-01,400,6:20,19',
+        'Bo Twin,2026-11-01,400,6:20,19',
+        'Ada Lindqvale,2026-02-30,400,6:20,19',
+        'Ada Lindqvale,2026-11-01,far,6:20,19',
+        'Ada Lindqvale,2026-11-01,400,soon,19',
+        'Ada Lindqvale,2026-11-01,400,1:00,19',
+        'Ada Lindqvale,2026-11-01,400,6:20,-3',
+      ].join('\n'),
+    );
+    expect(results).toHaveLength(1);
+    expect(badRows).toBe(7);
+    expect(problems.map((p) => p.line)).toEqual([4, 5, 6, 7, 8, 9, 10]);
+    expect(problems.map((p) => p.message.slice(0, 12))).toEqual([
+      'Nobody here ',
+      'There are se',
+      '“2026-02-30”',
+      '“far” is not',
+      '“soon” is no',
+      '400 m in 1:0',
+      '“-3” is not ',
+    ]);
+  });
+
+  it('asks for the columns it cannot guess, and reads with the mapping it is given', () => {
+    const text = 'x,y,z\n2026-11-01,100,80\n';
+    expect(read(text).problems[0]!.message).toBe('Say which column is the swimmer, the date, the distance, the time.');
+    const mapping = {
+      fields: ['date', 'distance', 'time'] as const,
+      dateOrder: 'ymd' as const,
+      unit: 'yd' as const,
+      swimmerId: 'a',
+    };
+    expect(readResults(text, mapping, PEOPLE).results).toMatchObject([{ swimmerId: 'a', distanceM: 91.44, timeS: 80 }]);
+  });
+
+  it('knows month and day apart where the file gives it away', () => {
+    expect(guessMapping(['date'], [['11/30/2026']]).dateOrder).toBe('mdy');
+    expect(guessMapping(['date'], [['30/11/2026']]).dateOrder).toBe('dmy');
+    expect(guessMapping(['date'], [['2026-11-30']]).dateOrder).toBe('ymd');
+  });
+
+  it.each([
+    ['', /no row/],
+    ['a,b\n', /no row/],
+    ['\u0000\u0001binary', /not a text file/],
+    ['swimmer\nAda', /Say which column/],
+  ])('says what is wrong with %j', (text, message) => expect(read(text).problems[0]!.message).toMatch(message));
+
+  it('lists at most 200 problems and counts them all', () => {
+    const rows = Array.from({ length: 500 }, () => 'Nobody,2026-11-01,100,80');
+    const { problems, badRows } = read(['swimmer,date,distance,time', ...rows].join('\n'));
+    expect([problems.length, badRows]).toEqual([200, 500]);
+  });
+
+  it('reads back what it writes, and makes formulas harmless', () => {
+    const line = fc.record({
+      swimmerId: fc.constantFrom('a', 'b'),
+      on: fc
+        .date({ min: new Date('2000-01-01'), max: new Date('2099-12-31'), noInvalidDate: true })
+        .map((d) => d.toISOString().slice(0, 10)),
+      distanceM: fc.integer({ min: 25, max: 10_000 }),
+      timeS: fc.integer({ min: 4000, max: 80_000 }).map((t) => t),
+      strokesPerLength: fc.option(fc.integer({ min: 5, max: 60 })),
+      kind: fc.constantFrom('trial' as const, 'training' as const, 'track' as const),
+    });
+    fc.assert(
+      fc.property(fc.array(line, { minLength: 1, maxLength: 30 }), (lines: ResultLine[]) => {
+        const text = writeResults(lines.map((l) => ({ ...l, name: PEOPLE.find((p) => p.id === l.swimmerId)!.name })));
+        expect(read(text).results).toEqual(lines);
+      }),
+    );
+    expect(
+      writeResults([
+        {
+          swimmerId: 'x',
+          name: '=HYPERLINK("x")',
+          on: '2026-01-01',
+          distanceM: 1,
+          timeS: 1,
+          strokesPerLength: null,
+          kind: 'trial',
+        },
+      ]),
+    ).toContain("'=HYPERLINK");
+  });
+});
+
+describe('tracks', () => {
+  it('measures a track along the ellipsoid', () => {
+    // One degree of longitude on the equator: 111,319.49 m (WGS 84).
+    const points = [0, 1].map((lon) => ({ lat: 0, lon, timeMs: lon * 1000 }));
+    expect(trackSum(points).distanceM).toBeCloseTo(111_319.491, 2);
+    expect(trackSum(points).timeS).toBe(1);
+  });
+
+  it('reads back what it writes', () => {
+    const points = [
+      { lat: 31.4, lon: -41.2, timeMs: 1_800_000_000_000 },
+      { lat: 31.4001, lon: -41.2002, timeMs: 1_800_000_005_000 },
+    ];
+    expect(readGpx(writeGpx('a <b> & c', points))).toEqual({ points, problems: [] });
+  });
+
+  it.each([
+    ['hello', /not whole XML|not a GPX/],
+    ['<gpx><trk>', /not whole XML/],
+    ['<kml/>', /not a GPX/],
+    ['<gpx></gpx>', /no track/],
+    ['<!DOCTYPE a [<!ENTITY b "c">]><gpx/>', /entities/],
+  ])('refuses %j with the reason', (text, message) => {
+    const { points, problems } = readGpx(text);
+    expect(points).toEqual([]);
+    expect(problems[0]).toMatch(message);
+  });
+
+  it('leaves single bad points out and says how many', () => {
+    const text =
+      '<gpx><trk><trkseg><trkpt lat="1" lon="1"/><trkpt lat="91" lon="1"/><trkpt lat="1" lon="1.1"/></trkseg></trk></gpx>';
+    expect(readGpx(text)).toMatchObject({
+      points: [{ lat: 1 }, { lat: 1 }],
+      problems: ['1 points without a place were left out.'],
+    });
+  });
+});
+
+describe('the stand-in for a wrist device', () => {
+  const worn = { seed: 4, startMs: 1_800_000_000_000, speedMps: 1.05, strokeLengthM: 0.95 };
+
+  it('hands over lengths that go through the same door as any file', () => {
+    const text = deviceLengthsCsv(worn, 25, 40);
+    const first = readResults(text, null, PEOPLE);
+    const { results, problems } = readResults(text, { ...first.mapping, swimmerId: 'a' }, PEOPLE);
+    expect(problems).toEqual([]);
+    expect(results).toHaveLength(40);
+    const speed = results.reduce((sum, r) => sum + r.distanceM, 0) / results.reduce((sum, r) => sum + r.timeS, 0);
+    expect(speed).toBeGreaterThan(0.99);
+    expect(speed).toBeLessThan(1.07);
+    expect(deviceLengthsCsv(worn, 25, 40)).toBe(text);
+  });
+
+  it('hands over a track longer than the leg, by a few percent', () => {
+    const outing = {
+      bearingDeg: 70,
+      distanceM: 750,
+      biasRad: 0.02,
+      sdRad: 0.04,
+      lookEvery: 12,
+      receiverSdM: 0,
+      dropOuts: 0.05,
+    };
+    const { points, problems } = readGpx(deviceTrackGpx(worn, outing));
+    expect(problems).toEqual([]);
+    const { distanceM, timeS } = trackSum(points);
+    expect(distanceM).toBeGreaterThan(750);
+    expect(distanceM).toBeLessThan(850);
+    expect(distanceM / timeS!).toBeCloseTo(1.05, 1);
+  });
+});

@@ -1,0 +1,277 @@
+import Papa from 'papaparse';
+import { METRES_PER_YARD, parseTime } from '../units';
+
+/** What kind of swim a result is: all-out on its own, a rep or length in training, or a track outside. */
+export const RESULT_KINDS = ['trial', 'training', 'track'] as const;
+export type ResultKind = (typeof RESULT_KINDS)[number];
+
+/** One result as it is stored and exchanged. */
+export interface ResultLine {
+  readonly swimmerId: string;
+  /** ISO date. */
+  readonly on: string;
+  readonly distanceM: number;
+  readonly timeS: number;
+  /** Hand entries in one length. */
+  readonly strokesPerLength: number | null;
+  readonly kind: ResultKind;
+}
+
+/** What a column of a file means. */
+export const RESULT_FIELDS = ['swimmer', 'date', 'distance', 'time', 'strokes', 'kind', 'ignore'] as const;
+export type ResultField = (typeof RESULT_FIELDS)[number];
+
+export const DATE_ORDERS = ['ymd', 'dmy', 'mdy'] as const;
+export type DateOrder = (typeof DATE_ORDERS)[number];
+
+export interface ResultMapping {
+  /** One for each column of the file, in its order. */
+  readonly fields: readonly ResultField[];
+  readonly dateOrder: DateOrder;
+  readonly unit: 'm' | 'yd';
+  /** All rows are of this swimmer; for files of one person's device. */
+  readonly swimmerId: string | null;
+}
+
+export interface KnownSwimmer {
+  readonly id: string;
+  readonly name: string;
+}
+
+export interface RowProblem {
+  /** Line of the file, from 1; the heading is line 1. */
+  readonly line: number;
+  readonly message: string;
+}
+
+export interface ReadResults {
+  readonly columns: readonly string[];
+  readonly mapping: ResultMapping;
+  /** The first rows as they stand in the file. */
+  readonly sample: readonly (readonly string[])[];
+  readonly rows: number;
+  readonly results: readonly ResultLine[];
+  readonly problems: readonly RowProblem[];
+  /** Rows that could not be read, also those whose problem is no longer listed. */
+  readonly badRows: number;
+}
+
+/** Largest file that is read, characters; 20,000 rows are about one million. */
+export const LARGEST_CSV = 20_000_000;
+export const MOST_ROWS = 100_000;
+const MOST_PROBLEMS = 200;
+const SAMPLE = 5;
+
+/** Headings that give a column away. */
+const NAMES: Readonly<Record<Exclude<ResultField, 'ignore'>, RegExp>> = {
+  swimmer: /^(swimmer|name|athlete|who)/,
+  date: /^(date|day|on$|held|start)/,
+  distance: /^(dist|metres|meters|length_m|m$)/,
+  time: /^(time|secs|seconds|duration|result)/,
+  strokes: /^(strokes|count)/,
+  kind: /^(kind|type)/,
+};
+
+/** A mapping guessed from the headings and, for the order of day and month, from the dates themselves. */
+export function guessMapping(columns: readonly string[], sample: readonly (readonly string[])[]): ResultMapping {
+  const taken = new Set<ResultField>();
+  const fields = columns.map((column): ResultField => {
+    const name = column.trim().toLowerCase();
+    const found = (Object.keys(NAMES) as (keyof typeof NAMES)[]).find((f) => !taken.has(f) && NAMES[f].test(name));
+    if (!found) return 'ignore';
+    taken.add(found);
+    return found;
+  });
+  const dates = fields.indexOf('date');
+  const first = sample
+    .map((row) => /^(\d{1,4})[./-](\d{1,2})/.exec(row[dates]?.trim() ?? ''))
+    .filter((m) => m !== null);
+  const dateOrder: DateOrder = first.some((m) => m[1]!.length === 4)
+    ? 'ymd'
+    : first.some((m) => Number(m[2]) > 12)
+      ? 'mdy'
+      : 'dmy';
+  const yards = columns.some((c) => /yd|yard/i.test(c));
+  return { fields, dateOrder, unit: yards ? 'yd' : 'm', swimmerId: null };
+}
+
+/**
+ * Results out of a CSV file, with every row that cannot be read named by its line.
+ *
+ * Commas, semicolons or tabs; times like 5:52.3 or in seconds; dates in the order of the mapping. A
+ * swimmer is found by "given family" or "family, given", whatever the accents and the case.
+ *
+ * @param mapping what the columns mean; null guesses it
+ * @param onProgress share read so far, 0–1
+ * @example readResults('swimmer,date,distance,time\nAda Lindqvale,2026-11-01,400,6:20', null, [{ id: '1', name: 'Ada Lindqvale' }]).results[0].timeS // 380
+ */
+export function readResults(
+  text: string,
+  mapping: ResultMapping | null,
+  swimmers: readonly KnownSwimmer[],
+  onProgress: (share: number) => void = () => {},
+): ReadResults {
+  const nothing = (message: string, columns: readonly string[] = []): ReadResults => ({
+    columns,
+    mapping: mapping ?? guessMapping(columns, []),
+    sample: [],
+    rows: 0,
+    results: [],
+    problems: [{ line: 1, message }],
+    badRows: 0,
+  });
+  if (text.length > LARGEST_CSV) return nothing(`This file is larger than ${LARGEST_CSV / 1e6} million characters.`);
+  if (text.includes('\u0000')) return nothing('This is not a text file.');
+  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
+  const [heading, ...rows] = parsed.data;
+  if (!heading || rows.length === 0) return nothing('There is no row under the heading.', heading ?? []);
+  if (rows.length > MOST_ROWS)
+    return nothing(`At most ${MOST_ROWS} rows are read at once; this file has ${rows.length}.`, heading);
+  const map = mapping && mapping.fields.length === heading.length ? mapping : guessMapping(heading, rows.slice(0, 50));
+  const at = (field: ResultField) => map.fields.indexOf(field);
+  const columns = {
+    swimmer: at('swimmer'),
+    date: at('date'),
+    distance: at('distance'),
+    time: at('time'),
+    strokes: at('strokes'),
+    kind: at('kind'),
+  };
+  const head = { columns: heading, mapping: map, sample: rows.slice(0, SAMPLE), rows: rows.length };
+  const missing = (['date', 'distance', 'time'] as const).filter((field) => columns[field] < 0);
+  if (columns.swimmer < 0 && !map.swimmerId) missing.unshift('swimmer' as never);
+  if (missing.length > 0) {
+    const message = `Say which column is the ${missing.join(', the ')}.`;
+    return { ...head, results: [], problems: [{ line: 1, message }], badRows: rows.length };
+  }
+  const byName = namesOf(swimmers);
+  const results: ResultLine[] = [];
+  const problems: RowProblem[] = [];
+  let badRows = 0;
+  // Blank lines are skipped by the reader; the line of a row is counted in the file itself.
+  const lines = lineNumbers(text);
+  rows.forEach((row, i) => {
+    if (i % 1000 === 0) onProgress(i / rows.length);
+    const read = readRow(row, columns, map, byName);
+    if (typeof read === 'string') {
+      badRows++;
+      if (problems.length < MOST_PROBLEMS) problems.push({ line: lines[i + 1] ?? i + 2, message: read });
+    } else results.push(read);
+  });
+  onProgress(1);
+  return { ...head, results, problems, badRows };
+}
+
+type Columns = Readonly<Record<Exclude<ResultField, 'ignore'>, number>>;
+
+function readRow(
+  row: readonly string[],
+  columns: Columns,
+  map: ResultMapping,
+  byName: ReadonlyMap<string, string | null>,
+): ResultLine | string {
+  const cell = (column: number) => (column < 0 ? '' : (row[column] ?? '').trim());
+  const name = cell(columns.swimmer);
+  const swimmerId = map.swimmerId ?? byName.get(plain(name));
+  if (swimmerId === null) return `There are several swimmers called “${name}”.`;
+  if (swimmerId === undefined) return name ? `Nobody here is called “${name}”.` : 'No swimmer is named.';
+  const on = readDate(cell(columns.date), map.dateOrder);
+  if (on === null) return `“${cell(columns.date)}” is not a date in this order.`;
+  const distance = readDistance(cell(columns.distance), map.unit);
+  if (distance === null) return `“${cell(columns.distance)}” is not a distance from 1 m to 100 km.`;
+  const timeS = parseTime(cell(columns.time));
+  if (timeS === null || !(timeS > 0 && timeS <= 86_400)) return `“${cell(columns.time)}” is not a time.`;
+  if (distance / timeS > 3) return `${distance} m in ${cell(columns.time)} is faster than anybody swims.`;
+  const counted = cell(columns.strokes);
+  const strokes = counted === '' ? null : Number(counted.replace(',', '.'));
+  if (strokes !== null && !(strokes > 0 && strokes <= 200))
+    return `“${counted}” is not a number of strokes in a length.`;
+  const kind = cell(columns.kind).toLowerCase();
+  if (kind !== '' && !(RESULT_KINDS as readonly string[]).includes(kind))
+    return `“${kind}” is not one of ${RESULT_KINDS.join(', ')}.`;
+  return {
+    swimmerId,
+    on,
+    distanceM: distance,
+    timeS,
+    strokesPerLength: strokes,
+    kind: kind === '' ? 'trial' : (kind as ResultKind),
+  };
+}
+
+/** Names without case, accents and doubled spaces. */
+function plain(name: string): string {
+  return name.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/g, ' ').trim();
+}
+
+/** Ids by both ways of writing a name; null where two people share one. */
+function namesOf(swimmers: readonly KnownSwimmer[]): Map<string, string | null> {
+  const byName = new Map<string, string | null>();
+  const put = (key: string, id: string) => byName.set(key, byName.has(key) && byName.get(key) !== id ? null : id);
+  for (const { id, name } of swimmers) {
+    put(plain(name), id);
+    const words = name.trim().split(/\s+/);
+    if (words.length > 1)
+      for (let i = 1; i < words.length; i++)
+        put(plain(`${words.slice(i).join(' ')}, ${words.slice(0, i).join(' ')}`), id);
+  }
+  return byName;
+}
+
+function readDate(text: string, order: DateOrder): string | null {
+  const match = /^(\d{1,4})[./-](\d{1,2})[./-](\d{1,4})(?:[T ].*)?$/.exec(text);
+  if (!match) return null;
+  const [a, b, c] = [match[1]!, match[2]!, match[3]!];
+  const [year, month, day] = order === 'ymd' ? [a, b, c] : order === 'dmy' ? [c, b, a] : [c, a, b];
+  if (year.length !== 4) return null;
+  const iso = `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}`;
+  const date = new Date(`${iso}T00:00:00Z`);
+  return !Number.isNaN(date.getTime()) && date.toISOString().startsWith(iso) ? iso : null;
+}
+
+function readDistance(text: string, unit: 'm' | 'yd'): number | null {
+  const match = /^(\d{1,6}(?:[.,]\d{1,3})?)\s*(m|yd|km)?$/i.exec(text);
+  if (!match) return null;
+  const number = Number(match[1]!.replace(',', '.'));
+  const said = match[2]?.toLowerCase() ?? unit;
+  const metres = said === 'km' ? number * 1000 : said === 'yd' ? number * METRES_PER_YARD : number;
+  return metres >= 1 && metres <= 100_000 ? Math.round(metres * 1000) / 1000 : null;
+}
+
+/** The line in the file of each row that is not blank, counting breaks inside quotes. */
+function lineNumbers(text: string): number[] {
+  const out: number[] = [];
+  let line = 1;
+  let start = 1;
+  let blank = true;
+  let quoted = false;
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charCodeAt(i);
+    if (c === 34) quoted = !quoted;
+    if (c === 10) {
+      if (!quoted) {
+        if (!blank) out.push(start);
+        start = line + 1;
+        blank = true;
+      }
+      line++;
+    } else if (c !== 13 && c !== 32 && c !== 9 && c !== 44 && c !== 59 && c !== 34) blank = false;
+  }
+  if (!blank) out.push(start);
+  return out;
+}
+
+export interface ResultRow extends ResultLine {
+  readonly name: string;
+}
+
+/** Results as CSV that {@link readResults} reads back; formulas are made harmless. */
+export function writeResults(rows: readonly ResultRow[]): string {
+  return Papa.unparse(
+    {
+      fields: ['swimmer', 'date', 'distance_m', 'time_s', 'strokes_per_length', 'kind'],
+      data: rows.map((r) => [r.name, r.on, r.distanceM, r.timeS, r.strokesPerLength ?? '', r.kind]),
+    },
+    { newline: '\n', escapeFormulae: true },
+  );
+}

@@ -1,0 +1,2 @@
+export * from './cards';
+export * from './outcome';

@@ -1,0 +1,254 @@
+import { LADDERS, type LadderId } from '../library';
+import {
+  criticalSpeed,
+  drift,
+  lengthMetrics,
+  rateRamp,
+  UnusableTrials,
+  type Drift,
+  type LengthMetrics,
+  type RateRamp,
+  type TimedLength,
+  type Trial,
+} from '../measures';
+import { formatTime } from '../units';
+import { SWIM_TEST, type SwimTestKind } from './cards';
+
+/** One rep of a rate ramp as it is taken at the wall. */
+export interface RampEntry {
+  readonly timeS: number;
+  /** Hand entries in one length. */
+  readonly strokes: number;
+}
+
+/** What is taken down for each test. */
+export type TestInput =
+  | { readonly kind: 'critical-speed'; readonly trials: readonly Trial[] }
+  | {
+      readonly kind: 'rate-ramp';
+      /** Metres of one length, and of a rep. */
+      readonly lengthM: number;
+      readonly repM: number;
+      readonly pushOffM: number;
+      readonly pushOffS: number;
+      readonly reps: readonly RampEntry[];
+    }
+  | { readonly kind: 'clean-length'; readonly lengths: readonly TimedLength[] }
+  | {
+      readonly kind: 'closed-eyes';
+      readonly strokes: number;
+      readonly strokeLengthM: number;
+      /** Metres off the line, right positive. */
+      readonly offM: readonly number[];
+    }
+  | { readonly kind: 'glide'; readonly metres: readonly number[] }
+  | { readonly kind: 'tumble'; readonly timesS: readonly number[] }
+  | {
+      readonly kind: 'ladder-step';
+      readonly ladder: LadderId;
+      /** From 0. */
+      readonly step: number;
+      readonly tries: number;
+      readonly passed: number;
+    };
+
+/** What a test says. */
+export interface TestOutcome {
+  readonly value: number;
+  /** Standard error of the value; null when it was measured once only. */
+  readonly error: number | null;
+  /** The number and what else matters, in words. */
+  readonly words: string;
+  /** How it was worked out and what was put in. */
+  readonly method: string;
+  readonly ramp?: RateRamp;
+  readonly drift?: Drift;
+  readonly lengths?: readonly LengthMetrics[];
+}
+
+/** Why a test says nothing, in words for the coach. */
+export class RefusedTest extends RangeError {}
+
+const DEGREES = 180 / Math.PI;
+
+/**
+ * What a test says, with its uncertainty.
+ *
+ * @throws RefusedTest when the numbers allow no answer: too few tries, times that contradict each other,
+ *   a curve that is none
+ * @example testOutcome({ kind: 'tumble', timesS: [9.1, 9.3, 9.2] }).value // 9.2
+ */
+export function testOutcome(input: TestInput): TestOutcome {
+  try {
+    return outcomeOf(input);
+  } catch (error) {
+    if (error instanceof RefusedTest) throw error;
+    if (error instanceof UnusableTrials || error instanceof RangeError) throw new RefusedTest(error.message);
+    throw error;
+  }
+}
+
+function outcomeOf(input: TestInput): TestOutcome {
+  switch (input.kind) {
+    case 'critical-speed': {
+      const cs = criticalSpeed(input.trials);
+      return {
+        value: cs.criticalSpeedMps,
+        error: cs.standardErrorMps,
+        words: `${formatTime(cs.paceSPer100m, 1)} per 100 m; ${cs.dPrimeM.toFixed(0)} m on top of it in hand`,
+        method: `Line d = CS·t + D′ through ${input.trials.length} swims (Wakayoshi et al. 1992). ${
+          cs.standardErrorMps === null
+            ? 'Two swims fit exactly: a third would tell how sure it is.'
+            : `Standard error ${cs.standardErrorMps.toFixed(3)} m/s.`
+        }`,
+      };
+    }
+    case 'rate-ramp': {
+      const ramp = rateRamp(rampReps(input));
+      if (ramp.verdict === 'unclear') throw new RefusedTest(ramp.reason);
+      const value = ramp.bestRateSpm ?? ramp.distanceRateSpm!;
+      return {
+        value,
+        error: ramp.lowSpm === null ? null : (ramp.highSpm! - ramp.lowSpm) / 3.29,
+        words: ramp.reason,
+        method: `Parabola through ${input.reps.length} reps, R² ${ramp.rSquared.toFixed(2)} (shape after Craig & Pendergast 1979)${
+          ramp.lowSpm === null ? '' : `; 90 % interval ${ramp.lowSpm.toFixed(0)}–${ramp.highSpm!.toFixed(0)}`
+        }.`,
+        ramp,
+      };
+    }
+    case 'clean-length': {
+      if (input.lengths.length === 0) throw new RefusedTest('One length at least is needed.');
+      const lengths = input.lengths.map(lengthMetrics);
+      const value = mean(lengths.map((l) => l.speedMps));
+      const strokeLength = mean(lengths.map((l) => l.strokeLengthM));
+      const rate = mean(lengths.map((l) => l.strokeRateSpm));
+      return {
+        value,
+        error: standardError(lengths.map((l) => l.speedMps)),
+        words: `${strokeLength.toFixed(2)} m a stroke at ${rate.toFixed(0)} a minute`,
+        method: `(L − p) ÷ (t − tp) over ${lengths.length} length${lengths.length === 1 ? ', one test only' : 's'}; index per stroke ${mean(lengths.map((l) => l.strokeIndex)).toFixed(2)}.`,
+        lengths,
+      };
+    }
+    case 'closed-eyes': {
+      const found = drift(input.offM, input.strokes, input.strokeLengthM);
+      const value = found.biasRadPerStroke * DEGREES;
+      const side = value < 0 ? 'left' : 'right';
+      return {
+        value,
+        error: ((found.biasHigh - found.biasLow) / 2 / 1.96) * DEGREES,
+        words: `${Math.abs(value).toFixed(1)}° a stroke to the ${side}, ${(found.sdRadPerStroke * DEGREES).toFixed(1)}° at random`,
+        method: `mean = SL·b·N²/2, variance = SL²·σ²·N³/3 over ${found.tries} tries of ${input.strokes} strokes. 95 %: bias ${(found.biasLow * DEGREES).toFixed(1)}° to ${(found.biasHigh * DEGREES).toFixed(1)}°, random ${(found.sdLow * DEGREES).toFixed(1)}° to ${(found.sdHigh * DEGREES).toFixed(1)}°.`,
+        drift: found,
+      };
+    }
+    case 'glide':
+      return repeated(input.metres, 'm', 'try', 'tries', 25);
+    case 'tumble':
+      return repeated(input.timesS, 's', 'turn', 'turns', 60);
+    case 'ladder-step': {
+      const ladder = LADDERS[input.ladder];
+      const step = ladder.steps[input.step];
+      if (!step) throw new RefusedTest('This ladder has no such step.');
+      if (!(input.tries > 0)) throw new RefusedTest('Count one try at least.');
+      if (input.passed > input.tries) throw new RefusedTest('More tries reached the mark than were made.');
+      const passed = input.tries >= step.tries && input.passed === input.tries;
+      return {
+        value: input.passed,
+        error: null,
+        words: passed
+          ? `Reached: ${step.pass}`
+          : input.tries < step.tries && input.passed === input.tries
+            ? `${step.tries - input.tries} more ${step.tries - input.tries === 1 ? 'try' : 'tries'} like these`
+            : `Not yet: ${step.pass}`,
+        method: `${ladder.name}, step ${input.step + 1}: ${input.passed} of ${input.tries} tries; ${step.tries} are asked for.`,
+      };
+    }
+  }
+}
+
+/** The reps of a ramp as rates and clean speeds; both are of the swum part, without the push-offs. */
+export function rampReps(input: TestInput & { kind: 'rate-ramp' }) {
+  const lengths = input.repM / input.lengthM;
+  return input.reps.map(({ timeS, strokes }) => {
+    const { speedMps, strokeRateSpm } = lengthMetrics({
+      lengthM: input.lengthM,
+      pushOffM: input.pushOffM,
+      pushOffS: input.pushOffS,
+      timeS: timeS / lengths,
+      strokes,
+    });
+    return { speedMps, strokeRateSpm };
+  });
+}
+
+/** Whether the step of a ladder is passed, so that the next may be tried. */
+export function stepPassed(input: TestInput & { kind: 'ladder-step' }): boolean {
+  const step = LADDERS[input.ladder].steps[input.step];
+  return step !== undefined && input.tries >= step.tries && input.passed === input.tries;
+}
+
+function repeated(values: readonly number[], unit: string, one: string, many: string, most: number): TestOutcome {
+  if (values.length === 0) throw new RefusedTest(`One ${one} at least is needed.`);
+  if (values.some((v) => !(v > 0 && v <= most)))
+    throw new RefusedTest(`Each ${one} lies between 0 and ${most} ${unit}.`);
+  const error = standardError(values);
+  return {
+    value: mean(values),
+    error,
+    words:
+      error === null
+        ? `One ${one} only: two more tell how well it repeats.`
+        : `${Math.min(...values).toFixed(2)} to ${Math.max(...values).toFixed(2)} ${unit}`,
+    method: `Mean of ${values.length} ${values.length === 1 ? one : many}.`,
+  };
+}
+
+const mean = (values: readonly number[]): number => values.reduce((sum, v) => sum + v, 0) / values.length;
+
+function standardError(values: readonly number[]): number | null {
+  if (values.length < 2) return null;
+  const m = mean(values);
+  return Math.sqrt(values.reduce((sum, v) => sum + (v - m) ** 2, 0) / (values.length - 1) / values.length);
+}
+
+export interface TestChange {
+  /** Now minus before. */
+  readonly change: number;
+  /** Smaller ones are within what the test itself wavers; null when no test was repeated enough to know. */
+  readonly smallest: number | null;
+  readonly verdict: 'better' | 'worse' | 'no real change' | 'different' | 'cannot tell';
+}
+
+/**
+ * A test beside the one before: a change counts from twice the standard error of measurement, which is
+ * taken from the repeats inside both tests.
+ */
+export function compareTests(
+  kind: SwimTestKind,
+  now: Pick<TestOutcome, 'value' | 'error'>,
+  before: Pick<TestOutcome, 'value' | 'error'>,
+): TestChange {
+  const { better } = SWIM_TEST[kind];
+  const [a, b] = better === 'smaller' ? [Math.abs(now.value), Math.abs(before.value)] : [now.value, before.value];
+  const change = a - b;
+  const errors = [now.error, before.error].filter((e): e is number => e !== null);
+  if (errors.length === 0)
+    return { change, smallest: null, verdict: kind === 'ladder-step' ? byWay(change, better) : 'cannot tell' };
+  const smallest = 2 * Math.sqrt(errors.reduce((sum, e) => sum + e * e, 0) / errors.length);
+  if (Math.abs(change) < smallest) return { change, smallest, verdict: 'no real change' };
+  return { change, smallest, verdict: byWay(change, better) };
+}
+
+function byWay(change: number, better: 'higher' | 'lower' | 'smaller' | 'none'): TestChange['verdict'] {
+  if (change === 0) return 'no real change';
+  if (better === 'none') return 'different';
+  return change > 0 === (better === 'higher') ? 'better' : 'worse';
+}
+
+/** The value of a test as it is shown. @example testValue('tumble', 9.2) // '9.20 s' */
+export function testValue(kind: SwimTestKind, value: number): string {
+  const { unit, decimals } = SWIM_TEST[kind];
+  return `${value.toFixed(decimals)}${unit ? ` ${unit}` : ''}`;
+}
