@@ -134,6 +134,7 @@ async function seedResults(em: EntityManager, now: Date): Promise<void> {
         distanceM,
         timeS: Math.round(timeS * (1 + (2 - step) * (0.008 + 0.01 * random())) * 10) / 10,
         strokesPerLength: Math.round(17 + 7 * random()),
+        kind: 'trial' as const,
       })),
     ),
   );

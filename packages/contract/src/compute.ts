@@ -1,6 +1,6 @@
 import { SIGHTINGS, SIGN_IDS, STROKES, type Sighting, type Stroke } from '@upwell/core/review';
 import { LEVELS, STROKE_MODELS, type LevelId, type StrokeModelId } from '@upwell/core/swimmers';
-import type { TimedLength, Trial } from '@upwell/core/measures';
+import { FASTEST_MPS, type RampRep, type TimedLength, type Trial } from '@upwell/core/measures';
 import { LONGEST_TEXT, type LaneSwimmer } from '@upwell/core/sessions';
 import { POOL_LENGTH } from '@upwell/core/units';
 import Joi from 'joi';
@@ -25,7 +25,7 @@ export const lengthMetricsSchema = Joi.object<TimedLength>({
   strokes: Joi.number().integer().min(1).max(10_000).required(),
 });
 
-const trials = (least: number) =>
+export const trials = (least: number) =>
   Joi.array()
     .items(Joi.object<Trial>({ distanceM: distanceM(), timeS: positive().max(1e6).required() }))
     .min(least)
@@ -37,6 +37,19 @@ export const criticalSpeedSchema = Joi.object<{ trials: Trial[] }>({ trials: tri
 export const raceTimeSchema = Joi.object<{ trials: Trial[]; distanceM: number }>({
   trials: trials(1),
   distanceM: distanceM(),
+});
+
+export const rateRampSchema = Joi.object<{ reps: RampRep[] }>({
+  reps: Joi.array()
+    .items(
+      Joi.object<RampRep>({
+        strokeRateSpm: positive().max(200).required(),
+        speedMps: positive().max(FASTEST_MPS).required(),
+      }),
+    )
+    .min(1)
+    .max(100)
+    .required(),
 });
 
 export const effortPaceSchema = Joi.object<{ v400Mps: number; effort: number }>({

@@ -1,5 +1,12 @@
+import { ATTENDANCE, type DeckEvent } from '@upwell/core/deck';
+import { DRILL_IDS } from '@upwell/core/library';
+import { OUTCOMES, SIGHTINGS, SIGN_IDS } from '@upwell/core/review';
+import { BLOCK_KINDS } from '@upwell/core/sessions';
+import Joi from 'joi';
+import { isoDate, line, oneOf, uuid } from './common';
+import { anySet, oneKind } from './plan';
 import type { FocusView } from './review';
-import type { SessionRow } from './sessions';
+import type { SessionPerson, SessionRow, SessionView } from './sessions';
 
 /** What matters today. */
 export interface DeckToday {
@@ -8,3 +15,131 @@ export interface DeckToday {
   /** Focuses whose second look is due, the oldest first. */
   readonly relooks: readonly FocusView[];
 }
+
+/** Everything that running one session needs, so that it can be run without a network. */
+export interface DeckPack {
+  readonly session: SessionView;
+  readonly people: readonly SessionPerson[];
+  /** The open focus of whoever comes. */
+  readonly focuses: readonly FocusView[];
+  /** Swimmers a lane holds by the club's rule; null takes the default. */
+  readonly laneCapacity: number | null;
+}
+
+/** Most events in one request. */
+export const MOST_EVENTS = 500;
+
+export interface EventsBody {
+  readonly events: readonly DeckEvent[];
+}
+
+/** Events of a run that came after a place in its list. */
+export interface EventsPage {
+  readonly events: readonly DeckEvent[];
+  /** Ask for what comes after this next time. */
+  readonly last: number;
+  /** Whether there is more right now. */
+  readonly more: boolean;
+}
+
+export const eventsQuerySchema = Joi.object<{ after: number }>({
+  after: Joi.number().integer().min(0).max(Number.MAX_SAFE_INTEGER).default(0),
+});
+
+const name = () => line(120).min(1).required();
+const number = Joi.number();
+const seconds = () => number.min(0).max(86_400).precision(6);
+const index = () => number.integer().min(0).max(2000).required();
+const rep = () => number.integer().min(1).max(500);
+
+const passage = Joi.object({
+  id: name(),
+  block: oneOf(BLOCK_KINDS).required(),
+  set: anySet.allow(null).required(),
+  round: Joi.object({
+    pass: number.integer().min(1).max(50).required(),
+    of: number.integer().min(1).max(50).required(),
+  })
+    .allow(null)
+    .required(),
+  reps: number.integer().min(0).max(200).required(),
+  repM: number.min(0).max(100_000).required(),
+  countdownS: seconds().allow(null).required(),
+  sendOffS: seconds().allow(null).required(),
+  gapS: seconds().required(),
+  beforeS: seconds().required(),
+  expectedS: Joi.object().pattern(uuid(), seconds()).max(60).required(),
+});
+
+const setup = Joi.object({
+  title: line(120).allow('').required(),
+  minutes: number.min(1).max(360).required(),
+  swimmers: Joi.array()
+    .items(Joi.object({ id: uuid().required(), name: name() }))
+    .max(500)
+    .required(),
+  lanes: Joi.array()
+    .items(
+      Joi.object({
+        id: name(),
+        groupId: name(),
+        number: number.integer().min(1).max(200).required(),
+        swimmers: Joi.array().items(uuid()).max(60).required(),
+        passages: Joi.array().items(passage).max(500).required(),
+      }),
+    )
+    .max(60)
+    .required(),
+});
+
+const facts: Readonly<Record<DeckEvent['kind'], Joi.SchemaMap>> = {
+  begin: { setup: setup.required() },
+  go: { lane: name(), index: index() },
+  wall: { lane: name(), swimmer: uuid().required(), passage: line(120), rep: rep() },
+  void: { of: uuid().required() },
+  swap: { a: uuid().required(), b: uuid().required() },
+  strokes: {
+    swimmer: uuid().required(),
+    passage: name(),
+    rep: rep().required(),
+    count: number.integer().min(1).max(200).required(),
+  },
+  skip: { lane: name(), index: index() },
+  again: { lane: name(), index: index(), passage: name() },
+  reps: { lane: name(), passage: name(), reps: number.integer().min(0).max(200).required() },
+  hold: { lane: name() },
+  resume: { lane: name() },
+  move: { swimmer: uuid().required(), lane: name(), place: number.integer().min(0).max(60).required() },
+  attend: { swimmer: uuid().required(), as: oneOf(ATTENDANCE).required() },
+  sign: { swimmer: uuid().required(), sign: oneOf(SIGN_IDS).required(), sighting: oneOf(SIGHTINGS).required() },
+  verdict: {
+    swimmer: uuid().required(),
+    focusId: uuid().required(),
+    drill: oneOf(DRILL_IDS).required(),
+    verdict: oneOf(OUTCOMES).required(),
+  },
+  rating: { group: name(), value: number.min(0).max(10).required() },
+  end: {},
+};
+
+const noted = {
+  id: uuid().required(),
+  atMs: number.min(0).max(1e14).unsafe().required(),
+  device: uuid().required(),
+};
+
+/** One event, its shape told by its `kind`. */
+export const deckEventSchema = oneKind(
+  Object.fromEntries(
+    Object.entries(facts).map(([kind, fields]) => [
+      kind,
+      Joi.object({ ...noted, kind: Joi.valid(kind).required(), ...fields }),
+    ]),
+  ),
+);
+
+export const eventsSchema = Joi.object<EventsBody>({
+  events: Joi.array().items(deckEventSchema).min(1).max(MOST_EVENTS).unique('id').required(),
+});
+
+export const packQuerySchema = Joi.object<{ date: string }>({ date: isoDate().required() });

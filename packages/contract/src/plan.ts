@@ -25,7 +25,7 @@ const byKind = (kind: string, then: Joi.Schema, otherwise: Joi.Schema) =>
   Joi.alternatives().conditional(Joi.object({ kind: Joi.valid(kind).required() }).unknown(), { then, otherwise });
 
 /** One of several shapes told apart by `kind`. */
-const oneKind = (shapes: Readonly<Record<string, Joi.Schema>>) => {
+export const oneKind = (shapes: Readonly<Record<string, Joi.Schema>>) => {
   const [last, ...others] = Object.entries(shapes).reverse();
   return others.reduce((rest, [kind, shape]) => byKind(kind, shape, rest), last![1]);
 };
@@ -73,7 +73,7 @@ const setFields = {
   note: noteLine(),
 };
 
-const anySet = oneKind({
+export const anySet = oneKind({
   halves: Joi.object({ ...kindIs('halves'), ...setFields, lengths: lengthsOfRep(), secondEffort: effort() }),
   timed: Joi.object({ ...kindIs('timed'), ...setFields, seconds: number.integer().min(1).max(7200).required() }),
   swim: Joi.object({ ...kindIs('swim'), ...setFields, lengths: lengthsOfRep() }),

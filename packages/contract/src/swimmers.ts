@@ -1,3 +1,4 @@
+import { FASTEST_MPS } from '@upwell/core/measures';
 import { KIT_IDS, LADDER_IDS, type KitId, type LadderId } from '@upwell/core/library';
 import {
   HEALTH_FLAGS,
@@ -59,10 +60,10 @@ export type SwimmerSave = SwimmerFields & Saved;
 /** The longest swim anybody plans here, metres. */
 const LONGEST_M = 100_000;
 const LONGEST_S = 48 * 3600;
-/** Nobody swims faster over any distance, m/s: a typing error. */
-const FASTEST_MPS = 2.6;
-
-const notFasterThanAnybody: Joi.CustomValidator<BestTime> = (value, helpers) =>
+export const notFasterThanAnybody: Joi.CustomValidator<{ readonly distanceM: number; readonly timeS: number }> = (
+  value,
+  helpers,
+) =>
   value.distanceM / value.timeS > FASTEST_MPS
     ? helpers.message({ custom: `${value.distanceM} m in ${value.timeS} s is faster than anybody swims.` })
     : value;

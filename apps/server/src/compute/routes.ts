@@ -7,6 +7,7 @@ import {
   loadSchema,
   laneCheckSchema,
   raceTimeSchema,
+  rateRampSchema,
   sessionTextSchema,
   type BreathingBody,
   type CausesBody,
@@ -21,7 +22,9 @@ import {
   effortSpeed,
   lengthMetrics,
   raceTime,
+  rateRamp,
   trainingLoad,
+  type RampRep,
   type TimedLength,
   type Trial,
 } from '@upwell/core/measures';
@@ -47,6 +50,13 @@ export async function computeRoutes(app: FastifyInstance): Promise<void> {
     criticalSpeedSchema,
     'Critical speed and D′ from all-out swims',
     (body: { trials: Trial[] }) => criticalSpeed(body.trials),
+  );
+
+  answer(
+    '/rate-ramp',
+    rateRampSchema,
+    'The fastest stroke rate from reps at rising rates',
+    (body: { reps: RampRep[] }) => rateRamp(body.reps),
   );
 
   answer(

@@ -1,11 +1,22 @@
 import { isoDate } from '@upwell/contract/common';
-import type { DeckToday } from '@upwell/contract/deck';
+import {
+  eventsQuerySchema,
+  eventsSchema,
+  packQuerySchema,
+  type DeckToday,
+  type EventsBody,
+} from '@upwell/contract/deck';
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Database } from '../platform/database';
-import { asMe, requireMe } from '../platform/identity';
+import { asMe, requireCoach, requireMe } from '../platform/identity';
+import { idParams } from '../platform/params';
 import { openFocusesDue } from '../review';
 import { listSessions } from '../sessions';
+import { addEvents, eventsAfter, pack, packs } from './service';
+
+/** Bytes of one request: 500 events, or one set-up of forty swimmers in five lanes. */
+const EVENTS_LIMIT = 2 * 1024 * 1024;
 
 export async function deckRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
   app.get<{ Querystring: { date: string } }>(
@@ -24,6 +35,36 @@ export async function deckRoutes(app: FastifyInstance, { database }: { database:
         sessions: await listSessions(em, { from: date, to: date, limit: 20 }),
         relooks: await openFocusesDue(em, date),
       }));
+    },
+  );
+
+  app.get<{ Querystring: { date: string } }>(
+    '/packs',
+    { schema: { querystring: packQuerySchema, summary: 'Everything that running the sessions of a day needs' } },
+    (request) => asMe(database, requireCoach(request), (em) => packs(em, request.query.date)),
+  );
+
+  app.get<{ Params: { id: string } }>(
+    '/packs/:id',
+    { schema: { params: idParams, summary: 'Everything that running one session needs' } },
+    (request) => asMe(database, requireCoach(request), (em) => pack(em, request.params.id)),
+  );
+
+  app.get<{ Params: { id: string }; Querystring: { after: number } }>(
+    '/runs/:id/events',
+    { schema: { params: idParams, querystring: eventsQuerySchema, summary: 'What was noted while a session was run' } },
+    (request) => asMe(database, requireCoach(request), (em) => eventsAfter(em, request.params.id, request.query.after)),
+  );
+
+  app.post<{ Params: { id: string }; Body: EventsBody }>(
+    '/runs/:id/events',
+    {
+      bodyLimit: EVENTS_LIMIT,
+      schema: { params: idParams, body: eventsSchema, summary: 'Add what was noted; the same event twice counts once' },
+    },
+    (request) => {
+      const me = requireCoach(request);
+      return asMe(database, me, (em) => addEvents(em, me, request.params.id, request.body.events));
     },
   );
 }

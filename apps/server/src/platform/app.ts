@@ -10,6 +10,7 @@ import { computeRoutes } from '../compute/routes';
 import { deckRoutes } from '../deck/routes';
 import { eyeRoutes } from '../eye/routes';
 import { handoutRoutes } from '../handout/routes';
+import { recordRoutes } from '../records/routes';
 import { reviewRoutes } from '../review/routes';
 import { sessionRoutes } from '../sessions/routes';
 import { swimmerRoutes } from '../swimmers/routes';
@@ -73,6 +74,7 @@ export async function createApp({ database, config }: Parts): Promise<FastifyIns
       await api.register(eyeRoutes, { database, prefix: '/eye' });
       await api.register(sessionRoutes, { database });
       await api.register(deckRoutes, { database, prefix: '/deck' });
+      await api.register(recordRoutes, { database });
       await api.register(computeRoutes, { prefix: '/compute' });
     },
     { prefix: '/api/v1' },

@@ -1,6 +1,8 @@
 import { AccountEntity, SignInSessionEntity } from '../account/entities';
+import { DeckEventEntity } from '../deck/entities';
 import { EyeTryEntity } from '../eye/entities';
 import { HandoutLinkEntity } from '../handout/entities';
+import { TestResultEntity } from '../records/entities';
 import { ClipEntity, FocusEntity, FocusTryEntity, ReviewEntity } from '../review/entities';
 import { CalendarLinkEntity, TrainingSessionEntity } from '../sessions/entities';
 import {
@@ -30,4 +32,6 @@ export const ENTITIES = [
   CalendarLinkEntity,
   ResultEntity,
   AccessLogEntity,
+  DeckEventEntity,
+  TestResultEntity,
 ];

@@ -1,2 +1,2 @@
 export { clipsOf } from './clips';
-export { focusesOf, openFocusesDue, reviewsOf, showFocus, toFocus, type FocusRow } from './service';
+export { focusesOf, openFocusesDue, openFocusesOf, reviewsOf, showFocus, toFocus, type FocusRow } from './service';

@@ -76,6 +76,17 @@ export async function openFocusesDue(em: EntityManager, onDate: string): Promise
   return rows.map(toFocus);
 }
 
+/** The open focus of some swimmers that one may see. */
+export async function openFocusesOf(em: EntityManager, swimmerIds: readonly string[]): Promise<FocusView[]> {
+  const rows = await em.execute<FocusRow[]>(
+    `select ${FOCUS_COLUMNS} from focus f join swimmer s on s.id = f.swimmer_id
+     where f.closed_at is null and f.swimmer_id = any(?::uuid[]) order by f.since limit 500`,
+    [`{${swimmerIds.join(',')}}`],
+    'all',
+  );
+  return rows.map(toFocus);
+}
+
 interface ReviewRow extends Omit<ReviewRecord, 'lookedAt'> {
   swimmer_id: string;
   looked_at: Date;

@@ -1,1 +1,2 @@
-export { listSessions } from './service';
+export { sessionPeople } from './people';
+export { clubSetting, listSessions, showSession } from './service';

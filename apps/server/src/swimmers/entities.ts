@@ -1,5 +1,6 @@
 import type { BestTime, BreathingSide, PoolTime, RaceGoal } from '@upwell/contract/swimmers';
 import type { KitId, LadderId } from '@upwell/core/library';
+import type { ResultKind } from '@upwell/core/records';
 import type { HealthFlag, LevelId, StrokeModelId } from '@upwell/core/swimmers';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 
@@ -77,6 +78,8 @@ export const ResultEntity = defineEntity({
     distanceM: p.double().$type<number>(),
     timeS: p.double().$type<number>(),
     strokesPerLength: p.double().$type<number>().nullable(),
+    kind: p.text().$type<ResultKind>(),
+    importId: p.uuid().nullable(),
   },
 });
 

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { FASTEST_MPS } from '../measures';
 import { METRES_PER_YARD, parseTime } from '../units';
 
 /** What kind of swim a result is: all-out on its own, a rep or length in training, or a track outside. */
@@ -181,7 +182,7 @@ function readRow(
   if (distance === null) return `“${cell(columns.distance)}” is not a distance from 1 m to 100 km.`;
   const timeS = parseTime(cell(columns.time));
   if (timeS === null || !(timeS > 0 && timeS <= 86_400)) return `“${cell(columns.time)}” is not a time.`;
-  if (distance / timeS > 3) return `${distance} m in ${cell(columns.time)} is faster than anybody swims.`;
+  if (distance / timeS > FASTEST_MPS) return `${distance} m in ${cell(columns.time)} is faster than anybody swims.`;
   const counted = cell(columns.strokes);
   const strokes = counted === '' ? null : Number(counted.replace(',', '.'));
   if (strokes !== null && !(strokes > 0 && strokes <= 200))

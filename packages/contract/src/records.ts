@@ -1,0 +1,181 @@
+import type { Attendance, RepRecord } from '@upwell/core/deck';
+import { LADDER_IDS } from '@upwell/core/library';
+import { RESULT_KINDS, type ResultKind, type ResultLine } from '@upwell/core/records';
+import type { Sighting, SignId } from '@upwell/core/review';
+import type { SwimTestKind, TestInput, TestOutcome } from '@upwell/core/swimtests';
+import Joi from 'joi';
+import { isoDate, line, oneOf, saved, uuid, type Saved } from './common';
+import { lengthMetricsSchema, trials } from './compute';
+import { oneKind } from './plan';
+import { notFasterThanAnybody, type ResultView } from './swimmers';
+
+const number = Joi.number();
+const few = (item: Joi.Schema) => Joi.array().items(item).max(60).required();
+const positive = () => number.greater(0);
+
+const inputs: Readonly<Record<SwimTestKind, Joi.SchemaMap>> = {
+  'critical-speed': { trials: trials(1) },
+  'rate-ramp': {
+    lengthM: positive().max(100).required(),
+    repM: positive().max(400).required(),
+    pushOffM: number.min(0).less(Joi.ref('lengthM')).required(),
+    pushOffS: number.min(0).max(60).required(),
+    reps: few(Joi.object({ timeS: positive().max(3600).required(), strokes: positive().max(200).required() })),
+  },
+  'clean-length': { lengths: few(lengthMetricsSchema) },
+  'closed-eyes': {
+    strokes: number.integer().min(4).max(30).required(),
+    strokeLengthM: positive().max(3).required(),
+    offM: few(number.min(-60).max(60)),
+  },
+  glide: { metres: few(positive().max(25)) },
+  tumble: { timesS: few(positive().max(60)) },
+  'ladder-step': {
+    ladder: oneOf(LADDER_IDS).required(),
+    step: number.integer().min(0).max(30).required(),
+    tries: number.integer().min(0).max(60).required(),
+    passed: number.integer().min(0).max(60).required(),
+  },
+};
+
+/** What was taken down for a test, its shape told by its `kind`. */
+export const testInputSchema = oneKind(
+  Object.fromEntries(
+    Object.entries(inputs).map(([kind, fields]) => [kind, Joi.object({ kind: Joi.valid(kind).required(), ...fields })]),
+  ),
+);
+
+export interface TestFields {
+  readonly swimmerId: string;
+  readonly heldOn: string;
+  readonly input: TestInput;
+  readonly note: string;
+}
+export type TestSave = TestFields & Saved;
+
+export const testSaveSchema = Joi.object<TestSave>({
+  swimmerId: uuid().required(),
+  heldOn: isoDate().required(),
+  input: testInputSchema.required(),
+  note: line(400).allow('').required(),
+  ...saved,
+});
+
+export interface TestView extends TestFields {
+  readonly id: string;
+  readonly version: number;
+  readonly kind: SwimTestKind;
+  readonly outcome: TestOutcome;
+}
+
+const resultFields = {
+  swimmerId: uuid().required(),
+  on: isoDate().required(),
+  distanceM: number.min(1).max(100_000).precision(3).required(),
+  timeS: positive().max(86_400).required(),
+  strokesPerLength: positive().max(200).allow(null).required(),
+  kind: oneOf(RESULT_KINDS).required(),
+};
+
+export const resultSaveSchema = Joi.object<ResultLine>(resultFields).custom(notFasterThanAnybody);
+
+/** Rows of one request of an import. */
+export const CHUNK_ROWS = 2000;
+export const MOST_CHUNKS = 50;
+
+export interface ChunkBody {
+  readonly rows: readonly ResultLine[];
+}
+
+export const chunkSchema = Joi.object<ChunkBody>({
+  rows: Joi.array().items(resultSaveSchema).min(1).max(CHUNK_ROWS).required(),
+});
+
+export const chunkParams = Joi.object<{ id: string; chunk: number }>({
+  id: uuid().required(),
+  chunk: number
+    .integer()
+    .min(0)
+    .max(MOST_CHUNKS - 1)
+    .required(),
+});
+
+export interface ImportDone {
+  readonly stored: number;
+}
+
+export const commitSchema = Joi.object<{ rows: number }>({
+  rows: number
+    .integer()
+    .min(1)
+    .max(CHUNK_ROWS * MOST_CHUNKS)
+    .required(),
+});
+
+/** A timed rep of a session. */
+export interface RepView extends Omit<RepRecord, 'swimmer' | 'passage' | 'rep' | 'atMs'> {
+  readonly sessionId: string;
+  readonly title: string;
+  readonly on: string;
+  readonly rep: number;
+  readonly set: string;
+}
+
+/** A sign noted on deck, waiting to be looked at in the next review. */
+export interface DeckSign {
+  readonly id: string;
+  readonly sign: SignId;
+  readonly sighting: Sighting;
+  readonly on: string;
+}
+
+export interface AttendedView {
+  readonly sessionId: string;
+  readonly title: string;
+  readonly on: string;
+  readonly as: Attendance;
+}
+
+/** Everything measured of one swimmer. */
+export interface RecordsView {
+  readonly results: readonly (ResultView & { readonly kind: ResultKind })[];
+  readonly tests: readonly TestView[];
+  readonly reps: readonly RepView[];
+  readonly signs: readonly DeckSign[];
+  readonly attended: readonly AttendedView[];
+}
+
+export const RESULT_SORTS = ['on', 'name', 'distance', 'time', 'speed'] as const;
+export type ResultSort = (typeof RESULT_SORTS)[number];
+
+export interface ResultsQuery {
+  readonly search?: string;
+  readonly squadId?: string;
+  readonly kind?: ResultKind;
+  readonly distanceM?: number;
+  readonly sort?: ResultSort;
+  readonly falling?: boolean;
+  readonly offset?: number;
+  readonly limit?: number;
+}
+
+export const resultsQuerySchema = Joi.object<ResultsQuery>({
+  search: line(60).allow(''),
+  squadId: uuid(),
+  kind: oneOf(RESULT_KINDS),
+  distanceM: positive().max(100_000),
+  sort: oneOf(RESULT_SORTS).default('on'),
+  falling: Joi.boolean().default(true),
+  offset: number.integer().min(0).max(10_000).default(0),
+  limit: number.integer().min(1).max(200).default(50),
+});
+
+export interface ClubResult extends ResultLine {
+  readonly id: string;
+  readonly name: string;
+}
+
+export interface ResultsPage {
+  readonly items: readonly ClubResult[];
+  readonly total: number;
+}
