@@ -111,6 +111,7 @@ export async function buildWeb() {
     'tsconfig.json',
   ];
   const sources = hashOf([
+    'scripts/lib/steps.mjs',
     ...web.map((part) => `apps/web/${part}`),
     'packages/core/src',
     'packages/contract/src',
@@ -122,8 +123,30 @@ export async function buildWeb() {
   const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
   await run('npx', ['expo', 'export', '-p', 'web', '--output-dir', 'dist'], { cwd: path.join(ROOT, 'apps/web'), env });
   mkdirSync(dist, { recursive: true });
+  await makeServiceWorker(dist);
   writeFileSync(mark, sources);
   return 'built';
+}
+
+/** The service worker that lets the app open without a network: all of the app, nothing of the data. */
+async function makeServiceWorker(dist) {
+  // Loaded late: the packages are not there yet when a fresh clone starts.
+  const { generateSW } = await import('workbox-build');
+  await generateSW({
+    globDirectory: dist,
+    globPatterns: ['**/*.{js,html,svg,woff2,css,webmanifest}'],
+    swDest: path.join(dist, 'sw.js'),
+    inlineWorkboxRuntime: true,
+    sourcemap: false,
+    mode: 'production',
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//, /^\/healthz/, /^\/readyz/],
+    // Names of built files carry their hash already.
+    dontCacheBustURLsMatching: /\/_expo\/|\/assets\//,
+    maximumFileSizeToCacheInBytes: 6e6,
+    cleanupOutdatedCaches: true,
+    clientsClaim: true,
+  });
 }
 
 /** Prints advice plainly and everything else with its trace, then ends. */

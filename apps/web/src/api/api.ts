@@ -1,26 +1,59 @@
 import {
   createApi,
   fetchBaseQuery,
+  type BaseQueryApi,
   type BaseQueryFn,
   type FetchArgs,
   type FetchBaseQueryError,
 } from '@reduxjs/toolkit/query/react';
 
+/** An endpoint that changes something says what to call it while it waits, and what pages show of it meanwhile. */
+export interface Waits {
+  readonly label: (body: never) => string;
+  /** The answer to expect, made from what was sent; kept pages may be changed to match. */
+  readonly shown: (body: never, path: string) => Promise<unknown> | unknown;
+}
+
+export interface Extra {
+  readonly waits?: Waits;
+}
+
 const fetchJson = fetchBaseQuery({ baseUrl: '/api/v1', timeout: 20_000, credentials: 'same-origin' });
 
+type Answer = Awaited<ReturnType<BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, Extra>>>;
+
+/** What stands between a screen and the network; set by the part that keeps work on the device. */
+export interface Keeper {
+  /** A change: safe on the device first, then on its way. */
+  change(args: FetchArgs, waits: Waits, store: BaseQueryApi): Promise<Answer>;
+  /** What the server answered, or what was kept of it. */
+  answered(args: string | FetchArgs, answer: Answer, store: BaseQueryApi): Promise<Answer>;
+}
+
+let keeper: Keeper | null = null;
+
+export function setKeeper(given: Keeper): void {
+  keeper = given;
+}
+
 /** A sign-in that ran out is noticed at any call: who is signed in is asked again, and the frame shows the sign-in. */
-const fetchSignedIn: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = async (args, store, extra) => {
-  const result = await fetchJson(args, store, extra);
+const fetchSignedIn: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, Extra> = async (
+  args,
+  store,
+  extra,
+) => {
+  if (keeper && extra?.waits && typeof args !== 'string') return keeper.change(args, extra.waits, store);
+  const result = (await fetchJson(args, store, extra ?? {})) as Answer;
   const signingIn = typeof args !== 'string' && args.url === '/account/sign-in';
   if (result.error?.status === 401 && !signingIn) store.dispatch(api.util.invalidateTags(['Me']));
-  return result;
+  return keeper ? keeper.answered(args, result, store) : result;
 };
 
 /** The one door to the server; each domain adds its endpoints. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchSignedIn,
-  tagTypes: ['Me', 'Swimmer', 'Squad', 'Session', 'Deck', 'Outcome', 'Clip', 'Eye', 'Link', 'Club'],
+  tagTypes: ['Me', 'Swimmer', 'Squad', 'Session', 'Deck', 'Outcome', 'Clip', 'Eye', 'Link', 'Club', 'Records'],
   refetchOnReconnect: true,
   endpoints: () => ({}),
 });

@@ -1,5 +1,7 @@
-import type { DeckToday } from '@upwell/contract/deck';
+import type { DeckPack, DeckToday } from '@upwell/contract/deck';
 import { api } from '@/api/api';
+import { keepPage } from '@/offline/pages';
+import { storageFull } from '@/offline/slice';
 
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
@@ -7,7 +9,28 @@ const endpoints = api.injectEndpoints({
       query: (date) => ({ url: '/deck/today', params: { date } }),
       providesTags: ['Deck'],
     }),
+    pack: build.query<DeckPack, string>({
+      query: (id) => `/deck/packs/${id}`,
+      providesTags: ['Session', 'Swimmer'],
+    }),
+    /** Everything for the day, kept one by one, so that each session opens without a network. */
+    packs: build.query<DeckPack[], string>({
+      query: (date) => ({ url: '/deck/packs', params: { date } }),
+      providesTags: ['Session', 'Swimmer'],
+      onQueryStarted: async (_date, { dispatch, queryFulfilled }) => {
+        const { data } = await queryFulfilled;
+        try {
+          for (const pack of data) {
+            await keepPage(`/deck/packs/${pack.session.id}`, pack);
+            await keepPage(`/sessions/${pack.session.id}`, pack.session);
+          }
+        } catch {
+          // Said at once by the line at the top; what is on the screen stays.
+          dispatch(storageFull(true));
+        }
+      },
+    }),
   }),
 });
 
-export const { useTodayQuery } = endpoints;
+export const { useTodayQuery, usePackQuery, usePacksQuery } = endpoints;

@@ -1,3 +1,4 @@
+import type { DeckPack } from '@upwell/contract/deck';
 import type {
   CalendarLink,
   CalendarLinkSave,
@@ -10,7 +11,20 @@ import type {
   SessionSave,
   SessionView,
 } from '@upwell/contract/sessions';
-import { api } from '@/api/api';
+import { api, type Waits } from '@/api/api';
+import { keepPage, patchPage } from '@/offline/pages';
+
+/** A session that waits is shown as it will be: on its own page and on the deck. */
+const sessionWaits: Waits = {
+  label: (body: SessionSave) => `Session “${body.title}”`,
+  shown: async (body: SessionSave, path: string): Promise<SessionView> => {
+    const { version, writeId: _writeId, ...fields } = body;
+    const view: SessionView = { ...fields, id: path.slice(path.lastIndexOf('/') + 1), version: version + 1 };
+    await keepPage(path, view);
+    await patchPage<DeckPack>(`/deck/packs/${view.id}`, (pack) => ({ ...pack, session: view }));
+    return view;
+  },
+};
 
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
@@ -50,6 +64,7 @@ const endpoints = api.injectEndpoints({
     }),
     saveSession: build.mutation<SessionView, { id: string; body: SessionSave }>({
       query: ({ id, body }) => ({ url: `/sessions/${id}`, method: 'PUT', body }),
+      extraOptions: { waits: sessionWaits },
       invalidatesTags: (_result, error) => (error ? [] : ['Session', 'Deck']),
     }),
   }),

@@ -13,12 +13,14 @@ export function kept<T>(name: string, fallback: T): T {
   }
 }
 
-/** Keeps a value on this device. A full storage is reported once and the work goes on in memory. */
-export function keep(name: string, value: unknown): void {
-  if (typeof localStorage === 'undefined') return;
+/** Keeps a value on this device; false when there is no room, and the work goes on in memory. */
+export function keep(name: string, value: unknown): boolean {
+  if (typeof localStorage === 'undefined') return true;
   try {
     localStorage.setItem(PREFIX + name, JSON.stringify(value));
+    return true;
   } catch (error) {
     console.warn('This device has no room left; unsaved work is kept only while this page stays open.', error);
+    return false;
   }
 }

@@ -1,19 +1,26 @@
 import { useFonts } from 'expo-font';
-import type { ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import { useColorScheme } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
 import regular from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff2';
 import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff2';
+import { keepOnDevice } from '@/offline/keeper';
+import { registerServiceWorker } from '@/offline/serviceWorker';
+import { startSync } from '@/offline/sync';
 import { useAppSelector } from '@/state/hooks';
 import { store } from '@/state/store';
 import { Icon } from './Icon';
 import { DAY, FONT, FONT_BOLD, NIGHT } from './theme';
 
+keepOnDevice();
+registerServiceWorker();
+
 /** Store, theme, fonts: what every screen stands on. */
 export function AppProviders({ children }: { readonly children: ReactNode }) {
   // Text is drawn at once in a system font and swaps when ours has come: the first screen never waits for it.
   useFonts({ [FONT]: regular, [FONT_BOLD]: bold });
+  useEffect(() => startSync(store), []);
   return (
     <Provider store={store}>
       <Themed>{children}</Themed>

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import type { Role } from '@upwell/contract/account';
+import { OfflineBar } from '@/offline/OfflineBar';
 import { Icon } from './Icon';
 import { useTheme } from './useTheme';
 import { useWide } from './useWide';
@@ -55,7 +56,10 @@ export function Shell({
   return (
     <View style={[styles.fill, wide ? styles.row : styles.column]}>
       {wide ? bar : null}
-      <View style={styles.fill}>{children}</View>
+      <View style={styles.fill}>
+        <OfflineBar />
+        <View style={styles.fill}>{children}</View>
+      </View>
       {wide ? null : bar}
     </View>
   );

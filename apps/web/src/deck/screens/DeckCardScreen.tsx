@@ -3,15 +3,11 @@ import { CAUSES } from '@upwell/core/review';
 import {
   BLOCK_NAME,
   blockLengths,
-  breathingWord,
   describeSet,
   distanceWord,
   groupClock,
   groupTotals,
   isSet,
-  setEffortWord,
-  sightingWord,
-  timingWord,
   type AnySet,
   type GroupPlan,
   type Item,
@@ -21,7 +17,7 @@ import type { SessionView } from '@upwell/contract/sessions';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
-import { IconButton, PaperProvider, Text } from 'react-native-paper';
+import { Button, IconButton, PaperProvider, Text } from 'react-native-paper';
 import { useSessionQuery } from '@/sessions/api';
 import { clockAfter } from '@upwell/core/units';
 import { effortTint } from '@/ui/effortTint';
@@ -30,6 +26,7 @@ import { Failure, Loading } from '@/ui/States';
 import { NIGHT } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
 import { useTitle } from '@/ui/useTitle';
+import { setDetails } from '../words';
 
 /** The session as it is read at the pool side: one level at a time, very large, always dark against glare. */
 export function DeckCardScreen() {
@@ -70,6 +67,13 @@ function DeckCard({ session }: { readonly session: SessionView }) {
           </Text>
           <Text variant="bodySmall">{CAUSES[plan.theme].name}</Text>
         </View>
+        <Button
+          mode="contained"
+          icon="clock-outline"
+          onPress={() => router.navigate(`/deck/${session.id}/run` as Href)}
+        >
+          Run it
+        </Button>
       </View>
       <View style={styles.levels} role="tablist" aria-label="Levels">
         {plan.groups.map((g) => {
@@ -161,20 +165,10 @@ function Sets({ items, plan }: { readonly items: readonly Item[]; readonly plan:
 function SetOnDeck({ set, plan }: { readonly set: AnySet; readonly plan: SessionPlan }) {
   const theme = useTheme();
   const drill = set.drill ? drillCard(set.drill) : null;
-  const details = [
-    drill ? `“${drill.cue}”` : setEffortWord(set),
-    breathingWord(set.breathing),
-    sightingWord(set.sighting),
-    set.strokeRateSpm ? `rate ${set.strokeRateSpm}` : '',
-    set.timing.seconds > 0 ? timingWord(set.timing) : '',
-    drill ? '' : set.note,
-  ];
   return (
     <View style={[styles.set, { borderLeftColor: effortTint(set.effort, theme.own).background }]}>
       <Text style={styles.what}>{describeSet(set, plan.pool, plan.place)}</Text>
-      <Text style={[styles.detail, { color: theme.colors.onSurfaceVariant }]}>
-        {details.filter(Boolean).join(' · ')}
-      </Text>
+      <Text style={[styles.detail, { color: theme.colors.onSurfaceVariant }]}>{setDetails(set).join(' · ')}</Text>
       {drill?.cautions.map((text) => (
         <Text key={text} style={[styles.detail, { color: theme.colors.error }]}>
           {text}

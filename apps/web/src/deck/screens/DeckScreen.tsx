@@ -13,7 +13,7 @@ import { Screen } from '@/ui/Screen';
 import { Failure, Loading } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
-import { useTodayQuery } from '../api';
+import { usePacksQuery, useTodayQuery } from '../api';
 
 /** Today: what to run, and whose stroke is due for a second look. */
 export function DeckScreen() {
@@ -23,6 +23,8 @@ export function DeckScreen() {
   const { data: me } = useMeQuery();
   const today = dayOf(new Date());
   const { data, error, refetch } = useTodayQuery(today);
+  // Kept for the pool, where there may be no network.
+  usePacksQuery(today, { skip: !me || me.role === 'swimmer' });
   if (me?.role === 'swimmer') return <Redirect href={`/swimmers/${me.swimmerId}` as Href} />;
   return (
     <Screen title={dayWord(today)} over={me ? `${me.clubName}, ${me.name}` : undefined}>

@@ -1,0 +1,1 @@
+export { RunScreen as default } from '@/deck/screens/RunScreen';

@@ -1,0 +1,228 @@
+import { departureMs, laneNow, repNow, type LaneNow, type LaneState, type RunState } from '@upwell/core/deck';
+import { formatTime, type Pool } from '@upwell/core/units';
+import { StyleSheet, View } from 'react-native';
+import { Pressable } from 'react-native';
+import { Text } from 'react-native-paper';
+import { useTheme } from '@/ui/useTheme';
+import type { DeckTime } from '../time';
+import { useNow } from '../useNow';
+import { countdownWord, passageWord, placeOf, setDetails } from '../words';
+import { Tap } from './Tap';
+
+/** What a tap on a swimmer does. */
+export type TapMode = 'wall' | 'strokes' | 'look';
+
+interface LaneStripProps {
+  readonly lane: LaneState;
+  readonly group: string;
+  readonly state: RunState;
+  readonly time: DeckTime;
+  readonly pool: Pool;
+  readonly names: ReadonlyMap<string, string>;
+  readonly mode: TapMode;
+  readonly onGo: (lane: LaneState, monoMs: number) => void;
+  readonly onSwimmer: (lane: LaneState, swimmer: string, monoMs: number) => void;
+  readonly onLane: (lane: LaneState) => void;
+}
+
+/** One lane: what it swims, when the next one leaves, and a tile for each swimmer. */
+export function LaneStrip(props: LaneStripProps) {
+  const { lane, group, state, time, pool, names, mode, onSwimmer, onLane } = props;
+  const theme = useTheme();
+  const passage = lane.passages[lane.index];
+  return (
+    <View style={[styles.lane, { borderTopColor: theme.own.line }]} role="group" aria-label={`Lane ${lane.number}`}>
+      <View style={styles.head}>
+        <Pressable
+          role="button"
+          accessibilityLabel={`Lane ${lane.number}, ${group}: the set and the drill`}
+          onPress={() => onLane(lane)}
+          style={styles.what}
+        >
+          <Text variant="labelMedium" style={{ color: theme.colors.onSurfaceVariant }} numberOfLines={1}>
+            {`Lane ${lane.number} · ${group}${passage ? ` · ${placeOf(passage)}` : ''}`}
+          </Text>
+          <Text style={styles.set} numberOfLines={1}>
+            {passage ? passageWord(passage, pool) : 'all done'}
+          </Text>
+          {passage?.set ? (
+            <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }} numberOfLines={1}>
+              {setDetails(passage.set).join(' · ')}
+            </Text>
+          ) : null}
+        </Pressable>
+        <Clock {...props} />
+      </View>
+      <View style={styles.tiles}>
+        {lane.swimmers.map((swimmer) => (
+          <Tile
+            key={swimmer}
+            lane={lane}
+            swimmer={swimmer}
+            state={state}
+            time={time}
+            name={names.get(swimmer) ?? '?'}
+            mode={mode}
+            onTap={(monoMs) => onSwimmer(lane, swimmer, monoMs)}
+          />
+        ))}
+      </View>
+    </View>
+  );
+}
+
+function Clock({ lane, state, time, names, onGo }: LaneStripProps) {
+  const theme = useTheme();
+  const ended = state.endedMs !== null;
+  const now = useNow(time, 100, !ended);
+  const is = laneNow(lane, state.reps, now);
+  const ready = is.kind === 'ready' || (is.kind === 'coming-in' && lane.index + 1 < lane.passages.length);
+  const over = is.kind === 'countdown' && is.leftS <= 0;
+  if (ended || is.kind === 'done') return null;
+  if (ready || over) {
+    const next = is.kind !== 'ready';
+    return (
+      <View style={styles.clock}>
+        <Tap
+          label={`Lane ${lane.number}: ${next ? 'go for the next set' : 'go'}`}
+          onTap={(monoMs) => onGo(lane, monoMs)}
+          style={[
+            styles.go,
+            next ? { borderColor: theme.colors.primary, borderWidth: 2 } : { backgroundColor: theme.colors.primary },
+          ]}
+        >
+          <Text style={[styles.goWord, { color: next ? theme.colors.primary : theme.colors.onPrimary }]}>
+            {next ? 'Next' : 'Go'}
+          </Text>
+        </Tap>
+        {is.kind === 'coming-in' ? (
+          <Text variant="labelSmall" style={{ color: theme.colors.onSurfaceVariant }}>
+            {is.waiting.length === 0 ? 'all in' : `${is.waiting.length} to come`}
+          </Text>
+        ) : null}
+      </View>
+    );
+  }
+  const { figure, under, hot } = clockOf(is, names);
+  return (
+    <View style={styles.clock}>
+      <Text style={[styles.count, { color: hot ? theme.colors.error : theme.colors.onBackground }]}>{figure}</Text>
+      <Text variant="labelSmall" numberOfLines={1} style={{ color: theme.colors.onSurfaceVariant }}>
+        {under}
+      </Text>
+    </View>
+  );
+}
+
+function clockOf(is: LaneNow, names: ReadonlyMap<string, string>): { figure: string; under: string; hot: boolean } {
+  switch (is.kind) {
+    case 'send-off': {
+      const of = is.passage.reps > 1 ? `, ${is.rep} of ${is.passage.reps}` : '';
+      return {
+        figure: countdownWord(is.nextS),
+        under: `${names.get(is.swimmer) ?? '?'} leaves${of}`,
+        hot: is.nextS < 5,
+      };
+    }
+    case 'countdown':
+      return { figure: countdownWord(is.leftS), under: 'left', hot: is.leftS < 10 };
+    case 'held':
+      return { figure: 'held', under: 'resume in the lane', hot: true };
+    case 'coming-in':
+      return { figure: String(is.waiting.length), under: is.waiting.length === 0 ? 'all in' : 'to come', hot: false };
+    default:
+      return { figure: '', under: '', hot: false };
+  }
+}
+
+interface TileProps {
+  readonly lane: LaneState;
+  readonly swimmer: string;
+  readonly state: RunState;
+  readonly time: DeckTime;
+  readonly name: string;
+  readonly mode: TapMode;
+  readonly onTap: (monoMs: number) => void;
+}
+
+function Tile({ lane, swimmer, state, time, name, mode, onTap }: TileProps) {
+  const theme = useTheme();
+  const now = useNow(time, 1000, state.endedMs === null);
+  const passage = lane.passages[lane.index];
+  const away = state.present[swimmer]?.as;
+  const mine = passage ? state.reps.filter((r) => r.passage === passage.id && r.swimmer === swimmer) : [];
+  const last = mine.reduce<(typeof mine)[number] | null>((a, b) => (a && a.rep > b.rep ? a : b), null);
+  const rep = passage ? repNow(passage, swimmer, now) : 0;
+  const swimming = rep > 0 && last?.rep !== rep;
+  const home = last !== null && last.rep >= rep;
+  const word =
+    away === 'absent' || away === 'out'
+      ? away
+      : tileWord(mode, last, swimming, passage ? departureMs(passage, swimmer, 1) !== null : false);
+  const strokes = last?.strokes ? ` · ${last.strokes}` : '';
+  const filled = home && mode === 'wall';
+  return (
+    <Tap
+      label={`${name}, lane ${lane.number}: ${MODE_WORD[mode]}${last ? `, last ${formatTime(last.timeS, 1)}` : ''}`}
+      onTap={onTap}
+      disabled={away === 'absent' && mode === 'wall'}
+      style={[
+        styles.tile,
+        {
+          borderColor: filled ? theme.colors.primaryContainer : swimming ? theme.colors.primary : theme.colors.outline,
+          backgroundColor: filled ? theme.colors.primaryContainer : 'transparent',
+          opacity: away === 'absent' || away === 'out' ? 0.6 : 1,
+        },
+      ]}
+    >
+      <Text style={styles.name} numberOfLines={1}>
+        {name}
+      </Text>
+      <Text variant="labelSmall" numberOfLines={1} style={styles.figures}>
+        {`${word}${mode === 'wall' || mode === 'strokes' ? strokes : ''}`}
+      </Text>
+    </Tap>
+  );
+}
+
+const MODE_WORD: Readonly<Record<TapMode, string>> = {
+  wall: 'hand on the wall',
+  strokes: 'count strokes',
+  look: 'note what you see',
+};
+
+function tileWord(
+  mode: TapMode,
+  last: { timeS: number; rep: number } | null,
+  swimming: boolean,
+  begun: boolean,
+): string {
+  if (mode === 'look') return 'look';
+  if (mode === 'strokes') return last ? formatTime(last.timeS, 1) : 'strokes';
+  if (swimming) return last ? `swims · ${formatTime(last.timeS, 1)}` : 'tap at wall';
+  return last ? formatTime(last.timeS, 1) : begun ? 'waits' : '–';
+}
+
+const styles = StyleSheet.create({
+  lane: { borderTopWidth: 2, paddingVertical: 10, paddingHorizontal: 16, gap: 10 },
+  head: { flexDirection: 'row', alignItems: 'center', gap: 10 },
+  what: { flex: 1, minWidth: 0, minHeight: 56, justifyContent: 'center' },
+  set: { fontFamily: 'Atkinson Bold', fontSize: 20, lineHeight: 26 },
+  clock: { alignItems: 'flex-end', minWidth: 104 },
+  count: { fontFamily: 'Atkinson Bold', fontSize: 48, lineHeight: 52, fontVariant: ['tabular-nums'] },
+  go: { minWidth: 104, minHeight: 64, borderRadius: 8, alignItems: 'center', justifyContent: 'center' },
+  goWord: { fontFamily: 'Atkinson Bold', fontSize: 30, lineHeight: 36 },
+  tiles: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
+  tile: {
+    flexGrow: 1,
+    flexBasis: 78,
+    minHeight: 60,
+    borderWidth: 2,
+    borderRadius: 6,
+    alignItems: 'center',
+    justifyContent: 'center',
+    paddingHorizontal: 4,
+  },
+  name: { fontFamily: 'Atkinson Bold', fontSize: 16, lineHeight: 22 },
+  figures: { fontVariant: ['tabular-nums'] },
+});

@@ -1,0 +1,394 @@
+import { plannedFinishS, runSetup, type LaneState } from '@upwell/core/deck';
+import type { DeckPack } from '@upwell/contract/deck';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import { Button, PaperProvider, Text } from 'react-native-paper';
+import { BeeperPanel } from '../beeper/BeeperPanel';
+import { Choice } from '@/ui/Choice';
+import { Icon } from '@/ui/Icon';
+import { Failure, Loading, Notice } from '@/ui/States';
+import { Stepper } from '@/ui/Stepper';
+import { Tabs } from '@/ui/Tabs';
+import { NIGHT } from '@/ui/theme';
+import { useTheme } from '@/ui/useTheme';
+import { useTitle } from '@/ui/useTitle';
+import { useWide } from '@/ui/useWide';
+import { usePackQuery } from '../api';
+import { FinishPanel } from '../parts/FinishPanel';
+import { HeadsPanel } from '../parts/HeadsPanel';
+import { LaneSheet } from '../parts/LaneSheet';
+import { LaneStrip, type TapMode } from '../parts/LaneStrip';
+import { Missing, RunTop } from '../parts/RunTop';
+import { SwimmerSheet } from '../parts/SwimmerSheet';
+import { Tap } from '../parts/Tap';
+import { useRun, type Run } from '../useRun';
+import { useAwake } from '../wakeLock';
+import { shortNames } from '../words';
+
+/** The deck clock: a session run with one hand. Always dark, against glare and for the battery. */
+export function RunScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const { data: pack, error, refetch } = usePackQuery(id);
+  const run = useRun(id);
+  return (
+    <PaperProvider theme={NIGHT} settings={{ icon: Icon, rippleEffectEnabled: false }}>
+      {pack && run ? (
+        <Deck pack={pack} run={run} />
+      ) : error && !pack ? (
+        <Failure error={error} retry={() => void refetch()} />
+      ) : (
+        <Loading label="Opening the deck clock" />
+      )}
+    </PaperProvider>
+  );
+}
+
+const VIEWS = [
+  { value: 'lanes', label: 'Lanes' },
+  { value: 'heads', label: 'Heads' },
+  { value: 'beeper', label: 'Beeper' },
+  { value: 'finish', label: 'Finish' },
+] as const;
+type View_ = (typeof VIEWS)[number]['value'];
+
+const MODES: readonly { readonly value: TapMode; readonly label: string }[] = [
+  { value: 'wall', label: 'Wall' },
+  { value: 'strokes', label: 'Strokes' },
+  { value: 'look', label: 'Look' },
+];
+
+/** Hand entries to begin the counting with when nobody was counted yet. */
+const FIRST_COUNT = 20;
+
+function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
+  const theme = useTheme();
+  const wide = useWide();
+  const router = useRouter();
+  const params = useLocalSearchParams<{ view?: string; swimmer?: string; lane?: string }>();
+  const { session } = pack;
+  const { plan } = session;
+  const { state, note, time } = run;
+  const [mode, setMode] = useState<TapMode>('wall');
+  const [counting, setCounting] = useState<{ lane: string; swimmer: string } | null>(null);
+  const [only, setOnly] = useState<string | null>(null);
+  useTitle(`${session.title}, deck clock`);
+  useAwake(state.beganMs !== null && state.endedMs === null);
+
+  const planned = useMemo(
+    () => runSetup(session.title, plan, pack.people, pack.laneCapacity ?? undefined),
+    [session.title, plan, pack.people, pack.laneCapacity],
+  );
+  const setup = state.setup ?? planned;
+  const names = useMemo(() => shortNames(setup.swimmers), [setup.swimmers]);
+  const groupOf = (groupId: string) => plan.groups.find((g) => g.id === groupId)?.name ?? '';
+  const endMs =
+    state.beganMs === null ? null : state.beganMs + Math.max(plannedFinishS(plan), setup.minutes * 60) * 1000;
+  const view: View_ = VIEWS.find((v) => v.value === params.view)?.value ?? 'lanes';
+  const show = (next: { view?: string; swimmer?: string; lane?: string }) =>
+    router.setParams({ view: undefined, swimmer: undefined, lane: undefined, ...next } as never);
+
+  const begin = () => {
+    const id = note({ kind: 'begin', setup: planned });
+    return id;
+  };
+  const go = (lane: LaneState, monoMs: number) => {
+    const passage = lane.passages[lane.index];
+    note({ kind: 'go', lane: lane.id, index: passage?.goMs == null ? lane.index : lane.index + 1 }, monoMs);
+  };
+  const onSwimmer = (lane: LaneState, swimmer: string, monoMs: number) => {
+    if (mode === 'wall') note({ kind: 'wall', lane: lane.id, swimmer }, monoMs);
+    else if (mode === 'strokes') setCounting({ lane: lane.id, swimmer });
+    else show({ view: 'lanes', swimmer });
+  };
+
+  const laneShown = state.lanes.find((l) => l.id === params.lane);
+  const swimmerLane = state.lanes.find((l) => l.swimmers.includes(params.swimmer ?? ''));
+  const lanes = state.lanes.filter((l) => only === null || l.id === only);
+  const lastIgnored = state.ignored.at(-1);
+  const doubt = time.doubts.at(-1);
+  return (
+    <View style={[styles.page, { backgroundColor: theme.colors.background }]} role="main">
+      <RunTop
+        title={session.title}
+        state={state}
+        time={time}
+        endMs={endMs}
+        onBack={() => (params.lane || params.swimmer ? show({}) : router.navigate(`/deck/${session.id}` as Href))}
+        onWaiting={() => router.navigate('/waiting' as Href)}
+      />
+      <Missing state={state} time={time} names={names} />
+      {state.beganMs === null ? (
+        <Start setup={planned} groupOf={groupOf} names={names} onBegin={begin} />
+      ) : (
+        <>
+          <View style={styles.tabs}>
+            <Tabs label="Parts of the deck clock" tabs={VIEWS} chosen={view} onChoose={(v) => show({ view: v })} />
+          </View>
+          <ScrollView style={styles.page} contentContainerStyle={styles.grow}>
+            {doubt ? (
+              <View style={styles.pad}>
+                <Notice
+                  tone="error"
+                  action={
+                    <View style={styles.row}>
+                      <Button mode="outlined" onPress={() => time.wasAsleep()}>
+                        It was asleep
+                      </Button>
+                      <Button mode="outlined" onPress={() => time.wasSet()}>
+                        It was set
+                      </Button>
+                    </View>
+                  }
+                >
+                  {`This device's clock jumped by ${Math.round(doubt.seconds)} s. The deck clock went on without it.`}
+                </Notice>
+              </View>
+            ) : null}
+            {view === 'heads' ? <HeadsPanel state={state} names={names} note={note} /> : null}
+            {view === 'beeper' ? (
+              <BeeperPanel
+                suggested={plan.groups
+                  .flatMap((g) => g.blocks)
+                  .flatMap((b) => b.items)
+                  .reduce<number | null>(
+                    (rate, item) => rate ?? (item.kind === 'rounds' ? null : item.strokeRateSpm),
+                    null,
+                  )}
+              />
+            ) : null}
+            {view === 'finish' && endMs !== null ? <FinishPanel run={run} session={session} endMs={endMs} /> : null}
+            {view === 'lanes' && laneShown ? (
+              <LaneSheet
+                lane={laneShown}
+                group={groupOf(laneShown.groupId)}
+                theme={plan.theme}
+                pool={plan.pool}
+                run={run}
+              />
+            ) : null}
+            {view === 'lanes' && !laneShown && swimmerLane ? (
+              <SwimmerSheet
+                swimmer={params.swimmer!}
+                name={setup.swimmers.find((s) => s.id === params.swimmer)?.name ?? '?'}
+                lane={swimmerLane}
+                state={state}
+                names={names}
+                focus={pack.focuses.find((f) => f.swimmerId === params.swimmer)}
+                note={note}
+                onDone={() => show({})}
+              />
+            ) : null}
+            {view === 'lanes' && !laneShown && !swimmerLane ? (
+              <View style={wide ? styles.columns : undefined}>
+                {!wide && state.lanes.length > 3 ? (
+                  <View style={styles.pad}>
+                    <Choice
+                      label="Lanes shown"
+                      options={[
+                        { value: 'all', label: 'All' },
+                        ...state.lanes.map((l) => ({ value: l.id, label: String(l.number) })),
+                      ]}
+                      chosen={[only ?? 'all']}
+                      onPress={(value) => setOnly(value === 'all' ? null : value)}
+                    />
+                  </View>
+                ) : null}
+                {lanes.map((lane) => (
+                  <View key={lane.id} style={wide ? styles.column : undefined}>
+                    <LaneStrip
+                      lane={lane}
+                      group={groupOf(lane.groupId)}
+                      state={state}
+                      time={time}
+                      pool={plan.pool}
+                      names={names}
+                      mode={mode}
+                      onGo={go}
+                      onSwimmer={onSwimmer}
+                      onLane={(l) => show({ lane: l.id })}
+                    />
+                  </View>
+                ))}
+              </View>
+            ) : null}
+          </ScrollView>
+          {view === 'lanes' && !laneShown && !swimmerLane ? (
+            <View style={[styles.footer, { borderTopColor: theme.colors.onBackground }]}>
+              {counting ? (
+                <Counting
+                  run={run}
+                  counting={counting}
+                  name={names.get(counting.swimmer) ?? '?'}
+                  onDone={() => setCounting(null)}
+                />
+              ) : (
+                <>
+                  {lastIgnored && state.lastId === lastIgnored.event ? (
+                    <Text variant="labelMedium" role="status" style={styles.ignored}>
+                      {`${names.get(lastIgnored.swimmer) ?? '?'}: ${IGNORED_WORD[lastIgnored.why]}`}
+                    </Text>
+                  ) : null}
+                  <View style={styles.modes} role="radiogroup" aria-label="What a tap on a swimmer does">
+                    <Tap
+                      label="Undo the last"
+                      disabled={state.lastId === null}
+                      style={styles.mode}
+                      onTap={() => state.lastId && note({ kind: 'void', of: state.lastId })}
+                    >
+                      <Text style={styles.modeWord}>Undo</Text>
+                    </Tap>
+                    {MODES.map(({ value, label }) => (
+                      <Tap
+                        key={value}
+                        label={`Taps: ${label}`}
+                        style={[
+                          styles.mode,
+                          { backgroundColor: mode === value ? theme.colors.primary : 'transparent' },
+                        ]}
+                        onTap={() => setMode(value)}
+                      >
+                        <Text
+                          style={[
+                            styles.modeWord,
+                            { color: mode === value ? theme.colors.onPrimary : theme.colors.onBackground },
+                          ]}
+                        >
+                          {label}
+                        </Text>
+                      </Tap>
+                    ))}
+                  </View>
+                </>
+              )}
+            </View>
+          ) : null}
+        </>
+      )}
+    </View>
+  );
+}
+
+const IGNORED_WORD = {
+  double: 'tapped twice, counted once',
+  'too early': 'too early for this swim, not counted',
+  'not in this lane': 'does not swim this set in this lane: move them under Look',
+  'nothing to time': 'nothing to time yet: go first',
+} as const;
+
+interface StartProps {
+  readonly setup: ReturnType<typeof runSetup>;
+  readonly groupOf: (id: string) => string;
+  readonly names: ReadonlyMap<string, string>;
+  readonly onBegin: () => void;
+}
+
+/** Before the start: who swims in which lane, and one large button. */
+function Start({ setup, groupOf, names, onBegin }: StartProps) {
+  const theme = useTheme();
+  return (
+    <ScrollView style={styles.page} contentContainerStyle={styles.start}>
+      {setup.lanes.length === 0 ? (
+        <Notice tone="error">Nobody comes to this session: add squads to it, or swimmers to its squads.</Notice>
+      ) : null}
+      {setup.lanes.map((lane) => (
+        <View key={lane.id} style={[styles.startLane, { borderTopColor: theme.own.line }]}>
+          <Text style={styles.startNumber}>{lane.number}</Text>
+          <View style={styles.flex}>
+            <Text variant="titleMedium">{groupOf(lane.groupId)}</Text>
+            <Text>{lane.swimmers.map((id) => names.get(id)).join(', ')}</Text>
+          </View>
+        </View>
+      ))}
+      <Button
+        mode="contained"
+        disabled={setup.lanes.length === 0}
+        contentStyle={styles.beginTall}
+        labelStyle={styles.beginWord}
+        onPress={onBegin}
+      >
+        Begin
+      </Button>
+      <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+        The clock starts. Lanes leave one by one with Go. Times, strokes and heads stay on this device and are sent when
+        there is a network.
+      </Text>
+    </ScrollView>
+  );
+}
+
+interface CountingProps {
+  readonly run: Run;
+  readonly counting: { readonly lane: string; readonly swimmer: string };
+  readonly name: string;
+  readonly onDone: () => void;
+}
+
+/** Strokes of one length, near the last count so that two taps are enough. */
+function Counting({ run, counting, name, onDone }: CountingProps) {
+  const { state, note } = run;
+  const lane = state.lanes.find((l) => l.id === counting.lane);
+  const passage = lane?.passages[lane.index];
+  const mine = state.reps.filter((r) => r.swimmer === counting.swimmer);
+  const known = mine.filter((r) => r.strokes !== null).at(-1)?.strokes;
+  const rep = Math.max(1, ...mine.filter((r) => r.passage === passage?.id).map((r) => r.rep));
+  const [count, setCount] = useState(known ?? FIRST_COUNT);
+  const keep = (n: number) => {
+    if (passage) note({ kind: 'strokes', swimmer: counting.swimmer, passage: passage.id, rep, count: n });
+    onDone();
+  };
+  return (
+    <View style={styles.counting} role="group" aria-label={`Strokes of ${name}`}>
+      <View style={styles.row}>
+        {[-2, -1, 0, 1, 2].map((by) => (
+          <Tap key={by} label={`${count + by} strokes`} style={styles.countTile} onTap={() => keep(count + by)}>
+            <Text style={styles.countWord}>{count + by}</Text>
+          </Tap>
+        ))}
+      </View>
+      <View style={styles.row}>
+        <Stepper
+          label={`${name}, rep ${rep}: strokes of a length`}
+          value={String(count)}
+          onLess={count > 6 ? () => setCount(count - 5) : null}
+          onMore={count < 90 ? () => setCount(count + 5) : null}
+        />
+        <Button onPress={onDone}>Not now</Button>
+      </View>
+    </View>
+  );
+}
+
+const bold = { fontFamily: 'Atkinson Bold' } as const;
+const styles = StyleSheet.create({
+  page: { flex: 1 },
+  grow: { flexGrow: 1, paddingBottom: 24 },
+  tabs: { paddingHorizontal: 16 },
+  pad: { paddingHorizontal: 16 },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' },
+  columns: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'stretch' },
+  column: { flexGrow: 1, flexBasis: 340, maxWidth: 640 },
+  footer: { borderTopWidth: 2 },
+  ignored: { textAlign: 'center', paddingTop: 6 },
+  modes: { flexDirection: 'row' },
+  mode: { flex: 1, minHeight: 64, alignItems: 'center', justifyContent: 'center' },
+  modeWord: { ...bold, fontSize: 18, lineHeight: 24 },
+  start: { padding: 16, gap: 12, width: '100%', maxWidth: 720, alignSelf: 'center' },
+  startLane: { flexDirection: 'row', gap: 14, alignItems: 'center', borderTopWidth: 2, paddingTop: 10 },
+  startNumber: { ...bold, fontSize: 40, lineHeight: 46, minWidth: 40 },
+  flex: { flex: 1 },
+  beginTall: { minHeight: 88 },
+  beginWord: { fontSize: 34, lineHeight: 40 },
+  counting: { padding: 10, gap: 8 },
+  countTile: {
+    flex: 1,
+    minHeight: 60,
+    minWidth: 56,
+    borderWidth: 2,
+    borderColor: '#86A09E',
+    borderRadius: 6,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  countWord: { ...bold, fontSize: 24, lineHeight: 30 },
+});

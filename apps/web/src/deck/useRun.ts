@@ -1,0 +1,94 @@
+import { runState, type DeckEvent, type DeckFact, type RunState } from '@upwell/core/deck';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { v7 } from 'uuid';
+import { deviceId } from '@/offline/device';
+import { eventsOf, keepEvent } from '@/offline/events';
+import { storageFull } from '@/offline/slice';
+import { fetchEvents, sendSoon } from '@/offline/sync';
+import { useAppDispatch, useAppStore } from '@/state/hooks';
+import { DeckTime } from './time';
+
+/** How often other devices are asked what they noted, milliseconds. */
+const ASK_MS = 5000;
+
+export interface Run {
+  readonly state: RunState;
+  readonly events: readonly DeckEvent[];
+  readonly time: DeckTime;
+  /**
+   * Notes something, dated by the page's stamp of the moment, or by a moment of the deck clock for what is
+   * put in afterwards; answers the id of the event.
+   */
+  readonly note: (fact: DeckFact, monoMs?: number, atMs?: number) => string;
+  /** Counts up whenever the clocks raise a doubt. */
+  readonly doubts: number;
+}
+
+/** The run of a session: everything noted on this device and on others, and the way to note more. Null while it opens. */
+export function useRun(session: string): Run | null {
+  const store = useAppStore();
+  const dispatch = useAppDispatch();
+  const [events, setEvents] = useState<readonly DeckEvent[]>([]);
+  const [time, setTime] = useState<DeckTime | null>(null);
+  const [device, setDevice] = useState<string | null>(null);
+  const [doubts, setDoubts] = useState(0);
+  const channel = useRef<BroadcastChannel | null>(null);
+
+  const merge = useCallback((more: readonly DeckEvent[]) => {
+    setEvents((now) => {
+      const known = new Set(now.map((e) => e.id));
+      const fresh = more.filter((e) => !known.has(e.id));
+      return fresh.length === 0 ? now : [...now, ...fresh];
+    });
+  }, []);
+
+  useEffect(() => {
+    let closed = false;
+    let opened: DeckTime | undefined;
+    const load = async () => merge(await eventsOf(session));
+    void (async () => {
+      await load();
+      setDevice(await deviceId());
+      opened = await DeckTime.open(session, () => setDoubts((n) => n + 1));
+      if (closed) opened.close();
+      else setTime(opened);
+    })();
+    // Another tab of this device runs the same session.
+    const other = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('upwell-run');
+    channel.current = other;
+    if (other) other.onmessage = () => void load();
+    const ask = async () => {
+      if (document.visibilityState === 'visible' && (await fetchEvents(store, session))) await load();
+    };
+    void ask();
+    const timer = setInterval(() => void ask(), ASK_MS);
+    return () => {
+      closed = true;
+      clearInterval(timer);
+      other?.close();
+      opened?.close();
+    };
+  }, [session, merge, store]);
+
+  const note = useCallback(
+    (fact: DeckFact, monoMs?: number, atMs?: number) => {
+      const event: DeckEvent = { id: v7(), atMs: atMs ?? time!.at(monoMs), device: device!, ...fact };
+      merge([event]);
+      keepEvent(session, event)
+        .catch((error: unknown) => {
+          dispatch(storageFull(true));
+          console.warn('This device has no room for what was just noted.', error);
+        })
+        .finally(() => {
+          performance.mark('upwell-stored', { detail: { id: event.id, from: monoMs } });
+          channel.current?.postMessage(session);
+          sendSoon(store);
+        });
+      return event.id;
+    },
+    [time, device, session, merge, dispatch, store],
+  );
+
+  const state = useMemo(() => runState(events), [events]);
+  return time && device ? { state, events, time, note, doubts } : null;
+}

@@ -1,0 +1,62 @@
+import type { PassageState, Passage } from '@upwell/core/deck';
+import {
+  BLOCK_NAME,
+  breathingWord,
+  setEffortWord,
+  sightingWord,
+  timingWord,
+  whatWord,
+  type AnySet,
+} from '@upwell/core/sessions';
+import { formatTime, METRES_PER_YARD, type Pool } from '@upwell/core/units';
+import { drillCard } from '@upwell/core/library';
+
+/** A passage in a few words. @example '4 × 50 crawl' */
+export function passageWord(passage: Passage, pool: Pool): string {
+  const { set } = passage;
+  if (!set) return `${Math.round((passage.countdownS ?? 0) / 60)} min on land`;
+  const length = set.kind === 'timed' ? formatTime(set.seconds) : distanceOf(passage, pool);
+  return `${passage.reps > 1 ? `${passage.reps} × ` : ''}${length} ${whatWord(set)}`;
+}
+
+function distanceOf(passage: Passage, pool: Pool): string {
+  return String(Math.round(passage.repM / (pool.unit === 'yd' ? METRES_PER_YARD : 1)));
+}
+
+/** Where in the session a passage lies. @example 'Main · 2nd of 3' */
+export function placeOf(passage: PassageState): string {
+  return `${BLOCK_NAME[passage.block]}${passage.round ? ` · round ${passage.round.pass} of ${passage.round.of}` : ''}`;
+}
+
+/** How a set is swum, as said on deck: effort or cue, breathing, looks, rate, kit. */
+export function setDetails(set: AnySet): string[] {
+  const drill = set.drill ? drillCard(set.drill) : null;
+  return [
+    drill ? `“${drill.cue}”` : setEffortWord(set),
+    breathingWord(set.breathing),
+    sightingWord(set.sighting),
+    set.strokeRateSpm ? `rate ${set.strokeRateSpm}` : '',
+    set.timing.seconds > 0 ? timingWord(set.timing) : '',
+    drill ? '' : set.note,
+  ].filter(Boolean);
+}
+
+/** Given names, with as much of the family name as tells two of them apart. */
+export function shortNames(swimmers: readonly { readonly id: string; readonly name: string }[]): Map<string, string> {
+  const given = (name: string) => name.split(' ')[0]!;
+  return new Map(
+    swimmers.map(({ id, name }) => {
+      const same = swimmers.filter((o) => o.id !== id && given(o.name) === given(name));
+      const rest = name.split(' ').slice(1).join(' ');
+      if (same.length === 0 || !rest) return [id, given(name)];
+      return [id, `${given(name)} ${rest[0]}.`];
+    }),
+  );
+}
+
+/** A count-down as large figures: minutes and seconds, the last ten with tenths. */
+export function countdownWord(seconds: number): string {
+  if (seconds < 0) return `+${formatTime(-seconds)}`;
+  if (seconds < 10) return (Math.ceil(seconds * 10) / 10).toFixed(1);
+  return formatTime(Math.ceil(seconds));
+}

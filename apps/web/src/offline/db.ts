@@ -1,0 +1,91 @@
+import type { DeckEvent } from '@upwell/core/deck';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+
+/** A change on its way to the server. */
+export interface Waiting {
+  /** Place in the order of sending. */
+  readonly seq?: number;
+  /** The one save it is: sent twice it is applied once. */
+  readonly id: string;
+  /** What it changes: later changes of the same wait behind it. */
+  readonly path: string;
+  readonly method: 'PUT' | 'DELETE';
+  readonly body: unknown;
+  /** For the list of what waits. */
+  readonly label: string;
+  readonly at: string;
+  readonly state: 'waiting' | 'conflict' | 'refused';
+  /** Why it was refused. */
+  readonly problem: string | null;
+  /** With a conflict: what the server holds. */
+  readonly current: unknown;
+}
+
+export interface StoredEvent {
+  readonly id: string;
+  readonly session: string;
+  readonly event: DeckEvent;
+  /** 1 until the server has it. */
+  readonly waiting: 0 | 1;
+  /** Set when the server refused it, with the reason. */
+  readonly refused?: string;
+}
+
+interface Schema extends DBSchema {
+  outbox: { key: number; value: Waiting; indexes: { path: string } };
+  events: { key: string; value: StoredEvent; indexes: { session: string; waiting: number } };
+  pages: { key: string; value: { readonly path: string; readonly data: unknown; readonly at: string } };
+  facts: { key: string; value: unknown };
+}
+
+const ACCOUNT = 'upwell.account';
+
+/** Whose database is open: every account has its own, so that nobody sees or sends what another coach entered. */
+let account = (typeof localStorage === 'undefined' ? null : localStorage.getItem(ACCOUNT)) ?? 'nobody';
+let opened: Promise<IDBPDatabase<Schema>> | undefined;
+
+/** The database of this device for whoever is signed in. */
+export function db(): Promise<IDBPDatabase<Schema>> {
+  opened ??= openDB<Schema>(`upwell-${account}`, 1, {
+    upgrade(created) {
+      created.createObjectStore('outbox', { keyPath: 'seq', autoIncrement: true }).createIndex('path', 'path');
+      const events = created.createObjectStore('events', { keyPath: 'id' });
+      events.createIndex('session', 'session');
+      events.createIndex('waiting', 'waiting');
+      created.createObjectStore('pages', { keyPath: 'path' });
+      created.createObjectStore('facts');
+    },
+    blocking: (_current, _blocked, event) => {
+      // A newer version of the app wants to change the tables: let it.
+      (event.target as unknown as IDBDatabase).close();
+      opened = undefined;
+    },
+  });
+  return opened;
+}
+
+/** Opens the database of whoever has signed in. */
+export async function openFor(accountId: string): Promise<void> {
+  if (accountId === account) return;
+  const before = opened;
+  account = accountId;
+  localStorage.setItem(ACCOUNT, accountId);
+  opened = undefined;
+  (await before)?.close();
+}
+
+/** One remembered fact, like the deck clock of a session. */
+export async function fact<T>(key: string): Promise<T | undefined> {
+  return (await (await db()).get('facts', key)) as T | undefined;
+}
+
+export async function setFact(key: string, value: unknown): Promise<void> {
+  await (await db()).put('facts', value, key);
+}
+
+/** Forgets what was seen: somebody else may use this device next. What waits to be sent stays with its account. */
+export async function forgetSeen(): Promise<void> {
+  const open = await db();
+  await open.clear('pages');
+  for (const stored of await open.getAll('events')) if (stored.waiting === 0) await open.delete('events', stored.id);
+}

@@ -1,0 +1,100 @@
+import type { EventsPage } from '@upwell/contract/deck';
+import type { DeckEvent } from '@upwell/core/deck';
+import { db, fact, setFact, type StoredEvent } from './db';
+
+/** Events in one request; the server takes up to 500. */
+const BATCH = 200;
+
+/** Events that the device had no room for: sent all the same, and saved to a file when the coach asks. */
+const unstored = new Map<string, StoredEvent>();
+
+/**
+ * Keeps an event of a run; it is safe on this device once this resolves.
+ *
+ * @throws DOMException when the device has no room; the event is then kept while the page stays open
+ */
+export async function keepEvent(session: string, event: DeckEvent): Promise<void> {
+  const stored: StoredEvent = { id: event.id, session, event, waiting: 1 };
+  try {
+    const open = await db();
+    const tx = open.transaction('events', 'readwrite');
+    await Promise.all([tx.store.put(stored), tx.done]);
+  } catch (error) {
+    unstored.set(event.id, stored);
+    throw error;
+  }
+}
+
+/** All events of a run that this device knows of. */
+export async function eventsOf(session: string): Promise<DeckEvent[]> {
+  const stored = await (await db()).getAllFromIndex('events', 'session', session);
+  return stored.map((s) => s.event);
+}
+
+export async function waitingEvents(): Promise<StoredEvent[]> {
+  const stored = await (await db()).getAllFromIndex('events', 'waiting', 1);
+  return [...stored.filter((s) => s.refused === undefined), ...unstored.values()];
+}
+
+export async function refusedEvents(): Promise<StoredEvent[]> {
+  return (await (await db()).getAllFromIndex('events', 'waiting', 1)).filter((s) => s.refused !== undefined);
+}
+
+/** What came of sending some events. */
+export type EventsSent =
+  { readonly kind: 'stored' } | { readonly kind: 'no-network' } | { readonly kind: 'refused'; readonly reason: string };
+
+export type PostEvents = (session: string, events: readonly DeckEvent[]) => Promise<EventsSent>;
+
+/**
+ * Sends what was noted on deck, run by run, in the order in which it was noted. What the server may have
+ * already is sent again without harm. Refused events stay on the device with the reason.
+ *
+ * @returns whether the server was reached
+ */
+export async function sendEvents(post: PostEvents): Promise<boolean> {
+  const bySession = new Map<string, StoredEvent[]>();
+  for (const stored of await waitingEvents())
+    bySession.set(stored.session, [...(bySession.get(stored.session) ?? []), stored]);
+  for (const [session, waiting] of bySession) {
+    const inOrder = waiting.sort((a, b) => a.event.atMs - b.event.atMs || (a.id < b.id ? -1 : 1));
+    for (let i = 0; i < inOrder.length; i += BATCH) {
+      const batch = inOrder.slice(i, i + BATCH);
+      const outcome = await post(
+        session,
+        batch.map((s) => s.event),
+      );
+      if (outcome.kind === 'no-network') return false;
+      batch.forEach((s) => unstored.delete(s.id));
+      const open = await db();
+      const tx = open.transaction('events', 'readwrite');
+      for (const stored of batch)
+        await tx.store.put(
+          outcome.kind === 'stored' ? { ...stored, waiting: 0 } : { ...stored, refused: outcome.reason },
+        );
+      await tx.done;
+      if (outcome.kind === 'refused') break;
+    }
+  }
+  return true;
+}
+
+/** Takes in what other devices noted for a run; answers whether anything was new. */
+export async function takeEvents(session: string, page: EventsPage): Promise<boolean> {
+  const open = await db();
+  const tx = open.transaction('events', 'readwrite');
+  let fresh = 0;
+  for (const event of page.events) {
+    const known = await tx.store.get(event.id);
+    if (!known) fresh++;
+    if (!known || known.waiting === 1) await tx.store.put({ id: event.id, session, event, waiting: 0 });
+  }
+  await tx.done;
+  await setFact(`last:${session}`, page.last);
+  return fresh > 0;
+}
+
+/** Up to which place of the server's list this device has the events of a run. */
+export async function lastTaken(session: string): Promise<number> {
+  return (await fact<number>(`last:${session}`)) ?? 0;
+}

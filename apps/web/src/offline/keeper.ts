@@ -1,0 +1,68 @@
+import type { FetchArgs } from '@reduxjs/toolkit/query';
+import { setKeeper, type Keeper } from '@/api/api';
+import { openFor } from './db';
+import { isKept, keepPage, keptPage } from './pages';
+import { enqueue } from './outbox';
+import { reached, storageFull } from './slice';
+import { send } from './sync';
+
+/** The address of a question as it is kept: with its parameters, in a fixed order. */
+export function addressOf(args: string | FetchArgs): string {
+  if (typeof args === 'string') return args;
+  const params = new URLSearchParams(
+    Object.entries((args.params ?? {}) as Record<string, unknown>)
+      .filter(([, value]) => value !== undefined)
+      .map(([key, value]) => [key, String(value)]),
+  );
+  params.sort();
+  const text = params.toString();
+  return text ? `${args.url}?${text}` : args.url;
+}
+
+const isRead = (args: string | FetchArgs) => typeof args === 'string' || !args.method || args.method === 'GET';
+
+const keeper: Keeper = {
+  async change(args, waits, store) {
+    const body = args.body as { writeId?: string } | undefined;
+    const path = addressOf(args);
+    const label = waits.label(body as never);
+    let seq: number;
+    try {
+      const method = args.method as 'PUT' | 'DELETE';
+      seq = await enqueue({ id: body?.writeId ?? path, path, method, body: body ?? null, label });
+    } catch (error) {
+      store.dispatch(storageFull(true));
+      console.warn('This device could not store a change.', error);
+      const detail =
+        'This device has no room left to keep your change. It is still on this page: make room, or save what waits to a file.';
+      return { error: { status: 507, data: { detail } } };
+    }
+    const sent = await send(store, seq);
+    if (!sent || sent.kind === 'no-network') return { data: await waits.shown(body as never, path) };
+    if (sent.kind === 'stored') return { data: sent.data };
+    return { error: { status: sent.status, data: sent.problem } };
+  },
+
+  async answered(args, answer, store) {
+    if (!isRead(args)) return answer;
+    const path = addressOf(args);
+    const status = answer.error?.status;
+    const lost = status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR' || status === 502 || status === 503;
+    if (status === undefined || typeof status === 'number') store.dispatch(reached(!lost));
+    if (!answer.error) {
+      const me = path === '/account/me' ? (answer.data as { accountId: string } | null) : null;
+      if (me) await openFor(me.accountId);
+      if (isKept(path)) await keepPage(path, answer.data).catch(() => store.dispatch(storageFull(true)));
+      return answer;
+    }
+    if (!lost) return answer;
+    store.dispatch(reached(false));
+    const page = await keptPage(path).catch(() => undefined);
+    return page === undefined ? answer : { data: page, meta: answer.meta };
+  },
+};
+
+/** From now on changes are kept on this device until the server has them, and what was seen can be seen again. */
+export function keepOnDevice(): void {
+  setKeeper(keeper);
+}

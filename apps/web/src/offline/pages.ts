@@ -1,0 +1,36 @@
+import { db } from './db';
+
+/** Pages kept for when there is no network: the coach's own data, newest first out. */
+const MOST_PAGES = 400;
+
+/** Addresses that are of no use later, or must not lie around. */
+const NOT_KEPT = ['/handouts', '/calendar', '/openapi'];
+
+export function isKept(path: string): boolean {
+  return !NOT_KEPT.some((start) => path.startsWith(start));
+}
+
+/** Keeps what the server answered at an address. */
+export async function keepPage(path: string, data: unknown): Promise<void> {
+  const open = await db();
+  await open.put('pages', { path, data, at: new Date().toISOString() });
+  if ((await open.count('pages')) > MOST_PAGES) await dropOldest();
+}
+
+async function dropOldest(): Promise<void> {
+  const open = await db();
+  const all = await open.getAll('pages');
+  const old = all.sort((a, b) => a.at.localeCompare(b.at)).slice(0, MOST_PAGES / 4);
+  await Promise.all(old.map(({ path }) => open.delete('pages', path)));
+}
+
+/** What the server answered last at an address, or undefined. */
+export async function keptPage(path: string): Promise<unknown> {
+  return (await (await db()).get('pages', path))?.data;
+}
+
+/** Changes a kept page as a waiting change will, so that it shows at once. */
+export async function patchPage<T>(path: string, change: (page: T) => T): Promise<void> {
+  const page = await keptPage(path);
+  if (page !== undefined) await keepPage(path, change(page as T));
+}
