@@ -1,4 +1,5 @@
-import { readResults, type ResultLine } from '@upwell/core/records';
+import { readResults } from '@upwell/core/formats';
+import type { ResultLine } from '@upwell/core/records';
 import { v7 } from 'uuid';
 import { Harness, type TestClub } from './harness';
 

@@ -7,6 +7,7 @@ import Joi from 'joi';
 import { isoDate, line, oneOf, saved, uuid, type Saved } from './common';
 import { lengthMetricsSchema, trials } from './compute';
 import { oneKind } from './plan';
+import { CHUNK_ROWS, MOST_CHUNKS, RESULT_SORTS, type ResultSort } from './recordLimits';
 import { notFasterThanAnybody, type ResultView } from './swimmers';
 
 const number = Joi.number();
@@ -79,10 +80,6 @@ const resultFields = {
 
 export const resultSaveSchema = Joi.object<ResultLine>(resultFields).custom(notFasterThanAnybody);
 
-/** Rows of one request of an import. */
-export const CHUNK_ROWS = 2000;
-export const MOST_CHUNKS = 50;
-
 export interface ChunkBody {
   readonly rows: readonly ResultLine[];
 }
@@ -144,9 +141,6 @@ export interface RecordsView {
   readonly signs: readonly DeckSign[];
   readonly attended: readonly AttendedView[];
 }
-
-export const RESULT_SORTS = ['on', 'name', 'distance', 'time', 'speed'] as const;
-export type ResultSort = (typeof RESULT_SORTS)[number];
 
 export interface ResultsQuery {
   readonly search?: string;

@@ -10,7 +10,8 @@ import {
   type ResultsQuery,
   type TestSave,
 } from '@upwell/contract/records';
-import { writeResults, type ResultLine } from '@upwell/core/records';
+import { writeResults } from '@upwell/core/formats';
+import type { ResultLine } from '@upwell/core/records';
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Database } from '../platform/database';

@@ -7,10 +7,10 @@ import type {
   RepView,
   ResultsPage,
   ResultsQuery,
-  ResultSort,
   TestSave,
   TestView,
 } from '@upwell/contract/records';
+import type { ResultSort } from '@upwell/contract/recordLimits';
 import type { ResultLine } from '@upwell/core/records';
 import { RefusedTest, testOutcome } from '@upwell/core/swimtests';
 import type { EntityManager } from '@mikro-orm/postgresql';

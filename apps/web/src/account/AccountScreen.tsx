@@ -1,11 +1,14 @@
 import { CAUTION } from '@upwell/core/safety';
-import { useRouter } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, SegmentedButtons, Text } from 'react-native-paper';
 import { api } from '@/api/api';
 import { sentence } from '@/api/problem';
 import { dropAllDrafts } from '@/state/drafts';
-import { useAppDispatch, useAppSelector } from '@/state/hooks';
+import { forgetSeen } from '@/offline/db';
+import { send } from '@/offline/sync';
+import { useAppDispatch, useAppSelector, useAppStore } from '@/state/hooks';
 import { chooseTheme } from '@/state/settings';
 import { Card } from '@/ui/Card';
 import { Screen } from '@/ui/Screen';
@@ -21,11 +24,21 @@ export function AccountScreen() {
   const { data: me } = useMeQuery();
   const theme = useAppSelector((state) => state.settings.theme);
   const unsaved = useAppSelector((state) => Object.keys(state.drafts).length);
+  const store = useAppStore();
+  const [sure, setSure] = useState(false);
+  const waits = useAppSelector((state) => state.offline.waiting + state.offline.undecided);
   const [signOut, { error, isLoading }] = useSignOutMutation();
 
   const leave = async (): Promise<void> => {
+    await send(store);
+    const { waiting, undecided } = store.getState().offline;
+    if (waiting + undecided > 0 && !sure) {
+      setSure(true);
+      return;
+    }
     const result = await signOut();
     if ('error' in result) return;
+    await forgetSeen();
     dispatch(dropAllDrafts());
     dispatch(api.util.resetApiState());
     router.replace('/sign-in');
@@ -64,6 +77,18 @@ export function AccountScreen() {
       {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
       {unsaved > 0 ? (
         <Notice>{`${unsaved} unsaved piece${unsaved === 1 ? '' : 's'} of work on this device will be dropped when you sign out.`}</Notice>
+      ) : null}
+      {sure && waits > 0 ? (
+        <Notice
+          tone="error"
+          action={
+            <Button mode="outlined" onPress={() => router.navigate('/waiting' as Href)}>
+              See what waits
+            </Button>
+          }
+        >
+          {`${waits} ${waits === 1 ? 'change has' : 'changes have'} not reached the server. They stay on this device for your next sign-in here; sign out again if that is meant.`}
+        </Notice>
       ) : null}
       <Button mode="outlined" icon="logout" onPress={() => void leave()} style={styles.leave}>
         {isLoading ? 'Signing out…' : 'Sign out'}

@@ -11,7 +11,12 @@ import {
 export interface Waits {
   readonly label: (body: never) => string;
   /** The answer to expect, made from what was sent; kept pages may be changed to match. */
-  readonly shown: (body: never, path: string) => Promise<unknown> | unknown;
+  readonly shown: (body: never, path: string, about: string) => Promise<unknown> | unknown;
+}
+
+/** A request may say whose page it shows on while it waits. */
+export interface Args extends FetchArgs {
+  readonly about?: string;
 }
 
 export interface Extra {
@@ -20,14 +25,14 @@ export interface Extra {
 
 const fetchJson = fetchBaseQuery({ baseUrl: '/api/v1', timeout: 20_000, credentials: 'same-origin' });
 
-type Answer = Awaited<ReturnType<BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, Extra>>>;
+type Answer = Awaited<ReturnType<BaseQueryFn<string | Args, unknown, FetchBaseQueryError, Extra>>>;
 
 /** What stands between a screen and the network; set by the part that keeps work on the device. */
 export interface Keeper {
   /** A change: safe on the device first, then on its way. */
-  change(args: FetchArgs, waits: Waits, store: BaseQueryApi): Promise<Answer>;
+  change(args: Args, waits: Waits, store: BaseQueryApi): Promise<Answer>;
   /** What the server answered, or what was kept of it. */
-  answered(args: string | FetchArgs, answer: Answer, store: BaseQueryApi): Promise<Answer>;
+  answered(args: string | Args, answer: Answer, store: BaseQueryApi): Promise<Answer>;
 }
 
 let keeper: Keeper | null = null;
@@ -37,11 +42,7 @@ export function setKeeper(given: Keeper): void {
 }
 
 /** A sign-in that ran out is noticed at any call: who is signed in is asked again, and the frame shows the sign-in. */
-const fetchSignedIn: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, Extra> = async (
-  args,
-  store,
-  extra,
-) => {
+const fetchSignedIn: BaseQueryFn<string | Args, unknown, FetchBaseQueryError, Extra> = async (args, store, extra) => {
   if (keeper && extra?.waits && typeof args !== 'string') return keeper.change(args, extra.waits, store);
   const result = (await fetchJson(args, store, extra ?? {})) as Answer;
   const signingIn = typeof args !== 'string' && args.url === '/account/sign-in';

@@ -3,4 +3,6 @@
  * come along with the first screen.
  */
 export { LoadChart } from './LoadChart';
+export { RampChart } from './RampChart';
 export { ResultChart } from './ResultChart';
+export { TrendChart } from './TrendChart';

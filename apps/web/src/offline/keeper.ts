@@ -38,7 +38,7 @@ const keeper: Keeper = {
       return { error: { status: 507, data: { detail } } };
     }
     const sent = await send(store, seq);
-    if (!sent || sent.kind === 'no-network') return { data: await waits.shown(body as never, path) };
+    if (!sent || sent.kind === 'no-network') return { data: await waits.shown(body as never, path, args.about ?? '') };
     if (sent.kind === 'stored') return { data: sent.data };
     return { error: { status: sent.status, data: sent.problem } };
   },

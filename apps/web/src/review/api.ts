@@ -1,29 +1,122 @@
 import type { ClipSave, ClipView } from '@upwell/contract/clips';
 import type { FocusSave, FocusView, ReviewSave, ReviewView, TryFields } from '@upwell/contract/review';
-import type { DrillRecord } from '@upwell/core/review';
+import { CAUSES, type DrillRecord } from '@upwell/core/review';
 import type { LevelId } from '@upwell/core/swimmers';
-import { api } from '@/api/api';
+import type { SwimmerPage } from '@upwell/contract/swimmers';
+import { api, type Waits } from '@/api/api';
+import { keptPage, patchPage } from '@/offline/pages';
+
+const lastPart = (path: string) => path.slice(path.lastIndexOf('/') + 1);
+const pageOf = (swimmerId: string) => `/swimmers/${swimmerId}`;
+
+/** A review that waits gives its focus at once; the causes are worked out anew when it arrives. */
+const reviewWaits: Waits = {
+  label: (body: ReviewSave) => `Review: ${CAUSES[body.focus.cause].name}`,
+  shown: async (body: ReviewSave, path: string): Promise<ReviewView> => {
+    const { version, writeId: _writeId, focus, relook, ...fields } = body;
+    const view: ReviewView = {
+      ...fields,
+      id: lastPart(path),
+      version: version + 1,
+      coachName: 'you',
+      ranking: [],
+      focusCause: focus.cause,
+    };
+    await patchPage<SwimmerPage>(pageOf(body.swimmerId), (page) => ({
+      ...page,
+      reviews: [view, ...page.reviews.filter((r) => r.id !== view.id)],
+      focuses: [
+        {
+          ...focus,
+          swimmerId: body.swimmerId,
+          swimmerName: `${page.givenName} ${page.familyName}`,
+          since: body.lookedAt,
+          outcome: null,
+          reviewId: view.id,
+          version: 1,
+          saidBack: '',
+          felt: '',
+          triesMade: [],
+        },
+        ...page.focuses
+          .filter((f) => f.id !== focus.id)
+          .map((f) => (f.id === relook?.focusId ? { ...f, outcome: relook.outcome } : f)),
+      ],
+    }));
+    return view;
+  },
+};
+
+/** Changes the focus on the swimmer's kept page and answers it. */
+async function patchFocus(swimmerId: string, id: string, change: (focus: FocusView) => FocusView): Promise<unknown> {
+  await patchPage<SwimmerPage>(pageOf(swimmerId), (page) => ({
+    ...page,
+    focuses: page.focuses.map((f) => (f.id === id ? change(f) : f)),
+  }));
+  const page = (await keptPage(pageOf(swimmerId))) as SwimmerPage | undefined;
+  return page?.focuses.find((f) => f.id === id) ?? null;
+}
+
+const focusWaits: Waits = {
+  label: () => 'Focus',
+  shown: ({ writeId: _writeId, version, ...fields }: FocusSave, path, swimmerId) =>
+    patchFocus(swimmerId, lastPart(path), (focus) => ({ ...focus, ...fields, version: version + 1 })),
+};
+
+/** `/focuses/<focus>/tries/<try>` */
+const tryIn = (path: string) => ({ focus: path.split('/')[2]!, id: lastPart(path) });
+
+const tryWaits: Waits = {
+  label: (body: TryFields) => `Try: ${body.verdict}`,
+  shown: (body: TryFields, path, swimmerId) =>
+    patchFocus(swimmerId, tryIn(path).focus, (focus) => ({
+      ...focus,
+      triesMade: [...focus.triesMade.filter((t) => t.id !== tryIn(path).id), { id: tryIn(path).id, ...body }],
+    })),
+};
+
+const untryWaits: Waits = {
+  label: () => 'Taking a try back',
+  shown: (_body, path, swimmerId) =>
+    patchFocus(swimmerId, tryIn(path).focus, (focus) => ({
+      ...focus,
+      triesMade: focus.triesMade.filter((t) => t.id !== tryIn(path).id),
+    })),
+};
 
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
     saveReview: build.mutation<ReviewView, { id: string; body: ReviewSave }>({
       query: ({ id, body }) => ({ url: `/reviews/${id}`, method: 'PUT', body }),
+      extraOptions: { waits: reviewWaits },
       invalidatesTags: (_result, error) => (error ? [] : ['Swimmer', 'Deck', 'Outcome']),
     }),
     outcomes: build.query<DrillRecord[], LevelId>({
       query: (level) => ({ url: '/outcomes', params: { level } }),
       providesTags: ['Outcome'],
     }),
-    saveFocus: build.mutation<FocusView, { id: string; body: FocusSave }>({
-      query: ({ id, body }) => ({ url: `/focuses/${id}`, method: 'PUT', body }),
+    saveFocus: build.mutation<FocusView, { id: string; swimmerId: string; body: FocusSave }>({
+      query: ({ id, swimmerId, body }) => ({ url: `/focuses/${id}`, method: 'PUT', body, about: swimmerId }),
+      extraOptions: { waits: focusWaits },
       invalidatesTags: (_result, error) => (error ? [] : ['Swimmer', 'Deck']),
     }),
-    addTry: build.mutation<FocusView, { focusId: string; id: string; body: TryFields }>({
-      query: ({ focusId, id, body }) => ({ url: `/focuses/${focusId}/tries/${id}`, method: 'PUT', body }),
+    addTry: build.mutation<FocusView, { focusId: string; swimmerId: string; id: string; body: TryFields }>({
+      query: ({ focusId, swimmerId, id, body }) => ({
+        url: `/focuses/${focusId}/tries/${id}`,
+        method: 'PUT',
+        body,
+        about: swimmerId,
+      }),
+      extraOptions: { waits: tryWaits },
       invalidatesTags: (_result, error) => (error ? [] : ['Swimmer']),
     }),
-    takeBackTry: build.mutation<FocusView, { focusId: string; id: string }>({
-      query: ({ focusId, id }) => ({ url: `/focuses/${focusId}/tries/${id}`, method: 'DELETE' }),
+    takeBackTry: build.mutation<FocusView, { focusId: string; swimmerId: string; id: string }>({
+      query: ({ focusId, swimmerId, id }) => ({
+        url: `/focuses/${focusId}/tries/${id}`,
+        method: 'DELETE',
+        about: swimmerId,
+      }),
+      extraOptions: { waits: untryWaits },
       invalidatesTags: (_result, error) => (error ? [] : ['Swimmer']),
     }),
     clip: build.query<ClipView, string>({ query: (id) => `/clips/${id}`, providesTags: ['Clip'] }),

@@ -9,7 +9,25 @@ import type {
   SwimmerRow,
   SwimmerSave,
 } from '@upwell/contract/swimmers';
-import { api } from '@/api/api';
+import { api, type Waits } from '@/api/api';
+import { keptPage, patchPage } from '@/offline/pages';
+
+/** A swimmer who waits is shown as they will be. */
+const swimmerWaits: Waits = {
+  label: (body: SwimmerSave) => `${body.givenName} ${body.familyName}`,
+  shown: async (body: SwimmerSave, path: string): Promise<Swimmer> => {
+    const { version, writeId: _writeId, ...fields } = body;
+    await patchPage<SwimmerPage>(path, (page) => ({ ...page, ...fields, version: version + 1 }));
+    const before = (await keptPage(path)) as SwimmerPage | undefined;
+    return {
+      squadName: before?.squadName ?? '',
+      child: before?.child ?? false,
+      ...fields,
+      id: path.slice(path.lastIndexOf('/') + 1),
+      version: version + 1,
+    };
+  },
+};
 
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
@@ -24,6 +42,7 @@ const endpoints = api.injectEndpoints({
     swimmer: build.query<SwimmerPage, string>({ query: (id) => `/swimmers/${id}`, providesTags: ['Swimmer'] }),
     saveSwimmer: build.mutation<Swimmer, { id: string; body: SwimmerSave }>({
       query: ({ id, body }) => ({ url: `/swimmers/${id}`, method: 'PUT', body }),
+      extraOptions: { waits: swimmerWaits },
       invalidatesTags: (_result, error) => (error ? [] : ['Swimmer', 'Squad', 'Deck']),
     }),
     squads: build.query<Squad[], void>({ query: () => '/squads', providesTags: ['Squad'] }),

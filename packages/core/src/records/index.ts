@@ -1,3 +1,1 @@
-export * from './gpx';
-export * from './resultsCsv';
-export * from './wristDevice';
+export * from './model';

@@ -148,7 +148,9 @@ interface TileProps {
 function Tile({ lane, swimmer, state, time, name, mode, onTap }: TileProps) {
   const theme = useTheme();
   const now = useNow(time, 1000, state.endedMs === null);
-  const passage = lane.passages[lane.index];
+  const current = lane.passages[lane.index];
+  // On land and in timed skills nobody comes to the wall to be timed.
+  const passage = current?.countdownS === null ? current : undefined;
   const away = state.present[swimmer]?.as;
   const mine = passage ? state.reps.filter((r) => r.passage === passage.id && r.swimmer === swimmer) : [];
   const last = mine.reduce<(typeof mine)[number] | null>((a, b) => (a && a.rep > b.rep ? a : b), null);
@@ -216,6 +218,7 @@ const styles = StyleSheet.create({
   tile: {
     flexGrow: 1,
     flexBasis: 78,
+    maxWidth: '49%',
     minHeight: 60,
     borderWidth: 2,
     borderRadius: 6,

@@ -18,7 +18,7 @@ export function FocusWords({ focus }: { readonly focus: FocusView }) {
   const changed = saidBack !== focus.saidBack || felt !== focus.felt;
   const store = async (version: number) => {
     const body = { drill: focus.drill, saidBack, felt, relookOn: focus.relookOn, version, writeId: v7() };
-    const result = await save({ id: focus.id, body });
+    const result = await save({ id: focus.id, swimmerId: focus.swimmerId, body });
     if (!result.error) drop();
   };
   const current = error ? storedNow<FocusView>(error) : null;

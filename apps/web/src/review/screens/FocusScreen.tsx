@@ -13,14 +13,12 @@ import {
   type SignId,
 } from '@upwell/core/review';
 import { Redirect, useLocalSearchParams, useRouter, type Href } from 'expo-router';
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { useMeQuery } from '@/account/api';
 import { sentence, type ApiError } from '@/api/problem';
 import { MovingFigure } from '@/figure/MovingFigure';
-import { useDraft } from '@/state/hooks';
 import { useSwimmerQuery } from '@/swimmers/api';
 import { Card } from '@/ui/Card';
 import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
@@ -71,12 +69,6 @@ export function FocusScreen() {
   );
 }
 
-interface Waiting extends TryFields {
-  readonly id: string;
-}
-
-const NOTHING_WAITS: readonly Waiting[] = [];
-
 interface FocusWorkProps {
   readonly swimmer: SwimmerPage;
   readonly focus: FocusView;
@@ -87,16 +79,13 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
   const theme = useTheme();
   const wide = useWide();
   const router = useRouter();
-  // A try is kept on the device until the server has it: a dead network loses none.
-  const [waiting, setWaiting] = useDraft<readonly Waiting[]>(`tries:${focus.id}`, NOTHING_WAITS);
-  const [send] = useAddTryMutation();
-  const [takeBack] = useTakeBackTryMutation();
+  const [send, adding] = useAddTryMutation();
+  const [takeBack, takingBack] = useTakeBackTryMutation();
   const [saveFocus, saving] = useSaveFocusMutation();
-  const [failed, setFailed] = useState<ApiError | null>(null);
   const { data: records = [] } = useOutcomesQuery(swimmer.level);
 
-  const stored = new Set(focus.triesMade.map((t) => t.id));
-  const tries = [...focus.triesMade, ...waiting.filter((t) => !stored.has(t.id))];
+  const tries = focus.triesMade;
+  const failed = (adding.error ?? takingBack.error) as ApiError | undefined;
   const answers = drillsFor(focus.cause, {
     level: swimmer.level,
     model: swimmer.strokeModel,
@@ -108,32 +97,16 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
   const record = records.find((r) => r.cause === focus.cause && r.drill === focus.drill);
   const seen = review ? (Object.keys(review.signs) as SignId[]).filter((s) => review.signs[s] !== 'absent') : [];
 
-  const deliver = async (list: readonly Waiting[]) => {
-    for (const { id, ...body } of list) {
-      const result = await send({ focusId: focus.id, id, body });
-      if (result.error) {
-        setFailed(result.error as ApiError);
-        return;
-      }
-      setWaiting((now) => now.filter((t) => t.id !== id));
-    }
-    setFailed(null);
-  };
+  // Kept on this device first: a dead network loses none.
   const judge = (verdict: Outcome) => {
-    const made: Waiting = { id: v7(), drill: focus.drill, verdict, note: '', at: new Date().toISOString() };
-    setWaiting((now) => [...now, made]);
-    void deliver([...waiting, made]);
+    const made: TryFields = { drill: focus.drill, verdict, note: '', at: new Date().toISOString() };
+    void send({ focusId: focus.id, swimmerId: swimmer.id, id: v7(), body: made });
   };
-  const undo = async () => {
-    const last = tries[tries.length - 1]!;
-    setWaiting((now) => now.filter((t) => t.id !== last.id));
-    if (!stored.has(last.id)) return;
-    const result = await takeBack({ focusId: focus.id, id: last.id });
-    setFailed((result.error as ApiError | undefined) ?? null);
-  };
+  const undo = () => takeBack({ focusId: focus.id, swimmerId: swimmer.id, id: tries[tries.length - 1]!.id });
   const change = (drillId: DrillId) =>
     saveFocus({
       id: focus.id,
+      swimmerId: swimmer.id,
       body: {
         drill: drillId,
         saidBack: focus.saidBack,
@@ -229,19 +202,7 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
                 Look again
               </Button>
             ) : null}
-            {failed && waiting.length === 0 ? <Notice tone="error">{sentence(failed)}</Notice> : null}
-            {waiting.length > 0 && failed ? (
-              <Notice
-                tone="error"
-                action={
-                  <Button mode="outlined" onPress={() => void deliver(waiting)}>
-                    Send now
-                  </Button>
-                }
-              >
-                {`${waiting.length} ${waiting.length === 1 ? 'try waits' : 'tries wait'} on this device. ${sentence(failed)}`}
-              </Notice>
-            ) : null}
+            {failed ? <Notice tone="error">{sentence(failed)}</Notice> : null}
           </Card>
           <Card
             title={drill.name}

@@ -49,6 +49,9 @@ export function SwimmerScreen() {
       actions={
         coach ? (
           <>
+            <Button mode="outlined" icon="chart-bar" onPress={() => router.navigate(`/swimmers/${id}/records` as Href)}>
+              Records
+            </Button>
             <Button mode="outlined" icon="pencil" onPress={() => router.navigate(`/swimmers/${id}/edit` as Href)}>
               Edit
             </Button>
@@ -61,7 +64,11 @@ export function SwimmerScreen() {
               {open ? 'Look again' : 'Review the stroke'}
             </Button>
           </>
-        ) : null
+        ) : (
+          <Button mode="outlined" icon="chart-bar" onPress={() => router.navigate(`/swimmers/${id}/records` as Href)}>
+            Records
+          </Button>
+        )
       }
     >
       {swimmer.archived ? <Notice>This swimmer is archived and does not come to sessions.</Notice> : null}

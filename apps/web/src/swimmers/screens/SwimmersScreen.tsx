@@ -38,9 +38,14 @@ export function SwimmersScreen() {
       title="Swimmers"
       actions={
         coach ? (
-          <Button mode="contained" icon="plus" onPress={() => router.navigate('/swimmers/new')}>
-            Add swimmer
-          </Button>
+          <>
+            <Button mode="outlined" icon="chart-bar" onPress={() => router.navigate('/swimmers/results' as Href)}>
+              Results
+            </Button>
+            <Button mode="contained" icon="plus" onPress={() => router.navigate('/swimmers/new')}>
+              Add swimmer
+            </Button>
+          </>
         ) : null
       }
     >

@@ -8,8 +8,8 @@ import {
   trackSum,
   writeGpx,
   writeResults,
-  type ResultLine,
 } from '.';
+import type { ResultLine } from '../records';
 
 const PEOPLE = [
   { id: 'a', name: 'Ada Lindqvale' },

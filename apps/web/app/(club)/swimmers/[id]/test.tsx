@@ -1,0 +1,1 @@
+export { TestScreen as default } from '@/swimtests/screens/TestScreen';

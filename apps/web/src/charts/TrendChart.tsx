@@ -1,0 +1,88 @@
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { LineChart } from 'react-native-gifted-charts';
+import { Text } from 'react-native-paper';
+import { dayWord } from '@/ui/dates';
+import { FONT } from '@/ui/theme';
+import { useTheme } from '@/ui/useTheme';
+
+export interface TrendPoint {
+  /** ISO date. */
+  readonly on: string;
+  readonly value: number;
+}
+
+interface TrendChartProps {
+  readonly title: string;
+  readonly points: readonly TrendPoint[];
+  readonly format: (value: number) => string;
+  /** The value to reach, drawn as a line. */
+  readonly goal: number | null;
+  readonly height?: number;
+}
+
+const LABEL_WIDTH = 60;
+const SECTIONS = 4;
+/** Days that are named under the line; more would not be read. */
+const NAMED = 5;
+
+/** One number over time, with the line to reach. Days stand where they lie in time order, the newest at the right. */
+export function TrendChart({ title, points, format, goal, height = 130 }: TrendChartProps) {
+  const theme = useTheme();
+  const [width, setWidth] = useState(0);
+  const inTime = useMemo(() => [...points].sort((a, b) => a.on.localeCompare(b.on)), [points]);
+  const values = inTime.map((p) => p.value).concat(goal === null ? [] : [goal]);
+  const low = Math.min(...values);
+  const high = Math.max(...values);
+  const pad = (high - low || Math.abs(high) || 1) * 0.15;
+  const bottom = low - pad;
+  const span = high + pad - bottom;
+  const plotted = width - LABEL_WIDTH - 16;
+  const every = Math.ceil(inTime.length / NAMED);
+  const dense = inTime.length > 40;
+  const label = { color: theme.colors.onSurfaceVariant, fontFamily: FONT, fontSize: 12 };
+  const last = inTime.at(-1)!;
+  return (
+    <View
+      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+      role="img"
+      aria-label={`${title}: ${inTime.length} values from ${dayWord(inTime[0]!.on)} ${format(inTime[0]!.value)} to ${dayWord(last.on)} ${format(last.value)}${goal === null ? '' : `, goal ${format(goal)}`}`}
+      style={{ minHeight: height + 40 }}
+    >
+      <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+        {`${title}${goal === null ? '' : ` · goal ${format(goal)}`}`}
+      </Text>
+      {plotted > 60 ? (
+        <LineChart
+          data={inTime.map((p, i) => ({
+            value: p.value - bottom,
+            ...(i % every === 0 ? { label: dayWord(p.on).replace(/^\w+,? /, '') } : {}),
+          }))}
+          width={plotted}
+          height={height}
+          maxValue={span}
+          stepValue={span / SECTIONS}
+          noOfSections={SECTIONS}
+          formatYLabel={(value: string) => format(Number(value) + bottom)}
+          spacing={(plotted - 24) / Math.max(1, inTime.length - 1)}
+          initialSpacing={10}
+          endSpacing={4}
+          disableScroll
+          color={theme.colors.primary}
+          dataPointsColor={theme.colors.primary}
+          hideDataPoints={dense}
+          thickness={dense ? 2 : 3}
+          showReferenceLine1={goal !== null}
+          referenceLine1Position={(goal ?? 0) - bottom}
+          referenceLine1Config={{ color: theme.own.kelp, dashWidth: 6, dashGap: 4, thickness: 2 }}
+          yAxisTextStyle={label}
+          xAxisLabelTextStyle={{ ...label, width: 56 }}
+          yAxisLabelWidth={LABEL_WIDTH}
+          yAxisColor={theme.own.line}
+          xAxisColor={theme.own.line}
+          rulesColor={theme.own.line}
+        />
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,137 @@
+import { RESULT_SORTS, type ResultSort } from '@upwell/contract/recordLimits';
+import { RESULT_KINDS, type ResultKind } from '@upwell/core/records';
+import { formatTime } from '@upwell/core/units';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { Button, DataTable, Searchbar, Text } from 'react-native-paper';
+import { Choice } from '@/ui/Choice';
+import { dayWord } from '@/ui/dates';
+import { Screen } from '@/ui/Screen';
+import { Empty, Failure, Loading } from '@/ui/States';
+import { useWide } from '@/ui/useWide';
+import { useResultsQuery } from '../api';
+
+const PAGE = 25;
+const HEAD: Readonly<Record<ResultSort, string>> = {
+  on: 'Day',
+  name: 'Swimmer',
+  distance: 'Metres',
+  time: 'Time',
+  speed: 'm/s',
+};
+const KIND_WORD: Readonly<Record<ResultKind, string>> = { trial: 'All-out', training: 'Training', track: 'Outside' };
+
+/** Results of everybody, found and sorted; what is chosen stands in the address. */
+export function ResultsScreen() {
+  const router = useRouter();
+  const wide = useWide();
+  const asked = useLocalSearchParams<{ search?: string; sort?: string; up?: string; page?: string; kind?: string }>();
+  const sort: ResultSort = RESULT_SORTS.find((s) => s === asked.sort) ?? 'on';
+  const falling = asked.up !== '1';
+  const page = Math.max(0, Number(asked.page ?? 0) || 0);
+  const kind = RESULT_KINDS.find((k) => k === asked.kind);
+  const { data, error, refetch, isFetching } = useResultsQuery({
+    ...(asked.search ? { search: asked.search } : {}),
+    ...(kind ? { kind } : {}),
+    sort,
+    falling,
+    offset: page * PAGE,
+    limit: PAGE,
+  });
+  const set = (change: Record<string, string | undefined>) => router.setParams({ page: undefined, ...change } as never);
+  const columns = wide ? RESULT_SORTS : (['name', 'distance', 'time'] as const);
+  return (
+    <Screen
+      title="Results"
+      under={data ? `${data.total.toLocaleString()} results` : undefined}
+      back="/swimmers"
+      actions={
+        <>
+          <Button mode="outlined" icon="download" onPress={() => window.open('/api/v1/results.csv', '_blank')}>
+            CSV
+          </Button>
+          <Button mode="contained" icon="upload" onPress={() => router.navigate('/swimmers/import' as Href)}>
+            Bring in a file
+          </Button>
+        </>
+      }
+    >
+      <Searchbar
+        placeholder="Find a swimmer"
+        accessibilityLabel="Find a swimmer"
+        value={asked.search ?? ''}
+        onChangeText={(search) => set({ search: search || undefined })}
+        icon="magnify"
+        clearIcon="close"
+        style={styles.gap}
+      />
+      <Choice
+        label="Kind"
+        options={RESULT_KINDS.map((value) => ({ value, label: KIND_WORD[value] }))}
+        chosen={kind ? [kind] : []}
+        onPress={(value) => set({ kind: value === kind ? undefined : value })}
+      />
+      {error && !data ? <Failure error={error} retry={() => void refetch()} /> : null}
+      {!data && !error ? <Loading label="Loading results" /> : null}
+      {data && data.total === 0 ? <Empty title="No result found">Bring in a file, or take times on deck.</Empty> : null}
+      {data && data.total > 0 ? (
+        <View aria-busy={isFetching}>
+          <DataTable>
+            <DataTable.Header>
+              {columns.map((column) => (
+                <DataTable.Title
+                  key={column}
+                  numeric={column !== 'name' && column !== 'on'}
+                  {...(sort === column
+                    ? { sortDirection: falling ? ('descending' as const) : ('ascending' as const) }
+                    : {})}
+                  onPress={() => set({ sort: column, up: sort === column && falling ? '1' : undefined })}
+                >
+                  {HEAD[column]}
+                </DataTable.Title>
+              ))}
+            </DataTable.Header>
+            {data.items.map((r) => (
+              <DataTable.Row
+                key={r.id}
+                onPress={() => router.navigate(`/swimmers/${r.swimmerId}/records` as Href)}
+                accessibilityLabel={`${r.name}, ${dayWord(r.on)}, ${r.distanceM} m in ${formatTime(r.timeS, 1)}`}
+              >
+                {columns.map((column) => (
+                  <DataTable.Cell key={column} numeric={column !== 'name' && column !== 'on'}>
+                    {column === 'on'
+                      ? dayWord(r.on)
+                      : column === 'name'
+                        ? r.name
+                        : column === 'distance'
+                          ? String(r.distanceM)
+                          : column === 'time'
+                            ? formatTime(r.timeS, 1)
+                            : (r.distanceM / r.timeS).toFixed(2)}
+                  </DataTable.Cell>
+                ))}
+              </DataTable.Row>
+            ))}
+          </DataTable>
+          <View style={styles.pages}>
+            <Button disabled={page === 0} onPress={() => router.setParams({ page: String(page - 1) } as never)}>
+              Back
+            </Button>
+            <Text>{`${page * PAGE + 1}–${Math.min(data.total, (page + 1) * PAGE)} of ${data.total.toLocaleString()}`}</Text>
+            <Button
+              disabled={(page + 1) * PAGE >= data.total}
+              onPress={() => router.setParams({ page: String(page + 1) } as never)}
+            >
+              More
+            </Button>
+          </View>
+        </View>
+      ) : null}
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  gap: { marginBottom: 8 },
+  pages: { flexDirection: 'row', alignItems: 'center', justifyContent: 'center', gap: 12, marginTop: 8 },
+});

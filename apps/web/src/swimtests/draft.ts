@@ -1,0 +1,48 @@
+import type { SwimmerPage } from '@upwell/contract/swimmers';
+import { LADDER_IDS, LADDERS, type LadderId } from '@upwell/core/library';
+import { LEVEL } from '@upwell/core/swimmers';
+import type { SwimTestKind, TestInput } from '@upwell/core/swimtests';
+import { v7 } from 'uuid';
+import { dayOf } from '@/ui/dates';
+
+/** A test while it is taken; kept on the device until it is stored. */
+export interface TestDraft {
+  readonly id: string;
+  readonly writeId: string;
+  readonly heldOn: string;
+  readonly input: TestInput;
+  /** The watch, deck clock: when it was started, and the split at the first stroke. */
+  readonly running: { readonly startMs: number; readonly splitMs: number | null } | null;
+}
+
+export function newTestDraft(kind: SwimTestKind, swimmer: SwimmerPage, ladder: LadderId | null): TestDraft {
+  return {
+    id: v7(),
+    writeId: v7(),
+    heldOn: dayOf(new Date()),
+    input: emptyInput(kind, swimmer, ladder),
+    running: null,
+  };
+}
+
+function emptyInput(kind: SwimTestKind, swimmer: SwimmerPage, ladder: LadderId | null): TestInput {
+  switch (kind) {
+    case 'critical-speed':
+      return { kind, trials: [] };
+    case 'rate-ramp':
+      return { kind, lengthM: 25, repM: 50, pushOffM: 5, pushOffS: 2.5, reps: [] };
+    case 'clean-length':
+      return { kind, lengths: [] };
+    case 'closed-eyes':
+      return { kind, strokes: 10, strokeLengthM: LEVEL[swimmer.level].defaultStrokeLengthM, offM: [] };
+    case 'glide':
+      return { kind, metres: [] };
+    case 'tumble':
+      return { kind, timesS: [] };
+    case 'ladder-step': {
+      const id = ladder ?? LADDER_IDS.find((l) => swimmer.ladderSteps[l] !== undefined) ?? LADDER_IDS[0]!;
+      const step = Math.min(swimmer.ladderSteps[id] ?? 0, LADDERS[id].steps.length - 1);
+      return { kind, ladder: id, step, tries: 0, passed: 0 };
+    }
+  }
+}

@@ -1,0 +1,317 @@
+import type { RecordsView, TestView } from '@upwell/contract/records';
+import type { SwimmerPage } from '@upwell/contract/swimmers';
+import { LADDER_IDS, type LadderId } from '@upwell/core/library';
+import { isAtLeast, LEVEL } from '@upwell/core/swimmers';
+import {
+  compareTests,
+  RefusedTest,
+  stepPassed,
+  SWIM_TEST,
+  SWIM_TESTS,
+  testOutcome,
+  testValue,
+  type SwimTestKind,
+  type TestInput,
+  type TestOutcome,
+} from '@upwell/core/swimtests';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useEffect, useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { v7 } from 'uuid';
+import { sentence, type ApiError } from '@/api/problem';
+import { DeckTime } from '@/deck/time';
+import { useRecordsQuery, useSaveTestMutation } from '@/records/api';
+import { useDraft } from '@/state/hooks';
+import { useSaveSwimmerMutation, useSwimmerQuery } from '@/swimmers/api';
+import { Card } from '@/ui/Card';
+import { dayWord } from '@/ui/dates';
+import { Screen } from '@/ui/Screen';
+import { Failure, Loading, Notice } from '@/ui/States';
+import { Toggle } from '@/ui/Toggle';
+import { useTheme } from '@/ui/useTheme';
+import { useWide } from '@/ui/useWide';
+import { newTestDraft, type TestDraft } from '../draft';
+import { Capture } from '../parts/Capture';
+
+/** A test on deck: how it goes, taken as it happens, and what it says while it is taken. */
+export function TestScreen() {
+  const { id, kind: asked, ladder } = useLocalSearchParams<{ id: string; kind?: string; ladder?: string }>();
+  const { data: swimmer, error, refetch } = useSwimmerQuery(id);
+  const { data: records } = useRecordsQuery(id);
+  const [time, setTime] = useState<DeckTime | null>(null);
+  useEffect(() => {
+    let opened: DeckTime | undefined;
+    let closed = false;
+    void DeckTime.open(`tests:${id}`, () => {}).then((t) => {
+      opened = t;
+      if (closed) t.close();
+      else setTime(t);
+    });
+    return () => {
+      closed = true;
+      opened?.close();
+    };
+  }, [id]);
+  if (!swimmer || !time) {
+    return (
+      <Screen title="Test" back={`/swimmers/${id}`}>
+        {error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Opening the test" />}
+      </Screen>
+    );
+  }
+  const kind = SWIM_TESTS.find((k) => k === asked) ?? 'critical-speed';
+  const onLadder = LADDER_IDS.find((l) => l === ladder) ?? null;
+  return <Test key={kind} kind={kind} swimmer={swimmer} records={records} time={time} ladder={onLadder} />;
+}
+
+interface TestProps {
+  readonly kind: SwimTestKind;
+  readonly swimmer: SwimmerPage;
+  readonly records: RecordsView | undefined;
+  readonly time: DeckTime;
+  readonly ladder: LadderId | null;
+}
+
+function Test({ kind, swimmer, records, time, ladder }: TestProps) {
+  const router = useRouter();
+  const wide = useWide();
+  const theme = useTheme();
+  const card = SWIM_TEST[kind];
+  const fresh = useMemo(() => newTestDraft(kind, swimmer, ladder), [kind, swimmer, ladder]);
+  const [draft, setDraft, dropDraft] = useDraft<TestDraft>(`test:${swimmer.id}:${kind}`, fresh);
+  const [save, saving] = useSaveTestMutation();
+  const [stored, setStored] = useState<TestView | null>(null);
+  const said = outcomeOf(draft.input);
+  const last = records?.tests.find((t) => t.kind === kind && t.id !== draft.id);
+
+  const keep = async () => {
+    const body = {
+      swimmerId: swimmer.id,
+      heldOn: draft.heldOn,
+      input: draft.input,
+      note: '',
+      version: 0,
+      writeId: draft.writeId,
+    };
+    const result = await save({ id: draft.id, body });
+    if (result.error) return;
+    setStored(result.data);
+    dropDraft();
+  };
+  return (
+    <Screen
+      title={card.name}
+      over={`${swimmer.givenName} ${swimmer.familyName}`}
+      under={card.purpose}
+      back={`/swimmers/${swimmer.id}/records`}
+      footer={
+        stored ? (
+          <Button mode="contained" onPress={() => router.navigate(`/swimmers/${swimmer.id}/records` as Href)}>
+            See all records
+          </Button>
+        ) : (
+          <Button
+            mode="contained"
+            contentStyle={styles.tall}
+            disabled={said.outcome === null || saving.isLoading || draft.running !== null}
+            onPress={() => void keep()}
+          >
+            {saving.isLoading ? 'Keeping…' : 'Keep this test'}
+          </Button>
+        )
+      }
+    >
+      <View style={styles.kinds} role="group" aria-label="Which test">
+        {SWIM_TESTS.map((k) => (
+          <Toggle
+            key={k}
+            label={SWIM_TEST[k].name}
+            on={k === kind}
+            onPress={() => router.setParams({ kind: k } as never)}
+          />
+        ))}
+      </View>
+      {!isAtLeast(swimmer.level, card.from) ? (
+        <Notice>{`This test is meant from ${LEVEL[card.from].name} on. ${swimmer.givenName} is at ${LEVEL[swimmer.level].name}.`}</Notice>
+      ) : null}
+      <View style={wide ? styles.columns : undefined}>
+        <View style={wide ? styles.column : undefined}>
+          {stored ? (
+            <Sets test={stored} swimmer={swimmer} />
+          ) : (
+            <Card strong>
+              <Capture
+                input={draft.input}
+                running={draft.running}
+                time={time}
+                onInput={(input) => setDraft((now) => ({ ...now, input, writeId: v7() }))}
+                onRunning={(running) => setDraft((now) => ({ ...now, running }))}
+              />
+            </Card>
+          )}
+        </View>
+        <View style={wide ? styles.column : undefined}>
+          <Says
+            kind={kind}
+            outcome={stored?.outcome ?? said.outcome}
+            refused={stored ? null : said.refused}
+            last={last}
+          />
+          {saving.error ? <Notice tone="error">{sentence(saving.error as ApiError)}</Notice> : null}
+          <Card title="How it goes">
+            {card.steps.map((text, i) => (
+              <Text key={text}>{`${i + 1}. ${text}`}</Text>
+            ))}
+            {card.cautions.map((text) => (
+              <Text key={text} variant="labelMedium" style={[styles.caution, { color: theme.colors.error }]}>
+                {text}
+              </Text>
+            ))}
+          </Card>
+        </View>
+      </View>
+    </Screen>
+  );
+}
+
+function outcomeOf(input: TestInput): { readonly outcome: TestOutcome | null; readonly refused: string | null } {
+  try {
+    return { outcome: testOutcome(input), refused: null };
+  } catch (error) {
+    if (error instanceof RefusedTest) return { outcome: null, refused: error.message };
+    throw error;
+  }
+}
+
+interface SaysProps {
+  readonly kind: SwimTestKind;
+  readonly outcome: TestOutcome | null;
+  readonly refused: string | null;
+  readonly last: TestView | undefined;
+}
+
+const VERDICT_WORD = {
+  better: 'better than last time',
+  worse: 'not as good as last time',
+  different: 'different from last time',
+  'no real change': 'no real change: within what the test itself wavers',
+  'cannot tell': 'too few repeats to say whether it changed',
+} as const;
+
+/** The number, how sure it is, and whether it is a change; or why there is none. */
+function Says({ kind, outcome, refused, last }: SaysProps) {
+  const theme = useTheme();
+  const change = outcome && last ? compareTests(kind, outcome, last.outcome) : null;
+  return (
+    <Card title={SWIM_TEST[kind].measures} strong={outcome !== null}>
+      {outcome ? (
+        <View aria-live="polite">
+          <Text style={styles.figure}>{testValue(kind, outcome.value)}</Text>
+          <Text variant="labelMedium">
+            {outcome.error === null
+              ? 'one test only'
+              : `± ${(2 * outcome.error).toFixed(Math.max(1, SWIM_TEST[kind].decimals))}`}
+          </Text>
+          <Text style={styles.words}>{outcome.words}</Text>
+          <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+            {outcome.method}
+          </Text>
+        </View>
+      ) : (
+        <Text aria-live="polite">{refused}</Text>
+      )}
+      {change && last ? (
+        <View style={[styles.last, { borderTopColor: theme.own.line }]}>
+          <Text>{`${dayWord(last.heldOn)}: ${testValue(kind, last.outcome.value)}`}</Text>
+          <Text variant="labelMedium">{VERDICT_WORD[change.verdict]}</Text>
+          {change.smallest !== null ? (
+            <Text variant="bodySmall">{`A change counts from ${testValue(kind, change.smallest)}.`}</Text>
+          ) : null}
+        </View>
+      ) : null}
+    </Card>
+  );
+}
+
+/** What a stored test can set: best times and with them the paces, or the step of a ladder. */
+function Sets({ test, swimmer }: { readonly test: TestView; readonly swimmer: SwimmerPage }) {
+  const [save, { isLoading, error, isSuccess }] = useSaveSwimmerMutation();
+  const { input } = test;
+  const {
+    id,
+    version,
+    squadName: _s,
+    child: _c,
+    focuses: _f,
+    reviews: _r,
+    results: _x,
+    clips: _k,
+    ...fields
+  } = swimmer;
+  const set = (change: Partial<typeof fields>) =>
+    void save({ id, body: { ...fields, ...change, version, writeId: v7() } });
+  const done = <Text variant="labelMedium">{isSuccess ? 'Done: the next session is built with it.' : ''}</Text>;
+  if (input.kind === 'critical-speed') {
+    const best = new Map(swimmer.bestTimes.map((b) => [b.distanceM, b.timeS]));
+    const faster = input.trials.filter((t) => (best.get(t.distanceM) ?? Infinity) > t.timeS);
+    for (const t of faster) best.set(t.distanceM, t.timeS);
+    return (
+      <Card title="Kept" strong>
+        <Text>
+          {faster.length > 0
+            ? `${faster.map((t) => `${t.distanceM} m`).join(' and ')} ${faster.length === 1 ? 'is' : 'are'} faster than the times that set ${swimmer.givenName}'s paces.`
+            : 'None of these is faster than the times that set the paces.'}
+        </Text>
+        {faster.length > 0 && !isSuccess ? (
+          <Button
+            mode="contained"
+            style={styles.words}
+            disabled={isLoading}
+            onPress={() => set({ bestTimes: [...best].map(([distanceM, timeS]) => ({ distanceM, timeS })) })}
+          >
+            Set the paces by them
+          </Button>
+        ) : null}
+        {error ? <Notice tone="error">{sentence(error as ApiError)}</Notice> : null}
+        {done}
+      </Card>
+    );
+  }
+  if (input.kind === 'ladder-step' && stepPassed(input)) {
+    const step = Math.max(swimmer.ladderSteps[input.ladder] ?? 0, input.step + 1);
+    return (
+      <Card title="Reached" strong>
+        <Text>The next step may be tried.</Text>
+        {!isSuccess ? (
+          <Button
+            mode="contained"
+            style={styles.words}
+            disabled={isLoading}
+            onPress={() => set({ ladderSteps: { ...swimmer.ladderSteps, [input.ladder]: step } })}
+          >
+            Go on to the next step
+          </Button>
+        ) : null}
+        {error ? <Notice tone="error">{sentence(error as ApiError)}</Notice> : null}
+        {done}
+      </Card>
+    );
+  }
+  return (
+    <Card title="Kept" strong>
+      <Text>It stands among the records now.</Text>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  kinds: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginBottom: 12 },
+  columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
+  column: { flex: 1, minWidth: 0 },
+  tall: { minHeight: 56 },
+  figure: { fontFamily: 'Atkinson Bold', fontSize: 40, lineHeight: 46, fontVariant: ['tabular-nums'] },
+  words: { marginVertical: 6 },
+  last: { borderTopWidth: 1, marginTop: 10, paddingTop: 8 },
+  caution: { marginTop: 6 },
+});
