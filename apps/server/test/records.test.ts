@@ -1,4 +1,4 @@
-import { readResults } from '@upwell/core/formats';
+import { readResults } from '@upwell/core/exchange';
 import type { ResultLine } from '@upwell/core/records';
 import { v7 } from 'uuid';
 import { Harness, type TestClub } from './harness';

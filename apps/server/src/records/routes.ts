@@ -10,7 +10,7 @@ import {
   type ResultsQuery,
   type TestSave,
 } from '@upwell/contract/records';
-import { writeResults } from '@upwell/core/formats';
+import { writeResults } from '@upwell/core/exchange';
 import type { ResultLine } from '@upwell/core/records';
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';

@@ -6,7 +6,7 @@ import {
   trackSum,
   type ReadTrack,
   type TrackSum,
-} from '@upwell/core/formats';
+} from '@upwell/core/exchange';
 import { readSession, readSessionCsv, readSessionJson, writeSession } from '@upwell/core/notation';
 
 import { inferCauses } from '@upwell/core/review';

@@ -1,5 +1,2 @@
 export * from './clipCsv';
 export * from './webvtt';
-export * from './gpx';
-export * from './resultsCsv';
-export * from './wristDevice';

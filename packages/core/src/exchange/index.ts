@@ -1,0 +1,3 @@
+export * from './gpx';
+export * from './resultsCsv';
+export * from './wristDevice';
