@@ -5,6 +5,7 @@ import { ClubEntity, ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity 
 import { searchable } from '../src/swimmers/service';
 import { ACCOUNTS, CLUB, PASSWORD, PEOPLE, SQUADS } from './people';
 import { idFor, numbers } from './random';
+import { seedRuns, seedTests } from './seedDeck';
 import { seedClip, seedEye } from './seedLooks';
 import { seedRecord, seedReviews } from './seedReviews';
 import { seedSessions } from './seedSessions';
@@ -26,6 +27,8 @@ export async function seedDemo(em: EntityManager, now: Date): Promise<boolean> {
     await seedEye(tx, CLUB_ID);
     await seedSessions(tx, now);
     await seedResults(tx, now);
+    await seedRuns(tx);
+    await seedTests(tx, now);
   });
   return true;
 }

@@ -34,6 +34,8 @@ export async function seedSessions(em: EntityManager, now: Date): Promise<void> 
     if (slot !== 0 && slot !== 2 && slot !== 4) continue;
     const week = Math.floor((day + 42) / 7);
     const squad: SquadKey = slot === 0 ? 'crossing' : slot === 2 ? 'evening' : 'first';
+    // Today two squads share the water: three levels at once.
+    const squads: readonly SquadKey[] = day === 0 ? ['crossing', 'evening'] : [squad];
     const plan = built({
       kind: slot === 2 ? 'technique' : 'aerobic',
       theme: THEMES[week % THEMES.length]!,
@@ -41,12 +43,12 @@ export async function seedSessions(em: EntityManager, now: Date): Promise<void> 
       pool: { length: 25, unit: 'm' },
       kit: ['buoy', 'board', 'fins', 'beeper'],
       seed: 100 + day,
-      groups: groupsOf(squad).map((g) => ({ ...g, knownDrills: [...known] })),
+      groups: groupsOf(squads).map((g) => ({ ...g, knownDrills: [...known] })),
     });
     for (const { set } of plan.groups.flatMap((g) => g.blocks.flatMap((b) => setsOf(b.items)))) {
       if (set.drill) known.add(set.drill);
     }
-    await insert(em, now, { key: `session ${day}`, day, squad, plan, done: day < -1 ? doneOf(plan, week) : null });
+    await insert(em, now, { key: `session ${day}`, day, squads, plan, done: day < -1 ? doneOf(plan, week) : null });
   }
   const outside = built({
     kind: 'aerobic',
@@ -56,12 +58,12 @@ export async function seedSessions(em: EntityManager, now: Date): Promise<void> 
     pool: { length: 400, unit: 'm' },
     kit: ['bright-cap', 'tow-float', 'whistle'],
     seed: 7,
-    groups: groupsOf('crossing'),
+    groups: groupsOf(['crossing']),
   });
   await insert(em, now, {
     key: 'swim-out',
     day: 3,
-    squad: 'crossing',
+    squads: ['crossing'],
     plan: outside,
     done: null,
     title: 'Round the Quill marks',
@@ -73,12 +75,12 @@ export async function seedSessions(em: EntityManager, now: Date): Promise<void> 
     pool: { length: 25, unit: 'm' },
     kit: ['buoy', 'board', 'fins'],
     seed: 11,
-    groups: groupsOf('evening'),
+    groups: groupsOf(['evening']),
   });
   await insert(em, now, {
     key: 'template',
     day: -20,
-    squad: 'evening',
+    squads: ['evening'],
     plan: template,
     done: null,
     title: 'Thursday with speed',
@@ -86,8 +88,8 @@ export async function seedSessions(em: EntityManager, now: Date): Promise<void> 
   });
 }
 
-function groupsOf(squad: SquadKey) {
-  const comers = PEOPLE.filter((p) => p.squad === squad).map((p): Comer => ({
+function groupsOf(squads: readonly SquadKey[]) {
+  const comers = PEOPLE.filter((p) => squads.includes(p.squad)).map((p): Comer => ({
     level: p.level,
     model: modelOf(p),
     bestTimes: bestTimesOf(p),
@@ -121,7 +123,7 @@ function doneOf(plan: SessionPlan, week: number): SessionDone {
 interface Demo {
   readonly key: string;
   readonly day: number;
-  readonly squad: SquadKey;
+  readonly squads: readonly SquadKey[];
   readonly plan: SessionPlan;
   readonly done: SessionDone | null;
   readonly title?: string;
@@ -131,16 +133,16 @@ interface Demo {
 async function insert(
   em: EntityManager,
   now: Date,
-  { key, day, squad, plan, done, title, template = false }: Demo,
+  { key, day, squads, plan, done, title, template = false }: Demo,
 ): Promise<void> {
   await em.insert(TrainingSessionEntity, {
     id: idFor(key),
     clubId: CLUB_ID,
-    createdBy: idFor(ACCOUNTS[squad === 'first' ? 2 : 1].email),
+    createdBy: idFor(ACCOUNTS[squads[0] === 'first' ? 2 : 1].email),
     title: title ?? CAUSES[plan.theme].cue.replace(/\.$/, ''),
     date: isoDay(now, day),
-    startTime: squad === 'crossing' ? '07:00' : '19:00',
-    squadIds: [idFor(squad)],
+    startTime: squads[0] === 'crossing' ? '07:00' : '19:00',
+    squadIds: squads.map(idFor),
     template,
     seriesId: null,
     theme: plan.theme,

@@ -31,32 +31,6 @@ describe('the try-again loop', () => {
   const path = `/swimmers/${ID}/focus`;
   const routes = { 'swimmers/[id]/focus': FocusScreen };
 
-  it('keeps a try on the device when the network is gone, and sends it later', async () => {
-    let lost = true;
-    const calls = fakeServer({
-      'GET /account/me': me,
-      'GET /outcomes': () => ({ body: [{ cause: FOCUS.cause, drill: FOCUS.drill, better: 7, notBetter: 2 }] }),
-      [`GET /swimmers/${ID}`]: swimmer(),
-      [`PUT /focuses/${ID}/tries/`]: () => {
-        if (lost) throw new TypeError('network down');
-        return { body: FOCUS };
-      },
-    });
-    const store = showAt(routes, path);
-    expect(await screen.findByText('Swim it once, look, and say how it went.')).toBeTruthy();
-    expect(await screen.findByText('worked 7 of 9')).toBeTruthy();
-    fireEvent.press(screen.getByText('Same'));
-    expect(await screen.findByText(/1 try waits on this device/)).toBeTruthy();
-    fireEvent.press(screen.getByText('Same'));
-    expect(await screen.findByText(/The same twice with float-board side breathing/)).toBeTruthy();
-    lost = false;
-    fireEvent.press(screen.getByText('Send now'));
-    await waitFor(() => expect(store.getState().drafts).toEqual({ [`tries:${ID}`]: [] }));
-    const sent = calls.filter((c) => c.method === 'PUT').map((c) => c.path);
-    // Each try keeps its own address, so a repeat is the same try.
-    expect(new Set(sent).size).toBe(2);
-  });
-
   it('shows both versions when somebody else wrote the swimmer’s words', async () => {
     const calls = fakeServer({
       'GET /account/me': me,

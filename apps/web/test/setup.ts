@@ -1,3 +1,5 @@
+import 'fake-indexeddb/auto';
+
 // Charts leave timers running, and no test may wait for real time.
 jest.mock('react-native-gifted-charts', () => ({ LineChart: () => null, BarChart: () => null }));
 
@@ -25,6 +27,9 @@ jest.mock('../src/worker/compute', () => ({
       jest.requireActual('@upwell/core/notation').readSessionJson(...input),
     writeSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/notation').writeSession(...input),
     anotherSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/sessions').anotherSession(...input),
+    readResults: async (...input: unknown[]) => jest.requireActual('@upwell/core/exchange').readResults(...input),
+    deviceLengthsCsv: async (...input: unknown[]) =>
+      jest.requireActual('@upwell/core/exchange').deviceLengthsCsv(...input),
     buildSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/sessions').buildSession(...input),
   }),
 }));

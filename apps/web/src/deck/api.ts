@@ -18,9 +18,10 @@ const endpoints = api.injectEndpoints({
       query: (date) => ({ url: '/deck/packs', params: { date } }),
       providesTags: ['Session', 'Swimmer'],
       onQueryStarted: async (_date, { dispatch, queryFulfilled }) => {
-        const { data } = await queryFulfilled;
+        // Without a network what was kept before is still there.
+        const answered = await queryFulfilled.catch(() => null);
         try {
-          for (const pack of data) {
+          for (const pack of answered?.data ?? []) {
             await keepPage(`/deck/packs/${pack.session.id}`, pack);
             await keepPage(`/sessions/${pack.session.id}`, pack.session);
           }

@@ -4,6 +4,8 @@ import { fact, setFact } from '@/offline/db';
 
 /** This life of the page: another one starts the rising clock anew. */
 const PAGE = v7();
+/** The page; tests of single screens have none. */
+const page: Document | undefined = globalThis.document;
 /** How often the clocks are compared, and how often that is kept for a reload, milliseconds. */
 const READ_MS = 1000;
 
@@ -24,8 +26,8 @@ export class DeckTime {
     const reading = read(false);
     const time = new DeckTime(session, kept ? readDeckClock(kept, reading) : startDeckClock(reading), onDoubt);
     time.timer = setInterval(() => time.read(), READ_MS);
-    document.addEventListener('visibilitychange', time.seen);
-    window.addEventListener('pagehide', time.leave);
+    page?.addEventListener('visibilitychange', time.seen);
+    page?.defaultView?.addEventListener('pagehide', time.leave);
     await time.keep();
     if (time.clock.doubts.length > 0) onDoubt(time.clock);
     return time;
@@ -54,13 +56,13 @@ export class DeckTime {
 
   close(): void {
     clearInterval(this.timer);
-    document.removeEventListener('visibilitychange', this.seen);
-    window.removeEventListener('pagehide', this.leave);
+    page?.removeEventListener('visibilitychange', this.seen);
+    page?.defaultView?.removeEventListener('pagehide', this.leave);
     this.read();
   }
 
   private readonly seen = () => {
-    if (document.visibilityState === 'hidden') {
+    if (page?.visibilityState === 'hidden') {
       this.read();
       this.hidden = true;
     } else this.read();
@@ -71,7 +73,7 @@ export class DeckTime {
   private read(): void {
     const before = this.clock.doubts.length;
     this.clock = readDeckClock(this.clock, read(this.hidden));
-    this.hidden = document.visibilityState === 'hidden';
+    this.hidden = page?.visibilityState === 'hidden';
     void this.keep();
     if (this.clock.doubts.length > before) this.onDoubt(this.clock);
   }

@@ -58,7 +58,7 @@ export function useRun(session: string): Run | null {
     channel.current = other;
     if (other) other.onmessage = () => void load();
     const ask = async () => {
-      if (document.visibilityState === 'visible' && (await fetchEvents(store, session))) await load();
+      if (globalThis.document?.visibilityState !== 'hidden' && (await fetchEvents(store, session))) await load();
     };
     void ask();
     const timer = setInterval(() => void ask(), ASK_MS);

@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 /** Keeps the screen awake while a run is on; taken again whenever the page is seen again. */
 export function useAwake(on: boolean): void {
   useEffect(() => {
-    if (!on || !('wakeLock' in navigator)) return;
+    if (!on || !globalThis.navigator || !('wakeLock' in navigator)) return;
     let lock: WakeLockSentinel | null = null;
     let ended = false;
     const take = async () => {

@@ -1,4 +1,5 @@
 import type { DeckEvent } from '@upwell/core/deck';
+import { keep, kept } from '@/state/persist';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** A change on its way to the server. */
@@ -38,10 +39,8 @@ interface Schema extends DBSchema {
   facts: { key: string; value: unknown };
 }
 
-const ACCOUNT = 'upwell.account';
-
 /** Whose database is open: every account has its own, so that nobody sees or sends what another coach entered. */
-let account = (typeof localStorage === 'undefined' ? null : localStorage.getItem(ACCOUNT)) ?? 'nobody';
+let account = kept('account', 'nobody');
 let opened: Promise<IDBPDatabase<Schema>> | undefined;
 
 /** The database of this device for whoever is signed in. */
@@ -69,7 +68,7 @@ export async function openFor(accountId: string): Promise<void> {
   if (accountId === account) return;
   const before = opened;
   account = accountId;
-  localStorage.setItem(ACCOUNT, accountId);
+  keep('account', accountId);
   opened = undefined;
   (await before)?.close();
 }

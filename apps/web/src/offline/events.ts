@@ -16,9 +16,7 @@ const unstored = new Map<string, StoredEvent>();
 export async function keepEvent(session: string, event: DeckEvent): Promise<void> {
   const stored: StoredEvent = { id: event.id, session, event, waiting: 1 };
   try {
-    const open = await db();
-    const tx = open.transaction('events', 'readwrite');
-    await Promise.all([tx.store.put(stored), tx.done]);
+    await (await db()).put('events', stored);
   } catch (error) {
     unstored.set(event.id, stored);
     throw error;
@@ -66,30 +64,32 @@ export async function sendEvents(post: PostEvents): Promise<boolean> {
       );
       if (outcome.kind === 'no-network') return false;
       batch.forEach((s) => unstored.delete(s.id));
-      const open = await db();
-      const tx = open.transaction('events', 'readwrite');
-      for (const stored of batch)
-        await tx.store.put(
-          outcome.kind === 'stored' ? { ...stored, waiting: 0 } : { ...stored, refused: outcome.reason },
-        );
-      await tx.done;
+      await putAll(
+        batch.map((s) => (outcome.kind === 'stored' ? { ...s, waiting: 0 } : { ...s, refused: outcome.reason })),
+      );
       if (outcome.kind === 'refused') break;
     }
   }
   return true;
 }
 
+/** Stores many at once, in one transaction. */
+async function putAll(list: readonly StoredEvent[]): Promise<void> {
+  const tx = (await db()).transaction('events', 'readwrite');
+  await Promise.all([...list.map((stored) => tx.store.put(stored)), tx.done]);
+}
+
 /** Takes in what other devices noted for a run; answers whether anything was new. */
 export async function takeEvents(session: string, page: EventsPage): Promise<boolean> {
-  const open = await db();
-  const tx = open.transaction('events', 'readwrite');
-  let fresh = 0;
-  for (const event of page.events) {
-    const known = await tx.store.get(event.id);
-    if (!known) fresh++;
-    if (!known || known.waiting === 1) await tx.store.put({ id: event.id, session, event, waiting: 0 });
-  }
-  await tx.done;
+  const known = new Map(
+    (await (await db()).getAllFromIndex('events', 'session', session)).map((s) => [s.id, s] as const),
+  );
+  const fresh = page.events.filter((event) => !known.has(event.id)).length;
+  await putAll(
+    page.events
+      .filter((event) => known.get(event.id)?.waiting !== 0)
+      .map((event) => ({ id: event.id, session, event, waiting: 0 as const })),
+  );
   await setFact(`last:${session}`, page.last);
   return fresh > 0;
 }

@@ -11,18 +11,16 @@ export type Sent =
 /** Puts a change in the queue; it is safe on this device once this resolves. */
 export async function enqueue(change: Omit<Waiting, 'seq' | 'state' | 'problem' | 'current' | 'at'>): Promise<number> {
   const open = await db();
-  const tx = open.transaction('outbox', 'readwrite');
   // A change that was stuck is replaced by the coach's newer word on the same thing.
-  for (const entry of await tx.store.index('path').getAll(change.path))
-    if (entry.state !== 'waiting') await tx.store.delete(entry.seq!);
-  const seq = await tx.store.add({
+  const before = await open.getAllFromIndex('outbox', 'path', change.path);
+  const seq = await open.add('outbox', {
     ...change,
     at: new Date().toISOString(),
     state: 'waiting',
     problem: null,
     current: null,
   });
-  await tx.done;
+  for (const entry of before) if (entry.state !== 'waiting') await open.delete('outbox', entry.seq!);
   return seq;
 }
 

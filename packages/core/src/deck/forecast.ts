@@ -56,6 +56,8 @@ export function cutsToFinish(state: RunState, nowMs: number, endMs: number): Cut
       while (finishMs(lane, nowMs, cuts) > endMs) {
         const [longest] = open
           .filter((p) => kinds.includes(p.block) && (cuts[p.id] ?? p.reps) > least(p))
+          // Of equal ones the last: what was begun keeps its shape.
+          .reverse()
           .sort((a, b) => left(b, cuts) - left(a, cuts));
         if (!longest) break;
         cuts[longest.id] = (cuts[longest.id] ?? longest.reps) - 1;

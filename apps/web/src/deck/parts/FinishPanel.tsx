@@ -1,6 +1,7 @@
-import { cutsToFinish, finishMs, headCount, swumPlan } from '@upwell/core/deck';
+import { cutsToFinish, finishMs, headCount, swumPlan, type Cut } from '@upwell/core/deck';
 import type { SessionView } from '@upwell/contract/sessions';
 import { comparePlans, groupTotals } from '@upwell/core/sessions';
+import type { Pool } from '@upwell/core/units';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -66,15 +67,9 @@ export function FinishPanel({ run, session, endMs }: FinishPanelProps) {
               <Text variant="titleMedium" style={styles.gap}>
                 {`To be out at ${clockWord(endMs)}`}
               </Text>
-              {cuts.map((cut) => {
-                const lane = state.lanes.find((l) => l.id === cut.lane)!;
-                const passage = lane.passages.find((p) => p.id === cut.passage)!;
-                return (
-                  <Text key={`${cut.lane} ${cut.passage}`}>
-                    {`Lane ${lane.number}: ${passageWord(passage, session.plan.pool)} → ${cut.to === 0 ? 'leave out' : `${cut.to} ×`}`}
-                  </Text>
-                );
-              })}
+              {cutWords(state, cuts, session.plan.pool).map((words) => (
+                <Text key={words}>{words}</Text>
+              ))}
               <Button
                 mode="contained"
                 style={styles.gap}
@@ -141,6 +136,18 @@ export function FinishPanel({ run, session, endMs }: FinishPanelProps) {
       )}
     </View>
   );
+}
+
+/** Cuts in words, the same one in several rounds said once. @example 'Lane 1: 3 × 75 crawl left out' */
+function cutWords(state: Run['state'], cuts: readonly Cut[], pool: Pool): string[] {
+  const times = new Map<string, number>();
+  for (const cut of cuts) {
+    const lane = state.lanes.find((l) => l.id === cut.lane)!;
+    const passage = lane.passages.find((p) => p.id === cut.passage)!;
+    const words = `Lane ${lane.number}: ${passageWord(passage, pool)} → ${cut.to === 0 ? 'leave out' : `${cut.to} ×`}`;
+    times.set(words, (times.get(words) ?? 0) + 1);
+  }
+  return [...times].map(([words, n]) => (n === 1 ? words : `${words}, in ${n} rounds`));
 }
 
 const styles = StyleSheet.create({

@@ -1,4 +1,5 @@
 import { plannedFinishS, runSetup, type LaneState } from '@upwell/core/deck';
+import { setsOf, type SessionPlan } from '@upwell/core/sessions';
 import type { DeckPack } from '@upwell/contract/deck';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -88,10 +89,7 @@ function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
   const show = (next: { view?: string; swimmer?: string; lane?: string }) =>
     router.setParams({ view: undefined, swimmer: undefined, lane: undefined, ...next } as never);
 
-  const begin = () => {
-    const id = note({ kind: 'begin', setup: planned });
-    return id;
-  };
+  const begin = () => void note({ kind: 'begin', setup: planned });
   const go = (lane: LaneState, monoMs: number) => {
     const passage = lane.passages[lane.index];
     note({ kind: 'go', lane: lane.id, index: passage?.goMs == null ? lane.index : lane.index + 1 }, monoMs);
@@ -146,17 +144,7 @@ function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
               </View>
             ) : null}
             {view === 'heads' ? <HeadsPanel state={state} names={names} note={note} /> : null}
-            {view === 'beeper' ? (
-              <BeeperPanel
-                suggested={plan.groups
-                  .flatMap((g) => g.blocks)
-                  .flatMap((b) => b.items)
-                  .reduce<number | null>(
-                    (rate, item) => rate ?? (item.kind === 'rounds' ? null : item.strokeRateSpm),
-                    null,
-                  )}
-              />
-            ) : null}
+            {view === 'beeper' ? <BeeperPanel suggested={rateOf(plan)} /> : null}
             {view === 'finish' && endMs !== null ? <FinishPanel run={run} session={session} endMs={endMs} /> : null}
             {view === 'lanes' && laneShown ? (
               <LaneSheet
@@ -267,6 +255,12 @@ function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
       )}
     </View>
   );
+}
+
+/** The first stroke rate that the session asks for. */
+function rateOf(plan: SessionPlan): number | null {
+  const sets = plan.groups.flatMap((g) => g.blocks.flatMap((b) => setsOf(b.items)));
+  return sets.find(({ set }) => set.strokeRateSpm !== null)?.set.strokeRateSpm ?? null;
 }
 
 const IGNORED_WORD = {

@@ -1,0 +1,195 @@
+import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
+import type { DeckPack } from '@upwell/contract/deck';
+import type { SessionPerson } from '@upwell/contract/sessions';
+import { RunScreen } from '@/deck/screens/RunScreen';
+import { beepAt, Beats } from '@/deck/beeper/sound';
+import { countdownWord, shortNames } from '@/deck/words';
+import { openFor } from '@/offline/db';
+import { eventsOf } from '@/offline/events';
+import { FOCUS, fakeServer, ID, ME, PLAN, SESSION, showAt } from './fakeServer';
+
+const person = (n: number, level: SessionPerson['level']): SessionPerson => ({
+  id: `01a20bb8-5dce-719c-8bc2-8d9b01d7e60${n}`,
+  name: `${['Ada', 'Bo', 'Cleo', 'Dov'][n]} Stone`,
+  level,
+  child: false,
+  v400Mps: 1 + n * 0.02,
+  paceIsGuess: false,
+  bests: [],
+});
+const PEOPLE = [person(0, 'build'), person(1, 'hold'), person(2, 'hold'), person(3, 'race')];
+const PACK: DeckPack = {
+  session: { ...SESSION, plan: PLAN },
+  people: PEOPLE,
+  focuses: [{ ...FOCUS, swimmerId: PEOPLE[1]!.id }],
+  laneCapacity: null,
+};
+const routes = { 'deck/[id]/run': RunScreen };
+
+let account = 100;
+beforeEach(() => openFor(`deck-${account++}`));
+
+/** A finger on a tile, as the browser tells of it. */
+function touch(label: string | RegExp, at?: number) {
+  const node = screen.getByLabelText(label);
+  const nativeEvent = { timeStamp: at ?? performance.now(), clientX: 5, clientY: 5 };
+  fireEvent(node, 'pointerDown', { nativeEvent });
+  fireEvent(node, 'pointerUp', { nativeEvent: { ...nativeEvent, timeStamp: nativeEvent.timeStamp + 90 } });
+}
+
+function server(extra: Record<string, () => { body: unknown }> = {}) {
+  return fakeServer({
+    'GET /account/me': () => ({ body: ME }),
+    [`GET /deck/packs/${ID}`]: () => ({ body: PACK }),
+    [`GET /deck/runs/${ID}/events`]: () => ({ body: { events: [], last: 0, more: false } }),
+    [`POST /deck/runs/${ID}/events`]: () => ({ body: { stored: 1 } }),
+    ...extra,
+  });
+}
+
+const kinds = async () => (await eventsOf(ID)).map((e) => e.kind).sort();
+
+describe('the deck clock', () => {
+  it('begins, goes, and dates a tap by the finger, kept on the device', async () => {
+    server();
+    showAt(routes, `/deck/${ID}/run`);
+    fireEvent.press(await screen.findByText('Begin'));
+    expect(await screen.findByLabelText('Lane 1: go')).toBeTruthy();
+    const at = performance.now() - 250;
+    touch('Lane 1: go', at);
+    await waitFor(async () => expect(await kinds()).toEqual(['begin', 'go']));
+    await waitFor(async () => {
+      const events = await eventsOf(ID);
+      const go = events.find((e) => e.kind === 'go')!;
+      // The finger was down a quarter of a second before: its own moment counts, not that of the handler.
+      expect(go.atMs).toBeLessThanOrEqual(Date.now() - 250);
+    });
+  });
+
+  it('takes no scroll for a tap', async () => {
+    server();
+    showAt(routes, `/deck/${ID}/run`);
+    fireEvent.press(await screen.findByText('Begin'));
+    const node = await screen.findByLabelText('Lane 1: go');
+    fireEvent(node, 'pointerDown', { nativeEvent: { timeStamp: 1, clientX: 0, clientY: 0 } });
+    fireEvent(node, 'pointerUp', { nativeEvent: { timeStamp: 2, clientX: 0, clientY: 60 } });
+    await waitFor(async () => expect(await kinds()).toEqual(['begin']));
+  });
+
+  it('goes on where it was left, on this device or another', async () => {
+    server();
+    showAt(routes, `/deck/${ID}/run`);
+    fireEvent.press(await screen.findByText('Begin'));
+    await waitFor(async () => expect(await kinds()).toEqual(['begin']));
+    screen.unmount();
+    showAt(routes, `/deck/${ID}/run`);
+    expect(await screen.findByLabelText('Lane 1: go')).toBeTruthy();
+    expect(screen.queryByText('Begin')).toBeNull();
+  });
+
+  it('notes a verdict with two taps and takes it back', async () => {
+    server();
+    showAt(routes, `/deck/${ID}/run`);
+    fireEvent.press(await screen.findByText('Begin'));
+    await screen.findByLabelText('Lane 1: go');
+    touch('Taps: Look');
+    touch(/^Bo, lane/);
+    expect(await screen.findByText(`“${FOCUS.cue}”`)).toBeTruthy();
+    touch('Better: Bo Stone');
+    await waitFor(async () => expect(await kinds()).toEqual(['begin', 'verdict']));
+    await screen.findByLabelText('Undo the last');
+    touch('Undo the last');
+    await waitFor(async () => expect(await kinds()).toEqual(['begin', 'verdict', 'void']));
+  });
+
+  it('counts heads in and out', async () => {
+    server();
+    showAt(routes, `/deck/${ID}/run?view=heads`);
+    fireEvent.press(await screen.findByText('Begin'));
+    touch(await screen.findByLabelText(/^Ada Stone: not counted/).then(() => /^Ada Stone: not counted/));
+    expect(await screen.findByLabelText('Ada Stone: in. Tap: out')).toBeTruthy();
+    fireEvent.press(screen.getByText('All others in'));
+    await waitFor(async () => expect((await kinds()).filter((k) => k === 'attend')).toHaveLength(4));
+  });
+
+  it('keeps what was swum with how hard it felt', async () => {
+    const calls = server({ [`PUT /sessions/${ID}`]: () => ({ body: SESSION }) });
+    showAt(routes, `/deck/${ID}/run?view=finish`);
+    fireEvent.press(await screen.findByText('Begin'));
+    const rating = (await screen.findAllByText('7'))[0]!;
+    fireEvent.press(rating);
+    await waitFor(async () => expect(await kinds()).toContain('rating'));
+    fireEvent(screen.getByLabelText('Hold to end the session'), 'pressIn');
+    expect(await screen.findByText('Keep it as swum', {}, { timeout: 4000 })).toBeTruthy();
+    fireEvent.press(screen.getByText('Keep it as swum'));
+    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+    const { body } = calls.find((c) => c.method === 'PUT')!;
+    expect(body.done.ratings).toEqual({ [PLAN.groups[0]!.id]: 7 });
+    // Nobody went: nothing was swum, and that is what is kept.
+    expect(body.done.plan.groups[0].blocks.flatMap((b: { items: unknown[] }) => b.items)).toEqual([]);
+  });
+});
+
+describe('words on deck', () => {
+  it('tells two of the same name apart', () => {
+    const names = shortNames([
+      { id: '1', name: 'Bo Stone' },
+      { id: '2', name: 'Bo Reed' },
+      { id: '3', name: 'Ada Lind' },
+    ]);
+    expect([...names.values()]).toEqual(['Bo S.', 'Bo R.', 'Ada']);
+  });
+
+  it.each([
+    [75.2, '1:16'],
+    [9.94, '10.0'],
+    [3.21, '3.3'],
+    [-4, '+0:04'],
+  ])('counts %d down as %s', (s, word) => expect(countdownWord(s)).toBe(word));
+});
+
+describe('the beeper on an audio clock', () => {
+  /** Remembers when every tone was told to start. */
+  function audio() {
+    const starts: number[] = [];
+    const param = {
+      value: 0,
+      setValueAtTime: () => {},
+      linearRampToValueAtTime: () => {},
+      exponentialRampToValueAtTime: () => {},
+    };
+    const node = { connect: (next: unknown) => next, gain: param };
+    const context = {
+      destination: {},
+      createGain: () => node,
+      createOscillator: () => ({
+        frequency: { value: 0 },
+        connect: () => node,
+        start: (at: number) => starts.push(at),
+        stop: () => {},
+      }),
+    } as unknown as BaseAudioContext;
+    return { starts, context };
+  }
+
+  it('stands within a microsecond over ten minutes, fed by timers that come late', () => {
+    const { starts, context } = audio();
+    const beats = new Beats(context, { kind: 'rate', strokeRateSpm: 73 }, 1.234);
+    let now = 0;
+    for (let i = 0; now < 600; i++) {
+      beats.feed(now + 2.5);
+      now += 0.5 + (i % 7) * 0.11;
+    }
+    const wanted = starts.map((_, n) => 1.234 + (n * 60) / 73);
+    expect(starts.length).toBeGreaterThan(725);
+    expect(Math.max(...starts.map((s, n) => Math.abs(s - wanted[n]!)))).toBeLessThan(1e-6);
+  });
+
+  it('sounds at the moment it was asked for', () => {
+    const { starts, context } = audio();
+    beepAt(context, 3.5, true);
+    expect(starts).toEqual([3.5]);
+  });
+});
+
+afterEach(() => act(async () => {}));
