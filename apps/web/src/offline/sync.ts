@@ -101,6 +101,8 @@ export async function fetchEvents(store: Pick<Store, 'dispatch'>, session: strin
       return fresh;
     }
     store.dispatch(reached(true));
+    // The way is open again: what waits goes now.
+    if ((await waitingEvents()).length > 0) sendSoon(store);
     const page = (await response.json()) as EventsPage;
     if (await takeEvents(session, page)) fresh = true;
     if (!page.more) return fresh;

@@ -59,7 +59,6 @@ export function HeadsPanel({ state, names, note }: HeadsPanelProps) {
         return (
           <View key={id} style={[styles.line, { borderTopColor: theme.own.line }]}>
             <Tap
-              label={`${name}: ${as === 'unknown' ? 'not counted' : as}. Tap: ${NEXT[as]}`}
               style={[
                 styles.head,
                 {

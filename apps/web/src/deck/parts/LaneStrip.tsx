@@ -33,12 +33,7 @@ export function LaneStrip(props: LaneStripProps) {
   return (
     <View style={[styles.lane, { borderTopColor: theme.own.line }]} role="group" aria-label={`Lane ${lane.number}`}>
       <View style={styles.head}>
-        <Pressable
-          role="button"
-          accessibilityLabel={`Lane ${lane.number}, ${group}: the set and the drill`}
-          onPress={() => onLane(lane)}
-          style={styles.what}
-        >
+        <Pressable role="button" onPress={() => onLane(lane)} style={styles.what}>
           <Text variant="labelMedium" style={{ color: theme.colors.onSurfaceVariant }} numberOfLines={1}>
             {`Lane ${lane.number} · ${group}${passage ? ` · ${placeOf(passage)}` : ''}`}
           </Text>
@@ -165,7 +160,7 @@ function Tile({ lane, swimmer, state, time, name, mode, onTap }: TileProps) {
   const filled = home && mode === 'wall';
   return (
     <Tap
-      label={`${name}, lane ${lane.number}: ${MODE_WORD[mode]}${last ? `, last ${formatTime(last.timeS, 1)}` : ''}`}
+      testID="tile"
       onTap={onTap}
       disabled={away === 'absent' && mode === 'wall'}
       style={[
@@ -186,12 +181,6 @@ function Tile({ lane, swimmer, state, time, name, mode, onTap }: TileProps) {
     </Tap>
   );
 }
-
-const MODE_WORD: Readonly<Record<TapMode, string>> = {
-  wall: 'hand on the wall',
-  strokes: 'count strokes',
-  look: 'note what you see',
-};
 
 function tileWord(
   mode: TapMode,

@@ -5,7 +5,8 @@ import { StyleSheet, View, type StyleProp, type ViewStyle } from 'react-native';
 const SCROLL_PX = 14;
 
 interface TapProps {
-  readonly label: string;
+  /** What a screen reader says; must hold the words that are shown. Without it those are said. */
+  readonly label?: string;
   /** Gets the page's own stamp of the moment of the touch, milliseconds. */
   readonly onTap: (monoMs: number) => void;
   readonly disabled?: boolean;
@@ -54,7 +55,7 @@ export function Tap({ label, onTap, disabled = false, style, children, testID }:
     <View
       role="button"
       tabIndex={disabled ? -1 : 0}
-      aria-label={label}
+      {...(label ? { 'aria-label': label } : {})}
       aria-disabled={disabled}
       testID={testID}
       style={[styles.tap, style]}

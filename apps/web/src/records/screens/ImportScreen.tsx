@@ -64,14 +64,15 @@ export function ImportScreen() {
   useEffect(() => {
     if (!opened || gpx) return;
     let current = true;
+    // What the worker says of its progress may come after its answer.
+    let reading = true;
+    const onProgress = proxy((share: number) => {
+      if (current && reading) setProgress(share);
+    });
     void compute()
-      .readResults(
-        opened.text,
-        mapping,
-        swimmers,
-        proxy((share: number) => current && setProgress(share)),
-      )
+      .readResults(opened.text, mapping, swimmers, onProgress)
       .then((result) => {
+        reading = false;
         if (!current) return;
         setProgress(null);
         setRead(result);

@@ -1,0 +1,351 @@
+import path from 'node:path';
+import type { Page } from '@playwright/test';
+import type { DeckEvent } from '@upwell/core/deck';
+import type { SessionView } from '@upwell/contract/sessions';
+import { build } from 'esbuild';
+import { expect, expectAccessible, idOf, signIn, test } from './fixtures';
+
+/** A day far away, so that every journey has its own session. */
+let day = 1;
+
+/** A short session of three levels that is there for this journey only; answers its id. */
+async function newSession(page: Page): Promise<string> {
+  const date = `2032-03-${String(day++).padStart(2, '0')}`;
+  const squads = (await (await page.request.get('/api/v1/squads')).json()) as { id: string }[];
+  const set = (metres: number) => `Main\n  2 x ${metres} crawl 75%, rest 20\n  100 crawl easy\n`;
+  const text = `# On deck\nwhen: ${date} 19:00\npool: 25 m\n\n== Build\nwho: 6 swimmers in 1 lane\n${set(50)}\n== Hold\nwho: 6 swimmers in 1 lane\n${set(100)}\n== Race\nwho: 5 swimmers in 1 lane\n${set(12.5)}`;
+  const read = await page.request.post('/api/v1/compute/session-text', { data: { text } });
+  const { session } = (await read.json()) as { session: { plan: SessionView['plan'] } };
+  const id = crypto.randomUUID();
+  const saved = await page.request.put(`/api/v1/sessions/${id}`, {
+    data: {
+      title: `On deck ${date}`,
+      date,
+      startTime: '19:00',
+      squadIds: squads.slice(0, 3).map((s) => s.id),
+      plan: session.plan,
+      version: 0,
+      writeId: crypto.randomUUID(),
+    },
+  });
+  expect(saved.status()).toBe(200);
+  return id;
+}
+
+async function eventsOf(page: Page, id: string): Promise<DeckEvent[]> {
+  const answer = await page.request.get(`/api/v1/deck/runs/${id}/events`);
+  return ((await answer.json()) as { events: DeckEvent[] }).events;
+}
+
+/** Swimmers of a lane, as they stand on their tiles. */
+const tiles = (page: Page, lane: number) =>
+  page.getByRole('group', { name: `Lane ${lane}`, exact: true }).getByTestId('tile');
+
+const installed = (page: Page) =>
+  page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+    // The first page of all is not under its control yet; the next one is.
+    return (await caches.keys()).length;
+  });
+
+test('a session is run with no network and a dead server, the tab closed and opened again, and nothing is lost', async ({
+  page,
+  context,
+  server,
+  quiet,
+}) => {
+  await signIn(page);
+  const id = await newSession(page);
+  await page.goto(`/deck/${id}/run`);
+  await expect(page.getByRole('button', { name: 'Begin' })).toBeVisible();
+  await expectAccessible(page);
+  expect(await installed(page)).toBeGreaterThan(0);
+
+  quiet.networkErrors = true;
+  await context.setOffline(true);
+  await server.kill();
+  // Opened anew from what the device holds.
+  await page.goto(`/deck/${id}/run`);
+  await page.getByRole('button', { name: 'Begin' }).click();
+  for (const lane of [1, 2, 3]) await page.getByRole('button', { name: `Lane ${lane}: go`, exact: true }).click();
+  await expect(page.getByText('offline', { exact: false }).first()).toBeVisible();
+  await expect(tiles(page, 1).first()).toBeVisible();
+  await tiles(page, 1).first().click();
+  await expect(page.getByText('too early for this swim, not counted', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo the last' }).click();
+
+  // Strokes and a look, with one hand.
+  await page.getByRole('button', { name: 'Taps: Strokes' }).click();
+  await tiles(page, 2).first().click();
+  await page.getByRole('button', { name: '21 strokes' }).click();
+  await page.getByRole('button', { name: 'Taps: Look' }).click();
+  await tiles(page, 3).first().click();
+  const better = page.getByRole('button', { name: /^Better: / });
+  if (await better.isVisible()) await better.click();
+  else await page.getByRole('button', { name: 'Back' }).click();
+
+  await page.getByRole('tab', { name: 'Heads' }).click();
+  await page.getByRole('button', { name: 'All others in' }).click();
+  await expectAccessible(page);
+
+  // The tab is closed in the middle of it, and opened again.
+  await page.close();
+  const again = await context.newPage();
+  await again.goto(`/deck/${id}/run?view=heads`);
+  await expect(again.getByText('in the water')).toBeVisible();
+  await again.getByRole('button', { name: 'All out' }).click();
+  await again.getByRole('tab', { name: 'Finish' }).click();
+  await expectAccessible(again);
+  await again.getByRole('button', { name: '6', exact: true }).first().click();
+  const end = again.getByRole('button', { name: 'Hold to end the session' });
+  await end.scrollIntoViewIfNeeded();
+  const box = (await end.boundingBox())!;
+  await again.mouse.move(box.x + 20, box.y + 20);
+  await again.mouse.down();
+  await expect(again.getByRole('button', { name: 'Keep it as swum' })).toBeVisible();
+  await again.mouse.up();
+  await again.getByRole('button', { name: 'Keep it as swum' }).click();
+  await expect(again.getByRole('button', { name: 'Kept' })).toBeVisible();
+
+  // What waits can be seen.
+  await again.goto('/waiting');
+  await expect(again.getByText(/notes from the deck/)).toBeVisible();
+  await expect(again.getByText(/^Session “On deck/)).toBeVisible();
+  await expectAccessible(again);
+
+  await server.start();
+  await context.setOffline(false);
+  await again.getByRole('button', { name: 'Send now' }).click();
+  await expect(again.getByText('Nothing waits')).toBeVisible();
+
+  const events = await eventsOf(again, id);
+  expect(events.map((e) => e.kind).filter((k) => k === 'begin' || k === 'end')).toEqual(['begin', 'end']);
+  expect(events.filter((e) => e.kind === 'go')).toHaveLength(3);
+  expect(new Set(events.map((e) => e.id)).size).toBe(events.length);
+  // In the order in which they happened.
+  expect([...events].sort((a, b) => a.atMs - b.atMs).map((e) => e.id)).toEqual(events.map((e) => e.id));
+  const session = (await (await again.request.get(`/api/v1/sessions/${id}`)).json()) as SessionView;
+  expect(Object.values(session.done!.ratings)).toContain(6);
+  expect(session.version).toBe(2);
+});
+
+test('a tap is dated by the finger and timed from the send-off, and two devices see the same run', async ({
+  page,
+  context,
+}) => {
+  await signIn(page);
+  const id = await newSession(page);
+  await page.goto(`/deck/${id}/run`);
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: 'Lane 1: go', exact: true }).click();
+
+  const other = await context.newPage();
+  await other.goto(`/deck/${id}/run`);
+  await expect(other.getByRole('button', { name: 'Lane 2: go', exact: true })).toBeVisible();
+  await other.getByRole('button', { name: 'Lane 2: go', exact: true }).click();
+  // Seen here without asking for it.
+  await expect(page.getByRole('button', { name: 'Lane 2: go', exact: true })).toBeHidden();
+
+  // A busy page: every handler runs 400 ms late; the stamp is that of the touch.
+  await page.evaluate(() => {
+    const stamps: number[] = [];
+    Object.assign(window, { stamps });
+    addEventListener(
+      'pointerdown',
+      (e) => {
+        stamps.push(e.timeStamp);
+        const until = performance.now() + 400;
+        while (performance.now() < until);
+      },
+      { capture: true },
+    );
+  });
+  await page.getByRole('button', { name: 'Lane 3: go', exact: true }).click();
+  const tile = tiles(page, 3).first();
+  // Half a length of the fastest: after four seconds a hand on the wall is believable.
+  await page.waitForTimeout(5000);
+  await tile.click();
+  await expect(tile).toContainText(/\d\.\d/);
+  await expect
+    .poll(async () => (await eventsOf(page, id)).filter((e) => e.kind === 'wall').length, { timeout: 15_000 })
+    .toBe(1);
+  const events = await eventsOf(page, id);
+  const go = events.filter((e) => e.kind === 'go').sort((a, b) => b.atMs - a.atMs)[0]!;
+  const wall = events.find((e) => e.kind === 'wall')!;
+  const stamps = await page.evaluate(() => (window as unknown as { stamps: number[] }).stamps);
+  expect(Math.abs(wall.atMs - go.atMs - (stamps[1]! - stamps[0]!))).toBeLessThan(10);
+  await expectAccessible(page);
+});
+
+test.describe('between commit and answer', () => {
+  // The worker of the app would hide the requests from the test.
+  test.use({ serviceWorkers: 'block' });
+
+  test('the server dies after it has stored what was noted: it is sent again and stands there once', async ({
+    page,
+    server,
+    quiet,
+  }) => {
+    await signIn(page);
+    const id = await newSession(page);
+    await page.goto(`/deck/${id}/run`);
+    await expect(page.getByRole('button', { name: 'Begin' })).toBeVisible();
+    quiet.networkErrors = true;
+    let died = false;
+    await page.route('**/api/v1/deck/runs/*/events', async (route) => {
+      if (died || route.request().method() !== 'POST') return route.continue();
+      died = true;
+      const answer = await route.fetch();
+      expect(answer.status()).toBe(200);
+      await server.kill();
+      return route.abort();
+    });
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await expect.poll(() => died).toBe(true);
+    await page.getByRole('button', { name: 'Lane 1: go', exact: true }).click();
+    await expect(page.getByText('offline', { exact: false }).first()).toBeVisible();
+    await server.start();
+    await expect
+      .poll(async () => (await eventsOf(page, id)).map((e) => e.kind), { timeout: 25_000 })
+      .toEqual(['begin', 'go']);
+    await expect(page.getByText('offline', { exact: false }).first()).toBeHidden();
+  });
+
+  test('two devices change the same session: both versions are shown and the coach chooses', async ({
+    page,
+    browser,
+    baseURL,
+    quiet,
+  }) => {
+    await signIn(page);
+    const id = await newSession(page);
+    await page.goto(`/sessions/${id}`);
+    const title = page.getByLabel('Title');
+    await expect(title).toBeVisible();
+    quiet.networkErrors = true;
+    await page.context().setOffline(true);
+    await title.fill('Written at the pool');
+    await page.getByRole('button', { name: 'Save changes' }).click();
+    await expect(page.getByText(/Offline · 1 waits/)).toBeVisible();
+
+    const elsewhere = await browser.newContext({ baseURL: baseURL!, serviceWorkers: 'block', locale: 'en-GB' });
+    const desk = await elsewhere.newPage();
+    await signIn(desk);
+    await desk.goto(`/sessions/${id}`);
+    await desk.getByLabel('Title').fill('Written at the desk');
+    await desk.getByRole('button', { name: 'Save changes' }).click();
+    await expect(desk.getByRole('heading', { name: 'Written at the desk' })).toBeVisible();
+    await elsewhere.close();
+
+    await page.context().setOffline(false);
+    await page.getByRole('link', { name: /1 change needs your decision/ }).click({ timeout: 25_000 });
+    const versions = page.getByRole('table', { name: 'Both versions' });
+    await expect(versions).toContainText('Written at the pool');
+    await expect(versions).toContainText('Written at the desk');
+    await expectAccessible(page);
+    await page.getByRole('button', { name: 'Keep mine' }).click();
+    await expect(page.getByText('Nothing waits')).toBeVisible();
+    const stored = (await (await page.request.get(`/api/v1/sessions/${id}`)).json()) as SessionView;
+    expect([stored.title, stored.version]).toEqual(['Written at the pool', 3]);
+  });
+});
+
+test('the beeper does not drift against the audio clock in ten minutes', async ({ page }) => {
+  const { outputFiles } = await build({
+    stdin: {
+      contents: `import { Beats } from './apps/web/src/deck/beeper/sound'; window.Beats = Beats;`,
+      resolveDir: path.resolve(import.meta.dirname, '..'),
+      loader: 'ts',
+    },
+    bundle: true,
+    write: false,
+    format: 'iife',
+  });
+  await page.goto('/sign-in');
+  // As the page's own evaluation, which no content security policy touches.
+  await page.evaluate(outputFiles[0]!.text);
+  const worst = await page.evaluate(async () => {
+    const RATE = 16_000;
+    const SPM = 73;
+    const audio = new OfflineAudioContext(1, 601 * RATE, RATE);
+    const Beats = (window as unknown as { Beats: new (...a: unknown[]) => { feed(to: number): void } }).Beats;
+    const beats = new Beats(audio, { kind: 'rate', strokeRateSpm: SPM }, 0.5);
+    // Fed by pieces, as the timer does.
+    for (let t = 0; t < 600; t += 0.7) beats.feed(t);
+    const sound = (await audio.startRendering()).getChannelData(0);
+    const heard: number[] = [];
+    let silentFor = RATE;
+    for (let i = 0; i < sound.length; i++) {
+      if (Math.abs(sound[i]!) > 0.02) {
+        if (silentFor > RATE * 0.1) heard.push(i / RATE);
+        silentFor = 0;
+      } else silentFor++;
+    }
+    const off = heard.map((at, n) => Math.abs(at - (0.5 + (n * 60) / SPM)));
+    return { beats: heard.length, worstMs: Math.max(...off) * 1000 };
+  });
+  expect(worst.beats).toBeGreaterThan(725);
+  expect(worst.worstMs).toBeLessThan(2);
+});
+
+test('a critical speed is taken, says how sure it is, and stands among the records', async ({ page }) => {
+  await signIn(page);
+  const id = await idOf(page, 'freya');
+  await page.goto(`/swimmers/${id}/test?kind=critical-speed`);
+  await expect(page.getByText('Two different distances at least are needed.')).toBeVisible();
+  await expectAccessible(page);
+  const typed = page.getByLabel(/Or the time of/);
+  await typed.fill('5:52');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('button', { name: '200', exact: true }).click();
+  await typed.fill('3:20');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByText(/The 200 m was probably not all-out/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take out number 2' }).click();
+  await typed.fill('2:45');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByText('1.070 m/s').first()).toBeVisible();
+  await expect(page.getByText('one test only').first()).toBeVisible();
+  // Half taken, the page is closed by mistake: it is still there.
+  await page.reload();
+  await expect(page.getByText('1.070 m/s').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Keep this test' }).click();
+  await page.getByRole('button', { name: 'See all records' }).click();
+  await page.getByRole('tab', { name: 'Tests' }).click();
+  await expect(page.getByText('Critical speed: 1.070 m/s').first()).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('tab', { name: 'Charts' }).click();
+  await expect(page.getByRole('img', { name: /per 100 m/ })).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('a file of results comes in whole, with what is wrong named by its line', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/swimmers/import');
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Choose a file' }).click();
+  const rows = [
+    'who;day;metres;secs',
+    'Freya Ulldale;24.11.2026;50;40,5',
+    'Nobody Here;24.11.2026;50;41',
+    'Freya Ulldale;23.11.2026;50;41,2',
+  ];
+  await (await chooser).setFiles({ name: 'times.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
+  await expect(page.getByText('Line 3: Nobody here is called “Nobody Here”.')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Store 2 results' }).click();
+  await expect(page.getByText('2 results are stored.')).toBeVisible();
+
+  // The simulated wrist device goes through the same door.
+  await page.getByRole('button', { name: 'Lengths of the simulated wrist device' }).click();
+  await page.getByLabel('Find a swimmer').fill('freya');
+  await page.getByRole('button', { name: 'Freya Ulldale' }).click();
+  await page.getByRole('button', { name: 'Store 40 results' }).click();
+  await expect(page.getByText('40 results are stored.')).toBeVisible();
+  await page.getByRole('button', { name: 'See them' }).click();
+  await page.getByPlaceholder('Find a swimmer').fill('freya');
+  await expect(page.getByText('Freya Ulldale').first()).toBeVisible();
+  await page.getByText('Time', { exact: true }).click();
+  await expect(page).toHaveURL(/sort=time/);
+  await expectAccessible(page);
+});
