@@ -9,6 +9,7 @@ const ARGS =
 export interface Open {
   readonly page: Page;
   readonly cdp: CDPSession;
+  readonly server: Server;
   readonly close: () => Promise<void>;
 }
 
@@ -29,6 +30,7 @@ export async function openApp(): Promise<Open> {
   return {
     page,
     cdp,
+    server,
     close: async () => {
       await browser.close();
       await server.stop();

@@ -10,6 +10,7 @@ const USED = [
   'account-multiple',
   'arrow-left',
   'arrow-right',
+  'arrow-up',
   'calendar',
   'check',
   'chevron-down',

@@ -1,3 +1,4 @@
+import { MOST_POINTS, thinned } from '@/charts/thinned';
 import { emptyForm, formOf, readForm } from '@/swimmers/formValues';
 import { newReviewDraft, withSign, withUndo } from '@/review/draft';
 import { draftOf, redone, undone, withPlan } from '@/sessions/draft';
@@ -147,4 +148,18 @@ describe('errors', () => {
       { version: 2 },
     ]);
   });
+});
+
+describe('lines of many points', () => {
+  const points = Array.from({ length: 500 }, (_, i) => ({ value: i === 317 ? 99 : Math.sin(i / 9), i }));
+
+  it('keep their ends, their order and their peaks', () => {
+    const kept = thinned(points);
+    expect(kept).toHaveLength(MOST_POINTS);
+    expect([kept[0], kept.at(-1)]).toEqual([points[0], points.at(-1)]);
+    expect(kept.some((p) => p.value === 99)).toBe(true);
+    expect(kept.every((p, n) => n === 0 || p.i > kept[n - 1]!.i)).toBe(true);
+  });
+
+  it('are left alone when they are few', () => expect(thinned(points.slice(0, 50))).toHaveLength(50));
 });

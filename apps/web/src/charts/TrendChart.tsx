@@ -5,6 +5,7 @@ import { Text } from 'react-native-paper';
 import { dayWord } from '@/ui/dates';
 import { FONT } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
+import { thinned } from './thinned';
 
 export interface TrendPoint {
   /** ISO date. */
@@ -31,6 +32,7 @@ export function TrendChart({ title, points, format, goal, height = 130 }: TrendC
   const theme = useTheme();
   const [width, setWidth] = useState(0);
   const inTime = useMemo(() => [...points].sort((a, b) => a.on.localeCompare(b.on)), [points]);
+  const drawn = useMemo(() => thinned(inTime), [inTime]);
   const values = inTime.map((p) => p.value).concat(goal === null ? [] : [goal]);
   const low = Math.min(...values);
   const high = Math.max(...values);
@@ -38,8 +40,8 @@ export function TrendChart({ title, points, format, goal, height = 130 }: TrendC
   const bottom = low - pad;
   const span = high + pad - bottom;
   const plotted = width - LABEL_WIDTH - 16;
-  const every = Math.ceil(inTime.length / NAMED);
-  const dense = inTime.length > 40;
+  const every = Math.ceil(drawn.length / NAMED);
+  const dense = drawn.length > 40;
   const label = { color: theme.colors.onSurfaceVariant, fontFamily: FONT, fontSize: 12 };
   const last = inTime.at(-1)!;
   return (
@@ -54,7 +56,7 @@ export function TrendChart({ title, points, format, goal, height = 130 }: TrendC
       </Text>
       {plotted > 60 ? (
         <LineChart
-          data={inTime.map((p, i) => ({
+          data={drawn.map((p, i) => ({
             value: p.value - bottom,
             ...(i % every === 0 ? { label: dayWord(p.on).replace(/^\w+,? /, '') } : {}),
           }))}
@@ -64,7 +66,7 @@ export function TrendChart({ title, points, format, goal, height = 130 }: TrendC
           stepValue={span / SECTIONS}
           noOfSections={SECTIONS}
           formatYLabel={(value: string) => format(Number(value) + bottom)}
-          spacing={(plotted - 24) / Math.max(1, inTime.length - 1)}
+          spacing={(plotted - 24) / Math.max(1, drawn.length - 1)}
           initialSpacing={10}
           endSpacing={4}
           disableScroll

@@ -361,7 +361,7 @@ const styles = StyleSheet.create({
   pad: { paddingHorizontal: 16 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' },
   columns: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'stretch' },
-  column: { flexGrow: 1, flexBasis: 340, maxWidth: 640 },
+  column: { flexGrow: 1, flexBasis: 290, maxWidth: 640 },
   footer: { borderTopWidth: 2 },
   ignored: { textAlign: 'center', paddingTop: 6 },
   modes: { flexDirection: 'row' },

@@ -322,7 +322,9 @@ function Swims({ records }: { readonly records: RecordsView }) {
             <Text role="cell" style={styles.day}>
               {dayWord(r.on)}
             </Text>
-            <Text role="cell" style={styles.flex}>{`${r.what}${r.where ? ` · ${r.where}` : ''}`}</Text>
+            <Text role="cell" style={styles.flex} numberOfLines={2}>
+              {`${r.what}${r.where ? ` · ${r.where}` : ''}`}
+            </Text>
             <Text role="cell" style={styles.figures}>
               {`${formatTime(r.timeS, 1)}${r.strokes ? ` · ${Math.round(r.strokes)}` : ''}`}
             </Text>

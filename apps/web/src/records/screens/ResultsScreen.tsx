@@ -8,6 +8,7 @@ import { Choice } from '@/ui/Choice';
 import { dayWord } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
+import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useResultsQuery } from '../api';
 
@@ -25,6 +26,7 @@ const KIND_WORD: Readonly<Record<ResultKind, string>> = { trial: 'All-out', trai
 export function ResultsScreen() {
   const router = useRouter();
   const wide = useWide();
+  const theme = useTheme();
   const asked = useLocalSearchParams<{ search?: string; sort?: string; up?: string; page?: string; kind?: string }>();
   const sort: ResultSort = RESULT_SORTS.find((s) => s === asked.sort) ?? 'on';
   const falling = asked.up !== '1';
@@ -81,6 +83,7 @@ export function ResultsScreen() {
               {columns.map((column) => (
                 <DataTable.Title
                   key={column}
+                  textStyle={{ color: theme.colors.onSurface }}
                   numeric={column !== 'name' && column !== 'on'}
                   {...(sort === column
                     ? { sortDirection: falling ? ('descending' as const) : ('ascending' as const) }
