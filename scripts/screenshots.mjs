@@ -127,6 +127,27 @@ async function takeAll(base) {
     await page.waitForTimeout(500);
   };
 
+  // Today's three levels, on their way: lane after lane in the warm-up, some already back at the wall.
+  const run = async ({ page, press }) => {
+    const today = new Date().toISOString().slice(0, 10);
+    const { sessions } = await (await page.request.get(`/api/v1/deck/today?date=${today}`)).json();
+    await page.goto(`/deck/${sessions[0].id}/run`);
+    await press('Begin');
+    await page.waitForTimeout(300);
+    const lanes = await page.getByRole('group', { name: /^Lane \d$/ }).count();
+    for (let lane = 1; lane <= lanes; lane++) {
+      const here = page.getByRole('group', { name: `Lane ${lane}`, exact: true });
+      await here.getByRole('button', { name: /land/ }).click();
+      await press('Skip it');
+      await press('Back');
+      await press(`Lane ${lane}: go`);
+    }
+    await page.getByRole('tab', { name: 'Heads' }).click();
+    await press('All others in');
+    await page.getByRole('tab', { name: 'Lanes' }).click();
+    await page.waitForTimeout(1200);
+  };
+
   const phone = await open(PHONE);
   await phone.go('/deck');
   await phone.take('deck');
@@ -135,11 +156,6 @@ async function takeAll(base) {
   await review(phone);
   await phone.take('review');
   const kasper = await phone.find('kasper');
-  await phone.go(`/swimmers/${kasper}/review`);
-  await phone.press('the face turns past the side up and back: at times');
-  await phone.page.getByRole('heading', { name: 'Then and now' }).scrollIntoViewIfNeeded();
-  await phone.page.waitForTimeout(600);
-  await phone.take('relook');
   await phone.go(`/swimmers/${kasper}/focus`);
   await phone.take('focus');
   await phone.go(`/swimmers/${kasper}/handout`);
@@ -158,8 +174,8 @@ async function takeAll(base) {
   await wide.press(/^I see/);
   await wide.page.waitForTimeout(600);
   await wide.take('eye-wide');
-  await wide.go('/library?show=models');
-  await wide.take('models-wide');
+  await wide.go(`/swimmers/${await wide.find('mirela')}/records`);
+  await wide.take('records-wide');
   await wide.go('/sessions/new');
   await wide.page.getByText(/^All out at/).waitFor();
   await wide.take('build-wide');
@@ -190,8 +206,21 @@ async function takeAll(base) {
   const night = await open(PHONE, 'dark');
   await night.go(`/sessions/${id}`);
   await night.take('session-night');
-  await night.go(`/deck/${id}`);
-  await night.take('deck-card');
+  await run(phone);
+  await phone.take('run');
+  await phone.go(`/swimmers/${await phone.find('freya')}/test?kind=critical-speed`);
+  for (const [distance, time] of [
+    ['400', '6:24'],
+    ['200', '3:02'],
+    ['100', '1:25'],
+  ]) {
+    await phone.press(distance);
+    await phone.page.getByLabel(/Or the time of/).fill(time);
+    await phone.press('Add');
+  }
+  await phone.page.getByRole('heading', { name: 'critical speed' }).scrollIntoViewIfNeeded();
+  await phone.page.waitForTimeout(400);
+  await phone.take('test');
   await browser.close();
 }
 
