@@ -14,7 +14,8 @@ module.exports = {
       from: { path: '^packages/core/src', pathNot: '\\.test\\.ts$' },
       to: {
         dependencyTypes: ['core', 'npm', 'npm-dev'],
-        pathNot: 'node_modules/(webvtt-parser|papaparse|@types/papaparse|chevrotain|fastest-levenshtein|fast-xml-parser|geographiclib-geodesic)/',
+        pathNot:
+          'node_modules/(webvtt-parser|papaparse|@types/papaparse|chevrotain|fastest-levenshtein|fast-xml-parser|geographiclib-geodesic)/',
       },
     },
     {

@@ -90,7 +90,7 @@ async function taps(page: Page, session: string): Promise<void> {
       const asked = indexedDB.open('bench', 1);
       asked.onupgradeneeded = () => asked.result.createObjectStore('x');
       asked.onsuccess = () => resolve(asked.result);
-      asked.onerror = () => reject(asked.error);
+      asked.onerror = () => reject(new Error(asked.error?.message));
     });
     const times: number[] = [];
     for (let i = 0; i < 50; i++) {

@@ -11,7 +11,7 @@ import {
 export interface Waits {
   readonly label: (body: never) => string;
   /** The answer to expect, made from what was sent; kept pages may be changed to match. */
-  readonly shown: (body: never, path: string, about: string) => Promise<unknown> | unknown;
+  readonly shown: (body: never, path: string, about: string) => unknown;
 }
 
 /** A request may say whose page it shows on while it waits. */

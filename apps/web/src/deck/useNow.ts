@@ -5,7 +5,6 @@ import type { DeckTime } from './time';
 export function useNow(time: DeckTime, everyMs: number, running = true): number {
   const [now, setNow] = useState(() => time.at());
   useEffect(() => {
-    setNow(time.at());
     if (!running) return;
     const timer = setInterval(() => setNow(time.at()), everyMs);
     return () => clearInterval(timer);

@@ -15,11 +15,12 @@ export function useAwake(on: boolean): void {
         console.info('The screen cannot be kept awake.', error);
       }
     };
-    void take();
-    document.addEventListener('visibilitychange', take);
+    const seen = () => void take();
+    seen();
+    document.addEventListener('visibilitychange', seen);
     return () => {
       ended = true;
-      document.removeEventListener('visibilitychange', take);
+      document.removeEventListener('visibilitychange', seen);
       void lock?.release();
     };
   }, [on]);

@@ -3,7 +3,6 @@ export * from './deckClock';
 export * from './done';
 export * from './evaluate';
 export * from './forecast';
-export type * from './model';
-export { ATTENDANCE } from './model';
+export * from './model';
 export * from './records';
 export * from './setup';

@@ -1,7 +1,6 @@
 import { departureMs, laneNow, repNow, type LaneNow, type LaneState, type RunState } from '@upwell/core/deck';
 import { formatTime, type Pool } from '@upwell/core/units';
-import { StyleSheet, View } from 'react-native';
-import { Pressable } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
 import type { DeckTime } from '../time';
@@ -125,7 +124,8 @@ function clockOf(is: LaneNow, names: ReadonlyMap<string, string>): { figure: str
       return { figure: 'held', under: 'resume in the lane', hot: true };
     case 'coming-in':
       return { figure: String(is.waiting.length), under: is.waiting.length === 0 ? 'all in' : 'to come', hot: false };
-    default:
+    case 'ready':
+    case 'done':
       return { figure: '', under: '', hot: false };
   }
 }

@@ -28,11 +28,15 @@ export function WaitingScreen() {
   const [sending, setSending] = useState(false);
 
   const load = useCallback(async () => {
-    setChanges(await waitingChanges());
-    setEvents(await waitingEvents());
-    setRefused(await refusedEvents());
+    const [all, notes, stuckNotes] = await Promise.all([waitingChanges(), waitingEvents(), refusedEvents()]);
+    setChanges(all);
+    setEvents(notes);
+    setRefused(stuckNotes);
   }, []);
-  useEffect(() => void load(), [load, offline.waiting, offline.undecided]);
+  useEffect(() => {
+    // Read from the device's database, which is outside of React.
+    void Promise.resolve().then(load);
+  }, [load, offline.waiting, offline.undecided]);
 
   const act = async (work: () => Promise<void>) => {
     await work();

@@ -9,7 +9,7 @@ import {
 import { formatTime } from '@upwell/core/units';
 import { proxy } from 'comlink';
 import { useRouter, type Href } from 'expo-router';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, ProgressBar, Text } from 'react-native-paper';
 import { api } from '@/api/api';
@@ -58,6 +58,7 @@ export function ImportScreen() {
   const [progress, setProgress] = useState<number | null>(null);
   const [stored, setStored] = useState<number | null>(null);
   const stop = useRef<AbortController | null>(null);
+  const [storing, setStoring] = useState(false);
   const gpx = opened !== null && /^\s*(<\?xml|<gpx)/i.test(opened.text.slice(0, 200));
   const one = mapping?.swimmerId ?? read?.mapping.swimmerId ?? null;
 
@@ -133,6 +134,7 @@ export function ImportScreen() {
     stop.current = new AbortController();
     setProblem(null);
     setProgress(0);
+    setStoring(true);
     try {
       setStored(await importResults(results, setProgress, stop.current.signal));
       dispatch(api.util.invalidateTags(['Records', 'Swimmer']));
@@ -142,6 +144,7 @@ export function ImportScreen() {
       else throw error;
     } finally {
       setProgress(null);
+      setStoring(false);
       stop.current = null;
     }
   };
@@ -166,7 +169,7 @@ export function ImportScreen() {
           <View style={styles.flex}>
             <ProgressBar progress={progress} />
           </View>
-          {stop.current ? <Button onPress={() => stop.current?.abort()}>Stop</Button> : null}
+          {storing ? <Button onPress={() => stop.current?.abort()}>Stop</Button> : null}
         </View>
       ) : null}
       {stored !== null ? (
@@ -216,11 +219,11 @@ function useEverybody(): readonly KnownSwimmer[] {
   useEffect(() => {
     if (hasNextPage && !isFetchingNextPage) void fetchNextPage();
   }, [hasNextPage, isFetchingNextPage, fetchNextPage]);
-  const [known, setKnown] = useState<readonly KnownSwimmer[]>([]);
   const pages = data?.pages;
-  useEffect(() => {
-    setKnown((pages ?? []).flatMap((p) => p.items).map((s) => ({ id: s.id, name: `${s.givenName} ${s.familyName}` })));
-  }, [pages]);
+  const known = useMemo(
+    () => (pages ?? []).flatMap((p) => p.items).map((s) => ({ id: s.id, name: `${s.givenName} ${s.familyName}` })),
+    [pages],
+  );
   return known;
 }
 
