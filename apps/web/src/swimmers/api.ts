@@ -9,23 +9,27 @@ import type {
   SwimmerRow,
   SwimmerSave,
 } from '@upwell/contract/swimmers';
+import { isChild } from '@upwell/core/swimmers';
 import { api, type Waits } from '@/api/api';
-import { keptPage, patchPage } from '@/offline/pages';
+import { keepPage, keptPage } from '@/offline/pages';
 
 /** A swimmer who waits is shown as they will be. */
 const swimmerWaits: Waits = {
   label: (body: SwimmerSave) => `${body.givenName} ${body.familyName}`,
   shown: async (body: SwimmerSave, path: string): Promise<Swimmer> => {
     const { version, writeId: _writeId, ...fields } = body;
-    await patchPage<SwimmerPage>(path, (page) => ({ ...page, ...fields, version: version + 1 }));
     const before = (await keptPage(path)) as SwimmerPage | undefined;
-    return {
+    const swimmer: Swimmer = {
       squadName: before?.squadName ?? '',
-      child: before?.child ?? false,
+      child: isChild(body.birthYear, new Date().getFullYear()),
       ...fields,
       id: path.slice(path.lastIndexOf('/') + 1),
       version: version + 1,
     };
+    // Somebody new has a page at once, still empty.
+    const empty = { focuses: [], reviews: [], clips: [], results: [] };
+    await keepPage(path, { ...empty, ...before, ...swimmer });
+    return swimmer;
   },
 };
 
