@@ -218,7 +218,7 @@ async function takeAll(base) {
     await phone.page.getByLabel(/Or the time of/).fill(time);
     await phone.press('Add');
   }
-  await phone.page.getByRole('heading', { name: 'critical speed' }).scrollIntoViewIfNeeded();
+  await phone.page.getByText('per 100 m', { exact: false }).first().scrollIntoViewIfNeeded();
   await phone.page.waitForTimeout(400);
   await phone.take('test');
   await browser.close();
