@@ -164,9 +164,12 @@ describe('what was seen', () => {
     expect(await keptPage('/x')).toEqual({ a: 5, b: 2 });
     expect(await keptPage('/never seen')).toBeUndefined();
     await keepEvent('s', event(1));
+    await takeEvents('s', { events: [event(2)], last: 9, more: false });
     await forgetSeen();
     expect(await keptPage('/x')).toBeUndefined();
     expect(await waitingEvents()).toHaveLength(1);
+    // What others noted is asked for anew: nothing of a run may be missing after the next sign-in.
+    expect(await lastTaken('s')).toBe(0);
   });
 
   it('is not seen by another account on the same device', async () => {

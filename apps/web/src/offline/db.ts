@@ -85,6 +85,7 @@ export async function setFact(key: string, value: unknown): Promise<void> {
 /** Forgets what was seen: somebody else may use this device next. What waits to be sent stays with its account. */
 export async function forgetSeen(): Promise<void> {
   const open = await db();
-  await open.clear('pages');
+  // With what was taken in goes the note of how far it was taken in, so that the next sign-in asks for all of it.
+  await Promise.all([open.clear('pages'), open.clear('facts')]);
   for (const stored of await open.getAll('events')) if (stored.waiting === 0) await open.delete('events', stored.id);
 }
