@@ -70,11 +70,54 @@ async function fill(owner: TestClub, swimmer: string): Promise<void> {
     owner.accounts.coach!.id,
     swimmer,
   ]);
+  const session = v7();
   await em.execute(
     `insert into training_session (id, club_id, created_by, title, date, start_time, squad_ids, theme, minutes, plan, summary, write_id)
      values (?, ?, ?, 'x', now(), '19:00', array[?]::uuid[], 'spins', 60, '{}', '[]', ?)`,
-    [v7(), owner.id, owner.accounts.coach!.id, owner.squads[0]!, v7()],
+    [session, owner.id, owner.accounts.coach!.id, owner.squads[0]!, v7()],
   );
+  const put = (table: string, columns: string, values: readonly unknown[]) =>
+    em.execute(`insert into ${table} (club_id, ${columns}) values (${['?', ...values].map(() => '?').join(', ')})`, [
+      owner.id,
+      ...values,
+    ]);
+  const coachId = owner.accounts.coach!.id;
+  const today = '2026-11-25';
+  await put('deck_event', 'id, session_id, noted_by, device, at_ms, fact', [v7(), session, coachId, v7(), 1, '{}']);
+  await put('swim_rep', 'session_id, swimmer_id, passage, rep, held_on, distance_m, time_s, effort, stroke, at_ms', [
+    session,
+    swimmer,
+    'p',
+    1,
+    today,
+    50,
+    50,
+    0.8,
+    'front-crawl',
+    1,
+  ]);
+  await put('deck_sign', 'id, session_id, swimmer_id, sign, sighting, noted_on', [
+    v7(),
+    session,
+    swimmer,
+    'legs-low',
+    'often',
+    today,
+  ]);
+  await put('attendance', 'session_id, swimmer_id, held_on, status', [session, swimmer, today, 'in']);
+  await put('test_result', 'id, swimmer_id, noted_by, kind, held_on, input, outcome, note, write_id', [
+    v7(),
+    swimmer,
+    coachId,
+    'glide',
+    today,
+    '{}',
+    '{}',
+    '',
+    v7(),
+  ]);
+  // Rows on their way in are their coach's own, whoever else asks.
+  await put('result_chunk', 'import_id, chunk, account_id, rows', [v7(), 0, owner.accounts.head!.id, '[]']);
   await coach('PUT', `/calendar-links/${v7()}`, {
     squadId: owner.squads[0],
     token: v7().replaceAll('-', '').padEnd(43, 'a'),
