@@ -22,12 +22,16 @@ export function finishMs(lane: LaneState, nowMs: number, cuts: Readonly<Record<s
     const reps = cuts[passage.id] ?? passage.reps;
     const lasts = passageSeconds(passage, reps, lane.swimmers.length) * 1000;
     if (i === 0 && passage.goMs !== null) {
-      const held = passage.holds.reduce((sum, h) => sum + ((h.toMs ?? nowMs) - h.fromMs), 0);
+      const held = heldMs(passage, nowMs);
       at = Math.max(nowMs, passage.goMs + held + lasts);
     } else if (reps > 0) at += passage.beforeS * 1000 + lasts;
   });
   return at;
 }
+
+/** Milliseconds a passage was held so far. */
+const heldMs = (passage: PassageState, nowMs: number): number =>
+  passage.holds.reduce((sum, h) => sum + ((h.toMs ?? nowMs) - h.fromMs), 0);
 
 export interface Cut {
   readonly lane: string;
@@ -110,7 +114,7 @@ export function laneNow(lane: LaneState, reps: readonly SwumRep[], nowMs: number
   if (passage.goMs === null) return { kind: 'ready', passage };
   if (lane.held) return { kind: 'held', passage };
   if (passage.countdownS !== null) {
-    const held = passage.holds.reduce((sum, h) => sum + ((h.toMs ?? nowMs) - h.fromMs), 0);
+    const held = heldMs(passage, nowMs);
     return { kind: 'countdown', passage, leftS: passage.countdownS - (nowMs - passage.goMs - held) / 1000 };
   }
   let next: { swimmer: string; rep: number; at: number } | null = null;
