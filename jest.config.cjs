@@ -22,6 +22,12 @@ const node = (name, roots) => ({
   },
 });
 
+/** The transform of the Expo preset; what the browser loads later is required at once, since Jest runs no dynamic imports. */
+const [SCRIPTS, [babelJest, expo]] = Object.entries(require('jest-expo/jest-preset').transform).find(
+  ([, value]) => value[0] === 'babel-jest',
+);
+const expoScripts = { [SCRIPTS]: [babelJest, { ...expo, plugins: ['@babel/plugin-transform-dynamic-import'] }] };
+
 module.exports = {
   projects: [
     node('core', ['<rootDir>/packages/core', '<rootDir>/packages/contract']),
@@ -40,7 +46,7 @@ module.exports = {
         '\\.woff2$': '<rootDir>/test/asset.cjs',
         '^@/(.*)$': '<rootDir>/src/$1',
       },
-      transform: { '\\.mjs$': esm, ...require('jest-expo/jest-preset').transform },
+      transform: { '\\.mjs$': esm, ...require('jest-expo/jest-preset').transform, ...expoScripts },
     },
   ],
 };

@@ -1,7 +1,8 @@
-import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { act, fireEvent, renderHook, screen, waitFor } from '@testing-library/react-native';
 import type { DeckPack } from '@upwell/contract/deck';
 import type { SessionPerson } from '@upwell/contract/sessions';
 import { RunScreen } from '@/deck/screens/RunScreen';
+import { useAlarm } from '@/deck/beeper/alarm';
 import { beepAt, Beats } from '@/deck/beeper/sound';
 import { countdownWord, shortNames } from '@/deck/words';
 import { openFor } from '@/offline/db';
@@ -15,6 +16,7 @@ const person = (n: number, level: SessionPerson['level']): SessionPerson => ({
   child: false,
   v400Mps: 1 + n * 0.02,
   paceIsGuess: false,
+  rateSpm: null,
   bests: [],
 });
 const PEOPLE = [person(0, 'build'), person(1, 'hold'), person(2, 'hold'), person(3, 'race')];
@@ -194,3 +196,54 @@ describe('the beeper on an audio clock', () => {
 });
 
 afterEach(() => act(async () => {}));
+
+describe('what a rate ramp and a missing swimmer are for', () => {
+  it('offers the rate of somebody who was tested on the beeper', async () => {
+    const tested = PEOPLE.map((p, i) => (i === 1 ? { ...p, rateSpm: 58 } : p));
+    server({ [`GET /deck/packs/${ID}`]: () => ({ body: { ...PACK, people: tested } }) });
+    showAt(routes, `/deck/${ID}/run`);
+    fireEvent.press(await screen.findByText('Begin'));
+    fireEvent.press(await screen.findByText('Beeper'));
+    expect(screen.queryByText(/^Ada Stone \d/)).toBeNull();
+    fireEvent.press(await screen.findByText('Bo Stone 58'));
+    expect(screen.getAllByText('58').length).toBeGreaterThan(0);
+  });
+
+  it('sounds when somebody more is missing, and not again for the same', () => {
+    const started: number[] = [];
+    const node = () => ({
+      connect: (next: unknown) => next,
+      gain: param(),
+      frequency: { value: 0 },
+      start,
+      stop: jest.fn(),
+    });
+    const param = () => ({
+      setValueAtTime: jest.fn(),
+      linearRampToValueAtTime: jest.fn(),
+      exponentialRampToValueAtTime: jest.fn(),
+    });
+    const start = (at: number) => void started.push(at);
+    class FakeAudio {
+      state = 'running';
+      currentTime = 0;
+      destination = {};
+      createOscillator = node;
+      createGain = node;
+      close = () => Promise.resolve();
+    }
+    (globalThis as { AudioContext?: unknown }).AudioContext = FakeAudio;
+    const { rerender } = renderHook(({ missing }: { missing: number }) => useAlarm(missing), {
+      initialProps: { missing: 0 },
+    });
+    expect(started).toEqual([]);
+    rerender({ missing: 1 });
+    expect(started).toHaveLength(6);
+    rerender({ missing: 1 });
+    expect(started).toHaveLength(6);
+    delete (globalThis as { AudioContext?: unknown }).AudioContext;
+    const warned = jest.spyOn(console, 'warn').mockImplementation(() => undefined);
+    rerender({ missing: 2 });
+    expect(warned).toHaveBeenCalled();
+  });
+});

@@ -259,6 +259,32 @@ describe('a review with measures from a clip', () => {
   });
 });
 
+describe('a review after a session on deck', () => {
+  it('takes in what was noted there since the last look, and keeps what was seen now', async () => {
+    const on = (sign: string, sighting: string, day: string) => ({ id: `${sign}${day}`, sign, sighting, on: day });
+    fakeServer({
+      'GET /account/me': () => ({ body: ME }),
+      'GET /outcomes': () => ({ body: [] }),
+      [`GET /swimmers/${ID}`]: () => ({ body: SWIMMER }),
+      [`GET /swimmers/${ID}/records`]: () => ({
+        body: {
+          signs: [
+            on('mouth-barely-clears', 'sometimes', '2099-01-02'),
+            on('mouth-barely-clears', 'often', '2099-01-01'),
+            on('legs-low', 'often', '2001-01-01'),
+          ],
+        },
+      }),
+    });
+    const store = showAt({ 'swimmers/[id]/review': ReviewScreen }, `/swimmers/${ID}/review`);
+    expect(await screen.findByText(/Noted on deck since the last look: the mouth hardly finds air\.$/)).toBeTruthy();
+    fireEvent.press(screen.getByText('Take it in'));
+    await waitFor(() => expect(screen.queryByText('Take it in')).toBeNull());
+    const draft = store.getState().drafts[`review:${ID}`] as { signs: object };
+    expect(draft.signs).toEqual({ 'mouth-barely-clears': 'sometimes' });
+  });
+});
+
 describe('what has been', () => {
   it('stands in time with tries and outcome, the newest first, four at once', () => {
     const review = SWIMMER.reviews[0]!;

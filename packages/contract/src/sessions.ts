@@ -234,6 +234,8 @@ export const sheetQuerySchema = Joi.object<SheetQuery>({
 export interface SessionPerson extends LanePerson {
   readonly level: LevelId;
   readonly child: boolean;
+  /** Strokes a minute for distance from the last rate ramp; null without one that says it. */
+  readonly rateSpm: number | null;
 }
 
 export interface LoadRow {

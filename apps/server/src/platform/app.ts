@@ -6,6 +6,7 @@ import { VALIDATION } from '@upwell/contract/common';
 import Fastify, { type FastifyInstance } from 'fastify';
 import type { Schema } from 'joi';
 import { accountRoutes } from '../account/routes';
+import { archiveRoutes } from '../archive/routes';
 import { computeRoutes } from '../compute/routes';
 import { deckRoutes } from '../deck/routes';
 import { eyeRoutes } from '../eye/routes';
@@ -75,6 +76,7 @@ export async function createApp({ database, config }: Parts): Promise<FastifyIns
       await api.register(sessionRoutes, { database });
       await api.register(deckRoutes, { database, prefix: '/deck' });
       await api.register(recordRoutes, { database });
+      await api.register(archiveRoutes, { database, prefix: '/club' });
       await api.register(computeRoutes, { prefix: '/compute' });
     },
     { prefix: '/api/v1' },

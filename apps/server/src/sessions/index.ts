@@ -1,2 +1,2 @@
 export { sessionPeople } from './people';
-export { clubSetting, listSessions, showSession } from './service';
+export { clubSetting, listSessions, refuseHarm, showSession, summaryOf } from './service';

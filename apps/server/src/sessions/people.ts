@@ -9,6 +9,8 @@ export interface Attendee extends Comer {
   readonly id: string;
   readonly name: string;
   readonly birthYear: number | null;
+  /** Strokes a minute for distance from the last rate ramp; null without one. */
+  readonly rateSpm: number | null;
 }
 
 interface Row {
@@ -20,6 +22,7 @@ interface Row {
   health_flags: Comer['healthFlags'];
   ladder_steps: Partial<Record<LadderId, number>>;
   birth_year: number | null;
+  rate: number | null;
   focus: Comer['focus'];
 }
 
@@ -29,17 +32,20 @@ export async function attendees(em: EntityManager, squadIds: readonly string[]):
   const rows = await em.execute<Row[]>(
     `select s.id, s.given_name || ' ' || s.family_name as name, s.level, s.stroke_model as model, s.best_times,
        s.health_flags, s.ladder_steps, s.birth_year,
+       (select round((t.outcome->'ramp'->>'distanceRateSpm')::numeric)::int from test_result t
+        where t.swimmer_id = s.id and t.kind = 'rate-ramp' order by t.held_on desc, t.id desc limit 1) as rate,
        (select f.cause from focus f where f.swimmer_id = s.id and f.closed_at is null order by f.since desc limit 1) as focus
      from swimmer s where not s.archived ${squads} order by s.family_name, s.given_name, s.id limit 500`,
     squadIds.length > 0 ? [squadIds] : [],
     'all',
   );
-  return rows.map(({ best_times, health_flags, ladder_steps, birth_year, ...row }) => ({
+  return rows.map(({ best_times, health_flags, ladder_steps, birth_year, rate, ...row }) => ({
     ...row,
     bestTimes: best_times,
     healthFlags: health_flags,
     ladderSteps: ladder_steps,
     birthYear: birth_year,
+    rateSpm: rate,
   }));
 }
 
@@ -73,7 +79,7 @@ export async function peopleOfPlan(
 /** Everybody of the squads with the pace of their lane. */
 export async function sessionPeople(em: EntityManager, squadIds: readonly string[]): Promise<SessionPerson[]> {
   const year = new Date().getFullYear();
-  return (await attendees(em, squadIds)).map(({ id, name, level, bestTimes, birthYear }) => {
+  return (await attendees(em, squadIds)).map(({ id, name, level, bestTimes, birthYear, rateSpm }) => {
     const own = speedOver400(bestTimes);
     return {
       id,
@@ -83,6 +89,7 @@ export async function sessionPeople(em: EntityManager, squadIds: readonly string
       v400Mps: own ?? LEVEL[level].defaultV400Mps,
       paceIsGuess: own === null,
       bests: bestTimes,
+      rateSpm,
     };
   });
 }

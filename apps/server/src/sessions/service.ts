@@ -116,7 +116,12 @@ export async function saveSession(em: EntityManager, me: Me, id: string, save: S
 }
 
 /** What could hurt somebody is not stored, whoever asks and by whatever way. */
-async function refuseHarm(em: EntityManager, me: Me, save: SessionSave, before: SessionPlan | null): Promise<void> {
+export async function refuseHarm(
+  em: EntityManager,
+  me: Me,
+  save: Pick<SessionSave, 'plan' | 'squadIds'>,
+  before: SessionPlan | null,
+): Promise<void> {
   const people = await peopleOfPlan(em, save.plan, save.squadIds);
   const { blocked } = checkPlan(save.plan, people);
   if (blocked.length > 0) {

@@ -13,6 +13,7 @@ import { chooseTheme } from '@/state/settings';
 import { Card } from '@/ui/Card';
 import { Screen } from '@/ui/Screen';
 import { Notice } from '@/ui/States';
+import { ArchiveCard } from './ArchiveCard';
 import { ClubRulesCard } from './ClubRulesCard';
 import { useMeQuery, useSignOutMutation } from './api';
 
@@ -71,6 +72,7 @@ export function AccountScreen() {
         </Card>
       ) : null}
       {me?.role === 'head' ? <ClubRulesCard /> : null}
+      {me?.role === 'head' ? <ArchiveCard /> : null}
       <Card title="Good to know">
         <Text>{CAUTION}</Text>
       </Card>

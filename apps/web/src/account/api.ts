@@ -1,4 +1,5 @@
 import type { Me, SignIn } from '@upwell/contract/account';
+import type { ArchiveTaken } from '@upwell/contract/archive';
 import type { ClubRules } from '@upwell/contract/club';
 import { api } from '@/api/api';
 
@@ -16,10 +17,28 @@ const endpoints = api.injectEndpoints({
       },
       invalidatesTags: (_result, error) => (error ? [] : ['Club', 'Session']),
     }),
+    // Any number of rows is checked there first; sending it again adds nothing twice.
+    takeArchive: build.mutation<ArchiveTaken, File>({
+      query: (body) => ({
+        url: '/club/archive',
+        method: 'POST',
+        body,
+        headers: { 'content-type': 'application/json' },
+        timeout: 300_000,
+      }),
+      invalidatesTags: (_result, error) =>
+        error ? [] : ['Swimmer', 'Squad', 'Session', 'Deck', 'Outcome', 'Clip', 'Club', 'Records'],
+    }),
     signOut: build.mutation<void, void>({ query: () => ({ url: '/account/sign-out', method: 'POST' }) }),
   }),
 });
 
-export const { useMeQuery, useSignInMutation, useSignOutMutation, useClubRulesQuery, useSaveClubRulesMutation } =
-  endpoints;
+export const {
+  useMeQuery,
+  useSignInMutation,
+  useSignOutMutation,
+  useClubRulesQuery,
+  useSaveClubRulesMutation,
+  useTakeArchiveMutation,
+} = endpoints;
 export const accountEndpoints = endpoints;

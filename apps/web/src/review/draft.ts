@@ -70,3 +70,9 @@ export function withMeasured(draft: ReviewDraft, measured: Measured, model: Stro
   const past = [...draft.past, draft.signs].slice(-40);
   return { ...draft, measured: { ...draft.measured, ...measured }, signs, past, cause: null, drill: null, cue: null };
 }
+
+/** The draft with signs noted on deck; what was seen in this look stays. */
+export function withNoted(draft: ReviewDraft, noted: ReviewDraft['signs']): ReviewDraft {
+  const past = [...draft.past, draft.signs].slice(-40);
+  return { ...draft, signs: { ...noted, ...draft.signs }, past, cause: null, drill: null, cue: null };
+}

@@ -9,6 +9,14 @@ export function saveFile(name: string, type: string, text: string): void {
   setTimeout(() => URL.revokeObjectURL(address), 1000);
 }
 
+/** Saves a file that the server makes, under the name that it gives. */
+export function saveFrom(address: string): void {
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = '';
+  link.click();
+}
+
 /** Lets the coach choose one file of the device; null when none was chosen. */
 export function chooseFile(accept: string): Promise<File | null> {
   return new Promise((resolve) => {

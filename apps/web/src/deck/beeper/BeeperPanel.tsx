@@ -1,5 +1,6 @@
 import { BEEP_RATE, beatAt, type BeepPlan } from '@upwell/core/deck';
 import { formatTime } from '@upwell/core/units';
+import type { SessionPerson } from '@upwell/contract/sessions';
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -15,8 +16,14 @@ const KINDS = [
 ] as const;
 type Kind = (typeof KINDS)[number]['value'];
 
+interface BeeperProps {
+  /** The first rate that the session asks for. */
+  readonly suggested: number | null;
+  readonly people: readonly SessionPerson[];
+}
+
 /** The beeper: stroke by stroke, from mark to mark, or climbing. It is heard, and seen as a pulse. */
-export function BeeperPanel({ suggested }: { readonly suggested: number | null }) {
+export function BeeperPanel({ suggested, people }: BeeperProps) {
   const theme = useTheme();
   const [kind, setKind] = useState<Kind>('rate');
   const [rate, setRate] = useState(suggested ?? 60);
@@ -26,6 +33,7 @@ export function BeeperPanel({ suggested }: { readonly suggested: number | null }
   const [failed, setFailed] = useState(false);
   useEffect(() => () => beeper?.stop(), [beeper]);
 
+  const tested = people.filter((p) => p.rateSpm !== null);
   const plan: BeepPlan =
     kind === 'rate'
       ? { kind, strokeRateSpm: rate }
@@ -76,6 +84,14 @@ export function BeeperPanel({ suggested }: { readonly suggested: number | null }
           </Button>
         </View>
       )}
+      {kind === 'rate' && tested.length > 0 ? (
+        <Choice
+          label="From their rate ramp, for distance"
+          options={tested.map((p) => ({ value: p.id, label: `${p.name} ${p.rateSpm}` }))}
+          chosen={tested.filter((p) => p.rateSpm === rate).map((p) => p.id)}
+          onPress={(id) => setRate(tested.find((p) => p.id === id)?.rateSpm ?? rate)}
+        />
+      ) : null}
       {kind === 'ramp' ? (
         <Stepper
           label="Higher by, each minute"

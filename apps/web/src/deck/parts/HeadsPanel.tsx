@@ -3,6 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
 import type { Run } from '../useRun';
+import { useAlarm } from '../beeper/alarm';
 import { clockWord } from './RunTop';
 import { Tap } from './Tap';
 
@@ -30,6 +31,7 @@ export function HeadsPanel({ state, names, note }: HeadsPanelProps) {
   const all = (as: Attendance, ids: readonly string[]) =>
     ids.forEach((swimmer) => note({ kind: 'attend', swimmer, as }));
   const stillIn = state.endedMs !== null && heads.inWater.length > 0;
+  useAlarm(stillIn ? heads.inWater.length : 0);
   return (
     <View style={styles.panel}>
       {stillIn ? (

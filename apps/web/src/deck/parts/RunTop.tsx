@@ -6,6 +6,7 @@ import { offlineWords } from '@/offline/OfflineBar';
 import { useAppSelector } from '@/state/hooks';
 import { useTheme } from '@/ui/useTheme';
 import type { DeckTime } from '../time';
+import { useAlarm } from '../beeper/alarm';
 import { useNow } from '../useNow';
 
 interface RunTopProps {
@@ -88,6 +89,7 @@ export function Missing({ state, time, names }: MissingProps) {
   const theme = useTheme();
   const now = useNow(time, 1000, state.endedMs === null);
   const missing = overdue(state, now);
+  useAlarm(missing.length);
   if (missing.length === 0) return null;
   const laneOf = (id: string) => state.lanes.find((l) => l.id === id)?.number ?? 0;
   return (

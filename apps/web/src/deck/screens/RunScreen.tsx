@@ -2,10 +2,9 @@ import { plannedFinishS, runSetup, type LaneState } from '@upwell/core/deck';
 import { setsOf, type SessionPlan } from '@upwell/core/sessions';
 import type { DeckPack } from '@upwell/contract/deck';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Button, PaperProvider, Text } from 'react-native-paper';
-import { BeeperPanel } from '../beeper/BeeperPanel';
 import { Choice } from '@/ui/Choice';
 import { Icon } from '@/ui/Icon';
 import { Failure, Loading, Notice } from '@/ui/States';
@@ -16,16 +15,19 @@ import { useTheme } from '@/ui/useTheme';
 import { useTitle } from '@/ui/useTitle';
 import { useWide } from '@/ui/useWide';
 import { usePackQuery } from '../api';
-import { FinishPanel } from '../parts/FinishPanel';
-import { HeadsPanel } from '../parts/HeadsPanel';
-import { LaneSheet } from '../parts/LaneSheet';
 import { LaneStrip, type TapMode } from '../parts/LaneStrip';
 import { Missing, RunTop } from '../parts/RunTop';
-import { SwimmerSheet } from '../parts/SwimmerSheet';
 import { Tap } from '../parts/Tap';
 import { useRun, type Run } from '../useRun';
 import { useAwake } from '../wakeLock';
 import { shortNames } from '../words';
+
+const panels = () => import('../parts/panels');
+const BeeperPanel = lazy(async () => ({ default: (await panels()).BeeperPanel }));
+const FinishPanel = lazy(async () => ({ default: (await panels()).FinishPanel }));
+const HeadsPanel = lazy(async () => ({ default: (await panels()).HeadsPanel }));
+const LaneSheet = lazy(async () => ({ default: (await panels()).LaneSheet }));
+const SwimmerSheet = lazy(async () => ({ default: (await panels()).SwimmerSheet }));
 
 /** The deck clock: a session run with one hand. Always dark, against glare and for the battery. */
 export function RunScreen() {
@@ -74,6 +76,8 @@ function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
   const [counting, setCounting] = useState<{ lane: string; swimmer: string } | null>(null);
   const [only, setOnly] = useState<string | null>(null);
   useTitle(`${session.title}, deck clock`);
+  // The lanes first; then the rest is fetched, so that it is here when the network is not.
+  useEffect(() => void panels(), []);
   useAwake(state.beganMs !== null && state.endedMs === null);
 
   const planned = useMemo(
@@ -143,30 +147,32 @@ function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
                 </Notice>
               </View>
             ) : null}
-            {view === 'heads' ? <HeadsPanel state={state} names={names} note={note} /> : null}
-            {view === 'beeper' ? <BeeperPanel suggested={rateOf(plan)} /> : null}
-            {view === 'finish' && endMs !== null ? <FinishPanel run={run} session={session} endMs={endMs} /> : null}
-            {view === 'lanes' && laneShown ? (
-              <LaneSheet
-                lane={laneShown}
-                group={groupOf(laneShown.groupId)}
-                theme={plan.theme}
-                pool={plan.pool}
-                run={run}
-              />
-            ) : null}
-            {view === 'lanes' && !laneShown && swimmerLane ? (
-              <SwimmerSheet
-                swimmer={params.swimmer!}
-                name={setup.swimmers.find((s) => s.id === params.swimmer)?.name ?? '?'}
-                lane={swimmerLane}
-                state={state}
-                names={names}
-                focus={pack.focuses.find((f) => f.swimmerId === params.swimmer)}
-                note={note}
-                onDone={() => show({})}
-              />
-            ) : null}
+            <Suspense fallback={<Loading label="Opening" />}>
+              {view === 'heads' ? <HeadsPanel state={state} names={names} note={note} /> : null}
+              {view === 'beeper' ? <BeeperPanel suggested={rateOf(plan)} people={pack.people} /> : null}
+              {view === 'finish' && endMs !== null ? <FinishPanel run={run} session={session} endMs={endMs} /> : null}
+              {view === 'lanes' && laneShown ? (
+                <LaneSheet
+                  lane={laneShown}
+                  group={groupOf(laneShown.groupId)}
+                  theme={plan.theme}
+                  pool={plan.pool}
+                  run={run}
+                />
+              ) : null}
+              {view === 'lanes' && !laneShown && swimmerLane ? (
+                <SwimmerSheet
+                  swimmer={params.swimmer!}
+                  name={setup.swimmers.find((s) => s.id === params.swimmer)?.name ?? '?'}
+                  lane={swimmerLane}
+                  state={state}
+                  names={names}
+                  focus={pack.focuses.find((f) => f.swimmerId === params.swimmer)}
+                  note={note}
+                  onDone={() => show({})}
+                />
+              ) : null}
+            </Suspense>
             {view === 'lanes' && !laneShown && !swimmerLane ? (
               <View style={wide ? styles.columns : undefined}>
                 {!wide && state.lanes.length > 3 ? (

@@ -30,11 +30,12 @@ import { Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useOutcomesQuery, useSaveReviewMutation } from '../api';
-import { newReviewDraft, withSign, withUndo, type ReviewDraft } from '../draft';
+import { newReviewDraft, withNoted, withSign, withUndo, type ReviewDraft } from '../draft';
 import { FigurePane } from '../parts/FigurePane';
 import { chosenFocus, FocusChoice } from '../parts/FocusChoice';
 import { MeasuredCard } from '../parts/MeasuredCard';
 import { RelookCard } from '../parts/RelookCard';
+import { NotedOnDeck } from '../parts/NotedOnDeck';
 import { NotedSign, SignRow } from '../parts/SignRow';
 import { WhyStrip } from '../parts/WhyStrip';
 import { useInference } from '../useInference';
@@ -241,6 +242,13 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
         <View style={wide ? styles.column : undefined}>
           {figure}
           {signs}
+          <NotedOnDeck
+            swimmerId={swimmer.id}
+            stroke={draft.stroke}
+            reviews={swimmer.reviews}
+            signs={draft.signs}
+            onTake={(taken) => setDraft((now) => withNoted(now, taken))}
+          />
           {open && before ? (
             <RelookCard
               focus={open}

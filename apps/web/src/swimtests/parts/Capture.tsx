@@ -1,3 +1,4 @@
+import type { SessionPerson } from '@upwell/contract/sessions';
 import { rampReps, type TestInput } from '@upwell/core/swimtests';
 import { LADDER_IDS, LADDERS, type LadderId } from '@upwell/core/library';
 import { formatTime, parseTime } from '@upwell/core/units';
@@ -12,6 +13,9 @@ import { Input } from '@/ui/Input';
 import { Stepper } from '@/ui/Stepper';
 import type { TestDraft } from '../draft';
 import { Watch } from './Watch';
+
+/** A rate of a ramp is chosen by the ramp, not by somebody's last one. */
+const NOBODY: readonly SessionPerson[] = [];
 
 interface CaptureProps<Input_ extends TestInput = TestInput> {
   readonly input: Input_;
@@ -136,7 +140,10 @@ function Ramp({ input, time, running, onInput, onRunning }: Of<'rate-ramp'>) {
     <View style={styles.gap}>
       <Disclosure label="Beeper" open={beeper} onPress={() => setBeeper(!beeper)} />
       {beeper ? (
-        <BeeperPanel suggested={rates.length > 0 ? Math.round(rates.at(-1)!.strokeRateSpm) + 4 : null} />
+        <BeeperPanel
+          suggested={rates.length > 0 ? Math.round(rates.at(-1)!.strokeRateSpm) + 4 : null}
+          people={NOBODY}
+        />
       ) : null}
       <Stepper
         label="strokes in one length"

@@ -1,0 +1,81 @@
+import type { ArchivePart } from '@upwell/contract/archive';
+
+/** Where the rows of a part live. Fields are columns in camel case, except for those renamed here. */
+interface PartTable {
+  readonly table: string;
+  readonly columns: readonly string[];
+  readonly renamed?: Readonly<Record<string, string>>;
+  /** The column that names an account: of this club, or else whoever takes the archive in. */
+  readonly account?: string;
+  /** Days are written without a time. */
+  readonly days?: readonly string[];
+}
+
+/** Parts that are rows of one table each; squads' coaches and the events of the deck have ways of their own. */
+export const PART_TABLES: Readonly<Record<Exclude<ArchivePart, 'deckEvents'>, PartTable>> = {
+  squads: { table: 'squad', columns: ['name', 'pool_times', 'archived'] },
+  swimmers: {
+    table: 'swimmer',
+    columns: [
+      ...['squad_id', 'given_name', 'family_name', 'level', 'birth_year', 'stroke_model', 'breathing_side'],
+      ...['health_flags', 'health_consent', 'clip_consent', 'kit', 'ladder_steps', 'goal', 'best_times', 'archived'],
+    ],
+  },
+  reviews: {
+    table: 'review',
+    columns: [
+      'swimmer_id',
+      'coach_id',
+      'looked_at',
+      'stroke',
+      'model',
+      'level',
+      'signs',
+      'measured',
+      'good',
+      'ranking',
+    ],
+    account: 'coach_id',
+  },
+  focuses: {
+    table: 'focus',
+    columns: [
+      ...['swimmer_id', 'review_id', 'cause', 'drill', 'cue', 'tries', 'since', 'relook_on', 'outcome', 'closed_at'],
+      ...['said_back', 'felt'],
+    ],
+    days: ['relook_on'],
+  },
+  tries: { table: 'focus_try', columns: ['swimmer_id', 'focus_id', 'drill', 'verdict', 'note', 'at'] },
+  clips: {
+    table: 'clip',
+    columns: [
+      ...['swimmer_id', 'coach_id', 'title', 'recorded_on', 'duration_s', 'aspect', 'distance_m', 'taps', 'lines'],
+      'notes',
+    ],
+    account: 'coach_id',
+    days: ['recorded_on'],
+  },
+  sessions: {
+    table: 'training_session',
+    columns: ['created_by', 'title', 'date', 'start_time', 'squad_ids', 'template', 'series_id', 'plan', 'done'],
+    account: 'created_by',
+    days: ['date'],
+  },
+  results: {
+    table: 'result',
+    columns: ['swimmer_id', 'held_on', 'distance_m', 'time_s', 'strokes_per_length', 'kind'],
+    renamed: { held_on: 'on' },
+    days: ['held_on'],
+  },
+  tests: {
+    table: 'test_result',
+    columns: ['swimmer_id', 'noted_by', 'held_on', 'input', 'note'],
+    account: 'noted_by',
+    days: ['held_on'],
+  },
+};
+
+const camel = (column: string) => column.replace(/_([a-z])/g, (_, letter: string) => letter.toUpperCase());
+
+/** The name of a column in the archive. */
+export const fieldOf = (part: PartTable, column: string): string => part.renamed?.[column] ?? camel(column);

@@ -1,0 +1,43 @@
+import type { ReviewView } from '@upwell/contract/review';
+import { SIGNS, signsFor, type SignId, type Stroke } from '@upwell/core/review';
+import { Button } from 'react-native-paper';
+import { useRecordsQuery } from '@/records/api';
+import { dayOf } from '@/ui/dates';
+import { Notice } from '@/ui/States';
+import type { ReviewDraft } from '../draft';
+
+interface NotedOnDeckProps {
+  readonly swimmerId: string;
+  readonly stroke: Stroke;
+  readonly reviews: readonly ReviewView[];
+  readonly signs: ReviewDraft['signs'];
+  readonly onTake: (noted: ReviewDraft['signs']) => void;
+}
+
+/** Signs noted on deck since the last look, to be taken into this one. */
+export function NotedOnDeck({ swimmerId, stroke, reviews, signs, onTake }: NotedOnDeckProps) {
+  const { data } = useRecordsQuery(swimmerId);
+  const last =
+    reviews
+      .map((r) => dayOf(new Date(r.lookedAt)))
+      .sort()
+      .at(-1) ?? '';
+  const listed = signsFor(stroke);
+  // The newest word on each sign; a sign that was answered here needs no other.
+  const noted: Partial<Record<SignId, ReviewDraft['signs'][SignId]>> = {};
+  for (const { sign, sighting, on } of data?.signs ?? [])
+    if (on >= last && listed.includes(sign) && !(sign in signs) && !(sign in noted)) noted[sign] = sighting;
+  const ids = Object.keys(noted) as SignId[];
+  if (ids.length === 0) return null;
+  return (
+    <Notice
+      action={
+        <Button mode="outlined" onPress={() => onTake(noted)}>
+          Take it in
+        </Button>
+      }
+    >
+      {`Noted on deck since the last look: ${ids.map((id) => SIGNS[id].seen).join('; ')}.`}
+    </Notice>
+  );
+}

@@ -1,0 +1,103 @@
+import { CAUSE_IDS, OUTCOMES, SIGN_IDS } from '@upwell/core/review';
+import { DRILL_IDS } from '@upwell/core/library';
+import Joi from 'joi';
+import { clipSaveSchema } from './clips';
+import { clubRulesSchema } from './club';
+import { isoDate, line, oneOf, uuid } from './common';
+import { deckEventSchema } from './deck';
+import { resultSaveSchema, testSaveSchema } from './records';
+import { reviewSaveSchema, trySchema } from './review';
+import { sessionSaveSchema } from './sessions';
+import { squadSaveSchema, swimmerSaveSchema } from './swimmers';
+
+export const ARCHIVE_FORMAT = 'upwell-club';
+
+/** Largest archive that is taken in, bytes. */
+export const MOST_ARCHIVE_BYTES = 128 * 1024 * 1024;
+
+const id = { id: uuid().required() };
+const moment = () => Joi.string().isoDate().max(40);
+/** The fields of a save without what only a save needs. */
+const kept = (save: Joi.ObjectSchema): Joi.ObjectSchema =>
+  save.fork(['version', 'writeId'], (field) => field.forbidden());
+const rows = (schema: Joi.ObjectSchema): Joi.ObjectSchema => schema;
+const weight = () => Joi.number().min(-1e6).max(1e6).required();
+
+const ranking = Joi.array()
+  .items(
+    Joi.object({
+      cause: oneOf(CAUSE_IDS).required(),
+      probability: Joi.number().min(0).max(1).required(),
+      reasons: Joi.array()
+        .items(Joi.object({ sign: oneOf(SIGN_IDS).required(), weight: weight() }).unknown())
+        .max(SIGN_IDS.length)
+        .required(),
+    }),
+  )
+  .max(CAUSE_IDS.length);
+
+/** What one row of each part looks like, in the order in which the parts are taken in: each needs those before it. */
+export const ARCHIVE_ROWS = {
+  squads: kept(squadSaveSchema).keys(id),
+  swimmers: kept(swimmerSaveSchema).keys(id),
+  reviews: kept(reviewSaveSchema)
+    .fork(['focus', 'relook'], (field) => field.forbidden().default(undefined))
+    .keys({ ...id, coachId: uuid().required(), ranking: ranking.required() }),
+  focuses: Joi.object({
+    ...id,
+    swimmerId: uuid().required(),
+    reviewId: uuid().required(),
+    cause: oneOf(CAUSE_IDS).required(),
+    drill: oneOf(DRILL_IDS).required(),
+    cue: line(120).required(),
+    tries: Joi.number().integer().min(1).max(50).required(),
+    since: moment().required(),
+    relookOn: isoDate().required(),
+    outcome: oneOf(OUTCOMES).allow(null).required(),
+    closedAt: moment().allow(null).required(),
+    saidBack: line(200).allow('').required(),
+    felt: line(200).allow('').required(),
+  }),
+  tries: rows(trySchema).keys({ ...id, swimmerId: uuid().required(), focusId: uuid().required() }),
+  clips: kept(clipSaveSchema).keys({ ...id, coachId: uuid().required() }),
+  sessions: kept(sessionSaveSchema).keys({ ...id, createdBy: uuid().required() }),
+  results: rows(resultSaveSchema).keys(id),
+  tests: kept(testSaveSchema).keys({ ...id, notedBy: uuid().required() }),
+  deckEvents: Joi.object({
+    sessionId: uuid().required(),
+    notedBy: uuid().required(),
+    event: deckEventSchema.required(),
+  }),
+} as const satisfies Readonly<Record<string, Joi.ObjectSchema>>;
+
+export type ArchivePart = keyof typeof ARCHIVE_ROWS;
+export const ARCHIVE_PARTS = Object.keys(ARCHIVE_ROWS) as ArchivePart[];
+
+/** Everything a club keeps, as one file. Rows are checked one by one when they are taken in. */
+export interface ClubArchive extends Readonly<Record<ArchivePart, readonly unknown[]>> {
+  readonly format: typeof ARCHIVE_FORMAT;
+  readonly version: 1;
+  readonly savedAt: string;
+  readonly clubId: string;
+  readonly clubName: string;
+  readonly rules: unknown;
+}
+
+const NOT_ONE = 'This is not an archive of a club.';
+
+export const archiveSchema = Joi.object<ClubArchive>({
+  format: Joi.valid(ARCHIVE_FORMAT).required().messages({ 'any.only': NOT_ONE, 'any.required': NOT_ONE }),
+  version: Joi.valid(1).required().messages({ 'any.only': 'This archive is of a version that is not known here.' }),
+  savedAt: moment().required(),
+  clubId: uuid().required(),
+  clubName: line(120).required(),
+  rules: clubRulesSchema.fork(['kit', 'laneCapacity', 'paceTable'], (field) => field.optional()).required(),
+  ...Object.fromEntries(ARCHIVE_PARTS.map((part) => [part, Joi.array().max(500_000).required()])),
+});
+
+/** How many rows of a part were added and how many were here already. */
+export interface PartTaken {
+  readonly added: number;
+  readonly here: number;
+}
+export type ArchiveTaken = Readonly<Record<ArchivePart, PartTaken>>;
