@@ -14,9 +14,9 @@ const node = (name, roots) => ({
   testEnvironment: 'node',
   testMatch: ['**/*.test.ts'],
   setupFilesAfterEnv: ['<rootDir>/scripts/lib/propertySeed.cjs'],
-  // The parser library comes as one file of modern modules, which Node's own loader would take but Jest does not.
+  // Libraries of modern modules, which Node's own loader would take but Jest does not.
   moduleNameMapper: { '^chevrotain$': '<rootDir>/node_modules/chevrotain/lib/chevrotain.mjs' },
-  transformIgnorePatterns: ['/node_modules/(?!chevrotain)'],
+  transformIgnorePatterns: ['/node_modules/(?!chevrotain|d3-polygon)'],
   transform: {
     '\\.m?[jt]s$': esm,
   },
@@ -39,7 +39,7 @@ module.exports = {
       testMatch: ['<rootDir>/test/**/*.test.ts?(x)'],
       setupFilesAfterEnv: ['<rootDir>/test/setup.ts'],
       transformIgnorePatterns: [
-        '/node_modules/(?!(.pnpm|(jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-native-svg|react-native-paper|react-native-paper-dates|react-native-gifted-charts|gifted-charts-core|react-redux|@reduxjs|immer|reselect|redux|redux-thunk|uuid|comlink|standard-navigation|chevrotain))',
+        '/node_modules/(?!(.pnpm|(jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-native-svg|react-native-paper|react-native-paper-dates|react-native-gifted-charts|gifted-charts-core|react-redux|@reduxjs|immer|reselect|redux|redux-thunk|uuid|comlink|standard-navigation|chevrotain|d3-polygon))',
       ],
       moduleNameMapper: {
         '^chevrotain$': '<rootDir>/../../node_modules/chevrotain/lib/chevrotain.mjs',

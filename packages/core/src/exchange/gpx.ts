@@ -18,6 +18,35 @@ export interface ReadTrack {
 export const LARGEST_GPX = 120_000_000;
 const MOST_POINTS = 500_000;
 
+/** An element of a parsed file: attributes with an @, children by name. */
+export interface XmlNode {
+  readonly [name: string]: string | XmlNode | readonly XmlNode[] | undefined;
+}
+
+const LISTS = ['trk', 'trkseg', 'trkpt', 'wpt', 'rte', 'rtept'];
+
+/**
+ * The root of a GPX 1.1 file, prefixes of extensions left out.
+ *
+ * @returns a sentence instead when the file cannot be used: too large, entities of its own, not whole, not GPX
+ */
+export function openGpx(text: string): XmlNode | string {
+  if (text.length > LARGEST_GPX) return 'This file is too large.';
+  // Entities could make a small file enormous; tracks have none.
+  if (/<!(DOCTYPE|ENTITY)/i.test(text.slice(0, 2000))) return 'This file declares entities and is not read.';
+  const valid = XMLValidator.validate(text);
+  if (valid !== true) return `Line ${valid.err.line}: this is not whole XML. ${valid.err.msg}`;
+  const parser = new XMLParser({
+    ignoreAttributes: false,
+    attributeNamePrefix: '@',
+    removeNSPrefix: true,
+    parseTagValue: false,
+    isArray: (name) => LISTS.includes(name),
+  });
+  const parsed = parser.parse(text) as { gpx?: '' | XmlNode };
+  return parsed.gpx === undefined ? 'This is not a GPX file.' : parsed.gpx || {};
+}
+
 /**
  * The points of the first track of a GPX 1.1 file.
  *
@@ -25,22 +54,10 @@ const MOST_POINTS = 500_000;
  */
 export function readGpx(text: string): ReadTrack {
   const refuse = (message: string): ReadTrack => ({ points: [], problems: [message] });
-  if (text.length > LARGEST_GPX) return refuse('This file is too large.');
-  // Entities could make a small file enormous; tracks have none.
-  if (/<!(DOCTYPE|ENTITY)/i.test(text.slice(0, 2000))) return refuse('This file declares entities and is not read.');
-  const valid = XMLValidator.validate(text);
-  if (valid !== true) return refuse(`Line ${valid.err.line}: this is not whole XML. ${valid.err.msg}`);
-  const parser = new XMLParser({
-    ignoreAttributes: false,
-    attributeNamePrefix: '@',
-    processEntities: false,
-    isArray: (name) => name === 'trk' || name === 'trkseg' || name === 'trkpt',
-  });
-  const parsed = parser.parse(text) as {
-    gpx?: '' | { trk?: { trkseg?: { trkpt?: { '@lat'?: string; '@lon'?: string; time?: string }[] }[] }[] };
-  };
-  if (parsed.gpx === undefined) return refuse('This is not a GPX file.');
-  const raw = (parsed.gpx || {}).trk?.[0]?.trkseg?.flatMap((segment) => segment.trkpt ?? []) ?? [];
+  const root = openGpx(text);
+  if (typeof root === 'string') return refuse(root);
+  const { trk } = root as { trk?: { trkseg?: { trkpt?: { '@lat'?: string; '@lon'?: string; time?: string }[] }[] }[] };
+  const raw = trk?.[0]?.trkseg?.flatMap((segment) => segment.trkpt ?? []) ?? [];
   if (raw.length > MOST_POINTS) return refuse(`At most ${MOST_POINTS.toLocaleString('en')} points are read.`);
   const points = raw.flatMap((p): TrackPoint[] => {
     const lat = Number(p['@lat']);
