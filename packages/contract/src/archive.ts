@@ -9,6 +9,7 @@ import { resultSaveSchema, testSaveSchema } from './records';
 import { reviewSaveSchema, trySchema } from './review';
 import { sessionSaveSchema } from './sessions';
 import { squadSaveSchema, swimmerSaveSchema } from './swimmers';
+import { courseSaveSchema } from './water';
 
 export const ARCHIVE_FORMAT = 'upwell-club';
 
@@ -63,6 +64,7 @@ export const ARCHIVE_ROWS = {
   sessions: kept(sessionSaveSchema).keys({ ...id, createdBy: uuid().required() }),
   results: rows(resultSaveSchema).keys(id),
   tests: kept(testSaveSchema).keys({ ...id, notedBy: uuid().required() }),
+  courses: kept(courseSaveSchema).keys(id),
   deckEvents: Joi.object({
     sessionId: uuid().required(),
     notedBy: uuid().required(),

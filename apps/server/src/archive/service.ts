@@ -14,6 +14,7 @@ import type { DeckEvent } from '@upwell/core/deck';
 import { isChild } from '@upwell/core/swimmers';
 import { testOutcome, type TestInput } from '@upwell/core/swimtests';
 import type { SessionPlan } from '@upwell/core/sessions';
+import { lengthOf, legsOf, type Course } from '@upwell/core/water';
 import type { SessionDone } from '@upwell/contract/sessions';
 import { DriverException } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
@@ -23,6 +24,7 @@ import { addEvents } from '../deck';
 import { ProblemError } from '../platform/problem';
 import { refuseHarm, summaryOf } from '../sessions';
 import { searchable } from '../swimmers';
+import { refuseUnswimmable } from '../water';
 import { fieldOf, PART_TABLES } from './tables';
 
 type Row = Readonly<Record<string, unknown>> & { readonly id: string };
@@ -159,14 +161,29 @@ const worked: Partial<Record<RowPart, (row: Row) => Readonly<Record<string, unkn
     const input = row.input as TestInput;
     return { kind: input.kind, outcome: testOutcome(input) };
   },
+  courses: (row) => {
+    const course = row.course as Course;
+    refuseUnswimmable(course);
+    return { lengthM: lengthOf(legsOf(course)) };
+  },
 };
 const WORKED_COLUMNS: Partial<Record<RowPart, readonly string[]>> = {
   swimmers: ['search_name'],
   sessions: ['theme', 'minutes', 'summary', 'done_summary'],
   tests: ['kind', 'outcome'],
+  courses: ['length_m'],
 };
 /** Parts whose rows are saved with a version. */
-const VERSIONED: readonly RowPart[] = ['squads', 'swimmers', 'reviews', 'focuses', 'clips', 'sessions', 'tests'];
+const VERSIONED: readonly RowPart[] = [
+  'squads',
+  'swimmers',
+  'reviews',
+  'focuses',
+  'clips',
+  'sessions',
+  'tests',
+  'courses',
+];
 
 /** Stores what is missing of a part; answers the ids of those rows. */
 async function insert(em: EntityManager, me: Me, part: RowPart, rows: readonly Row[]): Promise<ReadonlySet<string>> {

@@ -73,6 +73,7 @@ export const PART_TABLES: Readonly<Record<Exclude<ArchivePart, 'deckEvents'>, Pa
     account: 'noted_by',
     days: ['held_on'],
   },
+  courses: { table: 'course', columns: ['name', 'place', 'course'] },
 };
 
 const camel = (column: string) => column.replace(/_([a-z])/g, (_, letter: string) => letter.toUpperCase());

@@ -15,6 +15,8 @@ import { recordRoutes } from '../records/routes';
 import { reviewRoutes } from '../review/routes';
 import { sessionRoutes } from '../sessions/routes';
 import { swimmerRoutes } from '../swimmers/routes';
+import { waterCompute } from '../water/compute';
+import { waterRoutes } from '../water/routes';
 import type { Config } from './config';
 import type { Database } from './database';
 import { healthRoutes } from './health';
@@ -77,7 +79,9 @@ export async function createApp({ database, config }: Parts): Promise<FastifyIns
       await api.register(deckRoutes, { database, prefix: '/deck' });
       await api.register(recordRoutes, { database });
       await api.register(archiveRoutes, { database, prefix: '/club' });
+      await api.register(waterRoutes, { database });
       await api.register(computeRoutes, { prefix: '/compute' });
+      await api.register(waterCompute, { prefix: '/compute' });
     },
     { prefix: '/api/v1' },
   );

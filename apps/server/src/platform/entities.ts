@@ -13,6 +13,7 @@ import {
   SquadEntity,
   SwimmerEntity,
 } from '../swimmers/entities';
+import { CourseEntity } from '../water/entities';
 
 /** Every table, by its domain. */
 export const ENTITIES = [
@@ -34,4 +35,5 @@ export const ENTITIES = [
   AccessLogEntity,
   DeckEventEntity,
   TestResultEntity,
+  CourseEntity,
 ];

@@ -17,6 +17,7 @@ const WORD: Readonly<Record<ArchivePart, string>> = {
   sessions: 'sessions',
   results: 'results',
   tests: 'tests',
+  courses: 'courses',
   deckEvents: 'events on deck',
 };
 

@@ -73,9 +73,14 @@ export interface Leg {
  * @example a course of two marks and two laps has start→1, 1→2, 2→1, 1→2, 2→finish
  */
 export function legsOf(course: Course): Leg[] {
+  const start = { ...course.start, id: 'start', name: 'Start', turn: null, lap: 1 };
+  // A single mark is swum to and back again, so each lap comes by the start.
+  const between = course.marks.length === 1 ? [{ ...start, turn: course.marks[0]!.turn }] : [];
   const stops = [
-    { ...course.start, id: 'start', name: 'Start', turn: null, lap: 1 },
-    ...Array.from({ length: course.laps }, (_, lap) => course.marks.map((m) => ({ ...m, lap: lap + 1 }))).flat(),
+    start,
+    ...Array.from({ length: course.laps }, (_, i) =>
+      [...(i > 0 ? between : []), ...course.marks].map((stop) => ({ ...stop, lap: i + 1 })),
+    ).flat(),
     { ...course.finish, id: 'finish', name: 'Finish', turn: null, lap: course.laps },
   ];
   return stops.slice(1).map((to, i) => {

@@ -303,6 +303,12 @@ describe('a course', () => {
     expect(lengthOf(legs)).toBeCloseTo(300 + 3 * 300 + Math.hypot(300, 295), 1);
   });
 
+  it('of one mark comes by the start between two laps', () => {
+    const legs = legsOf(course({ marks: [mark('1', 0, 300)], laps: 2 }));
+    expect(legs.map((l) => l.key)).toEqual(['start>1', '1>start', 'start>1', '1>finish']);
+    expect(checkCourse(course({ marks: [mark('1', 0, 300)], laps: 2 })).filter((p) => p.weight === 'stop')).toEqual([]);
+  });
+
   it('is fine when nothing is wrong', () => expect(checkCourse(course())).toEqual([]));
 
   it.each([

@@ -1,0 +1,108 @@
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { DEMO_BAY } from '@upwell/core/exchange';
+import { lengthOf, legsOf, planeAround, type Area, type Course, type Landmark, type Mark } from '@upwell/core/water';
+import { CourseEntity } from '../src/water/entities';
+import { CLUB } from './people';
+import { idFor } from './random';
+import { CLUB_ID } from './shared';
+
+const plane = planeAround(DEMO_BAY);
+/** Metres east and north of the slip at Quill Water. */
+const at = (x: number, y: number) => plane.toPlace({ x, y });
+const corners = (...points: readonly (readonly [number, number])[]) => points.map(([x, y]) => at(x, y));
+
+const AREAS: readonly Area[] = [
+  {
+    id: 'south',
+    kind: 'land',
+    name: 'South shore',
+    points: corners(
+      ...([
+        [-900, -60],
+        [-620, 40],
+        [-340, 10],
+        [-60, 22],
+        [120, 8],
+        [380, -30],
+        [700, 30],
+        [1150, -20],
+        [1150, -420],
+        [-900, -420],
+      ] as const),
+    ),
+  },
+  {
+    id: 'north',
+    kind: 'land',
+    name: 'Alder Ness',
+    points: corners(
+      ...([
+        [-700, 1240],
+        [-350, 1130],
+        [80, 1180],
+        [520, 1090],
+        [1150, 1200],
+        [1150, 1560],
+        [-700, 1560],
+      ] as const),
+    ),
+  },
+  {
+    id: 'boats',
+    kind: 'forbidden',
+    name: 'the boat lane',
+    points: corners([-640, 380], [-480, 380], [-480, 1000], [-640, 1000]),
+  },
+];
+
+const LANDMARKS: readonly Landmark[] = [
+  { id: 'notch', name: 'the notch in the ridge', widthM: 180, heightM: 140, fixed: true, ...at(-260, 2600) },
+  { id: 'barn', name: 'the barn roof', widthM: 26, heightM: 14, fixed: true, ...at(1090, 560) },
+  { id: 'poplars', name: 'the three poplars', widthM: 34, heightM: 24, fixed: true, ...at(-20, -160) },
+  { id: 'chapel', name: 'the chapel on the hill', widthM: 18, heightM: 30, fixed: true, ...at(-820, -240) },
+  { id: 'barge', name: 'the moored barge', widthM: 22, heightM: 6, fixed: false, ...at(60, 900) },
+];
+
+const mark = (id: string, x: number, y: number, turn: Mark['turn']): Mark => ({ id, name: id, turn, ...at(x, y) });
+
+const COURSES: readonly { readonly name: string; readonly course: Course }[] = [
+  {
+    name: 'Lantern Mile',
+    course: {
+      start: at(20, 12),
+      marks: [mark('1', -140, 420, 'right'), mark('2', 360, 470, 'right'), mark('3', 330, 90, 'right')],
+      finish: at(30, 14),
+      laps: 1,
+      areas: AREAS,
+      landmarks: LANDMARKS,
+    },
+  },
+  {
+    name: 'Quill Crossing',
+    course: {
+      start: at(20, 12),
+      marks: [mark('1', -160, 900, 'right'), mark('2', 560, 940, 'right'), mark('3', 420, 200, 'right')],
+      finish: at(30, 14),
+      laps: 1,
+      areas: AREAS,
+      landmarks: LANDMARKS,
+    },
+  },
+];
+
+/** The club's two courses on its invented lake. */
+export async function seedCourses(em: EntityManager): Promise<void> {
+  await em.insertMany(
+    CourseEntity,
+    COURSES.map(({ name, course }) => ({
+      id: idFor(`course ${name}`),
+      clubId: CLUB_ID,
+      name,
+      place: CLUB.lake,
+      course,
+      lengthM: lengthOf(legsOf(course)),
+      version: 1,
+      writeId: idFor(`course ${name} write`),
+    })),
+  );
+}

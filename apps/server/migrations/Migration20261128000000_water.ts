@@ -1,0 +1,32 @@
+import { Migration } from '@mikro-orm/migrations';
+
+/** Courses in open water: the whole club sees them, its coaches draw them. */
+export class Migration20261128000000_water extends Migration {
+  override up(): void {
+    this.addSql(`
+      create table course (
+        id uuid primary key,
+        club_id uuid not null references club,
+        name text not null,
+        place text not null,
+        course jsonb not null,
+        length_m double precision not null,
+        version integer not null default 1,
+        write_id uuid not null
+      );
+      create index course_by_name on course (club_id, name, id);
+    `);
+    const inClub = 'club_id = (select app_club())';
+    const write = `${inClub} and (select app_coaches())`;
+    this.addSql('alter table course enable row level security');
+    this.addSql('grant select, insert, update, delete on course to upwell_app');
+    this.addSql(`create policy see on course for select using (${inClub})`);
+    this.addSql(`create policy add on course for insert with check (${write})`);
+    this.addSql(`create policy change on course for update using (${write}) with check (${write})`);
+    this.addSql(`create policy remove on course for delete using (${write})`);
+  }
+
+  override down(): void {
+    this.addSql('drop table course');
+  }
+}

@@ -1,0 +1,1 @@
+export { refuseUnswimmable } from './service';

@@ -1,0 +1,51 @@
+import { courseFileParams, courseSaveSchema, type CourseFile, type CourseSave } from '@upwell/contract/water';
+import type { FastifyInstance } from 'fastify';
+import type { Database } from '../platform/database';
+import { asMe, requireCoach, requireMe } from '../platform/identity';
+import { idParams } from '../platform/params';
+import { courseFile, listCourses, removeCourse, saveCourse, showCourse } from './service';
+
+const TYPES: Readonly<Record<CourseFile, string>> = {
+  gpx: 'application/gpx+xml',
+  geojson: 'application/geo+json',
+};
+
+export async function waterRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
+  app.get('/courses', { schema: { summary: 'The courses of the club' } }, (request) =>
+    asMe(database, requireMe(request), listCourses),
+  );
+
+  app.get<{ Params: { id: string } }>(
+    '/courses/:id',
+    { schema: { params: idParams, summary: 'One course with all that is drawn' } },
+    (request) => asMe(database, requireMe(request), (em) => showCourse(em, request.params.id)),
+  );
+
+  app.put<{ Params: { id: string }; Body: CourseSave }>(
+    '/courses/:id',
+    { schema: { params: idParams, body: courseSaveSchema, summary: 'Store a course that can be swum' } },
+    (request) => {
+      const me = requireCoach(request);
+      return asMe(database, me, (em) => saveCourse(em, me, request.params.id, request.body));
+    },
+  );
+
+  app.delete<{ Params: { id: string } }>(
+    '/courses/:id',
+    { schema: { params: idParams, summary: 'Take a course out for good' } },
+    (request) => asMe(database, requireCoach(request), (em) => removeCourse(em, request.params.id)),
+  );
+
+  app.get<{ Params: { id: string; format: CourseFile } }>(
+    '/courses/:id/export/:format',
+    { schema: { params: courseFileParams, summary: 'A course as GPX 1.1 or GeoJSON' } },
+    async (request, reply) => {
+      const { id, format } = request.params;
+      const file = await asMe(database, requireMe(request), (em) => courseFile(em, id, format));
+      return reply
+        .type(TYPES[format])
+        .header('content-disposition', `attachment; filename="course.${format}"`)
+        .send(file);
+    },
+  );
+}

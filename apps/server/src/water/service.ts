@@ -1,0 +1,63 @@
+import type { Me } from '@upwell/contract/account';
+import type { CourseFile, CourseRow, CourseSave, CourseView } from '@upwell/contract/water';
+import { checkCourse, lengthOf, legsOf, writeCourseGeoJson, writeCourseGpx, type Course } from '@upwell/core/water';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { notFound, ProblemError } from '../platform/problem';
+import { saveVersioned } from '../platform/saveVersioned';
+import { CourseEntity, type CourseRecord } from './entities';
+
+/** Most courses a club's list shows. */
+const MOST = 200;
+
+/** The club's courses by name, without their outlines. */
+export function listCourses(em: EntityManager): Promise<CourseRow[]> {
+  return em.execute<CourseRow[]>(
+    `select id, name, place, length_m as "lengthM", jsonb_array_length(course->'marks') as marks,
+       (course->>'laps')::int as laps
+     from course order by name, id limit ${MOST}`,
+    [],
+    'all',
+  );
+}
+
+export async function showCourse(em: EntityManager, id: string): Promise<CourseView> {
+  const record = await em.findOne(CourseEntity, { id });
+  if (!record) throw notFound();
+  return toView(record);
+}
+
+/** Stores a course; one that cannot be swum is refused with what is wrong. */
+export async function saveCourse(em: EntityManager, me: Me, id: string, save: CourseSave): Promise<CourseView> {
+  refuseUnswimmable(save.course);
+  const { name, place, course } = save;
+  const fields = { clubId: me.clubId, name, place, course, lengthM: lengthOf(legsOf(course)) };
+  const { row } = await saveVersioned(em, CourseEntity, id, save, fields, toView);
+  return toView(row);
+}
+
+export function refuseUnswimmable(course: Course): void {
+  const stops = checkCourse(course).filter((p) => p.weight === 'stop');
+  if (stops.length === 0) return;
+  throw new ProblemError(422, stops.map((p) => p.text).join(' '), {
+    fields: stops.map(({ text }) => ({ field: 'course', message: text })),
+  });
+}
+
+/** Takes a course out for good; taking it out twice changes nothing. */
+export async function removeCourse(em: EntityManager, id: string): Promise<{ readonly removed: true }> {
+  await em.nativeDelete(CourseEntity, { id });
+  return { removed: true };
+}
+
+export async function courseFile(em: EntityManager, id: string, format: CourseFile): Promise<string> {
+  const { name, course } = await showCourse(em, id);
+  return format === 'gpx' ? writeCourseGpx({ name, course }) : writeCourseGeoJson({ name, course });
+}
+
+const toView = ({ id, version, name, place, course }: CourseRecord): CourseView => ({
+  id,
+  version,
+  name,
+  place,
+  course,
+});

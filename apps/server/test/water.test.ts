@@ -1,0 +1,141 @@
+import { placeAt, readCourseGeoJson, readCourseGpx, type Course } from '@upwell/core/water';
+import { v7 } from 'uuid';
+import { Harness, type TestClub } from './harness';
+
+let harness: Harness;
+let club: TestClub;
+beforeAll(async () => {
+  harness = await Harness.start();
+  club = await harness.club();
+  await club.addAccount('swimmer', await club.addSwimmer());
+});
+afterAll(() => harness.stop());
+
+const START = { lat: 31.4, lon: -41.2 };
+const COURSE: Course = {
+  start: START,
+  marks: [{ id: '1', name: '1', turn: 'right', ...placeAt(START, 0, 300) }],
+  finish: placeAt(START, 90, 20),
+  laps: 2,
+  areas: [],
+  landmarks: [],
+};
+const save = (change: object = {}) => ({
+  name: 'Loop',
+  place: 'Quill',
+  course: COURSE,
+  version: 0,
+  writeId: v7(),
+  ...change,
+});
+const ask = async (path: string, body: object) => (await club.as('coach'))('POST', `/compute/${path}`, body);
+
+describe('courses', () => {
+  it('are stored, listed with their length, read by swimmers and written out', async () => {
+    const coach = await club.as('coach');
+    const id = v7();
+    expect((await coach('PUT', `/courses/${id}`, save())).status).toBe(200);
+    const [row] = (await coach('GET', '/courses')).body;
+    expect(row).toMatchObject({ id, name: 'Loop', marks: 1, laps: 2 });
+    expect(row.lengthM).toBeGreaterThan(590);
+    const swimmer = await club.as('swimmer');
+    expect((await swimmer('GET', `/courses/${id}`)).body.course).toEqual(COURSE);
+    expect((await swimmer('PUT', `/courses/${v7()}`, save())).status).toBe(403);
+    for (const [format, read] of [
+      ['gpx', readCourseGpx],
+      ['geojson', readCourseGeoJson],
+    ] as const) {
+      const file = await harness.app.inject({
+        url: `/api/v1/courses/${id}/export/${format}`,
+        cookies: { upwell_session: club.cookie('coach') },
+      });
+      expect(read(file.body)).toEqual({ read: { name: 'Loop', course: COURSE }, problems: [] });
+    }
+    const other = await harness.club();
+    expect((await (await other.as('head'))('GET', `/courses/${id}`)).status).toBe(404);
+    await coach('DELETE', `/courses/${id}`);
+    expect((await coach('GET', `/courses/${id}`)).status).toBe(404);
+  });
+
+  it('cannot overwrite a newer version', async () => {
+    const coach = await club.as('coach');
+    const id = v7();
+    await coach('PUT', `/courses/${id}`, save());
+    const answer = await coach('PUT', `/courses/${id}`, save({ name: 'Other' }));
+    expect(answer.status).toBe(409);
+    expect(answer.body.current.name).toBe('Loop');
+  });
+
+  it('that cannot be swum are refused with what is wrong', async () => {
+    const land = [300, 20, 340].map((bearing) => placeAt(COURSE.marks[0]!, bearing, 80));
+    const around = [...land, placeAt(COURSE.marks[0]!, 180, 60)];
+    const course = { ...COURSE, areas: [{ id: 'a', kind: 'land', name: 'Isle', points: around }] };
+    const answer = await (await club.as('coach'))('PUT', `/courses/${v7()}`, save({ course }));
+    expect(answer.status).toBe(422);
+    expect(answer.body.fields.length).toBeGreaterThan(0);
+  });
+
+  it.each([
+    ['a place off the earth', { ...COURSE, start: { lat: 91, lon: 0 } }],
+    ['too many laps', { ...COURSE, laps: 21 }],
+    ['two marks of one id', { ...COURSE, marks: [COURSE.marks[0], COURSE.marks[0]] }],
+    ['a field nobody knows', { ...COURSE, tide: 1 }],
+  ])('with %s are refused at the door', async (_name, course) => {
+    expect((await (await club.as('coach'))('PUT', `/courses/${v7()}`, save({ course }))).status).toBe(400);
+  });
+});
+
+describe('the calculators of open water', () => {
+  it('say how often to look, as worked by hand', async () => {
+    const body = { biasDegPerStroke: 1, sdDegPerStroke: 2, lookCostS: 0.25, strokesPerSecond: 1 };
+    expect((await ask('sighting-interval', body)).body).toMatchObject({ interval: 13, nearOptimal: [9, 18] });
+  });
+
+  it('swim a leg many times, the same for the same seed, within the limits of one request', async () => {
+    const body = {
+      ...{ distanceM: 400, strokeLengthM: 1, speedMps: 1, biasDegPerStroke: 2, sdDegPerStroke: 3, aimSdDeg: 0 },
+      ...{ lookCostS: 0.25, seeProbability: 1, turnRadiusM: 3, currentMps: { along: 0, across: 0 } },
+      ...{ intervals: [12, 4, 6, 7, 8, 10], tracks: 1000, seed: 4 },
+    };
+    const once = await ask('simulate-leg', body);
+    expect(once.status).toBe(200);
+    expect(once.body.results.map((r: { interval: number }) => r.interval)).toEqual([4, 6, 7, 8, 10, 12]);
+    expect([7, 8]).toContain(once.body.best);
+    expect(once.body.results[0]).toMatchObject({ meanTimeS: expect.any(Number), meanDistanceM: expect.any(Number) });
+    expect((await ask('simulate-leg', body)).body).toEqual(once.body);
+    expect((await ask('simulate-leg', { ...body, distanceM: 50_000, tracks: 20_000 })).status).toBe(422);
+    expect((await ask('simulate-leg', { ...body, currentMps: { along: 0, across: 1.5 } })).status).toBe(422);
+  });
+
+  it.each([
+    [
+      'crossing',
+      { swimMps: 1.1, crossMps: 0.25, alongMps: 0 },
+      { headingDeg: expect.closeTo(13.1, 1), groundMps: expect.closeTo(1.07, 2) },
+    ],
+    ['drafting-limit', { gain: 0.03 }, { angleDeg: expect.closeTo(13.9, 1) }],
+    [
+      'sun',
+      { lat: 39.742476, lon: -105.1786, time: '2003-10-17T12:30:30-07:00' },
+      { altitudeDeg: expect.closeTo(39.89, 0) },
+    ],
+    [
+      'breathing-side',
+      { legBearingDeg: 0, sun: null, waveFromDeg: 90, waveHeightM: 0.5, nextTurn: 'left' },
+      { side: 'left' },
+    ],
+  ])('%s answers as the core does', async (path, body, wanted) => {
+    const answer = await ask(path, body);
+    expect(answer.status).toBe(200);
+    expect(answer.body).toMatchObject(wanted);
+  });
+
+  it.each([
+    ['crossing', { swimMps: 1, crossMps: 1, alongMps: 0 }, 422],
+    ['crossing', { swimMps: 0, crossMps: 1, alongMps: 0 }, 400],
+    ['drafting-limit', { gain: -1 }, 400],
+    ['sun', { lat: 0, lon: 0, time: 'noon' }, 400],
+    ['sighting-interval', { biasDegPerStroke: 1 }, 400],
+    ['breathing-side', { legBearingDeg: 'north' }, 400],
+  ])('%s refuses bad input', async (path, body, status) => expect((await ask(path, body)).status).toBe(status));
+});
