@@ -34,6 +34,8 @@ const USED = [
   'book-open-variant',
   'pool',
   'swim',
+  'fit-to-page-outline',
+  'delete-outline',
   'weather-night',
   'white-balance-sunny',
   'alert-circle-outline',

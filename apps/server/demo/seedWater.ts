@@ -56,7 +56,7 @@ const AREAS: readonly Area[] = [
 ];
 
 const LANDMARKS: readonly Landmark[] = [
-  { id: 'notch', name: 'the notch in the ridge', widthM: 180, heightM: 140, fixed: true, ...at(-260, 2600) },
+  { id: 'notch', name: 'the notch in the ridge', widthM: 260, heightM: 140, fixed: true, ...at(-490, 2600) },
   { id: 'barn', name: 'the barn roof', widthM: 26, heightM: 14, fixed: true, ...at(1090, 560) },
   { id: 'poplars', name: 'the three poplars', widthM: 34, heightM: 24, fixed: true, ...at(-20, -160) },
   { id: 'chapel', name: 'the chapel on the hill', widthM: 18, heightM: 30, fixed: true, ...at(-820, -240) },

@@ -27,7 +27,7 @@ const endpoints = api.injectEndpoints({
         timeout: 300_000,
       }),
       invalidatesTags: (_result, error) =>
-        error ? [] : ['Swimmer', 'Squad', 'Session', 'Deck', 'Outcome', 'Clip', 'Club', 'Records'],
+        error ? [] : ['Swimmer', 'Squad', 'Session', 'Deck', 'Outcome', 'Clip', 'Club', 'Records', 'Course'],
     }),
     signOut: build.mutation<void, void>({ query: () => ({ url: '/account/sign-out', method: 'POST' }) }),
   }),

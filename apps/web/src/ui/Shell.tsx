@@ -18,6 +18,7 @@ const PLACES: readonly Place[] = [
   { href: '/deck', label: 'Deck', icon: 'whistle' },
   { href: '/swimmers', label: 'Swimmers', icon: 'account-multiple' },
   { href: '/sessions', label: 'Sessions', icon: 'calendar' },
+  { href: '/water', label: 'Water', icon: 'waves' },
   { href: '/library', label: 'Library', icon: 'book-open-variant' },
 ];
 

@@ -196,6 +196,7 @@ export function planLeg(
             seeProbability: seeProbability(water, aims[0]?.heightDeg ?? 0),
             turnRadiusM: Math.min(TURN_RADIUS_M, leg.lengthM / 3),
             current: flow,
+            holdUp: true,
             afterTurn: leg.from.name !== 'Start',
             seed,
           }

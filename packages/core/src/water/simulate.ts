@@ -17,6 +17,8 @@ export interface LegSwim {
   readonly turnRadiusM: number;
   /** Flow along the leg and across it to the right, m/s. */
   readonly current: { readonly along: number; readonly across: number };
+  /** The swimmer turns up against the current at each look, as far as the current asks; else straight at the mark. */
+  readonly holdUp?: boolean;
   /** The leg begins with a turn: the swimmer looks a second time soon after it. */
   readonly afterTurn?: boolean;
   readonly seed: number;
@@ -125,6 +127,12 @@ function swim(leg: LegSwim, interval: number, track: number, out: Swum, path?: n
     if (sure || (next() >>> 8) * 2 ** -24 < seeProbability) {
       ux = dx / left;
       uy = dy / left;
+      if (leg.holdUp) {
+        // Across the way to the mark the stroke must undo what the water does.
+        const s = Math.max(-0.95, Math.min(0.95, (uy * flowX - ux * flowY) / strokeLengthM));
+        const c = Math.sqrt(1 - s * s);
+        [ux, uy] = [ux * c - uy * s, uy * c + ux * s];
+      }
       theta = aimSdRad === 0 ? 0 : aimSdRad * NORMAL[next() & MASK]!;
       misses = 0;
       run = first && interval > AFTER_TURN ? AFTER_TURN : interval;

@@ -138,6 +138,17 @@ describe('a leg swum many times', () => {
     expect(() => simulateInterval(leg({ current: { along: -1.2, across: 0 } }), 8, 10)).toThrow(RangeError);
   });
 
+  it('swims a straight line across a current when it is held against, at the speed of the crossing', () => {
+    const straight = leg({ biasRad: 0, sdRad: 0, lookCostS: 0, speedMps: 1.1, strokeLengthM: 1.1, distanceM: 1000 });
+    const swum = { ...straight, holdUp: true, current: { along: 0, across: 0.25 } };
+    const { groundMps } = crossing(1.1, 0.25, 0);
+    // The last metres are inside the turn radius.
+    expect(simulateInterval(swum, 8, 1).meanTimeS).toBeCloseTo((1000 - 3) / groundMps, 0);
+    for (const path of trackBundle(swum, 8, 1))
+      for (let i = 1; i < path.length; i += 2) expect(Math.abs(path[i]!)).toBeLessThan(0.01);
+    expect(simulateInterval({ ...swum, holdUp: false }, 8, 1).meanTimeS).toBeGreaterThan(1000 / groundMps);
+  });
+
   it('ends within the turn radius of the mark, whatever the numbers', () => {
     fc.assert(
       fc.property(

@@ -1,0 +1,1 @@
+export { CoursesScreen as default } from '@/water/screens/CoursesScreen';

@@ -1,0 +1,54 @@
+import type { WaterNow } from '@upwell/core/water';
+import { dayOf } from '@/ui/dates';
+
+/** The water as the coach reads it, kept on this device with the course. */
+export interface Conditions {
+  readonly date: string;
+  /** Hours of the day in quarters. */
+  readonly hour: number;
+  readonly currentMps: number;
+  readonly currentToDeg: number;
+  readonly waveHeightM: number;
+  readonly waveFromDeg: number;
+  readonly hazy: boolean;
+  readonly cloudy: boolean;
+  readonly feet: boolean;
+}
+
+export function firstConditions(): Conditions {
+  return {
+    date: dayOf(new Date()),
+    hour: 10.5,
+    currentMps: 0,
+    currentToDeg: 90,
+    waveHeightM: 0.1,
+    waveFromDeg: 270,
+    hazy: false,
+    cloudy: false,
+    feet: false,
+  };
+}
+
+export const clockOf = (hour: number) =>
+  `${String(Math.floor(hour)).padStart(2, '0')}:${String(Math.round((hour % 1) * 60)).padStart(2, '0')}`;
+
+/** The moment by this device's clock: the coach stands at the water. */
+export const waterAt = ({ date, hour, ...water }: Conditions): WaterNow => ({
+  ...water,
+  at: new Date(`${date}T${clockOf(hour)}:00`),
+});
+
+export const COMPASS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const;
+/** The eighth of the compass of a bearing. */
+export const compassWord = (deg: number) => COMPASS[Math.round((((deg % 360) + 360) % 360) / 45) % 8]!;
+
+/** The water in a few words. */
+export function waterWords(c: Conditions): string {
+  return [
+    clockOf(c.hour),
+    c.waveHeightM > 0 ? `waves ${c.waveHeightM.toFixed(1)} m from ${compassWord(c.waveFromDeg)}` : 'flat',
+    c.currentMps > 0 ? `current ${c.currentMps.toFixed(2)} m/s to ${compassWord(c.currentToDeg)}` : 'no current',
+    ...(c.hazy ? ['haze'] : []),
+    ...(c.feet ? ['on feet'] : []),
+  ].join(' · ');
+}

@@ -1,0 +1,164 @@
+import type { CourseView } from '@upwell/contract/water';
+import { placeAt, turnOf, type Area, type AreaKind, type Course, type Place, type TurnSide } from '@upwell/core/water';
+import { v7 } from 'uuid';
+
+/** A course while it is drawn; kept on the device until it is saved. */
+export interface CourseDraft {
+  readonly version: number;
+  readonly writeId: string;
+  readonly name: string;
+  readonly place: string;
+  readonly course: Course;
+  readonly past: readonly Course[];
+  readonly future: readonly Course[];
+}
+
+export const courseKey = (id: string) => `course:${id}`;
+/** Steps that undo remembers. */
+const STEPS = 60;
+
+/** Two points to begin from, a hundred metres apart. */
+export function newCourseDraft(middle: Place): CourseDraft {
+  const course = { start: middle, marks: [], finish: placeAt(middle, 90, 40), laps: 1, areas: [], landmarks: [] };
+  return { version: 0, writeId: v7(), name: '', place: '', course, past: [], future: [] };
+}
+
+export const draftOf = ({ version, name, place, course }: CourseView): CourseDraft => ({
+  ...{ version, name, place, course },
+  ...{ writeId: v7(), past: [], future: [] },
+});
+
+/** The draft with a changed course; undo brings back what was. */
+export function withCourse(draft: CourseDraft, course: Course): CourseDraft {
+  return { ...draft, course, past: [...draft.past, draft.course].slice(-STEPS), future: [], writeId: v7() };
+}
+
+export function undone(draft: CourseDraft): CourseDraft {
+  const last = draft.past.at(-1);
+  if (!last) return draft;
+  return {
+    ...draft,
+    course: last,
+    past: draft.past.slice(0, -1),
+    future: [draft.course, ...draft.future],
+    writeId: v7(),
+  };
+}
+
+export function redone(draft: CourseDraft): CourseDraft {
+  const [next, ...future] = draft.future;
+  if (!next) return draft;
+  return { ...draft, course: next, past: [...draft.past, draft.course], future, writeId: v7() };
+}
+
+/** What a handle on the map stands for. */
+export type Held =
+  | { readonly kind: 'start' | 'finish' }
+  | { readonly kind: 'mark' | 'landmark'; readonly id: string }
+  | { readonly kind: 'corner'; readonly id: string; readonly index: number };
+
+export const handleOf = (held: Held): string =>
+  held.kind === 'corner' ? `corner:${held.id}:${held.index}` : 'id' in held ? `${held.kind}:${held.id}` : held.kind;
+
+/** Everything that can be moved, with where it is. */
+export function heldThings(course: Course): { readonly held: Held; readonly place: Place; readonly name: string }[] {
+  return [
+    { held: { kind: 'start' }, place: course.start, name: 'Start' },
+    ...course.marks.map((m) => ({ held: { kind: 'mark', id: m.id } as const, place: m, name: `Mark ${m.name}` })),
+    { held: { kind: 'finish' }, place: course.finish, name: 'Finish' },
+    ...course.landmarks.map((l) => ({ held: { kind: 'landmark', id: l.id } as const, place: l, name: l.name })),
+    ...course.areas.flatMap((a) =>
+      a.points.map((place, index) => ({
+        held: { kind: 'corner', id: a.id, index } as const,
+        place,
+        name: `${a.name || a.kind}, corner ${index + 1}`,
+      })),
+    ),
+  ];
+}
+
+const only = ({ lat, lon }: Place): Place => ({ lat, lon });
+
+/** The course with one thing somewhere else. */
+export function movedTo(course: Course, held: Held, to: Place): Course {
+  const at = only(to);
+  switch (held.kind) {
+    case 'start':
+    case 'finish':
+      return { ...course, [held.kind]: at };
+    case 'mark':
+      return { ...course, marks: course.marks.map((m) => (m.id === held.id ? { ...m, ...at } : m)) };
+    case 'landmark':
+      return { ...course, landmarks: course.landmarks.map((l) => (l.id === held.id ? { ...l, ...at } : l)) };
+    case 'corner':
+      return {
+        ...course,
+        areas: course.areas.map((a) =>
+          a.id === held.id ? { ...a, points: a.points.map((p, i) => (i === held.index ? at : p)) } : a,
+        ),
+      };
+  }
+}
+
+/** The course without one thing; an area goes with its third-last corner. */
+export function without(course: Course, held: Held): Course {
+  switch (held.kind) {
+    case 'mark':
+      return { ...course, marks: course.marks.filter((m) => m.id !== held.id) };
+    case 'landmark':
+      return { ...course, landmarks: course.landmarks.filter((l) => l.id !== held.id) };
+    case 'corner':
+      return {
+        ...course,
+        areas: course.areas.flatMap((a) => {
+          if (a.id !== held.id) return [a];
+          const points = a.points.filter((_, i) => i !== held.index);
+          return points.length < 3 ? [] : [{ ...a, points }];
+        }),
+      };
+    default:
+      return course;
+  }
+}
+
+const freshId = (prefix: string, taken: readonly { readonly id: string }[]): string => {
+  let n = taken.length + 1;
+  while (taken.some((t) => t.id === `${prefix}${n}`)) n++;
+  return `${prefix}${n}`;
+};
+
+/** A mark after the last one, turned at as the line bends. */
+export function withMark(course: Course, at: Place): Course {
+  const before = course.marks.at(-1) ?? course.start;
+  const mark = { id: freshId('m', course.marks), name: String(course.marks.length + 1), ...only(at) };
+  return { ...course, marks: [...course.marks, { ...mark, turn: turnOf(before, at, course.finish) }] };
+}
+
+export function withLandmark(course: Course, at: Place): Course {
+  const id = freshId('l', course.landmarks);
+  const fields = { name: `Landmark ${course.landmarks.length + 1}`, widthM: 20, heightM: 10, fixed: true };
+  return { ...course, landmarks: [...course.landmarks, { id, ...fields, ...only(at) }] };
+}
+
+/** A new corner of the area that is being drawn, or the first three of a new one. */
+export function withCorner(
+  course: Course,
+  kind: AreaKind,
+  at: Place,
+  areaId: string | null,
+): { course: Course; id: string } {
+  const area = course.areas.find((a) => a.id === areaId && a.kind === kind);
+  if (area) {
+    const areas = course.areas.map((a) => (a === area ? { ...a, points: [...a.points, only(at)] } : a));
+    return { course: { ...course, areas }, id: area.id };
+  }
+  const id = freshId('a', course.areas);
+  const points = [only(at), placeAt(at, 45, 60), placeAt(at, 135, 60)];
+  const fresh: Area = { id, kind, name: '', points };
+  return { course: { ...course, areas: [...course.areas, fresh] }, id };
+}
+
+export const withTurn = (course: Course, id: string, turn: TurnSide): Course => ({
+  ...course,
+  marks: course.marks.map((m) => (m.id === id ? { ...m, turn } : m)),
+});

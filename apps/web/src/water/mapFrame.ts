@@ -1,0 +1,62 @@
+import type { PlanePoint } from '@upwell/core/water';
+
+/** What the map shows: its middle in metres, and pixels a metre. */
+export interface MapView {
+  readonly x: number;
+  readonly y: number;
+  readonly scale: number;
+}
+
+export interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Nearest and farthest, pixels a metre. */
+const SCALE = { min: 0.002, max: 20 } as const;
+const EDGE = 0.86;
+
+/** The view that holds all points. */
+export function fitted(points: readonly PlanePoint[], { width, height }: Size): MapView {
+  const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)];
+  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const scale = Math.min((width * EDGE) / Math.max(40, x1 - x0), (height * EDGE) / Math.max(40, y1 - y0));
+  return { x: (x0 + x1) / 2, y: (y0 + y1) / 2, scale: clamp(scale) };
+}
+
+const clamp = (scale: number) => Math.min(SCALE.max, Math.max(SCALE.min, scale));
+
+/** Pixels of a point; north is up. */
+export const toScreen = (p: PlanePoint, view: MapView, size: Size): PlanePoint => ({
+  x: size.width / 2 + (p.x - view.x) * view.scale,
+  y: size.height / 2 - (p.y - view.y) * view.scale,
+});
+
+export const toGround = (p: PlanePoint, view: MapView, size: Size): PlanePoint => ({
+  x: view.x + (p.x - size.width / 2) / view.scale,
+  y: view.y - (p.y - size.height / 2) / view.scale,
+});
+
+/** Nearer or farther, keeping what lies under a pixel where it is. */
+export function zoomed(view: MapView, by: number, at: PlanePoint, size: Size): MapView {
+  const scale = clamp(view.scale * by);
+  const under = toGround(at, view, size);
+  return {
+    x: under.x - (at.x - size.width / 2) / scale,
+    y: under.y + (at.y - size.height / 2) / scale,
+    scale,
+  };
+}
+
+export const moved = (view: MapView, dx: number, dy: number): MapView => ({
+  ...view,
+  x: view.x - dx / view.scale,
+  y: view.y + dy / view.scale,
+});
+
+/** A round length for the scale bar: 1, 2 or 5 times a power of ten, at most that many pixels. */
+export function barLength(scale: number, mostPx: number): number {
+  const most = mostPx / scale;
+  const ten = 10 ** Math.floor(Math.log10(most));
+  return [5, 2, 1].map((n) => n * ten).find((n) => n <= most) ?? ten;
+}

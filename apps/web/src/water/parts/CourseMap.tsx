@@ -1,0 +1,362 @@
+import { legsOf, planeOf, type Course, type Place, type PlanePoint } from '@upwell/core/water';
+import { memo, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { IconButton } from 'react-native-paper';
+import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
+import { FONT, FONT_BOLD } from '@/ui/theme';
+import { useTheme } from '@/ui/useTheme';
+import { barLength, fitted, moved, toGround, toScreen, zoomed, type MapView, type Size } from '../mapFrame';
+
+/** Something that can be taken hold of. */
+export interface Handle {
+  readonly id: string;
+  readonly place: Place;
+}
+
+interface CourseMapProps {
+  readonly name: string;
+  readonly course: Course;
+  readonly height: number;
+  /** Key of the leg that is drawn strongly. */
+  readonly leg?: string | null;
+  /** Swims of that leg: metres along it and to its right. */
+  readonly bundle?: readonly (readonly number[])[];
+  /** Where that leg is aimed at. */
+  readonly aim?: Place | null;
+  /** Arrows at the edge: sun, waves, current. */
+  readonly signs?: ReactNode;
+  /** Shown again when this changes. */
+  readonly fitKey: string;
+  readonly handles?: readonly Handle[];
+  readonly chosen?: string | null;
+  readonly onChoose?: (id: string | null) => void;
+  /** A handle is dragged; `done` with the last one. */
+  readonly onDrag?: (id: string, to: Place, done: boolean) => void;
+  readonly onTapAt?: (place: Place) => void;
+}
+
+/** Farther than this a finger has moved, not tapped, pixels. */
+const SLOP = 8;
+/** A finger takes hold of what is this near, pixels. */
+const REACH = 26;
+
+interface Gesture {
+  readonly pointers: Map<number, PlanePoint>;
+  readonly from: PlanePoint;
+  travelled: number;
+  held: string | null;
+}
+
+/**
+ * The course on the app's own map: dragged, pinched, wheeled, or by arrow keys, + and −, 0 for all of it.
+ * The drawing is in metres and is not drawn again while the view moves; only the names are.
+ */
+export function CourseMap(props: CourseMapProps) {
+  const { name, course, height, leg = null, bundle, aim = null, handles, chosen = null, fitKey } = props;
+  const theme = useTheme();
+  const [width, setWidth] = useState(0);
+  const size: Size = { width, height };
+  const plane = useMemo(() => planeOf(course), [course]);
+  const legs = useMemo(() => legsOf(course), [course]);
+  const shown = legs.find((l) => l.key === leg) ?? null;
+  const wanted = useMemo(() => {
+    if (width === 0) return null;
+    const all = [course.start, ...course.marks, course.finish];
+    const points = (shown ? [shown.from, shown.to] : all).map((p) => plane.toPlane(p));
+    return fitted(points, { width, height });
+    // Only when something else is to be shown: a mark that is moved must not move the map.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [fitKey, width, height]);
+  const [own, setOwn] = useState<{ readonly of: MapView | null; readonly view: MapView } | null>(null);
+  const view = own && own.of === wanted ? own.view : wanted;
+  const look = (next: MapView) => setOwn({ of: wanted, view: next });
+
+  const box = useRef<View>(null);
+  const gesture = useRef<Gesture | null>(null);
+  const wheel = useRef<(event: WheelEvent) => void>(() => undefined);
+  useEffect(() => {
+    wheel.current = (event) => {
+      if (!view) return;
+      event.preventDefault();
+      const frame = (event.currentTarget as HTMLElement).getBoundingClientRect();
+      const at = { x: event.clientX - frame.left, y: event.clientY - frame.top };
+      look(zoomed(view, Math.exp(-event.deltaY / 400), at, size));
+    };
+  });
+  useEffect(() => {
+    const node = box.current as unknown as HTMLElement | null;
+    // Paper's views take no wheel; the page must not scroll while the map zooms.
+    const turn = (event: WheelEvent) => wheel.current(event);
+    node?.addEventListener?.('wheel', turn, { passive: false });
+    return () => node?.removeEventListener?.('wheel', turn);
+  }, []);
+
+  const spot = (event: PointerLike): PlanePoint => {
+    const frame = (box.current as unknown as HTMLElement).getBoundingClientRect();
+    return { x: event.nativeEvent.clientX - frame.left, y: event.nativeEvent.clientY - frame.top };
+  };
+  const placeAt = (at: PlanePoint) => plane.toPlace(toGround(at, view!, size));
+  const down = (event: PointerLike) => {
+    if (!view) return;
+    const at = spot(event);
+    const now = gesture.current;
+    if (now) {
+      now.pointers.set(event.nativeEvent.pointerId, at);
+      return;
+    }
+    const near = (handles ?? [])
+      .map((h) => ({ id: h.id, away: distance(toScreen(plane.toPlane(h.place), view, size), at) }))
+      .filter((h) => h.away <= REACH)
+      .sort((a, b) => a.away - b.away)[0];
+    (box.current as unknown as HTMLElement).setPointerCapture?.(event.nativeEvent.pointerId);
+    gesture.current = {
+      pointers: new Map([[event.nativeEvent.pointerId, at]]),
+      from: at,
+      travelled: 0,
+      held: near?.id ?? null,
+    };
+  };
+  const move = (event: PointerLike) => {
+    const now = gesture.current;
+    const before = now?.pointers.get(event.nativeEvent.pointerId);
+    if (!now || !before || !view) return;
+    const at = spot(event);
+    now.travelled = Math.max(now.travelled, distance(now.from, at));
+    if (now.pointers.size === 2) {
+      const other = [...now.pointers].find(([id]) => id !== event.nativeEvent.pointerId)![1];
+      const by = distance(other, at) / Math.max(1, distance(other, before));
+      look(moved(zoomed(view, by, other, size), 0, 0));
+    } else if (now.held && now.travelled > SLOP) props.onDrag?.(now.held, placeAt(at), false);
+    else if (!now.held && now.travelled > SLOP) look(moved(view, at.x - before.x, at.y - before.y));
+    now.pointers.set(event.nativeEvent.pointerId, at);
+  };
+  const up = (event: PointerLike) => {
+    const now = gesture.current;
+    if (!now || !view) return;
+    now.pointers.delete(event.nativeEvent.pointerId);
+    if (now.pointers.size > 0) return;
+    gesture.current = null;
+    const at = spot(event);
+    if (now.travelled > SLOP) {
+      if (now.held) props.onDrag?.(now.held, placeAt(at), true);
+    } else if (now.held) props.onChoose?.(now.held);
+    else if (props.onTapAt) props.onTapAt(placeAt(at));
+    else props.onChoose?.(null);
+  };
+  const key = (event: { key: string; preventDefault(): void }) => {
+    if (!view) return;
+    const middle = { x: width / 2, y: height / 2 };
+    const step = Math.min(width, height) / 8;
+    const next: Record<string, () => MapView | null> = {
+      ArrowLeft: () => moved(view, step, 0),
+      ArrowRight: () => moved(view, -step, 0),
+      ArrowUp: () => moved(view, 0, step),
+      ArrowDown: () => moved(view, 0, -step),
+      '+': () => zoomed(view, 1.4, middle, size),
+      '-': () => zoomed(view, 1 / 1.4, middle, size),
+      '0': () => wanted,
+    };
+    const to = next[event.key]?.();
+    if (!to) return;
+    event.preventDefault();
+    look(to);
+  };
+
+  const nearer = (by: number) => view && look(zoomed(view, by, { x: width / 2, y: height / 2 }, size));
+  const labels = view
+    ? [
+        { text: 'S', place: course.start },
+        ...course.marks.map((m) => ({ text: m.name, place: m })),
+        { text: 'F', place: course.finish },
+      ].map((l) => ({ ...l, at: toScreen(plane.toPlane(l.place), view, size) }))
+    : [];
+  const bar = view ? barLength(view.scale, 110) : 0;
+  const ink = theme.colors.onBackground;
+  const keys = { onKeyDown: key, tabIndex: 0 } as object;
+  return (
+    <View
+      ref={box}
+      {...keys}
+      role="group"
+      aria-label={`Map of ${name}: ${course.marks.length} marks. Arrow keys move it, plus and minus zoom, 0 shows all.`}
+      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+      onPointerDown={down as never}
+      onPointerMove={move as never}
+      onPointerUp={up as never}
+      onPointerCancel={up as never}
+      style={[styles.box, { height, backgroundColor: theme.own.water, borderColor: theme.own.line }]}
+    >
+      {view ? (
+        <Svg width={width} height={height} aria-hidden>
+          <G
+            transform={`translate(${width / 2 - view.x * view.scale} ${height / 2 + view.y * view.scale}) scale(${view.scale} ${-view.scale})`}
+          >
+            <Ground course={course} />
+            <Lines course={course} leg={leg} bundle={bundle ?? NO_BUNDLE} aim={aim} />
+          </G>
+          {course.landmarks.map((l) => {
+            const at = toScreen(plane.toPlane(l), view, size);
+            return (
+              <G key={l.id}>
+                <Path
+                  d={`M${at.x - 6} ${at.y + 5}L${at.x} ${at.y - 6}L${at.x + 6} ${at.y + 5}Z`}
+                  fill={theme.own.kelp}
+                  fillOpacity={l.fixed ? 1 : 0.35}
+                />
+                <SvgText x={at.x} y={at.y + 19} textAnchor="middle" fontSize={12} fontFamily={FONT} fill={ink}>
+                  {l.name}
+                </SvgText>
+              </G>
+            );
+          })}
+          {labels.map(({ text, at }, i) => (
+            <G key={`${text}${i}`}>
+              <Path d={`M${at.x - 9} ${at.y + 7}L${at.x} ${at.y - 10}L${at.x + 9} ${at.y + 7}Z`} fill={ink} />
+              <SvgText x={at.x + (text === 'S' ? -21 : 12)} y={at.y - 4} fontSize={15} fontFamily={FONT_BOLD} fill={ink}>
+                {text}
+              </SvgText>
+            </G>
+          ))}
+          {(handles ?? []).map((h) => {
+            const at = toScreen(plane.toPlane(h.place), view, size);
+            const on = h.id === chosen;
+            return (
+              <Circle
+                key={h.id}
+                cx={at.x}
+                cy={at.y}
+                r={on ? 14 : 10}
+                stroke={on ? theme.colors.error : theme.colors.primary}
+                strokeWidth={on ? 4 : 2}
+                fill={theme.colors.background}
+                fillOpacity={0.35}
+              />
+            );
+          })}
+          <Line x1={12} x2={12 + bar * view.scale} y1={height - 14} y2={height - 14} stroke={ink} strokeWidth={3} />
+          <SvgText x={12} y={height - 20} fontSize={12} fontFamily={FONT} fill={ink}>
+            {bar >= 1000 ? `${bar / 1000} km` : `${bar} m`}
+          </SvgText>
+          <Path d={`M${width - 26} 34L${width - 20} 14L${width - 14} 34L${width - 20} 29Z`} fill={ink} />
+          <SvgText x={width - 20} y={48} textAnchor="middle" fontSize={13} fontFamily={FONT_BOLD} fill={ink}>
+            N
+          </SvgText>
+        </Svg>
+      ) : null}
+      {props.signs ? <View style={styles.signs}>{props.signs}</View> : null}
+      <View style={styles.buttons}>
+        <IconButton mode="contained" icon="plus" accessibilityLabel="Nearer" onPress={() => nearer(1.6)} />
+        <IconButton mode="contained" icon="minus" accessibilityLabel="Farther" onPress={() => nearer(1 / 1.6)} />
+        <IconButton
+          mode="contained"
+          icon="fit-to-page-outline"
+          accessibilityLabel="Show all of it"
+          onPress={() => setOwn(null)}
+        />
+      </View>
+    </View>
+  );
+}
+
+interface PointerLike {
+  readonly nativeEvent: { readonly clientX: number; readonly clientY: number; readonly pointerId: number };
+}
+const distance = (a: PlanePoint, b: PlanePoint) => Math.hypot(a.x - b.x, a.y - b.y);
+const NO_BUNDLE: readonly (readonly number[])[] = [];
+
+/** Land, safe and forbidden areas; in metres, drawn once. */
+const Ground = memo(function Ground({ course }: { readonly course: Course }) {
+  const theme = useTheme();
+  const plane = planeOf(course);
+  return (
+    <>
+      {course.areas.map((area) => {
+        const flat = area.points.map((p) => plane.toPlane(p));
+        const d = `${flat.map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('')}Z`;
+        const land = area.kind === 'land';
+        return (
+          <Path
+            key={area.id}
+            d={d}
+            fill={land ? theme.own.sand : 'none'}
+            stroke={area.kind === 'forbidden' ? theme.colors.error : land ? theme.own.line : theme.colors.primary}
+            strokeWidth={2}
+            {...(land ? {} : { strokeDasharray: area.kind === 'forbidden' ? '8 5' : '2 5' })}
+            vectorEffect="non-scaling-stroke"
+          />
+        );
+      })}
+    </>
+  );
+});
+
+interface LinesProps {
+  readonly course: Course;
+  readonly leg: string | null;
+  readonly bundle: readonly (readonly number[])[];
+  readonly aim: Place | null;
+}
+
+/** The legs, the swims of one of them, and its aim; in metres, drawn once. */
+const Lines = memo(function Lines({ course, leg, bundle, aim }: LinesProps) {
+  const theme = useTheme();
+  const plane = planeOf(course);
+  const legs = legsOf(course);
+  const shown = legs.find((l) => l.key === leg);
+  const line = (a: PlanePoint, b: PlanePoint) =>
+    `M${a.x.toFixed(1)} ${a.y.toFixed(1)}L${b.x.toFixed(1)} ${b.y.toFixed(1)}`;
+  const swims = useMemo(() => {
+    if (!shown) return '';
+    const [a, b] = [plane.toPlane(shown.from), plane.toPlane(shown.to)];
+    const length = Math.hypot(b.x - a.x, b.y - a.y);
+    const [ux, uy] = [(b.x - a.x) / length, (b.y - a.y) / length];
+    // Right of the leg is the leg turned by a quarter clockwise.
+    const at = (x: number, y: number) => `${(a.x + x * ux + y * uy).toFixed(1)} ${(a.y + x * uy - y * ux).toFixed(1)}`;
+    return bundle
+      .map((path) => {
+        let d = '';
+        for (let i = 0; i < path.length; i += 2) d += `${i === 0 ? 'M' : 'L'}${at(path[i]!, path[i + 1]!)}`;
+        return d;
+      })
+      .join('');
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [bundle, shown?.key, course]);
+  return (
+    <>
+      {legs.map((l, i) => (
+        <Path
+          key={i}
+          d={line(plane.toPlane(l.from), plane.toPlane(l.to))}
+          stroke={theme.colors.onBackground}
+          strokeWidth={l.key === leg ? 2.5 : 1.5}
+          strokeDasharray="2 6"
+          strokeLinecap="round"
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
+      <Path
+        d={swims}
+        stroke={theme.colors.primary}
+        strokeOpacity={0.22}
+        strokeWidth={1}
+        fill="none"
+        vectorEffect="non-scaling-stroke"
+      />
+      {shown && aim ? (
+        <Path
+          d={line(plane.toPlane(shown.from), plane.toPlane(aim))}
+          stroke={theme.own.kelp}
+          strokeWidth={2.5}
+          strokeDasharray="9 6"
+          vectorEffect="non-scaling-stroke"
+        />
+      ) : null}
+    </>
+  );
+});
+
+const styles = StyleSheet.create({
+  box: { borderWidth: 1, borderRadius: 6, overflow: 'hidden', touchAction: 'none' } as never,
+  buttons: { position: 'absolute', right: 2, bottom: 2 },
+  signs: { position: 'absolute', left: 8, top: 8, pointerEvents: 'none' } as never,
+});

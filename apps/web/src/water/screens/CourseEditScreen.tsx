@@ -1,0 +1,396 @@
+import {
+  bearingTo,
+  checkCourse,
+  COURSE_LIMIT,
+  legsOf,
+  lengthOf,
+  placeAt,
+  type AreaKind,
+  type Course,
+  type Place,
+} from '@upwell/core/water';
+import type { CourseView } from '@upwell/contract/water';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button, IconButton, Text } from 'react-native-paper';
+import { sentence, storedNow } from '@/api/problem';
+import { useDraft } from '@/state/hooks';
+import { Choice } from '@/ui/Choice';
+import { Input } from '@/ui/Input';
+import { Screen } from '@/ui/Screen';
+import { Failure, Loading, Notice } from '@/ui/States';
+import { Stepper } from '@/ui/Stepper';
+import { Toggle } from '@/ui/Toggle';
+import { useWide } from '@/ui/useWide';
+import { useCourseQuery, useSaveCourseMutation } from '../api';
+import {
+  courseKey,
+  draftOf,
+  handleOf,
+  heldThings,
+  movedTo,
+  newCourseDraft,
+  redone,
+  undone,
+  withCorner,
+  withCourse,
+  withLandmark,
+  withMark,
+  without,
+  withTurn,
+  type CourseDraft,
+} from '../courseDraft';
+import { CourseMap } from '../parts/CourseMap';
+
+/** Where a new course begins until somebody says where: nowhere in particular, at sea. */
+const SOMEWHERE: Place = { lat: 31.4, lon: -41.2 };
+
+export function CourseEditScreen() {
+  const { id, new: fresh } = useLocalSearchParams<{ id: string; new?: string }>();
+  const { data, error, refetch } = useCourseQuery(id, { skip: fresh === '1' });
+  const [empty] = useState(() => newCourseDraft(SOMEWHERE));
+  if (fresh === '1') return <Editor id={id} initial={empty} />;
+  if (data) return <Loaded id={id} view={data} />;
+  return (
+    <Screen title="Course" back={`/water/${id}`}>
+      {error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Opening the course" />}
+    </Screen>
+  );
+}
+
+function Loaded({ id, view }: { readonly id: string; readonly view: CourseView }) {
+  const [initial] = useState(() => draftOf(view));
+  return <Editor id={id} initial={initial} />;
+}
+
+type Tool = 'move' | 'mark' | 'landmark' | AreaKind;
+const TOOLS: readonly { readonly value: Tool; readonly label: string }[] = [
+  { value: 'move', label: 'Move' },
+  { value: 'mark', label: '+ Mark' },
+  { value: 'landmark', label: '+ Landmark' },
+  { value: 'land', label: '+ Land' },
+  { value: 'safe', label: '+ Safe area' },
+  { value: 'forbidden', label: '+ Forbidden' },
+];
+const HINT: Readonly<Record<Tool, string>> = {
+  move: 'Drag a thing, or choose it and use the arrow buttons below.',
+  mark: 'Tap the water: marks are swum round in the order they are set.',
+  landmark: 'Tap where it stands, then say how wide and high it is.',
+  land: 'Tap the corners of the shore, one after the other.',
+  safe: 'Tap the corners of the water that is watched.',
+  forbidden: 'Tap the corners of where nobody swims.',
+};
+
+/** Draws a course: what is placed, moved and taken out, with its metres and what is wrong at once. */
+function Editor({ id, initial }: { readonly id: string; readonly initial: CourseDraft }) {
+  const wide = useWide();
+  const router = useRouter();
+  const [draft, setDraft, dropDraft] = useDraft<CourseDraft>(courseKey(id), initial);
+  const [tool, setTool] = useState<Tool>('move');
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [area, setArea] = useState<string | null>(null);
+  const [dragged, setDragged] = useState<Course | null>(null);
+  const [where, setWhere] = useState('');
+  const [fit, setFit] = useState(0);
+  const [save, { error, isLoading }] = useSaveCourseMutation();
+  const course = dragged ?? draft.course;
+  const change = (next: Course) => setDraft((now) => withCourse(now, next));
+  const things = heldThings(course);
+  const thing = things.find((t) => handleOf(t.held) === chosen) ?? null;
+  const problems = checkCourse(course);
+  const metres = lengthOf(legsOf(course));
+  const named = draft.name.trim() !== '';
+  const moved = (held: string, to: Place, done: boolean) => {
+    const what = things.find((t) => handleOf(t.held) === held)!.held;
+    setChosen(held);
+    if (done) {
+      change(movedTo(draft.course, what, to));
+      setDragged(null);
+    } else setDragged(movedTo(draft.course, what, to));
+  };
+  const place = (at: Place) => {
+    if (tool === 'move') setChosen(null);
+    else if (tool === 'mark') change(withMark(draft.course, at));
+    else if (tool === 'landmark') {
+      const next = withLandmark(draft.course, at);
+      change(next);
+      setChosen(handleOf({ kind: 'landmark', id: next.landmarks.at(-1)!.id }));
+    } else {
+      const next = withCorner(draft.course, tool, at, area);
+      change(next.course);
+      setArea(next.id);
+    }
+  };
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+      event.preventDefault();
+      setDraft(event.shiftKey ? redone : undone);
+    };
+    document.addEventListener('keydown', press);
+    return () => document.removeEventListener('keydown', press);
+  }, [setDraft]);
+
+  const store = async () => {
+    const { name, place: at, course: drawn, version, writeId } = draft;
+    const answer = await save({ id, body: { name: name.trim(), place: at.trim(), course: drawn, version, writeId } });
+    if ('error' in answer) return;
+    dropDraft();
+    router.replace(`/water/${id}` as Href);
+  };
+  const goTo = () => {
+    const [lat, lon] = where.split(/[\s,;]+/).map(Number);
+    if (!(Math.abs(lat!) <= 90 && Math.abs(lon!) <= 180)) return;
+    // Everything is taken along, so that a course can be begun before the place is known.
+    const from = draft.course.start;
+    const to = { lat: lat!, lon: lon! };
+    const along = (p: Place): Place => {
+      const { distanceM, bearingDeg } = bearingTo(from, p);
+      return placeAt(to, bearingDeg, distanceM);
+    };
+    const { marks, landmarks, areas, finish, laps } = draft.course;
+    change({
+      start: to,
+      finish: along(finish),
+      laps,
+      marks: marks.map((m) => ({ ...m, ...along(m) })),
+      landmarks: landmarks.map((l) => ({ ...l, ...along(l) })),
+      areas: areas.map((a) => ({ ...a, points: a.points.map(along) })),
+    });
+    setFit(fit + 1);
+  };
+  const stored = error ? storedNow<CourseView>(error) : null;
+
+  const mark =
+    thing?.held.kind === 'mark' ? course.marks.find((m) => m.id === (thing.held as { id: string }).id) : undefined;
+  const landmark =
+    thing?.held.kind === 'landmark'
+      ? course.landmarks.find((l) => l.id === (thing.held as { id: string }).id)
+      : undefined;
+  const setLandmark = (fields: Partial<NonNullable<typeof landmark>>) =>
+    change({
+      ...draft.course,
+      landmarks: draft.course.landmarks.map((l) => (l.id === landmark!.id ? { ...l, ...fields } : l)),
+    });
+  return (
+    <Screen
+      title={draft.name || 'A new course'}
+      over={`${Math.round(metres).toLocaleString('en-GB')} m · ${course.marks.length} marks`}
+      back={draft.version > 0 ? `/water/${id}` : '/water'}
+      actions={
+        <>
+          <IconButton
+            icon="undo"
+            accessibilityLabel="Undo"
+            disabled={draft.past.length === 0}
+            onPress={() => setDraft(undone)}
+          />
+          <IconButton
+            icon="redo"
+            accessibilityLabel="Redo"
+            disabled={draft.future.length === 0}
+            onPress={() => setDraft(redone)}
+          />
+        </>
+      }
+      footer={
+        <Button
+          mode="contained"
+          icon="check"
+          disabled={!named || isLoading || problems.some((p) => p.weight === 'stop')}
+          onPress={() => void store()}
+        >
+          {isLoading ? 'Saving…' : named ? 'Save the course' : 'Give it a name to save it'}
+        </Button>
+      }
+    >
+      {stored ? (
+        <Notice
+          tone="error"
+          action={
+            <Button mode="outlined" onPress={() => setDraft({ ...draft, version: stored.version })}>
+              Keep mine
+            </Button>
+          }
+        >
+          Somebody changed this course in the meantime. Keep yours over it, or go back and open theirs.
+        </Notice>
+      ) : error ? (
+        <Notice tone="error">{sentence(error)}</Notice>
+      ) : null}
+      <View style={wide ? styles.columns : undefined}>
+        <View style={wide ? styles.map : undefined}>
+          <View style={styles.row} role="radiogroup" aria-label="What a tap on the map does">
+            {TOOLS.map(({ value, label }) => (
+              <Toggle
+                key={value}
+                label={label}
+                on={tool === value}
+                onPress={() => {
+                  setTool(value);
+                  setArea(null);
+                }}
+              />
+            ))}
+          </View>
+          <Text variant="bodySmall" style={styles.hint}>
+            {HINT[tool]}
+          </Text>
+          <CourseMap
+            name={draft.name || 'the new course'}
+            course={course}
+            height={wide ? 520 : 340}
+            fitKey={`${id}:${fit}`}
+            handles={things.map((t) => ({ id: handleOf(t.held), place: t.place }))}
+            chosen={chosen}
+            onChoose={setChosen}
+            onDrag={moved}
+            onTapAt={place}
+          />
+        </View>
+        <View style={wide ? styles.side : styles.below}>
+          {problems.map((p) => (
+            <Notice key={p.text} tone={p.weight === 'stop' ? 'error' : 'plain'}>
+              {p.text}
+            </Notice>
+          ))}
+          {thing ? (
+            <View style={styles.thing}>
+              <Text variant="titleMedium">{thing.name}</Text>
+              <Nudge onMove={(deg) => change(movedTo(draft.course, thing.held, placeAt(thing.place, deg, NUDGE_M)))} />
+              {mark ? (
+                <Choice
+                  label="Kept at the"
+                  options={[
+                    { value: 'left', label: 'left shoulder' },
+                    { value: 'right', label: 'right shoulder' },
+                  ]}
+                  chosen={[mark.turn]}
+                  onPress={(turn) => change(withTurn(draft.course, mark.id, turn as 'left' | 'right'))}
+                />
+              ) : null}
+              {landmark ? (
+                <>
+                  <Input
+                    label="What it is"
+                    value={landmark.name}
+                    maxLength={60}
+                    onChangeText={(name) => setLandmark({ name })}
+                  />
+                  <View style={styles.row}>
+                    <Size label="m wide" value={landmark.widthM} onChange={(widthM) => setLandmark({ widthM })} />
+                    <Size label="m high" value={landmark.heightM} onChange={(heightM) => setLandmark({ heightM })} />
+                  </View>
+                  <Toggle
+                    label="It cannot move"
+                    on={landmark.fixed}
+                    onPress={() => setLandmark({ fixed: !landmark.fixed })}
+                  />
+                </>
+              ) : null}
+              {thing.held.kind !== 'start' && thing.held.kind !== 'finish' ? (
+                <Button
+                  icon="delete-outline"
+                  onPress={() => {
+                    change(without(draft.course, thing.held));
+                    setChosen(null);
+                  }}
+                >
+                  Take it out
+                </Button>
+              ) : null}
+            </View>
+          ) : null}
+          <Choice
+            label="On the map"
+            options={things
+              .filter((t) => t.held.kind !== 'corner')
+              .map((t) => ({ value: handleOf(t.held), label: t.name }))}
+            chosen={chosen ? [chosen] : []}
+            onPress={(value) => setChosen(value === chosen ? null : value)}
+          />
+          <Input
+            label="Name of the course"
+            value={draft.name}
+            maxLength={80}
+            onChangeText={(name) => setDraft({ ...draft, name })}
+          />
+          <Input
+            label="Water"
+            value={draft.place}
+            maxLength={80}
+            onChangeText={(at) => setDraft({ ...draft, place: at })}
+          />
+          <Stepper
+            label="laps"
+            value={String(course.laps)}
+            onLess={course.laps > 1 ? () => change({ ...draft.course, laps: course.laps - 1 }) : null}
+            onMore={course.laps < COURSE_LIMIT.laps ? () => change({ ...draft.course, laps: course.laps + 1 }) : null}
+          />
+          <View style={styles.row}>
+            <View style={styles.grow}>
+              <Input
+                label="The start lies at (latitude, longitude)"
+                value={where}
+                placeholder={`${course.start.lat.toFixed(5)}, ${course.start.lon.toFixed(5)}`}
+                onChangeText={setWhere}
+              />
+            </View>
+            <Button mode="outlined" onPress={goTo}>
+              Move there
+            </Button>
+          </View>
+        </View>
+      </View>
+    </Screen>
+  );
+}
+
+/** One push of an arrow button, metres. */
+const NUDGE_M = 5;
+
+function Nudge({ onMove }: { readonly onMove: (bearingDeg: number) => void }) {
+  const arrow = (icon: string, word: string, deg: number) => (
+    <IconButton mode="outlined" icon={icon} accessibilityLabel={`${NUDGE_M} m ${word}`} onPress={() => onMove(deg)} />
+  );
+  return (
+    <View style={styles.row} role="group" aria-label="Move it">
+      {arrow('chevron-up', 'north', 0)}
+      {arrow('chevron-down', 'south', 180)}
+      {arrow('chevron-left', 'west', 270)}
+      {arrow('chevron-right', 'east', 90)}
+    </View>
+  );
+}
+
+function Size({
+  label,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: number;
+  readonly onChange: (value: number) => void;
+}) {
+  const step = value >= 100 ? 20 : value >= 20 ? 5 : 1;
+  return (
+    <Stepper
+      label={label}
+      value={String(value)}
+      onLess={value > step ? () => onChange(value - step) : null}
+      onMore={value < 4000 ? () => onChange(value + step) : null}
+    />
+  );
+}
+
+const styles = StyleSheet.create({
+  columns: { flexDirection: 'row', gap: 24, alignItems: 'flex-start' },
+  map: { flex: 1.4 },
+  side: { flex: 1, gap: 12 },
+  below: { marginTop: 12, gap: 12 },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' },
+  hint: { marginVertical: 6 },
+  thing: { gap: 8 },
+  grow: { flexGrow: 1, minWidth: 220 },
+});

@@ -1,0 +1,304 @@
+import { extraTimeShare, legsOf, lengthOf, planLeg, type LegPlan, type Sweep } from '@upwell/core/water';
+import { formatTime } from '@upwell/core/units';
+import type { CourseView } from '@upwell/contract/water';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { StyleSheet, View, type ViewStyle } from 'react-native';
+import { Button, IconButton, ProgressBar, Text } from 'react-native-paper';
+import { useMeQuery } from '@/account/api';
+import { useDraft } from '@/state/hooks';
+import { Card } from '@/ui/Card';
+import { saveFrom } from '@/ui/saveFile';
+import { Screen } from '@/ui/Screen';
+import { Failure, Loading, Notice } from '@/ui/States';
+import { useTheme } from '@/ui/useTheme';
+import { useWide } from '@/ui/useWide';
+import { useCourseQuery } from '../api';
+import { firstConditions, waterAt, type Conditions } from '../conditions';
+import { ConditionsCard } from '../parts/ConditionsCard';
+import { CourseMap } from '../parts/CourseMap';
+import { EdgeSigns } from '../parts/EdgeSigns';
+import { IntervalCurve } from '../parts/IntervalCurve';
+import { WaterView } from '../parts/WaterView';
+import { WhoSwims } from '../parts/WhoSwims';
+import { useBundle, useSweep } from '../useSweep';
+import { useSwimmerOutside, type Who } from '../useSwimmerOutside';
+
+export function CourseScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const { data: course, error, refetch } = useCourseQuery(id);
+  if (course) return <Sheet key={course.version} view={course} />;
+  return (
+    <Screen title="Course" back="/water">
+      {error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Opening the course" />}
+    </Screen>
+  );
+}
+
+/** Seed of the swims: the same for everybody, so that two coaches see the same numbers. */
+const SEED = 1;
+const FIRST_WHO: Who = { level: 'hold' };
+
+/** The course sheet: one leg at a time, with where to aim, how often to look, which side, and what it costs. */
+function Sheet({ view }: { readonly view: CourseView }) {
+  const { course } = view;
+  const theme = useTheme();
+  const wide = useWide();
+  const router = useRouter();
+  const { data: me } = useMeQuery();
+  const params = useLocalSearchParams<{ leg?: string; every?: string }>();
+  const [first] = useState(firstConditions);
+  const [conditions, setConditions] = useDraft<Conditions>(`water:${view.id}`, first);
+  const [who, setWho] = useDraft<Who>(`water-who:${view.id}`, FIRST_WHO);
+  const legs = useMemo(() => legsOf(course), [course]);
+  const metres = lengthOf(legs);
+  const outside = useSwimmerOutside(who, metres);
+  const at = Math.min(legs.length, Math.max(1, Number(params.leg) || 1)) - 1;
+  const leg = legs[at]!;
+  const water = waterAt(conditions);
+  const plans = outside
+    ? legs.map((l, i) => planLeg(l, legs[i + 1] ?? null, outside.swimmer, water, course.landmarks, SEED))
+    : null;
+  const plan = plans?.[at] ?? null;
+  const { swept, stopped, stop } = useSweep(plan?.swim ?? null);
+  const best = swept?.sweep.best ?? plan?.closed.interval ?? 8;
+  const interval = Math.min(20, Math.max(2, Number(params.every) || best));
+  const bundle = useBundle(plan?.swim ?? null, interval);
+  const go = (next: { leg?: number; every?: number | undefined }) =>
+    router.setParams({
+      ...(next.leg === undefined ? {} : { leg: String(next.leg), every: undefined }),
+      ...(next.every === undefined ? {} : { every: String(next.every) }),
+    } as never);
+
+  const map = (
+    <CourseMap
+      name={view.name}
+      course={course}
+      height={wide ? 560 : 300}
+      leg={leg.key}
+      bundle={bundle}
+      aim={plan?.aims[0]?.landmark ?? null}
+      fitKey={`${view.id}:${leg.key}`}
+      signs={<EdgeSigns conditions={conditions} sun={plan?.sun ?? null} />}
+    />
+  );
+  return (
+    <Screen
+      title={view.name}
+      over={[view.place, `${Math.round(metres).toLocaleString('en-GB')} m`, totalWord(plans)]
+        .filter(Boolean)
+        .join(' · ')}
+      back="/water"
+      actions={
+        <>
+          <Button mode="outlined" onPress={() => saveFrom(`/api/v1/courses/${view.id}/export/gpx`)}>
+            GPX
+          </Button>
+          <Button mode="outlined" onPress={() => saveFrom(`/api/v1/courses/${view.id}/export/geojson`)}>
+            GeoJSON
+          </Button>
+          {me?.role === 'swimmer' ? null : (
+            <Button mode="outlined" icon="pencil" onPress={() => router.navigate(`/water/${view.id}/edit` as Href)}>
+              Change
+            </Button>
+          )}
+        </>
+      }
+    >
+      <View style={wide ? styles.columns : undefined}>
+        <View style={wide ? [styles.wideMap, STICKY] : undefined}>
+          <View style={styles.legRow}>
+            <IconButton
+              icon="chevron-left"
+              accessibilityLabel="The leg before"
+              disabled={at === 0}
+              onPress={() => go({ leg: at })}
+            />
+            <View style={styles.flex}>
+              <Text variant="titleLarge" role="heading" aria-level={2}>{`${leg.from.name} to ${leg.to.name}`}</Text>
+              <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+                {`Leg ${at + 1} of ${legs.length} · bearing ${Math.round(leg.bearingDeg)}°${leg.turn ? ` · mark at the ${leg.turn} shoulder` : ''}`}
+              </Text>
+            </View>
+            <Text style={styles.big}>{`${Math.round(leg.lengthM)} m`}</Text>
+            <IconButton
+              icon="chevron-right"
+              accessibilityLabel="The leg after"
+              disabled={at === legs.length - 1}
+              onPress={() => go({ leg: at + 2 })}
+            />
+          </View>
+          {map}
+        </View>
+        <View style={wide ? styles.flex : styles.below}>
+          <WhoSwims who={who} name={outside?.name ?? ''} onChoose={setWho} />
+          <ConditionsCard conditions={conditions} onChange={(change) => setConditions({ ...conditions, ...change })} />
+          {outside && outside.swimmer.guesses.length > 0 ? (
+            <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+              {`Guessed: ${outside.swimmer.guesses.join('; ')}.`}
+            </Text>
+          ) : null}
+          {!plan ? <Loading label="Reading the swimmer" /> : null}
+          {plan?.impossible ? <Notice tone="error">{plan.impossible}</Notice> : null}
+          {plan && !plan.impossible ? (
+            <>
+              <View style={styles.lookRow}>
+                <Text variant="titleLarge" style={styles.flex}>
+                  {`Look every ${interval} strokes`}
+                </Text>
+                <Text style={styles.big}>
+                  {timeWord(plan, swept?.sweep.results.find((r) => r.interval === interval)?.meanTimeS, interval)}
+                </Text>
+              </View>
+              {swept ? (
+                <IntervalCurve
+                  sweep={swept.sweep}
+                  interval={interval}
+                  words={`every ${interval} strokes`}
+                  onChange={(every) => go({ every })}
+                />
+              ) : (
+                <Loading label="Swimming the leg" />
+              )}
+              <Text>{costWords(plan, swept?.sweep ?? null, interval)}</Text>
+              {swept && swept.share < 1 ? (
+                <View style={styles.progress}>
+                  <ProgressBar progress={swept.share} style={styles.bar} />
+                  {stopped ? (
+                    <Text variant="bodySmall">Stopped: the numbers are rough.</Text>
+                  ) : (
+                    <Button compact onPress={stop}>
+                      Stop
+                    </Button>
+                  )}
+                </View>
+              ) : null}
+              <View style={styles.cards}>
+                <Fact
+                  title="Breathe"
+                  word={plan.side.side === 'either' ? 'both sides' : plan.side.side}
+                  lines={[...plan.side.reasons, ...plan.side.against.map((a) => `Against it: ${a}`)]}
+                />
+                <Fact
+                  title="Hold"
+                  word={`${Math.round(plan.holdDeg ?? leg.bearingDeg)}°`}
+                  lines={[
+                    plan.holdDeg === null
+                      ? 'No current: the line itself.'
+                      : `${plan.crossing!.headingDeg.toFixed(0)}° up against the current; ${plan.crossing!.groundMps.toFixed(2)} m/s over ground.`,
+                  ]}
+                />
+                <Fact
+                  title="Rate"
+                  word={String(outside!.swimmer.rateSpm)}
+                  lines={[`strokes a minute, ${outside!.swimmer.strokeLengthM.toFixed(2)} m each`]}
+                />
+              </View>
+              {outside!.breathes !== 'both' && plan.side.side !== 'either' && outside!.breathes !== plan.side.side ? (
+                <Notice
+                  action={
+                    <Button mode="outlined" onPress={() => router.navigate(`/swimmers/${outside!.id!}/review` as Href)}>
+                      Make it a focus
+                    </Button>
+                  }
+                >
+                  {`${outside!.name} breathes ${outside!.breathes} only. This leg wants ${plan.side.side}: train it before the day, it should be no surprise.`}
+                </Notice>
+              ) : null}
+              <Card title="Seen from the water">
+                <WaterView plan={plan} waveHeightM={conditions.waveHeightM} />
+                <Text style={styles.aim}>
+                  {plan.aims[0]
+                    ? `Aim at ${plan.aims[0].words}.`
+                    : 'Nothing fixed stands behind the mark: aim at the mark itself, and look more often.'}
+                </Text>
+                {plan.aims.slice(0, 3).map((a) => (
+                  <Text key={a.landmark.id} variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+                    {`${a.landmark.name}: ${a.reasons.join(', ')}.`}
+                  </Text>
+                ))}
+              </Card>
+            </>
+          ) : null}
+        </View>
+      </View>
+    </Screen>
+  );
+}
+
+/** On a wide screen the map stays in sight while the numbers scroll (a web-only position). */
+const STICKY = { position: 'sticky', top: 0 } as unknown as ViewStyle;
+
+/** Time over the whole course by the closed form, for the top line. */
+function totalWord(plans: readonly LegPlan[] | null): string {
+  if (!plans || plans.some((p) => !p.swim)) return '';
+  const seconds = plans.reduce((sum, p) => sum + closedTimeS(p, p.closed.interval), 0);
+  return `about ${formatTime(seconds)}`;
+}
+
+function closedTimeS({ swim, leg, crossing }: LegPlan, interval: number): number {
+  const share = extraTimeShare({ ...swim!, strokesPerS: swim!.speedMps / swim!.strokeLengthM }, interval);
+  return (leg.lengthM / crossing!.groundMps) * (1 + share);
+}
+
+const timeWord = (plan: LegPlan, simulatedS: number | undefined, interval: number) =>
+  formatTime(simulatedS ?? closedTimeS(plan, interval));
+
+/** What it costs to look more or less often, in seconds and metres. */
+function costWords(plan: LegPlan, sweep: Sweep | null, interval: number): string {
+  if (!sweep) return `By the formula, every ${plan.closed.interval}.`;
+  const of = (n: number) => sweep.results.find((r) => r.interval === n)!;
+  const [low, high] = sweep.nearOptimal;
+  const base = of(sweep.best);
+  const cost = [4, 8, 12, 16]
+    .filter((n) => n < low || n > high)
+    .map((n) => {
+      const [seconds, further] = [of(n).meanTimeS - base.meanTimeS, of(n).meanDistanceM - base.meanDistanceM];
+      const way = Math.round(Math.abs(further));
+      return `Every ${n}: +${Math.round(seconds)} s${way > 0 ? `, ${way} m ${further > 0 ? 'further' : 'shorter'}` : ''}.`;
+    });
+  const now = of(interval);
+  const spread = `Nine in ten swims take under ${formatTime(now.p90TimeS)}.`;
+  return [`From ${low} to ${high} it costs under half a per cent more.`, ...cost, spread].join(' ');
+}
+
+function Fact({
+  title,
+  word,
+  lines,
+}: {
+  readonly title: string;
+  readonly word: string;
+  readonly lines: readonly string[];
+}) {
+  const theme = useTheme();
+  return (
+    <View style={[styles.fact, { backgroundColor: theme.own.sand }]}>
+      <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+        {title}
+      </Text>
+      <Text style={styles.factWord}>{word}</Text>
+      {lines.map((l) => (
+        <Text key={l} variant="bodySmall">
+          {l}
+        </Text>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  columns: { flexDirection: 'row', gap: 24, alignItems: 'flex-start' },
+  wideMap: { flex: 1.25 },
+  flex: { flex: 1 },
+  below: { marginTop: 8 },
+  legRow: { flexDirection: 'row', alignItems: 'center', gap: 2, marginBottom: 6, marginHorizontal: -10 },
+  lookRow: { flexDirection: 'row', alignItems: 'center', gap: 8, marginTop: 8 },
+  big: { fontFamily: 'Atkinson Bold', fontSize: 26, lineHeight: 32, fontVariant: ['tabular-nums'] },
+  progress: { flexDirection: 'row', alignItems: 'center', gap: 12, minHeight: 40 },
+  bar: { width: 160 },
+  cards: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginVertical: 12 },
+  fact: { flexGrow: 1, flexBasis: 105, padding: 10, borderRadius: 6, gap: 2 },
+  factWord: { fontFamily: 'Atkinson Bold', fontSize: 22, lineHeight: 28 },
+  aim: { marginTop: 8 },
+});

@@ -1,0 +1,109 @@
+import { readFileSync } from 'node:fs';
+import { readCourseGpx } from '@upwell/core/water';
+import { expect, expectAccessible, signIn, test } from './fixtures';
+
+test('a leg is read: where to aim, how often to look, which side, and what it costs', async ({ page }) => {
+  await signIn(page, 'coach@upwell.example');
+  await page.getByRole('link', { name: 'Water', exact: true }).click();
+  await expect(page.getByText('Quill Crossing')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('link', { name: /Quill Crossing/ }).click();
+  await expect(page.getByRole('heading', { name: 'Start to 1' })).toBeVisible();
+
+  // The swimmer's own times and drift; the answer comes with the swims.
+  await page.getByRole('button', { name: /^For somebody/ }).click();
+  await page.getByLabel('Find whom the sheet is for').fill('ines');
+  await page.getByRole('button', { name: 'Ines Okoro-Vale' }).click();
+  await expect(page.getByRole('button', { name: 'For Ines Okoro-Vale' })).toBeVisible();
+  await expect(page.getByText(/From \d+ to \d+ it costs under half a per cent more/)).toBeVisible();
+  await expect(page.getByText('Aim at the notch in the ridge', { exact: false })).toBeVisible();
+  await expectAccessible(page);
+
+  // Drag the interval by keyboard: the clock follows.
+  const slider = page.getByRole('slider', { name: 'Strokes between looks' });
+  await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 20_000 });
+  const best = Number(await slider.getAttribute('aria-valuenow'));
+  const clock = () =>
+    page
+      .getByText(/^\d+:\d\d$/)
+      .first()
+      .textContent();
+  const before = await clock();
+  await slider.focus();
+  await page.keyboard.press('Home');
+  await expect(page.getByText('Look every 2 strokes')).toBeVisible();
+  expect(await clock()).not.toBe(before);
+  await page.goBack();
+
+  // Waves and a current: looks come closer, the heading turns up-current, breathing turns away from the chop.
+  await page.getByRole('button', { name: /10:30/ }).click();
+  for (let i = 0; i < 5; i++) await page.getByLabel('More m waves').click();
+  for (let i = 0; i < 4; i++) await page.getByLabel('More m/s current').click();
+  await expect(page.getByText('The waves come from the left: breathe away from them.')).toBeVisible();
+  await expect(page.getByText(/up against the current/)).toBeVisible();
+  await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 20_000 });
+  await expect.poll(async () => Number(await slider.getAttribute('aria-valuenow'))).toBeLessThanOrEqual(best);
+
+  // A current as fast as the swimmer is said, not computed.
+  for (let i = 0; i < 24; i++) await page.getByLabel('More m/s current').click();
+  await expect(page.getByText(/this leg cannot be swum/)).toBeVisible();
+});
+
+test('a course is drawn, saved, taken away as GPX and brought in again', async ({ page }, info) => {
+  await signIn(page, 'coach@upwell.example');
+  await page.goto('/water');
+  await page.getByRole('button', { name: 'Draw a course' }).click();
+  await page.getByRole('button', { name: '+ Mark' }).click();
+  const map = page.getByRole('group', { name: /^Map of/ });
+  const box = (await map.boundingBox())!;
+  await page.mouse.click(box.x + box.width * 0.35, box.y + 40);
+  await page.mouse.click(box.x + box.width * 0.7, box.y + 60);
+  await expect(page.getByText(/m · 2 marks/)).toBeVisible();
+
+  // What cannot be swum is said and cannot be saved; undo takes it back.
+  await page.mouse.click(box.x + box.width * 0.7, box.y + 60);
+  await expect(page.getByText(/m · 3 marks/)).toBeVisible();
+  await expect(page.getByText(/two places on one spot/)).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText(/m · 2 marks/)).toBeVisible();
+
+  // By keyboard: a mark is chosen and moved with buttons; the map itself moves with arrows.
+  await page.getByRole('button', { name: 'Mark 2', exact: true }).click();
+  const metres = () => page.getByText(/m · 2 marks/).textContent();
+  const before = await metres();
+  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: '5 m north' }).click();
+  expect(await metres()).not.toBe(before);
+  await expectAccessible(page);
+
+  // A closed tab loses nothing.
+  const name = `Heron Loop ${info.project.name}`;
+  await page.getByLabel('Name of the course').fill(name);
+  await page.reload();
+  await expect(page.getByLabel('Name of the course')).toHaveValue(name);
+  await page.getByRole('button', { name: 'Save the course' }).click();
+  await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
+  await expect(page.getByText(/From \d+ to \d+ it costs/)).toBeVisible();
+
+  const downloading = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'GPX' }).click();
+  const file = info.outputPath('heron.gpx');
+  await (await downloading).saveAs(file);
+  const { read, problems } = readCourseGpx(readFileSync(file, 'utf8'));
+  expect(problems).toEqual([]);
+  expect(read!.course.marks).toHaveLength(2);
+
+  await page.goto('/water');
+  let choosing = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Bring a course in' }).click();
+  await (await choosing).setFiles(file);
+  await expect(page.getByLabel('Name of the course')).toHaveValue(name);
+  await expect(page.getByText(/m · 2 marks/)).toBeVisible();
+
+  await page.goto('/water');
+  choosing = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Bring a course in' }).click();
+  await (
+    await choosing
+  ).setFiles({ name: 'x.gpx', mimeType: 'application/gpx+xml', buffer: Buffer.from('<gpx><wpt></gpx>') });
+  await expect(page.getByText(/this is not whole XML/)).toBeVisible();
+});
