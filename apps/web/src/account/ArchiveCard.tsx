@@ -46,9 +46,9 @@ export function ArchiveCard() {
         </Button>
       </View>
       {isLoading ? (
-        <View accessibilityRole="progressbar" accessibilityLabel="Bringing the club in">
+        <View role="status">
           <Text>Checking every row, then bringing it in…</Text>
-          <ProgressBar indeterminate />
+          <ProgressBar indeterminate accessibilityLabel="Bringing the club in" />
         </View>
       ) : null}
       {error ? <Notice tone="error">{sentence(error)}</Notice> : null}

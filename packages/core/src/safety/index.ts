@@ -1,2 +1,3 @@
 export * from './breathGate';
 export * from './caution';
+export * from './waterTime';

@@ -1,6 +1,7 @@
 export * from './aim';
 export * from './course';
 export * from './courseFiles';
+export * from './decision';
 export * from './legPlan';
 export * from './plane';
 export * from './sides';

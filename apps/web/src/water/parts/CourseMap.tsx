@@ -212,7 +212,13 @@ export function CourseMap(props: CourseMapProps) {
           {labels.map(({ text, at }, i) => (
             <G key={`${text}${i}`}>
               <Path d={`M${at.x - 9} ${at.y + 7}L${at.x} ${at.y - 10}L${at.x + 9} ${at.y + 7}Z`} fill={ink} />
-              <SvgText x={at.x + (text === 'S' ? -21 : 12)} y={at.y - 4} fontSize={15} fontFamily={FONT_BOLD} fill={ink}>
+              <SvgText
+                x={at.x + (text === 'S' ? -21 : 12)}
+                y={at.y - 4}
+                fontSize={15}
+                fontFamily={FONT_BOLD}
+                fill={ink}
+              >
                 {text}
               </SvgText>
             </G>

@@ -163,7 +163,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
               <Text>{costWords(plan, swept?.sweep ?? null, interval)}</Text>
               {swept && swept.share < 1 ? (
                 <View style={styles.progress}>
-                  <ProgressBar progress={swept.share} style={styles.bar} />
+                  <ProgressBar progress={swept.share} style={styles.bar} accessibilityLabel="Swimming the leg" />
                   {stopped ? (
                     <Text variant="bodySmall">Stopped: the numbers are rough.</Text>
                   ) : (
