@@ -114,3 +114,55 @@ test('a course is drawn, saved, taken away as GPX and brought in again', async (
   ).setFiles({ name: 'x.gpx', mimeType: 'application/gpx+xml', buffer: Buffer.from('<gpx><wpt></gpx>') });
   await expect(page.getByText(/this is not whole XML/)).toBeVisible();
 });
+
+test('whether to go is decided from what is read, signed, and kept with its reasons', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/water');
+  await page.getByRole('link', { name: /Lantern Mile/ }).click();
+  await page.getByRole('button', { name: 'Go or not?' }).click();
+  const answer = page
+    .getByRole('status')
+    .filter({ hasText: /Go|Change the plan|Do not go/ })
+    .first();
+  await expect(answer).toContainText('Do not go');
+  await expect(answer).toContainText('Nobody qualified watches.');
+  await expect(answer).toContainText('lightning or thunder');
+  await expectAccessible(page);
+
+  // Everything that only eyes can tell, one tap each.
+  for (const label of ['Lightning or thunder?', 'Sewage warning?', 'Bloom, floating matter?', 'Seals, nesting birds?'])
+    await page.getByRole('group', { name: label }).getByRole('button', { name: 'No' }).click();
+  await page.getByRole('group', { name: 'Entry and exits walked?' }).getByRole('button', { name: 'Yes' }).click();
+  await page.getByRole('group', { name: 'How far does one see?' }).getByRole('button', { name: 'Far' }).click();
+  await page.getByRole('group', { name: 'Boats?' }).getByRole('button', { name: 'None' }).click();
+  await page
+    .getByRole('group', { name: /^Wind comes from/ })
+    .getByRole('button', { name: 'N', exact: true })
+    .click();
+  for (let i = 0; i < 14; i++) await page.getByRole('button', { name: /^More °C water/ }).click();
+  await page.getByLabel('More who watch').click();
+  for (const name of ['Safety craft', 'Bright caps, floats', 'Stop signal agreed'])
+    await page.getByRole('button', { name, exact: true }).click();
+  await page.getByLabel('Who calls for help').fill('Maren');
+  // The forecast of rain hangs on the day; what is read wins over it.
+  const rain = page.getByRole('button', { name: /^Less mm rain/ });
+  while (await rain.isEnabled()) await rain.click();
+  await expect(answer).toContainText('Everything asked is known and fine.');
+
+  // A child in the group: no stop is overruled any more.
+  await page.getByRole('group', { name: 'How far does one see?' }).getByRole('button', { name: 'Fog' }).click();
+  await expect(page.getByLabel('Overruled, because…')).toBeVisible();
+  await page.getByLabel('More under 16').click();
+  await expect(page.getByText(/This stop is not overruled/)).toBeVisible();
+  await page.getByLabel('Less under 16').click();
+
+  // A reload keeps what was entered; a held button signs, and the record stands.
+  await page.reload();
+  await page.getByLabel('Overruled, because…').fill('Fog lifts within the hour, the boat leads.');
+  const hold = page.getByRole('button', { name: /^Hold to sign: go, overruled/ });
+  await hold.hover();
+  await page.mouse.down();
+  await expect(page.getByText('Signed and on record.')).toBeVisible();
+  await page.mouse.up();
+  await expect(page.getByText(/Do not go, overruled: “Fog lifts/)).toBeVisible();
+});

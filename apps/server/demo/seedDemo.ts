@@ -30,7 +30,7 @@ export async function seedDemo(em: EntityManager, now: Date): Promise<boolean> {
     await seedResults(tx, now);
     await seedRuns(tx);
     await seedTests(tx, now);
-    await seedCourses(tx);
+    await seedCourses(tx, now);
   });
   return true;
 }

@@ -1,10 +1,21 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { DEMO_BAY } from '@upwell/core/exchange';
-import { lengthOf, legsOf, planeAround, type Area, type Course, type Landmark, type Mark } from '@upwell/core/water';
+import {
+  decideDay,
+  lengthOf,
+  legsOf,
+  planeAround,
+  type Area,
+  type DayGroup,
+  type DayReadings,
+  type Course,
+  type Landmark,
+  type Mark,
+} from '@upwell/core/water';
 import { CourseEntity } from '../src/water/entities';
 import { CLUB } from './people';
 import { idFor } from './random';
-import { CLUB_ID } from './shared';
+import { CLUB_ID, isoDay } from './shared';
 
 const plane = planeAround(DEMO_BAY);
 /** Metres east and north of the slip at Quill Water. */
@@ -90,8 +101,21 @@ const COURSES: readonly { readonly name: string; readonly course: Course }[] = [
   },
 ];
 
+/** A swim of last week that was decided and signed. */
+const LAST_WEEK: { readonly readings: DayReadings; readonly people: DayGroup } = {
+  readings: {
+    ...{ waterC: 15.5, airC: 14, windMps: 3, windFromDeg: 330, offshoreDeg: 350, currentMps: 0.08, currentToDeg: 70 },
+    ...{ waveHeightM: 0.1, rainMm72h: 3, visibility: 'clear', lightning: false, sewage: false, fouled: false },
+    ...{ traffic: 'lane', wildlife: false, walked: true, lightLeftMin: 210, depthM: null },
+  },
+  people: {
+    ...{ swimmers: 6, children: 0, settle: 0, firstTimers: 0, slowestMps: 0.83, wetsuits: true, watching: 2 },
+    ...{ craft: true, stopSignal: true, caller: 'Maren Tollick', bright: true, minutes: 35 },
+  },
+};
+
 /** The club's two courses on its invented lake. */
-export async function seedCourses(em: EntityManager): Promise<void> {
+export async function seedCourses(em: EntityManager, now: Date): Promise<void> {
   await em.insertMany(
     CourseEntity,
     COURSES.map(({ name, course }) => ({
@@ -104,5 +128,17 @@ export async function seedCourses(em: EntityManager): Promise<void> {
       version: 1,
       writeId: idFor(`course ${name} write`),
     })),
+  );
+  const { decision, checks } = decideDay(LAST_WEEK.readings, LAST_WEEK.people, 400);
+  await em.execute(
+    `insert into water_day (id, club_id, course_id, signed_by, signed_at, starts_at, readings, people, decision, reasons)
+     values (?, ?, ?, ?, ?::timestamptz, ?::timestamptz, ?::jsonb, ?::jsonb, ?, ?::jsonb)`,
+    [
+      ...[idFor('water day'), CLUB_ID, idFor('course Lantern Mile'), idFor('head@upwell.example')],
+      ...[`${isoDay(now, -6)}T09:40:00Z`, `${isoDay(now, -6)}T10:30:00Z`],
+      ...[JSON.stringify(LAST_WEEK.readings), JSON.stringify(LAST_WEEK.people), decision],
+      JSON.stringify(checks.map((c) => c.text)),
+    ],
+    'run',
   );
 }

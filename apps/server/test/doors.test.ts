@@ -117,6 +117,15 @@ async function fill(owner: TestClub, swimmer: string): Promise<void> {
     v7(),
   ]);
   await put('course', 'id, name, place, course, length_m, write_id', [v7(), 'Loop', '', '{}', 100, v7()]);
+  await put('water_day', 'id, signed_by, starts_at, readings, people, decision, reasons', [
+    v7(),
+    coachId,
+    today,
+    '{}',
+    '{}',
+    'go',
+    '[]',
+  ]);
   // Rows on their way in are their coach's own, whoever else asks.
   await put('result_chunk', 'import_id, chunk, account_id, rows', [v7(), 0, owner.accounts.head!.id, '[]']);
   await coach('PUT', `/calendar-links/${v7()}`, {

@@ -85,6 +85,69 @@ describe('courses', () => {
   });
 });
 
+describe('the decision of a day', () => {
+  const readings = {
+    ...{ waterC: 19, airC: 20, windMps: 2, windFromDeg: 0, offshoreDeg: 0, currentMps: 0.05, currentToDeg: 90 },
+    ...{ waveHeightM: 0.1, rainMm72h: 2, visibility: 'clear', lightning: false, sewage: false, fouled: false },
+    ...{ traffic: 'none', wildlife: false, walked: true, lightLeftMin: 240, depthM: null },
+  };
+  const group = {
+    ...{ swimmers: 6, children: 0, settle: 0, firstTimers: 0, slowestMps: 0.9, wetsuits: true, watching: 1 },
+    ...{ craft: true, stopSignal: true, caller: 'Maren', bright: true, minutes: 40 },
+  };
+  const day = (courseId: string, change: { readings?: object; group?: object; overruled?: string } = {}) => ({
+    courseId,
+    startsAt: '2027-06-21T10:30:00Z',
+    readings: { ...readings, ...change.readings },
+    group: { ...group, ...change.group },
+    overruled: change.overruled ?? null,
+  });
+  let courseId: string;
+  beforeAll(async () => {
+    courseId = v7();
+    await (
+      await club.as('coach')
+    )('PUT', `/courses/${courseId}`, save({ course: { ...COURSE, laps: 1 } }));
+  });
+  const sign = async (body: object, id = v7()) => (await club.as('coach'))('PUT', `/water-days/${id}`, body);
+
+  it('is kept with its reasons and who signed it, once', async () => {
+    const id = v7();
+    expect((await sign(day(courseId), id)).status).toBe(200);
+    expect((await sign(day(courseId), id)).status).toBe(200);
+    const days = (await (await club.as('head'))('GET', `/courses/${courseId}/days`)).body;
+    expect(days).toHaveLength(1);
+    expect(days[0]).toMatchObject({ id, decision: 'go', reasons: [], overruled: null, signedBy: expect.any(String) });
+    expect((await (await club.as('swimmer'))('GET', `/courses/${courseId}/days`)).status).toBe(403);
+  });
+
+  it('is worked out on the server, whatever the device thought', async () => {
+    await sign(day(courseId, { readings: { sewage: true } }));
+    const [last] = (await (await club.as('head'))('GET', `/courses/${courseId}/days`)).body;
+    expect(last).toMatchObject({ decision: 'stop', reasons: [expect.stringContaining('sewage')] });
+  });
+
+  it('can be overruled with a reason where it may be, and nowhere else', async () => {
+    const overruled = 'Fog lifts within the hour, the boat leads.';
+    const fog = { visibility: 'fog' };
+    expect((await sign(day(courseId, { readings: fog, overruled }))).status).toBe(200);
+    expect((await sign(day(courseId, { readings: fog, overruled: 'ok' }))).status).toBe(400);
+    expect((await sign(day(courseId, { readings: fog, group: { children: 1 }, overruled }))).status).toBe(422);
+    expect((await sign(day(courseId, { readings: { lightning: true }, overruled }))).status).toBe(422);
+    expect((await sign(day(courseId, { group: { watching: 0 }, overruled }))).status).toBe(422);
+    expect((await sign(day(courseId, { overruled }))).status).toBe(422);
+  });
+
+  it('stays when the course goes', async () => {
+    const coach = await club.as('coach');
+    await coach('DELETE', `/courses/${courseId}`);
+    const [kept] = await harness.owner.em
+      .fork()
+      .execute<{ n: number }[]>('select count(*)::int as n from water_day where club_id = ?', [club.id]);
+    expect(kept!.n).toBeGreaterThan(2);
+  });
+});
+
 describe('the calculators of open water', () => {
   it('say how often to look, as worked by hand', async () => {
     const body = { biasDegPerStroke: 1, sdDegPerStroke: 2, lookCostS: 0.25, strokesPerSecond: 1 };

@@ -1,5 +1,6 @@
 import { CAUSE_IDS, OUTCOMES, SIGN_IDS } from '@upwell/core/review';
 import { DRILL_IDS } from '@upwell/core/library';
+import { DECISIONS } from '@upwell/core/water';
 import Joi from 'joi';
 import { clipSaveSchema } from './clips';
 import { clubRulesSchema } from './club';
@@ -9,7 +10,7 @@ import { resultSaveSchema, testSaveSchema } from './records';
 import { reviewSaveSchema, trySchema } from './review';
 import { sessionSaveSchema } from './sessions';
 import { squadSaveSchema, swimmerSaveSchema } from './swimmers';
-import { courseSaveSchema } from './water';
+import { courseSaveSchema, waterDaySchema } from './water';
 
 export const ARCHIVE_FORMAT = 'upwell-club';
 
@@ -65,6 +66,14 @@ export const ARCHIVE_ROWS = {
   results: rows(resultSaveSchema).keys(id),
   tests: kept(testSaveSchema).keys({ ...id, notedBy: uuid().required() }),
   courses: kept(courseSaveSchema).keys(id),
+  // A record: what was decided then, not what would be decided now.
+  waterDays: rows(waterDaySchema).keys({
+    ...id,
+    signedBy: uuid().required(),
+    signedAt: moment().required(),
+    decision: oneOf(DECISIONS).required(),
+    reasons: Joi.array().items(line(500)).max(60).required(),
+  }),
   deckEvents: Joi.object({
     sessionId: uuid().required(),
     notedBy: uuid().required(),

@@ -1,4 +1,13 @@
-import { AREA_KINDS, COURSE_LIMIT, LONGEST_LEG_M, TURN_SIDES, type Course } from '@upwell/core/water';
+import {
+  AREA_KINDS,
+  COURSE_LIMIT,
+  LONGEST_LEG_M,
+  TURN_SIDES,
+  type Course,
+  type DayGroup,
+  type DayReadings,
+  type Decision,
+} from '@upwell/core/water';
 import Joi from 'joi';
 import { line, oneOf, saved, uuid, type Saved } from './common';
 
@@ -171,4 +180,70 @@ export const sideSchema = Joi.object<SideBody>({
   waveFromDeg: compass().allow(null).default(null),
   waveHeightM: number.min(0).max(30).default(0),
   nextTurn: oneOf(TURN_SIDES).allow(null).default(null),
+});
+
+// The decision of a day.
+
+/** What a coach signs before anybody gets in; only ever added. */
+export interface WaterDayFields {
+  readonly courseId: string;
+  /** The planned start, ISO 8601. */
+  readonly startsAt: string;
+  readonly readings: DayReadings;
+  readonly group: DayGroup;
+  /** Why the coach goes although the answer was no; null when nothing was overruled. */
+  readonly overruled: string | null;
+}
+
+export interface WaterDayView extends WaterDayFields {
+  readonly id: string;
+  /** Worked out from readings and group when it was signed. */
+  readonly decision: Decision;
+  readonly reasons: readonly string[];
+  readonly signedBy: string;
+  readonly signedAt: string;
+}
+
+const reading = (min: number, max: number) => number.min(min).max(max).allow(null).required();
+const flag = () => Joi.boolean().allow(null).required();
+const count = () => number.integer().min(0).max(500).required();
+
+export const waterDaySchema = Joi.object<WaterDayFields>({
+  courseId: uuid().required(),
+  startsAt: Joi.string().isoDate().max(40).required(),
+  readings: Joi.object<DayReadings>({
+    waterC: reading(-3, 45),
+    airC: reading(-40, 55),
+    windMps: reading(0, 60),
+    windFromDeg: compass().required(),
+    offshoreDeg: compass().required(),
+    currentMps: reading(0, 5),
+    currentToDeg: compass().required(),
+    waveHeightM: reading(0, 15),
+    rainMm72h: reading(0, 1000),
+    visibility: oneOf(['clear', 'hazy', 'fog']).allow(null).required(),
+    lightning: flag(),
+    sewage: flag(),
+    fouled: flag(),
+    traffic: oneOf(['none', 'lane', 'through']).allow(null).required(),
+    wildlife: flag(),
+    walked: flag(),
+    lightLeftMin: reading(-1440, 2880),
+    depthM: reading(0, 100),
+  }).required(),
+  group: Joi.object<DayGroup>({
+    swimmers: count(),
+    children: count(),
+    settle: count(),
+    firstTimers: count(),
+    slowestMps: number.greater(0).max(3).required(),
+    wetsuits: Joi.boolean().required(),
+    watching: count(),
+    craft: Joi.boolean().required(),
+    stopSignal: Joi.boolean().required(),
+    caller: line(80).allow('').required(),
+    bright: Joi.boolean().required(),
+    minutes: number.integer().min(1).max(600).required(),
+  }).required(),
+  overruled: line(500).min(10).allow(null).required().messages({ 'string.min': 'Write down why, in a sentence.' }),
 });

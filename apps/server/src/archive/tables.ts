@@ -74,6 +74,22 @@ export const PART_TABLES: Readonly<Record<Exclude<ArchivePart, 'deckEvents'>, Pa
     days: ['held_on'],
   },
   courses: { table: 'course', columns: ['name', 'place', 'course'] },
+  waterDays: {
+    table: 'water_day',
+    columns: [
+      'course_id',
+      'signed_by',
+      'signed_at',
+      'starts_at',
+      'readings',
+      'people',
+      'decision',
+      'reasons',
+      'overruled',
+    ],
+    renamed: { people: 'group' },
+    account: 'signed_by',
+  },
 };
 
 const camel = (column: string) => column.replace(/_([a-z])/g, (_, letter: string) => letter.toUpperCase());

@@ -1,8 +1,16 @@
-import { courseFileParams, courseSaveSchema, type CourseFile, type CourseSave } from '@upwell/contract/water';
+import {
+  courseFileParams,
+  courseSaveSchema,
+  waterDaySchema,
+  type CourseFile,
+  type CourseSave,
+  type WaterDayFields,
+} from '@upwell/contract/water';
 import type { FastifyInstance } from 'fastify';
 import type { Database } from '../platform/database';
 import { asMe, requireCoach, requireMe } from '../platform/identity';
 import { idParams } from '../platform/params';
+import { daysOf, signDay } from './days';
 import { courseFile, listCourses, removeCourse, saveCourse, showCourse } from './service';
 
 const TYPES: Readonly<Record<CourseFile, string>> = {
@@ -34,6 +42,21 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
     '/courses/:id',
     { schema: { params: idParams, summary: 'Take a course out for good' } },
     (request) => asMe(database, requireCoach(request), (em) => removeCourse(em, request.params.id)),
+  );
+
+  app.get<{ Params: { id: string } }>(
+    '/courses/:id/days',
+    { schema: { params: idParams, summary: 'What was decided at this water, the newest first' } },
+    (request) => asMe(database, requireCoach(request), (em) => daysOf(em, request.params.id)),
+  );
+
+  app.put<{ Params: { id: string }; Body: WaterDayFields }>(
+    '/water-days/:id',
+    { schema: { params: idParams, body: waterDaySchema, summary: 'Sign what is decided; worked out here again' } },
+    (request) => {
+      const me = requireCoach(request);
+      return asMe(database, me, (em) => signDay(em, me, request.params.id, request.body));
+    },
   );
 
   app.get<{ Params: { id: string; format: CourseFile } }>(

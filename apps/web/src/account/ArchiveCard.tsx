@@ -18,6 +18,7 @@ const WORD: Readonly<Record<ArchivePart, string>> = {
   results: 'results',
   tests: 'tests',
   courses: 'courses',
+  waterDays: 'decisions at the water',
   deckEvents: 'events on deck',
 };
 

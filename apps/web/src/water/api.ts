@@ -1,4 +1,4 @@
-import type { CourseRow, CourseSave, CourseView } from '@upwell/contract/water';
+import type { CourseRow, CourseSave, CourseView, WaterDayFields, WaterDayView } from '@upwell/contract/water';
 import { lengthOf, legsOf } from '@upwell/core/water';
 import { api, type Waits } from '@/api/api';
 import { keepPage, patchPage } from '@/offline/pages';
@@ -19,6 +19,12 @@ const courseWaits: Waits = {
   },
 };
 
+/** A signed day is on record once it has arrived; until then it waits under its own words. */
+const dayWaits: Waits = {
+  label: () => 'Decision at the water',
+  shown: (_body: WaterDayFields, path: string) => ({ id: path.slice(path.lastIndexOf('/') + 1) }),
+};
+
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
     courses: build.query<CourseRow[], void>({ query: () => '/courses', providesTags: ['Course'] }),
@@ -28,6 +34,15 @@ const endpoints = api.injectEndpoints({
       extraOptions: { waits: courseWaits },
       invalidatesTags: (_result, error) => (error ? [] : ['Course']),
     }),
+    waterDays: build.query<WaterDayView[], string>({
+      query: (id) => `/courses/${id}/days`,
+      providesTags: ['Course'],
+    }),
+    signDay: build.mutation<{ id: string }, { id: string; body: WaterDayFields }>({
+      query: ({ id, body }) => ({ url: `/water-days/${id}`, method: 'PUT', body }),
+      extraOptions: { waits: dayWaits },
+      invalidatesTags: (_result, error) => (error ? [] : ['Course']),
+    }),
     removeCourse: build.mutation<void, string>({
       query: (id) => ({ url: `/courses/${id}`, method: 'DELETE' }),
       invalidatesTags: (_result, error) => (error ? [] : ['Course']),
@@ -35,4 +50,11 @@ const endpoints = api.injectEndpoints({
   }),
 });
 
-export const { useCoursesQuery, useCourseQuery, useSaveCourseMutation, useRemoveCourseMutation } = endpoints;
+export const {
+  useCoursesQuery,
+  useCourseQuery,
+  useSaveCourseMutation,
+  useRemoveCourseMutation,
+  useWaterDaysQuery,
+  useSignDayMutation,
+} = endpoints;

@@ -7,3 +7,4 @@ export * from './plane';
 export * from './sides';
 export * from './sighting';
 export * from './simulate';
+export * from './standIn';

@@ -98,6 +98,11 @@ function Sheet({ view }: { readonly view: CourseView }) {
             GeoJSON
           </Button>
           {me?.role === 'swimmer' ? null : (
+            <Button mode="contained" onPress={() => router.navigate(`/water/${view.id}/day` as Href)}>
+              Go or not?
+            </Button>
+          )}
+          {me?.role === 'swimmer' ? null : (
             <Button mode="outlined" icon="pencil" onPress={() => router.navigate(`/water/${view.id}/edit` as Href)}>
               Change
             </Button>

@@ -1,0 +1,55 @@
+import {
+  bearingTo,
+  simulatedWeather,
+  type Course,
+  type DayGroup,
+  type DayReadings,
+  type DayWeather,
+} from '@upwell/core/water';
+import { v7 } from 'uuid';
+
+/** The stand-in for a service of tides and weather; every device has the same. */
+const WEATHER = simulatedWeather(7);
+
+/** A decision while it is made; what the coach read wins over what is forecast. */
+export interface DayDraft {
+  readonly id: string;
+  readonly read: Partial<DayReadings>;
+  readonly group: DayGroup;
+  readonly reason: string;
+}
+
+export function newDayDraft(): DayDraft {
+  return {
+    id: v7(),
+    read: {},
+    group: {
+      ...{ swimmers: 6, children: 0, settle: 0, firstTimers: 0, slowestMps: 0.83, wetsuits: true, watching: 0 },
+      ...{ craft: false, stopSignal: false, caller: '', bright: false, minutes: 40 },
+    },
+    reason: '',
+  };
+}
+
+export interface Day {
+  readonly forecast: DayWeather;
+  readonly readings: DayReadings;
+}
+
+/** Readings of a day: the forecast where nothing was read, and what nobody can forecast left open. */
+export function dayOn(course: Course, at: Date, { read, group }: DayDraft): Day {
+  const forecast = WEATHER(course.start, at);
+  const first = course.marks[0] ?? course.finish;
+  const { waterC, airC, windMps, windFromDeg, waveHeightM, rainMm72h, currentMps, currentToDeg, sunsetMs } = forecast;
+  return {
+    forecast,
+    readings: {
+      ...{ waterC, airC, windMps, windFromDeg, waveHeightM, rainMm72h, currentMps, currentToDeg },
+      offshoreDeg: bearingTo(course.start, first).bearingDeg,
+      lightLeftMin: sunsetMs === null ? 600 : Math.round((sunsetMs - at.getTime()) / 60_000 - group.minutes),
+      ...{ visibility: null, lightning: null, sewage: null, fouled: null, traffic: null, wildlife: null },
+      ...{ walked: null, depthM: null },
+      ...read,
+    },
+  };
+}
