@@ -27,7 +27,7 @@ import { LevelSheet } from '../parts/LevelSheet';
 import { PlanTruth } from '../parts/PlanTruth';
 import { TextPane } from '../parts/TextPane';
 import { useText } from '../useText';
-import { useUndoKeys } from '../useUndoKeys';
+import { useUndoKeys } from '@/ui/useUndoKeys';
 
 export function SessionScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -11,7 +11,7 @@ import {
 } from '@upwell/core/water';
 import type { CourseView } from '@upwell/contract/water';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
 import { sentence, storedNow } from '@/api/problem';
@@ -22,6 +22,7 @@ import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { Stepper } from '@/ui/Stepper';
 import { Toggle } from '@/ui/Toggle';
+import { useUndoKeys } from '@/ui/useUndoKeys';
 import { useWide } from '@/ui/useWide';
 import { useCourseQuery, useSaveCourseMutation } from '../api';
 import {
@@ -122,15 +123,10 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
       setArea(next.id);
     }
   };
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
-      event.preventDefault();
-      setDraft(event.shiftKey ? redone : undone);
-    };
-    document.addEventListener('keydown', press);
-    return () => document.removeEventListener('keydown', press);
-  }, [setDraft]);
+  useUndoKeys(
+    () => setDraft(undone),
+    () => setDraft(redone),
+  );
 
   const store = async () => {
     const { name, place: at, course: drawn, version, writeId } = draft;
