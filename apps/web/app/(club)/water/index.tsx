@@ -1,1 +1,1 @@
-export { CoursesScreen as default } from '@/water/screens/CoursesScreen';
+export { CoursesScreen as default } from '@/water';

@@ -1,1 +1,1 @@
-export { DayScreen as default } from '@/water/screens/DayScreen';
+export { DayScreen as default } from '@/water';

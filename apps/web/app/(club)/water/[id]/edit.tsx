@@ -1,1 +1,1 @@
-export { CourseEditScreen as default } from '@/water/screens/CourseEditScreen';
+export { CourseEditScreen as default } from '@/water';

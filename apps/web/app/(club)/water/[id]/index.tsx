@@ -1,1 +1,1 @@
-export { CourseScreen as default } from '@/water/screens/CourseScreen';
+export { CourseScreen as default } from '@/water';

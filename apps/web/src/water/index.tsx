@@ -1,0 +1,24 @@
+import { lazy, Suspense } from 'react';
+import { Loading } from '@/ui/States';
+
+type Screens = typeof import('./screens');
+
+/**
+ * All of the water is one part, loaded when the first of its pages is opened: what two parts share would come
+ * along with the first screen of the app.
+ */
+function later(name: keyof Screens) {
+  const Screen = lazy(() => import('./screens').then((screens) => ({ default: screens[name] })));
+  return function Later() {
+    return (
+      <Suspense fallback={<Loading label="Opening the water" />}>
+        <Screen />
+      </Suspense>
+    );
+  };
+}
+
+export const CoursesScreen = later('CoursesScreen');
+export const CourseScreen = later('CourseScreen');
+export const CourseEditScreen = later('CourseEditScreen');
+export const DayScreen = later('DayScreen');

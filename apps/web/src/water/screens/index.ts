@@ -1,0 +1,4 @@
+export { CourseEditScreen } from './CourseEditScreen';
+export { CourseScreen } from './CourseScreen';
+export { CoursesScreen } from './CoursesScreen';
+export { DayScreen } from './DayScreen';
