@@ -151,8 +151,6 @@ async function takeAll(base) {
   const phone = await open(PHONE);
   await phone.go('/deck');
   await phone.take('deck');
-  await phone.go('/swimmers');
-  await phone.take('swimmers');
   await review(phone);
   await phone.take('review');
   const kasper = await phone.find('kasper');
@@ -164,9 +162,6 @@ async function takeAll(base) {
   const wide = await open(WIDE);
   await wide.go(`/swimmers/${await wide.find('mirela')}`);
   await wide.take('swimmer-wide');
-  await review(wide);
-  await wide.press('Show the reasons');
-  await wide.take('review-wide');
   await clip(wide);
   await wide.take('clip-wide');
   await wide.go('/library/eye');
@@ -206,6 +201,17 @@ async function takeAll(base) {
   const night = await open(PHONE, 'dark');
   await night.go(`/sessions/${id}`);
   await night.take('session-night');
+  const courses = await (await phone.page.request.get('/api/v1/courses')).json();
+  const course = (name) => `/water/${courses.find((c) => c.name === name).id}`;
+  await wide.go(course('Quill Crossing'));
+  await wide.press(/^For somebody/);
+  await wide.page.getByLabel('Find whom the sheet is for').fill('mirela');
+  await wide.page.waitForTimeout(1000);
+  await wide.press('Mirela Fenwright');
+  await wide.page.waitForTimeout(4000);
+  await wide.take('course-wide');
+  await phone.go(`${course('Lantern Mile')}/day`);
+  await phone.take('water-day');
   await run(phone);
   await phone.take('run');
   await phone.go(`/swimmers/${await phone.find('freya')}/test?kind=critical-speed`);
