@@ -16,6 +16,7 @@ import { testOutcome, type TestInput } from '@upwell/core/swimtests';
 import type { SessionPlan } from '@upwell/core/sessions';
 import { lengthOf, legsOf, type Course } from '@upwell/core/water';
 import type { SessionDone } from '@upwell/contract/sessions';
+import type { ValidationError } from 'joi';
 import { DriverException } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { setImmediate as breathe } from 'node:timers/promises';
@@ -245,9 +246,10 @@ async function checked(archive: ClubArchive): Promise<Readonly<Record<ArchivePar
     const good: Row[] = [];
     for (const [i, row] of archive[part].entries()) {
       if (i % AT_ONCE === AT_ONCE - 1) await breathe();
-      const { value, error } = ARCHIVE_ROWS[part].validate(row, VALIDATION);
+      const result: { error?: ValidationError; value: unknown } = ARCHIVE_ROWS[part].validate(row, VALIDATION);
+      const { error } = result;
       if (error) fields.push({ field: `${part}[${i}].${error.details[0]!.path.join('.')}`, message: error.message });
-      else good.push(value as Row);
+      else good.push(result.value as Row);
       if (fields.length >= MOST_TOLD) break;
     }
     rows[part] = good;

@@ -54,7 +54,20 @@ const fetchSignedIn: BaseQueryFn<string | Args, unknown, FetchBaseQueryError, Ex
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchSignedIn,
-  tagTypes: ['Me', 'Swimmer', 'Squad', 'Session', 'Deck', 'Outcome', 'Clip', 'Eye', 'Link', 'Club', 'Records', 'Course'],
+  tagTypes: [
+    'Me',
+    'Swimmer',
+    'Squad',
+    'Session',
+    'Deck',
+    'Outcome',
+    'Clip',
+    'Eye',
+    'Link',
+    'Club',
+    'Records',
+    'Course',
+  ],
   refetchOnReconnect: true,
   endpoints: () => ({}),
 });

@@ -116,7 +116,8 @@ export function without(course: Course, held: Held): Course {
           return points.length < 3 ? [] : [{ ...a, points }];
         }),
       };
-    default:
+    case 'start':
+    case 'finish':
       return course;
   }
 }

@@ -1,14 +1,15 @@
 import { lazy, Suspense } from 'react';
+import type * as screens from './screens';
 import { Loading } from '@/ui/States';
 
-type Screens = typeof import('./screens');
+type Screens = typeof screens;
 
 /**
  * All of the water is one part, loaded when the first of its pages is opened: what two parts share would come
  * along with the first screen of the app.
  */
 function later(name: keyof Screens) {
-  const Screen = lazy(() => import('./screens').then((screens) => ({ default: screens[name] })));
+  const Screen = lazy(() => import('./screens').then((all) => ({ default: all[name] })));
   return function Later() {
     return (
       <Suspense fallback={<Loading label="Opening the water" />}>

@@ -31,8 +31,7 @@ export const COURSE_FORMAT = 'upwell-course';
 /** Largest course file that is read, characters. */
 export const LARGEST_COURSE = 5_000_000;
 
-const ROLES = ['start', 'mark', 'finish', 'landmark'] as const;
-type Role = (typeof ROLES)[number];
+type Role = 'start' | 'mark' | 'finish' | 'landmark';
 
 /** What a point of either format says of itself; anything may be missing. */
 interface RawPoint {
