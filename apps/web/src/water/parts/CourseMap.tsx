@@ -125,7 +125,7 @@ export function CourseMap(props: CourseMapProps) {
     if (now.pointers.size === 2) {
       const other = [...now.pointers].find(([id]) => id !== event.nativeEvent.pointerId)![1];
       const by = distance(other, at) / Math.max(1, distance(other, before));
-      look(moved(zoomed(view, by, other, size), 0, 0));
+      look(zoomed(view, by, other, size));
     } else if (now.held && now.travelled > SLOP) props.onDrag?.(now.held, placeAt(at), false);
     else if (!now.held && now.travelled > SLOP) look(moved(view, at.x - before.x, at.y - before.y));
     now.pointers.set(event.nativeEvent.pointerId, at);
