@@ -74,6 +74,22 @@ test('a course is drawn, saved, taken away as GPX and brought in again', async (
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText(/goes through/)).toHaveCount(0);
 
+  // The start is dragged: the ground stays, and it lies where the finger let go.
+  await page.getByRole('button', { name: 'Move', exact: true }).click();
+  await page.getByRole('button', { name: 'Show all of it' }).click();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  const ring = map.locator('circle[r="14"]');
+  const from = (await ring.boundingBox())!;
+  const [x, y] = [from.x + from.width / 2, from.y + from.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 60, y - 30, { steps: 12 });
+  await page.mouse.up();
+  const to = (await ring.boundingBox())!;
+  expect(Math.abs(to.x + to.width / 2 - (x + 60))).toBeLessThan(3);
+  expect(Math.abs(to.y + to.height / 2 - (y - 30))).toBeLessThan(3);
+  await page.getByRole('button', { name: 'Undo' }).click();
+
   // By keyboard: a mark is chosen and moved with buttons; the map itself moves with arrows.
   await page.getByRole('button', { name: 'Mark 2', exact: true }).click();
   const metres = () => page.getByText(/m · 2 marks/).textContent();

@@ -2,17 +2,10 @@ import type { WaterNow } from '@upwell/core/water';
 import { dayOf } from '@/ui/dates';
 
 /** The water as the coach reads it, kept on this device with the course. */
-export interface Conditions {
+export interface Conditions extends Omit<WaterNow, 'at'> {
   readonly date: string;
   /** Hours of the day in quarters. */
   readonly hour: number;
-  readonly currentMps: number;
-  readonly currentToDeg: number;
-  readonly waveHeightM: number;
-  readonly waveFromDeg: number;
-  readonly hazy: boolean;
-  readonly cloudy: boolean;
-  readonly feet: boolean;
 }
 
 export function firstConditions(): Conditions {

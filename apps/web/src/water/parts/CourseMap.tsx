@@ -1,4 +1,4 @@
-import { legsOf, planeOf, type Course, type Place, type PlanePoint } from '@upwell/core/water';
+import { legsOf, planeOf, type Course, type Place, type Plane, type PlanePoint } from '@upwell/core/water';
 import { memo, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
@@ -40,6 +40,13 @@ const SLOP = 8;
 /** A finger takes hold of what is this near, pixels. */
 const REACH = 26;
 
+/** The flat map and what of it is seen. */
+interface Frame {
+  readonly key: string;
+  readonly plane: Plane;
+  readonly view: MapView;
+}
+
 interface Gesture {
   readonly pointers: Map<number, PlanePoint>;
   readonly from: PlanePoint;
@@ -56,20 +63,26 @@ export function CourseMap(props: CourseMapProps) {
   const theme = useTheme();
   const [width, setWidth] = useState(0);
   const size: Size = { width, height };
-  const plane = useMemo(() => planeOf(course), [course]);
   const legs = useMemo(() => legsOf(course), [course]);
   const shown = legs.find((l) => l.key === leg) ?? null;
-  const wanted = useMemo(() => {
-    if (width === 0) return null;
+  const whole = (plane: Plane): MapView => {
     const all = [course.start, ...course.marks, course.finish];
-    const points = (shown ? [shown.from, shown.to] : all).map((p) => plane.toPlane(p));
-    return fitted(points, { width, height });
-    // Only when something else is to be shown: a mark that is moved must not move the map.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [fitKey, width, height]);
-  const [own, setOwn] = useState<{ readonly of: MapView | null; readonly view: MapView } | null>(null);
-  const view = own && own.of === wanted ? own.view : wanted;
-  const look = (next: MapView) => setOwn({ of: wanted, view: next });
+    return fitted(
+      (shown ? [shown.from, shown.to] : all).map((p) => plane.toPlane(p)),
+      size,
+    );
+  };
+  // The flat map is laid once for what is shown, not anew for every move: a start that is dragged must not take
+  // the ground along, and a mark that is moved must not move the view.
+  const [frame, setFrame] = useState<Frame | null>(null);
+  const frameKey = `${fitKey} ${width} ${height}`;
+  if (width > 0 && frame?.key !== frameKey) {
+    const plane = planeOf(course);
+    setFrame({ key: frameKey, plane, view: whole(plane) });
+  }
+  const plane = frame?.plane ?? planeOf(course);
+  const view = frame?.view ?? null;
+  const look = (next: MapView) => setFrame((now) => now && { ...now, view: next });
 
   const box = useRef<View>(null);
   const gesture = useRef<Gesture | null>(null);
@@ -154,7 +167,7 @@ export function CourseMap(props: CourseMapProps) {
       ArrowDown: () => moved(view, 0, -step),
       '+': () => zoomed(view, 1.4, middle, size),
       '-': () => zoomed(view, 1 / 1.4, middle, size),
-      '0': () => wanted,
+      '0': () => whole(plane),
     };
     const to = next[event.key]?.();
     if (!to) return;
@@ -191,8 +204,8 @@ export function CourseMap(props: CourseMapProps) {
           <G
             transform={`translate(${width / 2 - view.x * view.scale} ${height / 2 + view.y * view.scale}) scale(${view.scale} ${-view.scale})`}
           >
-            <Ground course={course} />
-            <Lines course={course} leg={leg} bundle={bundle ?? NO_BUNDLE} aim={aim} />
+            <Ground course={course} plane={plane} />
+            <Lines course={course} plane={plane} leg={leg} bundle={bundle ?? NO_BUNDLE} aim={aim} />
           </G>
           {course.landmarks.map((l) => {
             const at = toScreen(plane.toPlane(l), view, size);
@@ -257,7 +270,7 @@ export function CourseMap(props: CourseMapProps) {
           mode="contained"
           icon="fit-to-page-outline"
           accessibilityLabel="Show all of it"
-          onPress={() => setOwn(null)}
+          onPress={() => look(whole(plane))}
         />
       </View>
     </View>
@@ -271,9 +284,8 @@ const distance = (a: PlanePoint, b: PlanePoint) => Math.hypot(a.x - b.x, a.y - b
 const NO_BUNDLE: readonly (readonly number[])[] = [];
 
 /** Land, safe and forbidden areas; in metres, drawn once. */
-const Ground = memo(function Ground({ course }: { readonly course: Course }) {
+const Ground = memo(function Ground({ course, plane }: { readonly course: Course; readonly plane: Plane }) {
   const theme = useTheme();
-  const plane = planeOf(course);
   return (
     <>
       {course.areas.map((area) => {
@@ -298,16 +310,16 @@ const Ground = memo(function Ground({ course }: { readonly course: Course }) {
 
 interface LinesProps {
   readonly course: Course;
+  readonly plane: Plane;
   readonly leg: string | null;
   readonly bundle: readonly (readonly number[])[];
   readonly aim: Place | null;
 }
 
 /** The legs, the swims of one of them, and its aim; in metres, drawn once. */
-const Lines = memo(function Lines({ course, leg, bundle, aim }: LinesProps) {
+const Lines = memo(function Lines({ course, plane, leg, bundle, aim }: LinesProps) {
   const theme = useTheme();
-  const plane = planeOf(course);
-  const legs = legsOf(course);
+  const legs = useMemo(() => legsOf(course), [course]);
   const shown = legs.find((l) => l.key === leg);
   const line = (a: PlanePoint, b: PlanePoint) =>
     `M${a.x.toFixed(1)} ${a.y.toFixed(1)}L${b.x.toFixed(1)} ${b.y.toFixed(1)}`;
@@ -325,8 +337,7 @@ const Lines = memo(function Lines({ course, leg, bundle, aim }: LinesProps) {
         return d;
       })
       .join('');
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [bundle, shown?.key, course]);
+  }, [bundle, shown, plane]);
   return (
     <>
       {legs.map((l, i) => (
