@@ -35,3 +35,4 @@ const endpoints = api.injectEndpoints({
 });
 
 export const { useTodayQuery, usePackQuery, usePacksQuery } = endpoints;
+export const deckEndpoints = endpoints;

@@ -47,11 +47,12 @@ export function useRun(session: string): Run | null {
     let opened: DeckTime | undefined;
     const load = async () => merge(await eventsOf(session));
     void (async () => {
-      await load();
-      setDevice(await deviceId());
-      opened = await DeckTime.open(session, () => setDoubts((n) => n + 1));
-      if (closed) opened.close();
-      else setTime(opened);
+      const opening = DeckTime.open(session, () => setDoubts((n) => n + 1));
+      const [, here] = await Promise.all([load(), deviceId()]);
+      opened = await opening;
+      if (closed) return opened.close();
+      setDevice(here);
+      setTime(opened);
     })();
     // Another tab of this device runs the same session.
     const other = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('upwell-run');
@@ -73,8 +74,10 @@ export function useRun(session: string): Run | null {
   const note = useCallback(
     (fact: DeckFact, monoMs?: number, atMs?: number) => {
       const event: DeckEvent = { id: v7(), atMs: atMs ?? time!.at(monoMs), device: device!, ...fact };
+      // Stored first, drawn after it: the device writes while the screen is drawn.
+      const keeping = keepEvent(session, event);
       merge([event]);
-      keepEvent(session, event)
+      keeping
         .catch((error: unknown) => {
           dispatch(storageFull(true));
           console.warn('This device has no room for what was just noted.', error);

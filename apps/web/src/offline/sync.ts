@@ -119,11 +119,14 @@ export function sendSoon(store: Pick<Store, 'dispatch'>): void {
 
 /** Tries again whenever there is reason to hope: the network is back, the page is seen, some time has passed. */
 export function startSync(store: Store): () => void {
+  const sendWaiting = () => {
+    if (store.getState().offline.waiting > 0) void send(store);
+  };
   const again = () => {
+    sendWaiting();
     const { waiting, reachable } = store.getState().offline;
-    if (waiting > 0) void send(store);
     // Nothing waits, but the line says offline: ask whether that still holds.
-    else if (!reachable) store.dispatch(api.util.invalidateTags(['Me']));
+    if (waiting === 0 && !reachable) store.dispatch(api.util.invalidateTags(['Me']));
   };
   const seen = () => {
     if (document.visibilityState === 'visible') again();
@@ -131,7 +134,7 @@ export function startSync(store: Store): () => void {
   window.addEventListener('online', again);
   document.addEventListener('visibilitychange', seen);
   const timer = setInterval(again, AGAIN_MS);
-  void count(store).then(again);
+  void count(store).then(sendWaiting);
   return () => {
     window.removeEventListener('online', again);
     document.removeEventListener('visibilitychange', seen);

@@ -3,6 +3,9 @@ import type { Problem } from '@upwell/contract/common';
 import type { ResultLine } from '@upwell/core/records';
 import { v7 } from 'uuid';
 
+/** Pieces on their way at a time. */
+const AT_ONCE = 3;
+
 /** Why an import ended without storing anything. */
 export class ImportFailed extends Error {}
 
@@ -41,11 +44,18 @@ export async function importResults(
 ): Promise<number> {
   const id = v7();
   try {
-    for (let chunk = 0; chunk * CHUNK_ROWS < results.length; chunk++) {
-      const rows = results.slice(chunk * CHUNK_ROWS, (chunk + 1) * CHUNK_ROWS);
-      await ask('PUT', `/imports/${id}/${chunk}`, { rows }, signal);
-      onProgress(Math.min(1, ((chunk + 1) * CHUNK_ROWS) / results.length) * 0.9);
-    }
+    const chunks = Math.ceil(results.length / CHUNK_ROWS);
+    let [next, arrived] = [0, 0];
+    const sendOn = async () => {
+      while (next < chunks) {
+        const chunk = next++;
+        const rows = results.slice(chunk * CHUNK_ROWS, (chunk + 1) * CHUNK_ROWS);
+        await ask('PUT', `/imports/${id}/${chunk}`, { rows }, signal);
+        onProgress((++arrived / chunks) * 0.9);
+      }
+    };
+    // While the server checks one piece the next is on its way.
+    await Promise.all(Array.from({ length: AT_ONCE }, sendOn));
     signal.throwIfAborted();
     // From here on it is one step that cannot be stopped half-way.
     const { stored } = (await ask('POST', `/imports/${id}/commit`, { rows: results.length })) as { stored: number };

@@ -5,6 +5,8 @@ import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
 import regular from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff2';
 import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff2';
+import { accountEndpoints } from '@/account/api';
+import { deckEndpoints } from '@/deck/api';
 import { keepOnDevice } from '@/offline/keeper';
 import { registerServiceWorker } from '@/offline/serviceWorker';
 import { startSync } from '@/offline/sync';
@@ -15,6 +17,16 @@ import { DAY, FONT, FONT_BOLD, NIGHT } from './theme';
 
 keepOnDevice();
 registerServiceWorker();
+askEarly();
+
+/** Asks for what the first screen waits for before anything is drawn: on a slow phone that is a third of a second. */
+function askEarly(): void {
+  const path = globalThis.window?.location?.pathname ?? '';
+  if (path.startsWith('/h/')) return;
+  void store.dispatch(accountEndpoints.endpoints.me.initiate());
+  const session = /^\/deck\/([^/]+)\/run$/.exec(path)?.[1];
+  if (session) void store.dispatch(deckEndpoints.endpoints.pack.initiate(session, { subscribe: false }));
+}
 
 /** Store, theme, fonts: what every screen stands on. */
 export function AppProviders({ children }: { readonly children: ReactNode }) {

@@ -1,5 +1,6 @@
 import { departureMs, laneNow, repNow, type LaneNow, type LaneState, type RunState } from '@upwell/core/deck';
 import { formatTime, type Pool } from '@upwell/core/units';
+import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
@@ -11,6 +12,8 @@ import { Tap } from './Tap';
 /** What a tap on a swimmer does. */
 export type TapMode = 'wall' | 'strokes' | 'look';
 
+type OnSwimmer = (lane: string, swimmer: string, monoMs: number) => void;
+
 interface LaneStripProps {
   readonly lane: LaneState;
   readonly group: string;
@@ -20,7 +23,8 @@ interface LaneStripProps {
   readonly names: ReadonlyMap<string, string>;
   readonly mode: TapMode;
   readonly onGo: (lane: LaneState, monoMs: number) => void;
-  readonly onSwimmer: (lane: LaneState, swimmer: string, monoMs: number) => void;
+  /** Stays the same between taps, so that only the tile that changed is drawn again. */
+  readonly onSwimmer: OnSwimmer;
   readonly onLane: (lane: LaneState) => void;
 }
 
@@ -57,7 +61,7 @@ export function LaneStrip(props: LaneStripProps) {
             time={time}
             name={names.get(swimmer) ?? '?'}
             mode={mode}
-            onTap={(monoMs) => onSwimmer(lane, swimmer, monoMs)}
+            onSwimmer={onSwimmer}
           />
         ))}
       </View>
@@ -137,38 +141,70 @@ interface TileProps {
   readonly time: DeckTime;
   readonly name: string;
   readonly mode: TapMode;
-  readonly onTap: (monoMs: number) => void;
+  readonly onSwimmer: OnSwimmer;
 }
 
-function Tile({ lane, swimmer, state, time, name, mode, onTap }: TileProps) {
-  const theme = useTheme();
+function Tile({ lane, swimmer, state, time, name, mode, onSwimmer }: TileProps) {
   const now = useNow(time, 1000, state.endedMs === null);
   const current = lane.passages[lane.index];
   // On land and in timed skills nobody comes to the wall to be timed.
   const passage = current?.countdownS === null ? current : undefined;
-  const away = state.present[swimmer]?.as;
+  const as = state.present[swimmer]?.as;
+  const away = as === 'absent' || as === 'out' ? as : null;
   const mine = passage ? state.reps.filter((r) => r.passage === passage.id && r.swimmer === swimmer) : [];
   const last = mine.reduce<(typeof mine)[number] | null>((a, b) => (a && a.rep > b.rep ? a : b), null);
   const rep = passage ? repNow(passage, swimmer, now) : 0;
   const swimming = rep > 0 && last?.rep !== rep;
   const home = last !== null && last.rep >= rep;
-  const word =
-    away === 'absent' || away === 'out'
-      ? away
-      : tileWord(mode, last, swimming, passage ? departureMs(passage, swimmer, 1) !== null : false);
-  const strokes = last?.strokes ? ` · ${last.strokes}` : '';
-  const filled = home && mode === 'wall';
+  const word = away ?? tileWord(mode, last, swimming, passage ? departureMs(passage, swimmer, 1) !== null : false);
+  const strokes = last?.strokes && mode !== 'look' ? ` · ${last.strokes}` : '';
+  return (
+    <TileFace
+      lane={lane.id}
+      swimmer={swimmer}
+      name={name}
+      words={`${word}${strokes}`}
+      look={home && mode === 'wall' ? 'home' : swimming ? 'swimming' : 'still'}
+      away={away !== null}
+      disabled={away === 'absent' && mode === 'wall'}
+      onSwimmer={onSwimmer}
+    />
+  );
+}
+
+interface TileFaceProps {
+  readonly lane: string;
+  readonly swimmer: string;
+  readonly name: string;
+  readonly words: string;
+  readonly look: 'home' | 'swimming' | 'still';
+  readonly away: boolean;
+  readonly disabled: boolean;
+  readonly onSwimmer: OnSwimmer;
+}
+
+const TileFace = memo(function TileFace({
+  lane,
+  swimmer,
+  name,
+  words,
+  look,
+  away,
+  disabled,
+  onSwimmer,
+}: TileFaceProps) {
+  const { colors } = useTheme();
   return (
     <Tap
       testID="tile"
-      onTap={onTap}
-      disabled={away === 'absent' && mode === 'wall'}
+      onTap={(monoMs) => onSwimmer(lane, swimmer, monoMs)}
+      disabled={disabled}
       style={[
         styles.tile,
         {
-          borderColor: filled ? theme.colors.primaryContainer : swimming ? theme.colors.primary : theme.colors.outline,
-          backgroundColor: filled ? theme.colors.primaryContainer : 'transparent',
-          opacity: away === 'absent' || away === 'out' ? 0.6 : 1,
+          borderColor: { home: colors.primaryContainer, swimming: colors.primary, still: colors.outline }[look],
+          backgroundColor: look === 'home' ? colors.primaryContainer : 'transparent',
+          opacity: away ? 0.6 : 1,
         },
       ]}
     >
@@ -176,11 +212,11 @@ function Tile({ lane, swimmer, state, time, name, mode, onTap }: TileProps) {
         {name}
       </Text>
       <Text variant="labelSmall" numberOfLines={1} style={styles.figures}>
-        {`${word}${mode === 'wall' || mode === 'strokes' ? strokes : ''}`}
+        {words}
       </Text>
     </Tap>
   );
-}
+});
 
 function tileWord(
   mode: TapMode,

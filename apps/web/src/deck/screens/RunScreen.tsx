@@ -2,7 +2,7 @@ import { plannedFinishS, runSetup, type LaneState } from '@upwell/core/deck';
 import { setsOf, type SessionPlan } from '@upwell/core/sessions';
 import type { DeckPack } from '@upwell/contract/deck';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Button, PaperProvider, Text } from 'react-native-paper';
 import { Choice } from '@/ui/Choice';
@@ -90,19 +90,25 @@ function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
   const endMs =
     state.beganMs === null ? null : state.beganMs + Math.max(plannedFinishS(plan), setup.minutes * 60) * 1000;
   const view: View_ = VIEWS.find((v) => v.value === params.view)?.value ?? 'lanes';
-  const show = (next: { view?: string; swimmer?: string; lane?: string }) =>
-    router.setParams({ view: undefined, swimmer: undefined, lane: undefined, ...next } as never);
+  const show = useCallback(
+    (next: { view?: string; swimmer?: string; lane?: string }) =>
+      router.setParams({ view: undefined, swimmer: undefined, lane: undefined, ...next } as never),
+    [router],
+  );
 
   const begin = () => void note({ kind: 'begin', setup: planned });
   const go = (lane: LaneState, monoMs: number) => {
     const passage = lane.passages[lane.index];
     note({ kind: 'go', lane: lane.id, index: passage?.goMs == null ? lane.index : lane.index + 1 }, monoMs);
   };
-  const onSwimmer = (lane: LaneState, swimmer: string, monoMs: number) => {
-    if (mode === 'wall') note({ kind: 'wall', lane: lane.id, swimmer }, monoMs);
-    else if (mode === 'strokes') setCounting({ lane: lane.id, swimmer });
-    else show({ view: 'lanes', swimmer });
-  };
+  const onSwimmer = useCallback(
+    (lane: string, swimmer: string, monoMs: number) => {
+      if (mode === 'wall') note({ kind: 'wall', lane, swimmer }, monoMs);
+      else if (mode === 'strokes') setCounting({ lane, swimmer });
+      else show({ view: 'lanes', swimmer });
+    },
+    [mode, note, show],
+  );
 
   const laneShown = state.lanes.find((l) => l.id === params.lane);
   const swimmerLane = state.lanes.find((l) => l.swimmers.includes(params.swimmer ?? ''));
