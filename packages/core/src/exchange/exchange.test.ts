@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import {
   deviceLengthsCsv,
-  deviceTrackGpx,
   guessMapping,
   readGpx,
   readResults,
+  readTrackFile,
   trackSum,
   writeGpx,
   writeResults,
@@ -182,22 +182,24 @@ describe('the stand-in for a wrist device', () => {
     expect(speed).toBeLessThan(1.07);
     expect(deviceLengthsCsv(worn, 25, 40)).toBe(text);
   });
+});
 
-  it('hands over a track longer than the leg, by a few percent', () => {
-    const outing = {
-      bearingDeg: 70,
-      distanceM: 750,
-      biasRad: 0.02,
-      sdRad: 0.04,
-      lookEvery: 12,
-      receiverSdM: 0,
-      dropOuts: 0.05,
-    };
-    const { points, problems } = readGpx(deviceTrackGpx(worn, outing));
-    expect(problems).toEqual([]);
-    const { distanceM, timeS } = trackSum(points);
-    expect(distanceM).toBeGreaterThan(750);
-    expect(distanceM).toBeLessThan(850);
-    expect(distanceM / timeS!).toBeCloseTo(1.05, 1);
+describe('tracks out of CSV', () => {
+  it('finds the columns by their names and reads moments as ISO, seconds or milliseconds', () => {
+    const file = (time: string) => `Longitude,time,Latitude\n-41.2,${time},31.4\n-41.2001,${time},31.4001\n,${time},\n`;
+    const at = Date.UTC(2026, 5, 1, 9);
+    for (const time of ['2026-06-01T09:00:00Z', String(at / 1000), String(at)]) {
+      const { points, problems } = readTrackFile(file(time));
+      expect(points[0]).toEqual({ lat: 31.4, lon: -41.2, timeMs: at });
+      expect(points).toHaveLength(2);
+      expect(problems).toEqual(['1 points without a place were left out.']);
+    }
+  });
+
+  it('says what is missing instead of guessing', () => {
+    expect(readTrackFile('a,b\n1,2\n').problems[0]).toMatch(/columns for latitude and longitude/);
+    expect(readTrackFile('lat,lon\n1,2\n').problems[0]).toMatch(/two points/);
+    expect(readTrackFile('lat,lon\n1,2\n3,4\n').points.map((p) => p.timeMs)).toEqual([null, null]);
+    expect(readTrackFile('').points).toEqual([]);
   });
 });

@@ -1,3 +1,4 @@
 export * from './gpx';
 export * from './resultsCsv';
+export * from './trackFile';
 export * from './wristDevice';

@@ -1,7 +1,5 @@
 import Papa from 'papaparse';
-import Geodesic from 'geographiclib-geodesic';
-import { seeded } from '../units';
-import { writeGpx, type TrackPoint } from './gpx';
+import { seededNormal as noise } from '../units';
 
 /** A simulated swimmer who wears the stand-in for a wrist device. */
 export interface WornBy {
@@ -10,12 +8,6 @@ export interface WornBy {
   readonly startMs: number;
   readonly speedMps: number;
   readonly strokeLengthM: number;
-}
-
-/** Roughly normal, mean 0, standard deviation 1. */
-function noise(seed: number, index: number): number {
-  const u = Math.max(1e-9, seeded(seed, 2 * index));
-  return Math.sqrt(-2 * Math.log(u)) * Math.cos(2 * Math.PI * seeded(seed, 2 * index + 1));
 }
 
 const PUSH_OFF_M = 5;
@@ -44,58 +36,4 @@ export function deviceLengthsCsv(worn: WornBy, poolM: number, lengths: number): 
     { fields: ['date', 'length', 'distance_m', 'time_s', 'strokes', 'kind'], data },
     { newline: '\n' },
   );
-}
-
-/** Where the demo's water lies: an invented bay, far out in the ocean of the map. */
-export const DEMO_BAY = { lat: 31.4, lon: -41.2 } as const;
-
-export interface Outing {
-  /** Bearing of the leg, degrees. */
-  readonly bearingDeg: number;
-  readonly distanceM: number;
-  /** Turn a stroke between looks: mean and random, radians. */
-  readonly biasRad: number;
-  readonly sdRad: number;
-  readonly lookEvery: number;
-  /** Error of the receiver, metres. */
-  readonly receiverSdM: number;
-  /** Share of points that are missing. */
-  readonly dropOuts: number;
-}
-
-/**
- * The track of a swim outside: stroke by stroke off the line and back to it at every look, seen by a
- * receiver that errs and drops out, a point a second.
- */
-export function deviceTrackGpx(
-  worn: WornBy,
-  outing: Outing,
-  from: { readonly lat: number; readonly lon: number } = DEMO_BAY,
-): string {
-  const points: TrackPoint[] = [];
-  const bearing = (outing.bearingDeg * Math.PI) / 180;
-  const strokeS = worn.strokeLengthM / worn.speedMps;
-  let [along, aside, heading, t, last] = [0, 0, 0, 0, -1];
-  for (let n = 0; along < outing.distanceM && n < 200_000; n++) {
-    // A look turns the swimmer back onto the mark at the end of the leg.
-    if (n % outing.lookEvery === 0) heading = Math.atan2(-aside, outing.distanceM - along);
-    heading += outing.biasRad + outing.sdRad * noise(worn.seed, n);
-    along += worn.strokeLengthM * Math.cos(heading);
-    aside += worn.strokeLengthM * Math.sin(heading);
-    t += strokeS;
-    const second = Math.floor(t);
-    if (second === last || seeded(worn.seed + 1, n) < outing.dropOuts) continue;
-    last = second;
-    const x = along + outing.receiverSdM * noise(worn.seed + 2, n);
-    const y = aside + outing.receiverSdM * noise(worn.seed + 3, n);
-    const distance = Math.hypot(x, y);
-    const at = Geodesic.Geodesic.WGS84.Direct(
-      from.lat,
-      from.lon,
-      ((bearing + Math.atan2(y, x)) * 180) / Math.PI,
-      distance,
-    );
-    points.push({ lat: at.lat2!, lon: at.lon2!, timeMs: worn.startMs + Math.round(t * 1000) });
-  }
-  return writeGpx('Swim outside', points);
 }

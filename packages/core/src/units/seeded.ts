@@ -12,3 +12,13 @@ export function seeded(seed: number, index: number): number {
   h = Math.imul(h ^ (h >>> 13), 0xc2b2ae35);
   return ((h ^ (h >>> 16)) >>> 0) / 2 ** 32;
 }
+
+/**
+ * A number of the standard normal distribution from a seed and a place in its row (Box & Muller 1958).
+ *
+ * @example seededNormal(1, 0) === seededNormal(1, 0) // true
+ */
+export function seededNormal(seed: number, index: number): number {
+  const u = Math.max(1e-9, seeded(seed, 2 * index));
+  return Math.sqrt(-2 * Math.log(u)) * Math.cos(2 * Math.PI * seeded(seed, 2 * index + 1));
+}

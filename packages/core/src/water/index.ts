@@ -8,3 +8,4 @@ export * from './sides';
 export * from './sighting';
 export * from './simulate';
 export * from './standIn';
+export * from './track';

@@ -1,0 +1,48 @@
+import Papa from 'papaparse';
+import { LARGEST_GPX, MOST_POINTS, readGpx, type ReadTrack, type TrackPoint } from './gpx';
+
+const COLUMN = {
+  lat: /^(lat|latitude|position_lat)$/,
+  lon: /^(lon|lng|long|longitude|position_long)$/,
+  time: /^(time|timestamp|date|datetime|utc)$/,
+} as const;
+
+/**
+ * The points of a track out of a file: GPX 1.1, or CSV with columns for latitude, longitude and time.
+ *
+ * @param text of the file, at most {@link LARGEST_GPX} characters
+ * @returns problems instead of points when the file cannot be used
+ * @example readTrackFile('time,lat,lon\n2026-06-01T09:00:00Z,31.4,-41.2\n2026-06-01T09:00:01Z,31.40001,-41.2').points.length // 2
+ */
+export function readTrackFile(text: string): ReadTrack {
+  return text.trimStart().startsWith('<') ? readGpx(text) : readTrackCsv(text);
+}
+
+function readTrackCsv(text: string): ReadTrack {
+  const refuse = (message: string): ReadTrack => ({ points: [], problems: [message] });
+  if (text.length > LARGEST_GPX) return refuse('This file is too large.');
+  const [head, ...rows] = Papa.parse<string[]>(text, { skipEmptyLines: true }).data;
+  const columns = (head ?? []).map((name) => name.trim().toLowerCase());
+  const column = (of: keyof typeof COLUMN) => columns.findIndex((name) => COLUMN[of].test(name));
+  const [lat, lon, time] = [column('lat'), column('lon'), column('time')];
+  if (lat < 0 || lon < 0)
+    return refuse('This is neither GPX nor a CSV with columns for latitude and longitude (lat, lon, time).');
+  if (rows.length > MOST_POINTS) return refuse(`At most ${MOST_POINTS.toLocaleString('en')} points are read.`);
+  const numberAt = (row: string[], i: number) => (row[i]?.trim() ? Number(row[i]) : Number.NaN);
+  const points = rows.flatMap((row): TrackPoint[] => {
+    const place = { lat: numberAt(row, lat), lon: numberAt(row, lon) };
+    if (!(Math.abs(place.lat) <= 90 && Math.abs(place.lon) <= 180)) return [];
+    return [{ ...place, timeMs: time < 0 ? null : momentOf(row[time] ?? '') }];
+  });
+  if (points.length < 2) return refuse('There is no track with two points in this file.');
+  const bad = rows.length - points.length;
+  return { points, problems: bad > 0 ? [`${bad} points without a place were left out.`] : [] };
+}
+
+/** A moment as ISO 8601, or as seconds or milliseconds since 1970. */
+function momentOf(text: string): number | null {
+  const value = /^\d+(\.\d+)?$/.test(text.trim()) ? Number(text) : Date.parse(text);
+  if (Number.isNaN(value)) return null;
+  // Seconds until the year 5138 are smaller than milliseconds after 1973.
+  return Math.round(value < 1e11 ? value * 1000 : value);
+}
