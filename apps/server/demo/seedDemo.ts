@@ -8,7 +8,7 @@ import { idFor, numbers } from './random';
 import { seedRuns, seedTests } from './seedDeck';
 import { seedClip, seedEye } from './seedLooks';
 import { seedRecord, seedReviews } from './seedReviews';
-import { seedCourses } from './seedWater';
+import { seedCourses, seedTracks } from './seedWater';
 import { seedSessions } from './seedSessions';
 import { bestTimesOf, CLUB_ID, isoDay, modelOf, swimmerId } from './shared';
 
@@ -31,6 +31,7 @@ export async function seedDemo(em: EntityManager, now: Date): Promise<boolean> {
     await seedRuns(tx);
     await seedTests(tx, now);
     await seedCourses(tx, now);
+    await seedTracks(tx, now);
   });
   return true;
 }

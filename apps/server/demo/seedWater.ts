@@ -1,10 +1,13 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { DEMO_BAY } from '@upwell/core/exchange';
+import type { KeptPoint } from '@upwell/contract/water';
 import {
+  cleanTrack,
   decideDay,
+  DEMO_BAY,
   lengthOf,
   legsOf,
   planeAround,
+  simulatedTrack,
   type Area,
   type DayGroup,
   type DayReadings,
@@ -12,6 +15,7 @@ import {
   type Landmark,
   type Mark,
 } from '@upwell/core/water';
+import { trackSummary } from '../src/water';
 import { CourseEntity } from '../src/water/entities';
 import { CLUB } from './people';
 import { idFor } from './random';
@@ -141,4 +145,49 @@ export async function seedCourses(em: EntityManager, now: Date): Promise<void> {
     ],
     'run',
   );
+}
+
+/** Swims of the Lantern Mile: whose, when, and how they swam it. */
+const SWIMS: readonly {
+  readonly who: string;
+  readonly days: number;
+  readonly speedMps: number;
+  readonly biasDeg: number;
+  readonly sdDeg: number;
+  readonly every: number;
+}[] = [
+  { who: 'Sol Attenbrook', days: -20, speedMps: 1.18, biasDeg: 1.4, sdDeg: 2.6, every: 14 },
+  { who: 'Sol Attenbrook', days: -6, speedMps: 1.19, biasDeg: 1.2, sdDeg: 2.4, every: 8 },
+  { who: 'Mirela Fenwright', days: -6, speedMps: 1.05, biasDeg: -0.8, sdDeg: 2.2, every: 10 },
+];
+
+/** The swims above as the device of the swimmer brought them. */
+export async function seedTracks(em: EntityManager, now: Date): Promise<void> {
+  const { name, course } = COURSES[0]!;
+  const rad = Math.PI / 180;
+  for (const [i, { who, days, speedMps, biasDeg, sdDeg, every }] of SWIMS.entries()) {
+    const strokeLengthM = speedMps * 0.92;
+    const worn = { seed: 31 + i, startMs: Date.parse(`${isoDay(now, days)}T10:30:00Z`), speedMps, strokeLengthM };
+    const outing = {
+      ...{ biasRad: biasDeg * rad, sdRad: sdDeg * rad, lookEvery: every, receiverSdM: 0.8, dropOuts: 0.04 },
+      ...{ silentS: i === 0 ? 25 : 0, currentMps: 0, currentToDeg: 0 },
+    };
+    const habits = { every, rateSpm: Math.round((speedMps * 60) / strokeLengthM), currentMps: 0, currentToDeg: 0 };
+    const { points } = cleanTrack(simulatedTrack(worn, outing, course));
+    const fields = {
+      swimmerId: idFor(who),
+      habits,
+      points: points.map(({ lat, lon, timeMs }): KeptPoint => [lat, lon, timeMs]),
+    };
+    await em.execute(
+      `insert into swum_track (id, club_id, swimmer_id, course_id, noted_by, course_name, course, habits, points, summary)
+       values (?, ?, ?, ?, ?, ?, ?::jsonb, ?::jsonb, ?::jsonb, ?::jsonb)`,
+      [
+        ...[idFor(`track ${who} ${days}`), CLUB_ID, fields.swimmerId, idFor(`course ${name}`)],
+        ...[idFor('coach@upwell.example'), name, JSON.stringify(course), JSON.stringify(habits)],
+        ...[JSON.stringify(fields.points), JSON.stringify(trackSummary(course, fields))],
+      ],
+      'run',
+    );
+  }
 }

@@ -3,6 +3,7 @@ import { Migration20261125000000_depth } from './Migration20261125000000_depth';
 import { Migration20261126000000_sessions } from './Migration20261126000000_sessions';
 import { Migration20261127000000_deck } from './Migration20261127000000_deck';
 import { Migration20261128000000_water } from './Migration20261128000000_water';
+import { Migration20261129000000_tracks } from './Migration20261129000000_tracks';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -11,4 +12,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261126000000_sessions', class: Migration20261126000000_sessions },
   { name: 'Migration20261127000000_deck', class: Migration20261127000000_deck },
   { name: 'Migration20261128000000_water', class: Migration20261128000000_water },
+  { name: 'Migration20261129000000_tracks', class: Migration20261129000000_tracks },
 ];

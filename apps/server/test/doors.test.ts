@@ -126,6 +126,10 @@ async function fill(owner: TestClub, swimmer: string): Promise<void> {
     'go',
     '[]',
   ]);
+  await put('swum_track', 'id, swimmer_id, noted_by, course_name, course, habits, points, summary', [
+    ...[v7(), swimmer, coachId, 'Loop', '{}', '{}', '[]'],
+    JSON.stringify({ on: today, timeS: 1, swumM: 1, courseM: 1, drift: null }),
+  ]);
   // Rows on their way in are their coach's own, whoever else asks.
   await put('result_chunk', 'import_id, chunk, account_id, rows', [v7(), 0, owner.accounts.head!.id, '[]']);
   await coach('PUT', `/calendar-links/${v7()}`, {

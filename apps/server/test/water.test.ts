@@ -1,4 +1,4 @@
-import { placeAt, readCourseGeoJson, readCourseGpx, type Course } from '@upwell/core/water';
+import { placeAt, readCourseGeoJson, readCourseGpx, simulatedTrack, type Course } from '@upwell/core/water';
 import { v7 } from 'uuid';
 import { Harness, type TestClub } from './harness';
 
@@ -201,4 +201,59 @@ describe('the calculators of open water', () => {
     ['sighting-interval', { biasDegPerStroke: 1 }, 400],
     ['breathing-side', { legBearingDeg: 'north' }, 400],
   ])('%s refuses bad input', async (path, body, status) => expect((await ask(path, body)).status).toBe(status));
+});
+
+describe('tracks', () => {
+  const swim = (course: Course) =>
+    simulatedTrack(
+      { seed: 3, startMs: Date.UTC(2026, 5, 1, 9), speedMps: 1.1, strokeLengthM: 1 },
+      {
+        ...{ biasRad: 0.04, sdRad: 0.04, lookEvery: 10, receiverSdM: 0.5, dropOuts: 0.02, silentS: 0 },
+        ...{ currentMps: 0, currentToDeg: 0 },
+      },
+      course,
+    ).map(({ lat, lon, timeMs }) => [lat, lon, timeMs]);
+  const habits = { every: 10, rateSpm: 66, currentMps: 0, currentToDeg: 0 };
+
+  it('are measured here, listed by course and swimmer, and outlive the course', async () => {
+    const coach = await club.as('coach');
+    const swimmerId = await club.addSwimmer();
+    const [courseId, id] = [v7(), v7()];
+    await coach('PUT', `/courses/${courseId}`, save());
+    const kept = await coach('PUT', `/tracks/${id}`, { courseId, swimmerId, habits, points: swim(COURSE) });
+    expect(kept.status).toBe(200);
+    expect(kept.body).toMatchObject({ courseName: 'Loop', on: '2026-06-01', course: COURSE });
+    expect(kept.body.swumM).toBeGreaterThan(kept.body.courseM);
+    expect(kept.body.drift.biasRadPerStroke).toBeGreaterThan(0);
+    // Sent again, the answer having been lost: one track.
+    await coach('PUT', `/tracks/${id}`, { courseId, swimmerId, habits, points: swim(COURSE) });
+    for (const list of [`/courses/${courseId}/tracks`, `/swimmers/${swimmerId}/tracks`]) {
+      const rows = (await coach('GET', list)).body;
+      expect(rows).toHaveLength(1);
+      expect(rows[0].points).toBeUndefined();
+    }
+    // Another swimmer of the club sees nothing of it.
+    expect((await (await club.as('swimmer'))('GET', `/tracks/${id}`)).status).toBe(404);
+    await coach('DELETE', `/courses/${courseId}`);
+    expect((await coach('GET', `/tracks/${id}`)).body).toMatchObject({ courseId: null, course: COURSE });
+    await coach('DELETE', `/tracks/${id}`);
+    expect((await coach('GET', `/tracks/${id}`)).status).toBe(404);
+  });
+
+  it('of another place, of nobody, or without end are refused', async () => {
+    const coach = await club.as('coach');
+    const swimmerId = await club.addSwimmer();
+    const courseId = v7();
+    await coach('PUT', `/courses/${courseId}`, save());
+    const put = (change: object) =>
+      coach('PUT', `/tracks/${v7()}`, { courseId, swimmerId, habits, points: swim(COURSE), ...change });
+    const away = swim(COURSE).map(([lat, lon, at]) => [lat! + 1, lon, at]);
+    expect((await put({ points: away })).body.detail).toMatch(/swum somewhere else/);
+    expect((await put({ swimmerId: v7() })).status).toBe(404);
+    expect((await put({ courseId: v7() })).status).toBe(404);
+    const long = Array.from({ length: 6001 }, (_, i) => [31, -41, i * 1000]);
+    expect((await put({ points: long })).status).toBe(400);
+    expect((await put({ points: [[31, -41]] })).status).toBe(400);
+    expect((await (await club.as('swimmer'))('PUT', `/tracks/${v7()}`, {})).status).toBe(400);
+  });
 });

@@ -10,7 +10,7 @@ import { resultSaveSchema, testSaveSchema } from './records';
 import { reviewSaveSchema, trySchema } from './review';
 import { sessionSaveSchema } from './sessions';
 import { squadSaveSchema, swimmerSaveSchema } from './swimmers';
-import { courseSaveSchema, waterDaySchema } from './water';
+import { courseSaveSchema, trackKeptSchema, waterDaySchema } from './water';
 
 export const ARCHIVE_FORMAT = 'upwell-club';
 
@@ -74,6 +74,7 @@ export const ARCHIVE_ROWS = {
     decision: oneOf(DECISIONS).required(),
     reasons: Joi.array().items(line(500)).max(60).required(),
   }),
+  tracks: trackKeptSchema.keys({ ...id, notedBy: uuid().required() }),
   deckEvents: Joi.object({
     sessionId: uuid().required(),
     notedBy: uuid().required(),

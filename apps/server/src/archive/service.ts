@@ -16,6 +16,7 @@ import { testOutcome, type TestInput } from '@upwell/core/swimtests';
 import type { SessionPlan } from '@upwell/core/sessions';
 import { lengthOf, legsOf, type Course } from '@upwell/core/water';
 import type { SessionDone } from '@upwell/contract/sessions';
+import type { TrackFields } from '@upwell/contract/water';
 import type { ValidationError } from 'joi';
 import { DriverException } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
@@ -25,7 +26,7 @@ import { addEvents } from '../deck';
 import { ProblemError } from '../platform/problem';
 import { refuseHarm, summaryOf } from '../sessions';
 import { searchable } from '../swimmers';
-import { refuseUnswimmable } from '../water';
+import { refuseUnswimmable, trackSummary } from '../water';
 import { fieldOf, PART_TABLES } from './tables';
 
 type Row = Readonly<Record<string, unknown>> & { readonly id: string };
@@ -167,12 +168,14 @@ const worked: Partial<Record<RowPart, (row: Row) => Readonly<Record<string, unkn
     refuseUnswimmable(course);
     return { lengthM: lengthOf(legsOf(course)) };
   },
+  tracks: (row) => ({ summary: trackSummary(row.course as Course, row as unknown as TrackFields) }),
 };
 const WORKED_COLUMNS: Partial<Record<RowPart, readonly string[]>> = {
   swimmers: ['search_name'],
   sessions: ['theme', 'minutes', 'summary', 'done_summary'],
   tests: ['kind', 'outcome'],
   courses: ['length_m'],
+  tracks: ['summary'],
 };
 /** Parts whose rows are saved with a version. */
 const VERSIONED: readonly RowPart[] = [

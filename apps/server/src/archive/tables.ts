@@ -90,6 +90,11 @@ export const PART_TABLES: Readonly<Record<Exclude<ArchivePart, 'deckEvents'>, Pa
     renamed: { people: 'group' },
     account: 'signed_by',
   },
+  tracks: {
+    table: 'swum_track',
+    columns: ['swimmer_id', 'course_id', 'noted_by', 'course_name', 'course', 'habits', 'points'],
+    account: 'noted_by',
+  },
 };
 
 const camel = (column: string) => column.replace(/_([a-z])/g, (_, letter: string) => letter.toUpperCase());

@@ -1,1 +1,2 @@
 export { refuseUnswimmable } from './service';
+export { trackSummary } from './tracks';

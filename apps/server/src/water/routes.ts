@@ -1,9 +1,12 @@
 import {
   courseFileParams,
   courseSaveSchema,
+  MOST_TRACK_BYTES,
+  trackSaveSchema,
   waterDaySchema,
   type CourseFile,
   type CourseSave,
+  type TrackSave,
   type WaterDayFields,
 } from '@upwell/contract/water';
 import type { FastifyInstance } from 'fastify';
@@ -11,6 +14,7 @@ import type { Database } from '../platform/database';
 import { asMe, requireCoach, requireMe } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { daysOf, signDay } from './days';
+import { listTracks, removeTrack, saveTrack, showTrack } from './tracks';
 import { courseFile, listCourses, removeCourse, saveCourse, showCourse } from './service';
 
 const TYPES: Readonly<Record<CourseFile, string>> = {
@@ -57,6 +61,40 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
       const me = requireCoach(request);
       return asMe(database, me, (em) => signDay(em, me, request.params.id, request.body));
     },
+  );
+
+  for (const [path, of] of [
+    ['/courses/:id/tracks', 'course_id'],
+    ['/swimmers/:id/tracks', 'swimmer_id'],
+  ] as const)
+    app.get<{ Params: { id: string } }>(
+      path,
+      { schema: { params: idParams, summary: 'Tracks that were swum, the newest first' } },
+      (request) => asMe(database, requireMe(request), (em) => listTracks(em, of, request.params.id)),
+    );
+
+  app.get<{ Params: { id: string } }>(
+    '/tracks/:id',
+    { schema: { params: idParams, summary: 'One track with its points and the course as it was then' } },
+    (request) => asMe(database, requireMe(request), (em) => showTrack(em, request.params.id)),
+  );
+
+  app.put<{ Params: { id: string }; Body: TrackSave }>(
+    '/tracks/:id',
+    {
+      bodyLimit: MOST_TRACK_BYTES,
+      schema: { params: idParams, body: trackSaveSchema, summary: 'Keep a track that was swum on a course' },
+    },
+    (request) => {
+      const me = requireCoach(request);
+      return asMe(database, me, (em) => saveTrack(em, me, request.params.id, request.body));
+    },
+  );
+
+  app.delete<{ Params: { id: string } }>(
+    '/tracks/:id',
+    { schema: { params: idParams, summary: 'Take a track out for good' } },
+    (request) => asMe(database, requireCoach(request), (em) => removeTrack(em, request.params.id)),
   );
 
   app.get<{ Params: { id: string; format: CourseFile } }>(

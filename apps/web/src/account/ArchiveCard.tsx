@@ -19,6 +19,7 @@ const WORD: Readonly<Record<ArchivePart, string>> = {
   tests: 'tests',
   courses: 'courses',
   waterDays: 'decisions at the water',
+  tracks: 'swum tracks',
   deckEvents: 'events on deck',
 };
 

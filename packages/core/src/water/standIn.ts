@@ -131,7 +131,7 @@ export interface Outing {
 }
 
 /** A mark counts as reached within this, metres. */
-const REACHED_M = 3;
+const REACHED_M = 1.5;
 /** How far the receiver jumps after a silence, metres. */
 const JUMP_M = 80;
 
