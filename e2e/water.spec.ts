@@ -13,7 +13,7 @@ test('a leg is read: where to aim, how often to look, which side, and what it co
   // The swimmer's own times and drift; the answer comes with the swims.
   await page.getByRole('button', { name: /^For somebody/ }).click();
   const found = page.waitForResponse(/search=ines/);
-  await page.getByLabel('Find whom the sheet is for').fill('ines');
+  await page.getByLabel('Find a swimmer').fill('ines');
   await found;
   await expect(page.getByRole('button', { name: 'Ruben Stroud-Amari' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Ines Okoro-Vale' }).click();
@@ -181,4 +181,81 @@ test('whether to go is decided from what is read, signed, and kept with its reas
   await expect(page.getByText('Signed and on record.')).toBeVisible();
   await page.mouse.up();
   await expect(page.getByText(/Do not go, overruled: “Fog lifts/).first()).toBeVisible();
+});
+
+test('a swum track is laid over the course, kept with its swimmer, and tells how often to look', async ({ page }) => {
+  await signIn(page, 'coach@upwell.example');
+  await page.goto('/water');
+  await page.getByRole('link', { name: /Quill Crossing/ }).click();
+  await page.getByRole('button', { name: 'Swum here' }).click();
+  await expect(page.getByText('Nobody’s swim yet')).toBeVisible();
+
+  // Another place, and no track at all.
+  const bring = async (name: string, text: string) => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Bring a track in' }).click();
+    await (await chooser).setFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+  };
+  const elsewhere = Array.from({ length: 60 }, (_, i) => `${1_780_000_000 + i},41.5000${i % 10},-41.2`).join('\n');
+  await bring('there.csv', `time,lat,lon\n${elsewhere}`);
+  await expect(page.getByText(/stays \d+ km from the course: it was swum somewhere else/)).toBeVisible();
+  await bring('words.csv', 'a,b\n1,2');
+  await expect(page.getByText(/neither GPX nor a CSV/)).toBeVisible();
+
+  await page.getByRole('button', { name: 'A simulated swim' }).click();
+  await expect(page.getByText(/m swum for 25\d\d m of course/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/Turns \d\.\d° a stroke to the right/)).toBeVisible();
+  await expectAccessible(page);
+  // It was swum with looks every 14; told so, the drift is worked out anew.
+  const drift = page.getByText(/a stroke to the right/);
+  const before = await drift.textContent();
+  for (let i = 0; i < 6; i++) await page.getByLabel('More strokes between looks').click();
+  await expect(drift).not.toHaveText(before!);
+  await expect(page.getByText(/Looking every \d+ instead of 14 would have saved about \d+ s/)).toBeVisible();
+
+  await page.getByRole('button', { name: 'Who swam it?' }).click();
+  await page.getByLabel('Find a swimmer').fill('ines');
+  await page.getByRole('button', { name: 'Ines Okoro-Vale' }).click();
+  await page.getByRole('button', { name: 'Keep it for Ines Okoro-Vale' }).click();
+  await page.getByRole('button', { name: /Ines Okoro-Vale/ }).click();
+  await expect(page.getByRole('heading', { name: /Ines Okoro-Vale,/ })).toBeVisible();
+  await expectAccessible(page);
+
+  // Her sheet uses this drift from now on: nothing is guessed of it.
+  await page.goBack();
+  await page.getByRole('button', { name: /^For / }).click();
+  await page.getByLabel('Find a swimmer').fill('ines');
+  await page.getByRole('button', { name: 'Ines Okoro-Vale' }).click();
+  await expect(page.getByRole('button', { name: 'For Ines Okoro-Vale' })).toBeVisible();
+  await expect(page.getByText(/drift: the level’s/)).toHaveCount(0);
+});
+
+test('the race card is read on the phone and printed on A6', async ({ page, quiet }) => {
+  await signIn(page, 'coach@upwell.example');
+  await page.goto('/water');
+  await page.getByRole('link', { name: /Lantern Mile/ }).click();
+  await page.getByRole('button', { name: 'Race card' }).click();
+  const legs = page.getByRole('listitem');
+  await expect(legs).toHaveCount(4, { timeout: 20_000 });
+  await expect(legs.first()).toContainText('Aim: the notch in the ridge');
+  await expect(legs.first()).toContainText(/every \d+/);
+  await expect(page.getByText('If I do not see the mark in three looks:')).toBeVisible();
+  await expectAccessible(page);
+
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Print, A6' }).click();
+  const file = readFileSync(await (await download).path(), 'latin1');
+  expect(file.slice(0, 5)).toBe('%PDF-');
+  // 105 by 148 millimetres in points.
+  expect(file).toMatch(/MediaBox \[0 0 297\.64 419\.53\]/);
+
+  // Without a network the card is still there; only the paper needs the server.
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  quiet.networkErrors = true;
+  await page.context().setOffline(true);
+  await page.reload();
+  await expect(legs).toHaveCount(4, { timeout: 20_000 });
+  await page.getByRole('button', { name: 'Print, A6' }).click();
+  await expect(page.getByText(/the paper needs it/)).toBeVisible();
+  await page.context().setOffline(false);
 });

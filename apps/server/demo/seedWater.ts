@@ -156,9 +156,9 @@ const SWIMS: readonly {
   readonly sdDeg: number;
   readonly every: number;
 }[] = [
-  { who: 'Sol Attenbrook', days: -20, speedMps: 1.18, biasDeg: 1.4, sdDeg: 2.6, every: 14 },
-  { who: 'Sol Attenbrook', days: -6, speedMps: 1.19, biasDeg: 1.2, sdDeg: 2.4, every: 8 },
-  { who: 'Mirela Fenwright', days: -6, speedMps: 1.05, biasDeg: -0.8, sdDeg: 2.2, every: 10 },
+  { who: 'Sol Attenbrook', days: -20, speedMps: 0.98, biasDeg: 1.4, sdDeg: 2.6, every: 14 },
+  { who: 'Sol Attenbrook', days: -6, speedMps: 1.01, biasDeg: 1.2, sdDeg: 2.4, every: 8 },
+  { who: 'Mirela Fenwright', days: -6, speedMps: 0.95, biasDeg: -0.8, sdDeg: 2.2, every: 10 },
 ];
 
 /** The swims above as the device of the swimmer brought them. */

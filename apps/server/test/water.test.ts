@@ -257,3 +257,34 @@ describe('tracks', () => {
     expect((await (await club.as('swimmer'))('PUT', `/tracks/${v7()}`, {})).status).toBe(400);
   });
 });
+
+describe('the race card on paper', () => {
+  const card = {
+    ...{ course: 'Loop', swimmer: 'Ada Lindqvale', day: 'today', metres: 300, timeS: 290, start: ['In slowly.'] },
+    ...{ turns: [], feet: [], ifs: [{ when: 'it is cold', then: 'out.' }], kit: [] },
+    legs: [
+      {
+        ...{ name: 'Start to 1', metres: 300, timeS: 290, aim: 'the notch', side: 'left', every: 8, good: [6, 9] },
+        ...{ rateSpm: 62, headingDeg: 12, turn: null },
+      },
+    ],
+  };
+
+  it('is a PDF of A6, for anybody signed in', async () => {
+    const answer = await harness.app.inject({
+      ...{ method: 'POST', url: '/api/v1/race-cards/pdf', payload: card },
+      cookies: { upwell_session: club.cookie('swimmer') },
+    });
+    expect(answer.headers['content-type']).toBe('application/pdf');
+    expect(answer.rawPayload.subarray(0, 5).toString()).toBe('%PDF-');
+    expect(answer.rawPayload.toString('latin1')).toMatch(/MediaBox \[0 0 297\.64 419\.53\]/);
+  });
+
+  it.each([
+    ['no legs', { ...card, legs: [] }],
+    ['a side that is none', { ...card, legs: [{ ...card.legs[0], side: 'up' }] }],
+    ['far too much', { ...card, start: Array.from({ length: 11 }, () => 'x') }],
+  ])('refuses %s', async (_, body) => {
+    expect((await (await club.as('coach'))('POST', '/race-cards/pdf', body)).status).toBe(400);
+  });
+});

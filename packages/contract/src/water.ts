@@ -7,11 +7,13 @@ import {
   type DayGroup,
   type DayReadings,
   type Decision,
+  type RaceCard,
   type TrackHabits,
 } from '@upwell/core/water';
 import type { Drift } from '@upwell/core/measures';
 import Joi from 'joi';
 import { line, oneOf, saved, uuid, type Saved } from './common';
+import { MOST_KEPT_POINTS } from './waterLimits';
 
 export interface CourseFields {
   readonly name: string;
@@ -252,8 +254,6 @@ export const waterDaySchema = Joi.object<WaterDayFields>({
 
 // A track that was swum.
 
-/** Most points of a track that are kept; longer ones are thinned before they are sent. */
-export const MOST_KEPT_POINTS = 6000;
 /** Largest track that is sent, bytes. */
 export const MOST_TRACK_BYTES = 1024 * 1024;
 
@@ -316,4 +316,42 @@ export const trackKeptSchema = Joi.object({
   courseName: line(80).required(),
   course: courseSchema.required(),
   ...trackFields,
+});
+
+// The race card on paper.
+
+const words = (most: number) => Joi.array().items(line(300)).max(most).required();
+/** A card as the page shows it; only printed, never kept. */
+export const raceCardSchema = Joi.object<RaceCard>({
+  course: line(80).required(),
+  swimmer: line(120).allow('').required(),
+  day: line(200).required(),
+  metres: number.min(0).max(1e6).required(),
+  timeS: number.min(0).max(1e6).required(),
+  legs: Joi.array()
+    .items(
+      Joi.object({
+        name: line(140).required(),
+        metres: number.min(0).max(LONGEST_LEG_M).required(),
+        timeS: number.min(0).max(1e6).required(),
+        aim: line(200).required(),
+        side: oneOf(['left', 'right', 'either']).required(),
+        every: number.integer().min(1).max(60).required(),
+        good: Joi.array().ordered(number.integer().required(), number.integer().required()).length(2).required(),
+        rateSpm: number.min(10).max(200).required(),
+        headingDeg: number.min(0).max(360).required(),
+        turn: oneOf(TURN_SIDES).allow(null).required(),
+      }),
+    )
+    .min(1)
+    .max(COURSE_LIMIT.marks * COURSE_LIMIT.laps + 2)
+    .required(),
+  start: words(10),
+  turns: words(10),
+  feet: words(10),
+  ifs: Joi.array()
+    .items(Joi.object({ when: line(200).required(), then: line(300).required() }))
+    .max(20)
+    .required(),
+  kit: words(20),
 });

@@ -2,6 +2,7 @@ import {
   courseFileParams,
   courseSaveSchema,
   MOST_TRACK_BYTES,
+  raceCardSchema,
   trackSaveSchema,
   waterDaySchema,
   type CourseFile,
@@ -9,10 +10,12 @@ import {
   type TrackSave,
   type WaterDayFields,
 } from '@upwell/contract/water';
+import type { RaceCard } from '@upwell/core/water';
 import type { FastifyInstance } from 'fastify';
 import type { Database } from '../platform/database';
 import { asMe, requireCoach, requireMe } from '../platform/identity';
 import { idParams } from '../platform/params';
+import { raceCardPdf } from './cardPdf';
 import { daysOf, signDay } from './days';
 import { listTracks, removeTrack, saveTrack, showTrack } from './tracks';
 import { courseFile, listCourses, removeCourse, saveCourse, showCourse } from './service';
@@ -60,6 +63,18 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
     (request) => {
       const me = requireCoach(request);
       return asMe(database, me, (em) => signDay(em, me, request.params.id, request.body));
+    },
+  );
+
+  app.post<{ Body: RaceCard }>(
+    '/race-cards/pdf',
+    { schema: { body: raceCardSchema, summary: 'A race card as a page of A6; nothing is kept' } },
+    async (request, reply) => {
+      requireMe(request);
+      return reply
+        .type('application/pdf')
+        .header('content-disposition', 'inline; filename="race-card.pdf"')
+        .send(await raceCardPdf(request.body));
     },
   );
 

@@ -1,4 +1,13 @@
-import type { CourseRow, CourseSave, CourseView, WaterDayFields, WaterDayView } from '@upwell/contract/water';
+import type {
+  CourseRow,
+  CourseSave,
+  CourseView,
+  TrackRow,
+  TrackSave,
+  TrackView,
+  WaterDayFields,
+  WaterDayView,
+} from '@upwell/contract/water';
 import { lengthOf, legsOf } from '@upwell/core/water';
 import { api, type Waits } from '@/api/api';
 import { keepPage, patchPage } from '@/offline/pages';
@@ -25,6 +34,12 @@ const dayWaits: Waits = {
   shown: (_body: WaterDayFields, path: string) => ({ id: path.slice(path.lastIndexOf('/') + 1) }),
 };
 
+/** A track waits like a signed day; it stands in the lists once it has arrived. */
+const trackWaits: Waits = {
+  label: () => 'Swum track',
+  shown: (_body: TrackSave, path: string) => ({ id: path.slice(path.lastIndexOf('/') + 1) }),
+};
+
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
     courses: build.query<CourseRow[], void>({ query: () => '/courses', providesTags: ['Course'] }),
@@ -43,6 +58,20 @@ const endpoints = api.injectEndpoints({
       extraOptions: { waits: dayWaits },
       invalidatesTags: (_result, error) => (error ? [] : ['Course']),
     }),
+    tracks: build.query<TrackRow[], { of: 'courses' | 'swimmers'; id: string }>({
+      query: ({ of, id }) => `/${of}/${id}/tracks`,
+      providesTags: ['Course'],
+    }),
+    track: build.query<TrackView, string>({ query: (id) => `/tracks/${id}` }),
+    saveTrack: build.mutation<TrackView, { id: string; body: TrackSave }>({
+      query: ({ id, body }) => ({ url: `/tracks/${id}`, method: 'PUT', body }),
+      extraOptions: { waits: trackWaits },
+      invalidatesTags: (_result, error) => (error ? [] : ['Course']),
+    }),
+    removeTrack: build.mutation<void, string>({
+      query: (id) => ({ url: `/tracks/${id}`, method: 'DELETE' }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Course']),
+    }),
     removeCourse: build.mutation<void, string>({
       query: (id) => ({ url: `/courses/${id}`, method: 'DELETE' }),
       invalidatesTags: (_result, error) => (error ? [] : ['Course']),
@@ -55,6 +84,10 @@ export const {
   useCourseQuery,
   useSaveCourseMutation,
   useRemoveCourseMutation,
+  useTracksQuery,
+  useTrackQuery,
+  useSaveTrackMutation,
+  useRemoveTrackMutation,
   useWaterDaysQuery,
   useSignDayMutation,
 } = endpoints;

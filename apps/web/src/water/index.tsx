@@ -23,3 +23,5 @@ export const CoursesScreen = later('CoursesScreen');
 export const CourseScreen = later('CourseScreen');
 export const CourseEditScreen = later('CourseEditScreen');
 export const DayScreen = later('DayScreen');
+export const TracksScreen = later('TracksScreen');
+export const RaceCardScreen = later('RaceCardScreen');

@@ -14,13 +14,15 @@ export interface Size {
 
 /** Nearest and farthest, pixels a metre. */
 const SCALE = { min: 0.002, max: 20 } as const;
-const EDGE = 0.86;
+/** Room for names, the north arrow and the buttons at the edges, pixels. */
+const EDGE = { x: 116, y: 84 } as const;
 
 /** The view that holds all points. */
 export function fitted(points: readonly PlanePoint[], { width, height }: Size): MapView {
   const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)];
   const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  const scale = Math.min((width * EDGE) / Math.max(40, x1 - x0), (height * EDGE) / Math.max(40, y1 - y0));
+  const room = (of: number, edge: number) => Math.max(of / 2, of - edge);
+  const scale = Math.min(room(width, EDGE.x) / Math.max(40, x1 - x0), room(height, EDGE.y) / Math.max(40, y1 - y0));
   return { x: (x0 + x1) / 2, y: (y0 + y1) / 2, scale: clamp(scale) };
 }
 

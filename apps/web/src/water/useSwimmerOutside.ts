@@ -2,12 +2,13 @@ import { outsideSwimmer, type OutsideSwimmer } from '@upwell/core/water';
 import type { LevelId } from '@upwell/core/swimmers';
 import { useRecordsQuery } from '@/records/api';
 import { useSwimmerQuery } from '@/swimmers/api';
+import { useTracksQuery } from './api';
 import type { BreathingSide } from '@upwell/contract/swimmers';
 
 /** A level stands for somebody who was not chosen yet. */
 export type Who = { readonly level: LevelId } | { readonly id: string };
 
-interface Outside {
+export interface Outside {
   readonly name: string;
   readonly swimmer: OutsideSwimmer;
   readonly breathes: BreathingSide;
@@ -19,6 +20,7 @@ export function useSwimmerOutside(who: Who, courseM: number): Outside | null {
   const id = 'id' in who ? who.id : '';
   const { data: page } = useSwimmerQuery(id, { skip: id === '' });
   const { data: records } = useRecordsQuery(id, { skip: id === '' });
+  const { data: tracks } = useTracksQuery({ of: 'swimmers', id }, { skip: id === '' });
   if ('level' in who) {
     const known = { level: who.level, model: 'long-line', bests: [], drift: null, rateSpm: null } as const;
     return { name: '', swimmer: outsideSwimmer(known, courseM), breathes: 'both', id: null };
@@ -26,11 +28,14 @@ export function useSwimmerOutside(who: Who, courseM: number): Outside | null {
   if (!page) return null;
   // The newest first, as the records have them.
   const last = (kind: string) => records?.tests.find((t) => t.kind === kind)?.outcome;
+  const tested = records?.tests.find((t) => t.kind === 'closed-eyes');
+  const swum = tracks?.find((t) => t.drift !== null);
+  const drift = swum && (!tested || swum.on > tested.heldOn) ? swum.drift : (tested?.outcome.drift ?? null);
   const known = {
     level: page.level,
     model: page.strokeModel,
     bests: page.bestTimes,
-    drift: last('closed-eyes')?.drift ?? null,
+    drift,
     rateSpm: Math.round(last('rate-ramp')?.ramp?.distanceRateSpm ?? 0) || null,
   };
   const name = `${page.givenName} ${page.familyName}`;

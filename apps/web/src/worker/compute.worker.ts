@@ -1,9 +1,10 @@
 import {
   deviceLengthsCsv,
-  deviceTrackGpx,
   readGpx,
   readResults,
+  readTrackFile,
   trackSum,
+  writeGpx,
   type ReadTrack,
   type TrackSum,
 } from '@upwell/core/exchange';
@@ -13,15 +14,29 @@ import { inferCauses } from '@upwell/core/review';
 import { anotherSession, buildSession } from '@upwell/core/sessions';
 import {
   bestOf,
+  cleanTrack,
+  DEMO_BAY,
+  measureTrack,
+  placeAt,
+  raceCard,
   readCourseGeoJson,
   readCourseGpx,
+  RefusedTrack,
+  simulatedTrack,
   simulateInterval,
   trackBundle,
+  type CleanTrack,
+  type Course,
   type IntervalResult,
   type LegSwim,
+  type MeasuredTrack,
+  type Outing,
   type ReadCourse,
   type Sweep,
+  type TrackHabits,
 } from '@upwell/core/water';
+import type { KeptPoint } from '@upwell/contract/water';
+import type { WornBy } from '@upwell/core/exchange';
 import { expose } from 'comlink';
 
 /** A track by its sums: its points, of which there may be very many, stay here. */
@@ -70,6 +85,46 @@ function readCourse(text: string): ReadCourse {
   return text.trimStart().startsWith('<') ? readCourseGpx(text) : readCourseGeoJson(text);
 }
 
+/** An answer, or a sentence that says why there is none. */
+export type OrRefused<T> = { readonly ok: T } | { readonly refused: string };
+
+function orRefused<T>(work: () => T): OrRefused<T> {
+  try {
+    return { ok: work() };
+  } catch (error) {
+    if (!(error instanceof RefusedTrack)) throw error;
+    return { refused: error.message };
+  }
+}
+
+/** A swum track from a file, without what cannot be. */
+function readSwum(text: string): OrRefused<CleanTrack> {
+  const { points, problems } = readTrackFile(text);
+  if (points.length === 0) return { refused: problems[0] ?? 'There is nothing to read in this file.' };
+  return orRefused(() => cleanTrack(points));
+}
+
+/** A swum track, just read or as it is kept, laid over its course. */
+const measureSwum = (
+  track: CleanTrack | readonly KeptPoint[],
+  course: Course,
+  habits: TrackHabits,
+): OrRefused<MeasuredTrack> =>
+  orRefused(() => {
+    const clean = 'points' in track ? track : cleanTrack(track.map(([lat, lon, timeMs]) => ({ lat, lon, timeMs })));
+    return measureTrack(clean, course, habits);
+  });
+
+/** The file of a device that somebody wore round a course. */
+const deviceTrackGpx = (worn: WornBy, outing: Outing, course: Course): string =>
+  writeGpx('Swim outside', simulatedTrack(worn, outing, course));
+
+/** What the device of the demo has on it: one straight leg in the bay. */
+function deviceStraightGpx(worn: WornBy, outing: Outing, distanceM: number): string {
+  const finish = placeAt(DEMO_BAY, 70, distanceM);
+  return deviceTrackGpx(worn, outing, { start: DEMO_BAY, marks: [], finish, laps: 1, areas: [], landmarks: [] });
+}
+
 /** What is too heavy for the thread that draws, or too large to be loaded with the first screen. */
 const work = {
   inferCauses,
@@ -83,6 +138,10 @@ const work = {
   readTrack,
   deviceLengthsCsv,
   deviceTrackGpx,
+  deviceStraightGpx,
+  readSwum,
+  measureSwum,
+  raceCard,
   sweep,
   stopSweep,
   trackBundle,

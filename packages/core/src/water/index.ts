@@ -4,6 +4,7 @@ export * from './courseFiles';
 export * from './decision';
 export * from './legPlan';
 export * from './plane';
+export * from './raceCard';
 export * from './sides';
 export * from './sighting';
 export * from './simulate';

@@ -66,7 +66,7 @@ export function outsideSwimmer(known: KnownOfSwimmer, courseM: number): OutsideS
   const [low, high] = STROKE_MODEL[known.model].rateBandSpm;
   const rateSpm = known.rateSpm ?? Math.round((low + high) / 2);
   if (known.rateSpm === null) guesses.push('rate: the middle of the stroke model’s band, no rate ramp was swum');
-  if (!known.drift) guesses.push('drift: the level’s, no closed-eyes test was made');
+  if (!known.drift) guesses.push('drift: the level’s, no closed-eyes test was made and no track kept');
   return {
     speedMps,
     rateSpm,

@@ -130,8 +130,8 @@ export interface Outing {
   readonly currentToDeg: number;
 }
 
-/** A mark counts as reached within this, metres. */
-const REACHED_M = 1.5;
+/** Within this of a mark one stroke leads to it, metres. */
+const REACHED_M = 2;
 /** How far the receiver jumps after a silence, metres. */
 const JUMP_M = 80;
 
@@ -153,13 +153,17 @@ export function simulatedTrack(worn: WornBy, outing: Outing, course: Course): Tr
   const silentFrom = outing.silentS > 0 ? Math.round(lengthS(course, worn.speedMps) / 2) : Infinity;
   for (const { to } of legsOf(course)) {
     const mark = plane.toPlane(to);
-    for (let k = 0; Math.hypot(mark.x - here.x, mark.y - here.y) > REACHED_M && n < 200_000; k++, n++) {
+    for (let k = 0; (mark.x !== here.x || mark.y !== here.y) && n < 200_000; k++, n++) {
       if (k % outing.lookEvery === 0) heading = Math.atan2(mark.x - here.x, mark.y - here.y);
       heading += outing.biasRad + outing.sdRad * seededNormal(worn.seed, n);
-      here = {
-        x: here.x + worn.strokeLengthM * Math.sin(heading) + flow.x,
-        y: here.y + worn.strokeLengthM * Math.cos(heading) + flow.y,
-      };
+      // The last stroke ends at the mark: near it everybody sees it.
+      here =
+        Math.hypot(mark.x - here.x, mark.y - here.y) <= REACHED_M
+          ? mark
+          : {
+              x: here.x + worn.strokeLengthM * Math.sin(heading) + flow.x,
+              y: here.y + worn.strokeLengthM * Math.cos(heading) + flow.y,
+            };
       const t = (n + 1) * strokeS;
       const second = Math.floor(t);
       const silent = second >= silentFrom && second < silentFrom + outing.silentS;

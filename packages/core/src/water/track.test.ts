@@ -58,7 +58,7 @@ describe('a track is cleaned', () => {
     expect(cleanTrack(begun).points[0]).toEqual(points[4]);
   });
 
-  it('leaves out what is out of order or without a time, and more than one point a second', () => {
+  it('leaves out what is out of order or without a time, and more than two points a second', () => {
     const points = swum();
     const doubled = points.flatMap((p) => [p, { ...p, timeMs: p.timeMs! + 400 }]);
     const { points: kept, leftOut } = cleanTrack([...doubled, points[3]!, { ...points[5]!, timeMs: null }]);
@@ -73,7 +73,7 @@ describe('a track is cleaned', () => {
     expect(gaps[0]!.seconds).toBeLessThan(66);
   });
 
-  it('is kept in order, a second apart, with no step faster than anybody swims', () => {
+  it('is kept in order, half a second apart', () => {
     const wild = fc.record({
       lat: fc.double({ min: 31.39, max: 31.41, noNaN: true }),
       lon: fc.double({ min: -41.21, max: -41.19, noNaN: true }),
@@ -84,7 +84,7 @@ describe('a track is cleaned', () => {
         const half = swum().slice(0, 200);
         const mixed = [...half.slice(0, 100), ...points.map((p) => ({ ...p, timeMs: half[99]!.timeMs! + p.timeMs }))];
         const { points: kept } = cleanTrack(mixed);
-        kept.slice(1).forEach((p, i) => expect(p.timeMs - kept[i]!.timeMs).toBeGreaterThanOrEqual(1000));
+        kept.slice(1).forEach((p, i) => expect(p.timeMs - kept[i]!.timeMs).toBeGreaterThanOrEqual(500));
       }),
       { numRuns: 30 },
     );
@@ -102,8 +102,8 @@ describe('a track is laid over the course', () => {
     expect(result.legs.map((l) => Math.round(l.leg.lengthM))).toEqual([500, 300, 300, 300, 583]);
     for (const { leg, timeS, swumM, farthestOffM } of result.legs) {
       expect(Math.abs(timeS - leg.lengthM)).toBeLessThan(8);
-      // Marks are cut by 3 m at either end, and corners by the steps.
-      expect(Math.abs(swumM - leg.lengthM)).toBeLessThan(10);
+      // Corners are cut a little by the smoothing.
+      expect(Math.abs(swumM - leg.lengthM)).toBeLessThan(5);
       expect(Math.abs(farthestOffM)).toBeLessThan(4);
     }
   });
@@ -210,7 +210,7 @@ describe('a long file', () => {
     expect(readTrackFile(file(500_001))).toEqual({ points: [], problems: ['At most 500,000 points are read.'] });
   }, 60_000);
 
-  it('of ten points a second is cut to one', () => {
+  it('of ten points a second is cut to two', () => {
     const points = swum().slice(0, 400);
     const dense = points.slice(1).flatMap((q, i) =>
       Array.from({ length: 10 }, (_, k) => ({
@@ -219,7 +219,7 @@ describe('a long file', () => {
         timeMs: Math.round(points[i]!.timeMs! + ((q.timeMs! - points[i]!.timeMs!) * k) / 10),
       })),
     );
-    expect(cleanTrack(readTrackFile(writeGpx('Dense', dense)).points).points.length).toBeLessThanOrEqual(401);
+    expect(cleanTrack(readTrackFile(writeGpx('Dense', dense)).points).points.length).toBeLessThanOrEqual(801);
   });
 
   it('goes through the file as it is', () => {

@@ -15,7 +15,7 @@ export interface Gap {
 }
 
 export interface CleanTrack {
-  /** In the order of time, a second apart at least. */
+  /** In the order of time, half a second apart at least. */
   readonly points: readonly (Place & { readonly timeMs: number })[];
   /** Points that were left out: without a time, out of order, or where nobody swims to in the time. */
   readonly leftOut: number;
@@ -32,6 +32,8 @@ const JUMP_MPS = 3;
 /** So many points in a row that agree with each other are believed after a jump. */
 const BELIEVED = 8;
 const GAP_S = 15;
+/** Points nearer in time say nothing more of a swimmer; many devices write one a stroke or a second. */
+const LEAST_STEP_MS = 500;
 /** Fewer points than this are no track. */
 const LEAST_POINTS = 20;
 /** Longest track that is measured, points: over eleven hours at one a second. */
@@ -61,8 +63,7 @@ export function cleanTrack(raw: readonly TrackPoint[]): CleanTrack {
       leftOut++;
       continue;
     }
-    // More often than once a second says nothing more of a swimmer.
-    if (newest && timeMs - newest.timeMs < 1000) continue;
+    if (newest && timeMs - newest.timeMs < LEAST_STEP_MS) continue;
     if (!last || fits(last, point)) {
       points.push(point);
       leftOut += doubted.length;
@@ -85,7 +86,9 @@ export function cleanTrack(raw: readonly TrackPoint[]): CleanTrack {
   if (points.length < LEAST_POINTS)
     throw new RefusedTrack(`Only ${points.length} points of this track can be used; ${LEAST_POINTS} are needed.`);
   if (points.length > MOST_TRACK_POINTS)
-    throw new RefusedTrack(`This track has more than ${MOST_TRACK_POINTS.toLocaleString('en')} seconds.`);
+    throw new RefusedTrack(
+      `This track is too long: more than ${MOST_TRACK_POINTS.toLocaleString('en')} points are left of it.`,
+    );
   const gaps = points.slice(1).flatMap((p, i) => {
     const seconds = (p.timeMs - points[i]!.timeMs) / 1000;
     return seconds > GAP_S ? [{ atMs: points[i]!.timeMs, seconds }] : [];

@@ -127,7 +127,7 @@ export function ImportScreen() {
   const device = async (kind: 'lengths' | 'track') => {
     const worn = { seed: 7, startMs: Date.now() - 86_400_000, speedMps: 1.02, strokeLengthM: 0.92 };
     if (kind === 'lengths') open({ name: 'wrist-lengths.csv', text: await compute().deviceLengthsCsv(worn, 25, 40) });
-    else open({ name: 'wrist-track.gpx', text: await compute().deviceTrackGpx(worn, OUTING) });
+    else open({ name: 'wrist-track.gpx', text: await compute().deviceStraightGpx(worn, OUTING, 750) });
   };
   const results = gpx ? (track && one ? [{ ...track, swimmerId: one }] : []) : (read?.results ?? []);
   const store = async () => {
@@ -202,13 +202,14 @@ export function ImportScreen() {
 
 /** What the simulated swimmer swims outside: wanders a little to the right, looks every twelve strokes. */
 const OUTING = {
-  bearingDeg: 70,
-  distanceM: 750,
   biasRad: 0.015,
   sdRad: 0.035,
   lookEvery: 12,
   receiverSdM: 1.2,
   dropOuts: 0.05,
+  silentS: 0,
+  currentMps: 0,
+  currentToDeg: 0,
 };
 
 const EMPTY: ResultMapping = { fields: [], dateOrder: 'ymd', unit: 'm', swimmerId: null };

@@ -21,6 +21,8 @@ interface CourseMapProps {
   readonly leg?: string | null;
   /** Swims of that leg: metres along it and to its right. */
   readonly bundle?: readonly (readonly number[])[];
+  /** A swim as it was swum, metres on the flat map around the start. */
+  readonly swum?: readonly PlanePoint[];
   /** Where that leg is aimed at. */
   readonly aim?: Place | null;
   /** Arrows at the edge: sun, waves, current. */
@@ -206,6 +208,7 @@ export function CourseMap(props: CourseMapProps) {
           >
             <Ground course={course} plane={plane} />
             <Lines course={course} plane={plane} leg={leg} bundle={bundle ?? NO_BUNDLE} aim={aim} />
+            {props.swum ? <SwumLine points={props.swum} /> : null}
           </G>
           {course.landmarks.map((l) => {
             const at = toScreen(plane.toPlane(l), view, size);
@@ -307,6 +310,18 @@ const Ground = memo(function Ground({ course, plane }: { readonly course: Course
     </>
   );
 });
+
+/** A swim beside the ideal lines; in metres, drawn once. */
+const SwumLine = memo(function SwumLine({ points }: { readonly points: readonly PlanePoint[] }) {
+  const theme = useTheme();
+  const every = Math.max(1, Math.ceil(points.length / MOST_DRAWN));
+  const d = points
+    .filter((_, i) => i % every === 0 || i === points.length - 1)
+    .map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`)
+    .join('');
+  return <Path d={d} stroke={theme.colors.error} strokeWidth={2.5} fill="none" vectorEffect="non-scaling-stroke" />;
+});
+const MOST_DRAWN = 3000;
 
 interface LinesProps {
   readonly course: Course;

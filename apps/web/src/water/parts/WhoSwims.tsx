@@ -1,10 +1,10 @@
 import { LEVEL, LEVELS } from '@upwell/core/swimmers';
-import { useDeferredValue, useState } from 'react';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Searchbar, Text } from 'react-native-paper';
-import { useSwimmersInfiniteQuery } from '@/swimmers/api';
+import { Text } from 'react-native-paper';
 import { Disclosure } from '@/ui/Disclosure';
 import { Toggle } from '@/ui/Toggle';
+import { FindSwimmer } from './FindSwimmer';
 import type { Who } from '../useSwimmerOutside';
 
 interface WhoSwimsProps {
@@ -16,12 +16,6 @@ interface WhoSwimsProps {
 /** Whom the sheet is for: a swimmer found by name, or what is usual at a level. */
 export function WhoSwims({ who, name, onChoose }: WhoSwimsProps) {
   const [open, setOpen] = useState(false);
-  const [search, setSearch] = useState('');
-  const asked = useDeferredValue(search.trim());
-  const { data } = useSwimmersInfiniteQuery(
-    { limit: 12, archived: false, ...(asked ? { search: asked } : {}) },
-    { skip: !open },
-  );
   const choose = (next: Who) => {
     onChoose(next);
     setOpen(false);
@@ -35,25 +29,7 @@ export function WhoSwims({ who, name, onChoose }: WhoSwimsProps) {
       />
       {open ? (
         <View style={styles.box}>
-          <Searchbar
-            placeholder="Find by name"
-            accessibilityLabel="Find whom the sheet is for"
-            value={search}
-            onChangeText={setSearch}
-          />
-          <View style={styles.row}>
-            {data?.pages
-              .flatMap((page) => page.items)
-              .slice(0, 12)
-              .map((s) => (
-                <Toggle
-                  key={s.id}
-                  label={`${s.givenName} ${s.familyName}`}
-                  on={'id' in who && who.id === s.id}
-                  onPress={() => choose({ id: s.id })}
-                />
-              ))}
-          </View>
+          <FindSwimmer chosen={'id' in who ? who.id : null} onChoose={(id) => choose({ id })} />
           <Text variant="labelMedium">Or what is usual at a level</Text>
           <View style={styles.row}>
             {LEVELS.filter((l) => l !== 'settle').map((level) => (

@@ -1,12 +1,10 @@
-import { extraTimeShare, legsOf, lengthOf, planLeg, type LegPlan, type Sweep } from '@upwell/core/water';
+import { extraTimeShare, type LegPlan, type Sweep } from '@upwell/core/water';
 import { formatTime } from '@upwell/core/units';
 import type { CourseView } from '@upwell/contract/water';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
-import { useMemo, useState } from 'react';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
 import { Button, IconButton, ProgressBar, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account/api';
-import { useDraft } from '@/state/hooks';
 import { Card } from '@/ui/Card';
 import { saveFrom } from '@/ui/saveFile';
 import { Screen } from '@/ui/Screen';
@@ -14,15 +12,14 @@ import { Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useCourseQuery } from '../api';
-import { firstConditions, waterAt, type Conditions } from '../conditions';
 import { ConditionsCard } from '../parts/ConditionsCard';
 import { CourseMap } from '../parts/CourseMap';
 import { EdgeSigns } from '../parts/EdgeSigns';
 import { IntervalCurve } from '../parts/IntervalCurve';
 import { WaterView } from '../parts/WaterView';
 import { WhoSwims } from '../parts/WhoSwims';
+import { useCourseDay } from '../useCourseDay';
 import { useBundle, useSweep } from '../useSweep';
-import { useSwimmerOutside, type Who } from '../useSwimmerOutside';
 
 export function CourseScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
@@ -35,10 +32,6 @@ export function CourseScreen() {
   );
 }
 
-/** Seed of the swims: the same for everybody, so that two coaches see the same numbers. */
-const SEED = 1;
-const FIRST_WHO: Who = { level: 'hold' };
-
 /** The course sheet: one leg at a time, with where to aim, how often to look, which side, and what it costs. */
 function Sheet({ view }: { readonly view: CourseView }) {
   const { course } = view;
@@ -47,18 +40,9 @@ function Sheet({ view }: { readonly view: CourseView }) {
   const router = useRouter();
   const { data: me } = useMeQuery();
   const params = useLocalSearchParams<{ leg?: string; every?: string }>();
-  const [first] = useState(firstConditions);
-  const [conditions, setConditions] = useDraft<Conditions>(`water:${view.id}`, first);
-  const [who, setWho] = useDraft<Who>(`water-who:${view.id}`, FIRST_WHO);
-  const legs = useMemo(() => legsOf(course), [course]);
-  const metres = lengthOf(legs);
-  const outside = useSwimmerOutside(who, metres);
+  const { conditions, setConditions, who, setWho, legs, metres, outside, plans } = useCourseDay(view);
   const at = Math.min(legs.length, Math.max(1, Number(params.leg) || 1)) - 1;
   const leg = legs[at]!;
-  const water = waterAt(conditions);
-  const plans = outside
-    ? legs.map((l, i) => planLeg(l, legs[i + 1] ?? null, outside.swimmer, water, course.landmarks, SEED))
-    : null;
   const plan = plans?.[at] ?? null;
   const { swept, stopped, stop } = useSweep(plan?.swim ?? null);
   const best = swept?.sweep.best ?? plan?.closed.interval ?? 8;
@@ -91,6 +75,12 @@ function Sheet({ view }: { readonly view: CourseView }) {
       back="/water"
       actions={
         <>
+          <Button mode="outlined" onPress={() => router.navigate(`/water/${view.id}/card` as Href)}>
+            Race card
+          </Button>
+          <Button mode="outlined" onPress={() => router.navigate(`/water/${view.id}/tracks` as Href)}>
+            Swum here
+          </Button>
           <Button mode="outlined" onPress={() => saveFrom(`/api/v1/courses/${view.id}/export/gpx`)}>
             GPX
           </Button>

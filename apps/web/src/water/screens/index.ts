@@ -2,3 +2,5 @@ export { CourseEditScreen } from './CourseEditScreen';
 export { CourseScreen } from './CourseScreen';
 export { CoursesScreen } from './CoursesScreen';
 export { DayScreen } from './DayScreen';
+export { TracksScreen } from './TracksScreen';
+export { RaceCardScreen } from './RaceCardScreen';

@@ -1,0 +1,1 @@
+export { RaceCardScreen as default } from '@/water';

@@ -1,0 +1,1 @@
+export { TracksScreen as default } from '@/water';

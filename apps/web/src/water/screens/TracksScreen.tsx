@@ -1,0 +1,383 @@
+import { formatTime } from '@upwell/core/units';
+import {
+  extraTimeShare,
+  LEVEL_OUTSIDE,
+  sightingInterval,
+  type CleanTrack,
+  type MeasuredTrack,
+  type TrackHabits,
+} from '@upwell/core/water';
+import { MOST_KEPT_POINTS } from '@upwell/contract/waterLimits';
+import type { CourseView, KeptPoint, TrackRow } from '@upwell/contract/water';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { v7 } from 'uuid';
+import { useMeQuery } from '@/account/api';
+import { sentence } from '@/api/problem';
+import { Card } from '@/ui/Card';
+import { dayWord } from '@/ui/dates';
+import { Disclosure } from '@/ui/Disclosure';
+import { HoldButton } from '@/ui/HoldButton';
+import { chooseFile } from '@/ui/saveFile';
+import { Screen } from '@/ui/Screen';
+import { Empty, Failure, Loading, Notice } from '@/ui/States';
+import { Stepper } from '@/ui/Stepper';
+import { useTheme } from '@/ui/useTheme';
+import { useWide } from '@/ui/useWide';
+import { compute } from '@/worker/compute';
+import { useCourseQuery, useRemoveTrackMutation, useSaveTrackMutation, useTrackQuery, useTracksQuery } from '../api';
+import { CourseMap } from '../parts/CourseMap';
+import { FindSwimmer } from '../parts/FindSwimmer';
+import { useMeasured } from '../useMeasured';
+
+export function TracksScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const { data: course, error, refetch } = useCourseQuery(id);
+  if (course) return <Tracks view={course} />;
+  return (
+    <Screen title="Swum here" back={`/water/${id}`}>
+      {error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Opening the course" />}
+    </Screen>
+  );
+}
+
+const FIRST_HABITS: TrackHabits = { every: 8, rateSpm: 60, currentMps: 0, currentToDeg: 0 };
+/** Largest file that is opened, bytes. */
+const LARGEST = 120_000_000;
+
+/** A simulated swimmer: drifts to the right and looks too seldom. */
+const DEMO_SWIM = {
+  worn: { seed: 11, speedMps: 1.1, strokeLengthM: 1.05 },
+  outing: {
+    ...{ biasRad: 0.03, sdRad: 0.045, lookEvery: 14, receiverSdM: 0.8, dropOuts: 0.05, silentS: 20 },
+    ...{ currentMps: 0, currentToDeg: 0 },
+  },
+};
+
+/** Swims of this course: brought in, laid over it, and what they tell of the swimmer. */
+function Tracks({ view }: { readonly view: CourseView }) {
+  const router = useRouter();
+  const { data: me } = useMeQuery();
+  const { data: rows, error } = useTracksQuery({ of: 'courses', id: view.id });
+  const params = useLocalSearchParams<{ track?: string }>();
+  const [opened, setOpened] = useState<CleanTrack | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [reading, setReading] = useState(false);
+  const coach = me?.role !== 'swimmer';
+
+  const open = async (file: () => Promise<string>) => {
+    setReading(true);
+    setProblem(null);
+    router.setParams({ track: undefined } as never);
+    const read = await compute().readSwum(await file());
+    setReading(false);
+    setOpened('ok' in read ? read.ok : null);
+    if ('refused' in read) setProblem(read.refused);
+  };
+  const bringIn = async () => {
+    const file = await chooseFile('.gpx,.csv,application/gpx+xml,text/csv');
+    if (!file) return;
+    if (file.size > LARGEST) setProblem('This file is too large.');
+    else await open(() => file.text());
+  };
+  const simulate = () =>
+    open(() =>
+      compute().deviceTrackGpx({ ...DEMO_SWIM.worn, startMs: Date.now() - 86_400_000 }, DEMO_SWIM.outing, view.course),
+    );
+
+  return (
+    <Screen
+      title="Swum here"
+      over={view.name}
+      under="A track of a watch or phone, laid over the course."
+      back={`/water/${view.id}`}
+      actions={
+        coach ? (
+          <>
+            <Button mode="outlined" onPress={() => void simulate()}>
+              A simulated swim
+            </Button>
+            <Button mode="contained" icon="upload" onPress={() => void bringIn()}>
+              Bring a track in
+            </Button>
+          </>
+        ) : null
+      }
+    >
+      {problem ? <Notice tone="error">{problem}</Notice> : null}
+      {reading ? <Loading label="Reading the track" /> : null}
+      {opened && !params.track ? (
+        <Fresh key={opened.points[0]!.timeMs} view={view} track={opened} onDone={() => setOpened(null)} />
+      ) : null}
+      {params.track ? <Kept key={params.track} id={params.track} /> : null}
+      {error && !rows ? <Notice tone="error">{sentence(error)}</Notice> : null}
+      {rows && rows.length > 0 ? (
+        <Card title="Kept">
+          <View role="list">
+            {rows.map((row) => (
+              <Row
+                key={row.id}
+                row={row}
+                on={row.id === params.track}
+                onPress={() => router.setParams({ track: row.id } as never)}
+              />
+            ))}
+          </View>
+        </Card>
+      ) : null}
+      {rows && rows.length === 0 && !opened && !reading ? (
+        <Empty title="Nobody’s swim yet">
+          Bring in the GPX or CSV of a watch: metres swum against the course, where the line was left, and how it drifts
+          between looks.
+        </Empty>
+      ) : null}
+    </Screen>
+  );
+}
+
+function Row({ row, on, onPress }: { readonly row: TrackRow; readonly on: boolean; readonly onPress: () => void }) {
+  const theme = useTheme();
+  return (
+    <View role="listitem">
+      <Pressable
+        role="button"
+        aria-pressed={on}
+        onPress={onPress}
+        style={[
+          styles.line,
+          { borderBottomColor: theme.own.line, backgroundColor: on ? theme.own.sand : 'transparent' },
+        ]}
+      >
+        <View style={styles.flex}>
+          <Text variant="titleMedium">{row.name}</Text>
+          <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+            {`${dayWord(row.on)} · ${Math.round(row.swumM)} m for ${Math.round(row.courseM)}`}
+          </Text>
+        </View>
+        <View style={styles.right}>
+          <Text style={styles.time}>{formatTime(row.timeS)}</Text>
+          <Text variant="bodySmall">{furtherWord(row)}</Text>
+        </View>
+      </Pressable>
+    </View>
+  );
+}
+
+const furtherWord = ({ swumM, courseM }: { readonly swumM: number; readonly courseM: number }) => {
+  const percent = (swumM / courseM - 1) * 100;
+  return `${percent < 0 ? '−' : '+'}${Math.abs(percent).toFixed(1)} %`;
+};
+
+/** A track that was just brought in: how it was swum is asked, then it is kept with its swimmer. */
+function Fresh({
+  view,
+  track,
+  onDone,
+}: {
+  readonly view: CourseView;
+  readonly track: CleanTrack;
+  readonly onDone: () => void;
+}) {
+  const [habits, setHabits] = useState(FIRST_HABITS);
+  const [whose, setWhose] = useState<{ id: string; name: string } | null>(null);
+  const [asking, setAsking] = useState(false);
+  const [save, { error, isLoading }] = useSaveTrackMutation();
+  const [id] = useState(() => v7());
+  const answer = useMeasured(track, view.course, habits);
+  const keep = async () => {
+    const every = Math.ceil(track.points.length / MOST_KEPT_POINTS);
+    const points = track.points
+      .filter((_, i) => i % every === 0)
+      .map(({ lat, lon, timeMs }): KeptPoint => [lat, lon, timeMs]);
+    const body = { courseId: view.id, swimmerId: whose!.id, habits, points };
+    if (!('error' in (await save({ id, body })))) onDone();
+  };
+  const change = (to: Partial<TrackHabits>) => setHabits({ ...habits, ...to });
+  if (!answer) return <Loading label="Laying it over the course" />;
+  if ('refused' in answer) return <Notice tone="error">{answer.refused}</Notice>;
+  return (
+    <View style={styles.gap}>
+      <Sheet view={view} measured={answer.ok} every={habits.every} />
+      <View style={styles.row}>
+        <Stepper
+          label="strokes between looks"
+          value={String(habits.every)}
+          onLess={habits.every > 2 ? () => change({ every: habits.every - 1 }) : null}
+          onMore={habits.every < 40 ? () => change({ every: habits.every + 1 }) : null}
+        />
+        <Stepper
+          label="strokes a minute"
+          value={String(habits.rateSpm)}
+          onLess={habits.rateSpm > 30 ? () => change({ rateSpm: habits.rateSpm - 2 }) : null}
+          onMore={habits.rateSpm < 110 ? () => change({ rateSpm: habits.rateSpm + 2 }) : null}
+        />
+      </View>
+      <Disclosure
+        label={whose ? `Swum by ${whose.name}` : 'Who swam it?'}
+        open={asking}
+        onPress={() => setAsking(!asking)}
+      />
+      {asking ? (
+        <FindSwimmer
+          chosen={whose?.id ?? null}
+          onChoose={(swimmer, name) => {
+            setWhose({ id: swimmer, name });
+            setAsking(false);
+          }}
+        />
+      ) : null}
+      {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
+      <View style={styles.row}>
+        <Button mode="contained" disabled={!whose || isLoading} onPress={() => void keep()}>
+          {whose ? `Keep it for ${whose.name}` : 'Keep it'}
+        </Button>
+        <Button onPress={onDone}>Put it away</Button>
+      </View>
+    </View>
+  );
+}
+
+/** A track that is kept, over the course as it was then. */
+function Kept({ id }: { readonly id: string }) {
+  const router = useRouter();
+  const { data: me } = useMeQuery();
+  const { data: track, error, refetch } = useTrackQuery(id);
+  const [remove] = useRemoveTrackMutation();
+  const answer = useMeasured(track?.points ?? null, track?.course ?? null, track?.habits ?? FIRST_HABITS);
+  if (!track)
+    return error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Opening the track" />;
+  if (!answer) return <Loading label="Laying it over the course" />;
+  if ('refused' in answer) return <Notice tone="error">{answer.refused}</Notice>;
+  return (
+    <View style={styles.gap}>
+      <Text variant="titleLarge" role="heading" aria-level={2}>{`${track.name}, ${dayWord(track.on)}`}</Text>
+      <Sheet
+        view={{ id, name: track.courseName, course: track.course }}
+        measured={answer.ok}
+        every={track.habits.every}
+      />
+      {me?.role === 'swimmer' ? null : (
+        <HoldButton
+          label="Hold to take it out"
+          onHeld={() => {
+            void remove(id);
+            router.setParams({ track: undefined } as never);
+          }}
+        />
+      )}
+    </View>
+  );
+}
+
+interface SheetProps {
+  readonly view: Pick<CourseView, 'id' | 'name' | 'course'>;
+  readonly measured: MeasuredTrack;
+  readonly every: number;
+}
+
+/** The swim over the course: what it cost, where, and what would have been better. */
+function Sheet({ view, measured, every }: SheetProps) {
+  const theme = useTheme();
+  const wide = useWide();
+  const quiet = { color: theme.colors.onSurfaceVariant };
+  const worst = measured.legs.reduce((a, b) => (b.swumM - b.leg.lengthM > a.swumM - a.leg.lengthM ? b : a));
+  return (
+    <View style={wide ? styles.columns : styles.gap}>
+      <View style={wide ? styles.flex : undefined}>
+        <CourseMap
+          name={view.name}
+          course={view.course}
+          height={wide ? 520 : 320}
+          swum={measured.line}
+          fitKey={view.id}
+        />
+      </View>
+      <View style={wide ? styles.flex : undefined}>
+        <View style={styles.figures}>
+          <View style={styles.flex}>
+            <Text style={styles.big}>{furtherWord(measured)}</Text>
+            <Text variant="bodySmall" style={quiet}>
+              {`${Math.round(measured.swumM)} m swum for ${Math.round(measured.courseM)} m of course`}
+            </Text>
+          </View>
+          <View style={styles.right}>
+            <Text style={styles.big}>{formatTime(measured.timeS)}</Text>
+            <Text variant="bodySmall" style={quiet}>
+              {`${formatTime((measured.timeS / measured.courseM) * 100)} for 100 m of course`}
+            </Text>
+          </View>
+        </View>
+        <Text style={styles.drift}>{driftWords(measured, every)}</Text>
+        {measured.legs.map((l, i) => (
+          <View key={i} style={[styles.leg, { borderTopColor: theme.own.line }]}>
+            <View style={styles.flex}>
+              <Text variant="titleSmall">{`${l.leg.from.name} to ${l.leg.to.name}${l === worst ? ' · cost most' : ''}`}</Text>
+              <Text variant="bodySmall" style={quiet}>
+                {`${offWord(l.meanOffM)} · zigzag ${l.zigzagM.toFixed(0)} m · farthest ${Math.abs(l.farthestOffM).toFixed(0)} m ${l.farthestOffM > 0 ? 'right' : 'left'}`}
+              </Text>
+            </View>
+            <View style={styles.right}>
+              <Text style={styles.time}>{formatTime(l.timeS)}</Text>
+              <Text variant="bodySmall">{`${l.swumM >= l.leg.lengthM ? '+' : '−'}${Math.abs(l.swumM - l.leg.lengthM).toFixed(0)} m`}</Text>
+            </View>
+          </View>
+        ))}
+        {measured.words.map((word) => (
+          <Text key={word} variant="bodySmall" style={quiet}>
+            {word}
+          </Text>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+const offWord = (m: number) =>
+  Math.abs(m) < 2 ? 'on the line' : `bows ${Math.abs(m).toFixed(0)} m ${m > 0 ? 'right' : 'left'}`;
+const degrees = (rad: number) => ((rad * 180) / Math.PI).toFixed(1);
+
+/** The drift between looks, and what looking at the best interval would have saved. */
+function driftWords({ drift, driftWhy, timeS }: MeasuredTrack, every: number): string {
+  if (!drift) return `Drift between looks: ${driftWhy}`;
+  const { biasRadPerStroke: b, biasLow, biasHigh, sdRadPerStroke } = drift;
+  const low = Math.min(Math.abs(biasLow), Math.abs(biasHigh));
+  const side = biasLow * biasHigh <= 0 ? 'no sure side' : b > 0 ? 'to the right' : 'to the left';
+  const range =
+    biasLow * biasHigh <= 0 ? '' : ` (${degrees(low)} to ${degrees(Math.max(Math.abs(biasLow), Math.abs(biasHigh)))})`;
+  const wander = {
+    biasRad: b,
+    sdRad: sdRadPerStroke,
+    lookCostS: LEVEL_OUTSIDE.hold.lookCostS,
+    strokesPerS: 1,
+  };
+  const best = sightingInterval(wander);
+  const saved = (timeS * (extraTimeShare(wander, every) - best.extraTimeShare)) / (1 + extraTimeShare(wander, every));
+  const advice =
+    every >= best.nearOptimal[0] && every <= best.nearOptimal[1]
+      ? `Looking every ${every} suits it.`
+      : `Looking every ${best.interval} instead of ${every} would have saved about ${Math.max(1, Math.round(saved))} s.`;
+  return `Turns ${degrees(Math.abs(b))}° a stroke ${side}${range}, wanders ${degrees(sdRadPerStroke)}°. ${advice}`;
+}
+
+const styles = StyleSheet.create({
+  columns: { flexDirection: 'row', gap: 24, alignItems: 'flex-start' },
+  gap: { gap: 12, marginBottom: 20 },
+  flex: { flex: 1 },
+  right: { alignItems: 'flex-end' },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' },
+  figures: { flexDirection: 'row', gap: 16 },
+  big: { fontFamily: 'Atkinson Bold', fontSize: 36, lineHeight: 42, fontVariant: ['tabular-nums'] },
+  time: { fontFamily: 'Atkinson Bold', fontSize: 20, lineHeight: 26, fontVariant: ['tabular-nums'] },
+  drift: { marginVertical: 10 },
+  leg: { flexDirection: 'row', gap: 12, borderTopWidth: 1, paddingVertical: 8 },
+  line: {
+    minHeight: 60,
+    paddingVertical: 8,
+    paddingHorizontal: 6,
+    flexDirection: 'row',
+    gap: 12,
+    borderBottomWidth: 1,
+  },
+});
