@@ -26,11 +26,11 @@ export async function seedDemo(em: EntityManager, now: Date): Promise<boolean> {
     await seedReviews(tx, now);
     await seedClip(tx, CLUB_ID, swimmerId(PEOPLE.find((p) => p.given === 'Mirela')!), now);
     await seedEye(tx, CLUB_ID);
+    await seedCourses(tx, now);
     await seedSessions(tx, now);
     await seedResults(tx, now);
     await seedRuns(tx);
     await seedTests(tx, now);
-    await seedCourses(tx, now);
     await seedTracks(tx, now);
   });
   return true;

@@ -16,6 +16,7 @@ import { summaryOf } from '../src/sessions/service';
 import { ACCOUNTS, PEOPLE, type SquadKey } from './people';
 import { idFor } from './random';
 import { bestTimesOf, CLUB_ID, isoDay, modelOf } from './shared';
+import { lanternMile } from './seedWater';
 
 const THEMES: readonly CauseId[] = [
   'holds-breath',
@@ -55,7 +56,7 @@ export async function seedSessions(em: EntityManager, now: Date): Promise<void> 
     theme: 'sights-high',
     minutes: 75,
     place: 'open-water',
-    pool: { length: 400, unit: 'm' },
+    pool: { length: Math.round(lanternMile()), unit: 'm' },
     kit: ['bright-cap', 'tow-float', 'whistle'],
     seed: 7,
     groups: groupsOf(['crossing']),
@@ -66,7 +67,8 @@ export async function seedSessions(em: EntityManager, now: Date): Promise<void> 
     squads: ['crossing'],
     plan: outside,
     done: null,
-    title: 'Round the Quill marks',
+    title: 'Round the Lantern marks',
+    course: 'Lantern Mile',
   });
   const template = built({
     kind: 'speed',
@@ -128,12 +130,13 @@ interface Demo {
   readonly done: SessionDone | null;
   readonly title?: string;
   readonly template?: boolean;
+  readonly course?: string;
 }
 
 async function insert(
   em: EntityManager,
   now: Date,
-  { key, day, squads, plan, done, title, template = false }: Demo,
+  { key, day, squads, plan, done, title, course, template = false }: Demo,
 ): Promise<void> {
   await em.insert(TrainingSessionEntity, {
     id: idFor(key),
@@ -145,6 +148,7 @@ async function insert(
     squadIds: squads.map(idFor),
     template,
     seriesId: null,
+    courseId: course ? idFor(`course ${course}`) : null,
     theme: plan.theme,
     minutes: plan.minutes,
     plan,

@@ -118,6 +118,9 @@ const LAST_WEEK: { readonly readings: DayReadings; readonly people: DayGroup } =
   },
 };
 
+/** Metres of the first course. */
+export const lanternMile = (): number => lengthOf(legsOf(COURSES[0]!.course));
+
 /** The club's two courses on its invented lake. */
 export async function seedCourses(em: EntityManager, now: Date): Promise<void> {
   await em.insertMany(

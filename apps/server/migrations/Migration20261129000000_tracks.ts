@@ -1,6 +1,6 @@
 import { Migration } from '@mikro-orm/migrations';
 
-/** Tracks that were swum on a course, with the course as it was drawn then. */
+/** Tracks that were swum on a course, with the course as it was drawn then; and sessions that are swum on one. */
 export class Migration20261129000000_tracks extends Migration {
   override up(): void {
     this.addSql(`
@@ -17,6 +17,7 @@ export class Migration20261129000000_tracks extends Migration {
         -- Worked out by core, so that lists need not read the points.
         summary jsonb not null
       );
+      alter table training_session add column course_id uuid references course on delete set null;
       create index swum_track_of_course on swum_track (course_id);
       create index swum_track_of_swimmer on swum_track (swimmer_id);
     `);
@@ -31,5 +32,6 @@ export class Migration20261129000000_tracks extends Migration {
 
   override down(): void {
     this.addSql('drop table swum_track');
+    this.addSql('alter table training_session drop column course_id');
   }
 }

@@ -1,3 +1,4 @@
+import { WATER_RULES } from '@upwell/core/safety';
 import { sessionFileSchema, type SessionRow, type SessionView } from '@upwell/contract/sessions';
 import { readSession, readSessionCsv, withPositionIds } from '@upwell/core/notation';
 import { buildSession, editSet, setsOf, type SessionPlan } from '@upwell/core/sessions';
@@ -358,7 +359,8 @@ describe('club rules', () => {
   it('are the head coach’s to change, for the own club only', async () => {
     const own = await harness.club();
     const other = await harness.club();
-    const rules = { kit: ['fins'], laneCapacity: 6, paceTable: [{ effort: 0.8, share: 0.91 }] };
+    const water = { ...WATER_RULES, windMps: 6 };
+    const rules = { kit: ['fins'], laneCapacity: 6, paceTable: [{ effort: 0.8, share: 0.91 }], water };
     expect((await (await own.as('coach'))('PUT', '/account/club', rules)).status).toBe(403);
     expect((await (await own.as('head'))('PUT', '/account/club', rules)).body).toEqual(rules);
     expect((await (await own.as('coach'))('GET', '/account/club')).body).toEqual(rules);

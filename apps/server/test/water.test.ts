@@ -57,6 +57,29 @@ describe('courses', () => {
     expect((await coach('GET', `/courses/${id}`)).status).toBe(404);
   });
 
+  it('are named by sessions of the club, never by others', async () => {
+    const coach = await club.as('coach');
+    const courseId = v7();
+    await coach('PUT', `/courses/${courseId}`, save());
+    const text = '# Out\nloop: 600 m\n\n== Hold\nwho: 4 swimmers in 1 lane\nMain\n  1 loop crawl 75%\n';
+    const { plan } = (await ask('session-text', { text })).body.session;
+    const session = (of: string | null) => ({
+      ...{ title: 'Out', date: '2027-06-21', startTime: '10:00', squadIds: [club.squads[0]], plan },
+      ...{ courseId: of, version: 0, writeId: v7() },
+    });
+    const id = v7();
+    expect((await coach('PUT', `/sessions/${id}`, session(courseId))).body.courseId).toBe(courseId);
+    const other = await harness.club();
+    const foreign = v7();
+    await (
+      await other.as('coach')
+    )('PUT', `/courses/${foreign}`, save());
+    expect((await coach('PUT', `/sessions/${v7()}`, session(foreign))).status).toBe(404);
+    // The session stays when the course goes.
+    await coach('DELETE', `/courses/${courseId}`);
+    expect((await coach('GET', `/sessions/${id}`)).body.courseId).toBeNull();
+  });
+
   it('cannot overwrite a newer version', async () => {
     const coach = await club.as('coach');
     const id = v7();
@@ -136,6 +159,37 @@ describe('the decision of a day', () => {
     expect((await sign(day(courseId, { readings: { lightning: true }, overruled }))).status).toBe(422);
     expect((await sign(day(courseId, { group: { watching: 0 }, overruled }))).status).toBe(422);
     expect((await sign(day(courseId, { overruled }))).status).toBe(422);
+  });
+
+  it('is printed on one card, before and after the course goes', async () => {
+    const id = v7();
+    await sign(day(courseId), id);
+    const printed = (who: 'coach' | 'swimmer') =>
+      harness.app.inject({
+        url: `/api/v1/water-days/${id}/card.pdf`,
+        cookies: { upwell_session: club.cookie(who) },
+      });
+    const file = await printed('coach');
+    expect(file.headers['content-type']).toBe('application/pdf');
+    // A5 in points.
+    expect(file.rawPayload.toString('latin1')).toMatch(/MediaBox \[0 0 419\.53 595\.28\]/);
+    expect((await printed('swimmer')).statusCode).toBe(403);
+    const other = await harness.club();
+    expect((await (await other.as('head'))('GET', `/water-days/${id}/card.pdf`)).status).toBe(404);
+  });
+
+  it('obeys the club’s tighter limits, which are never looser', async () => {
+    const head = await club.as('head');
+    const rules = (await head('GET', '/account/club')).body;
+    const put = (water: object) => head('PUT', '/account/club', { ...rules, water: { ...rules.water, ...water } });
+    expect((await put({ perWatcher: 9 })).status).toBe(400);
+    expect((await put({ leastDepthM: 0.5 })).status).toBe(400);
+    expect((await put({ rainMm: 0 })).status).toBe(200);
+    const id = v7();
+    await sign(day(courseId, { readings: { rainMm72h: 1 } }), id);
+    const days = (await head('GET', `/courses/${courseId}/days`)).body as { id: string; decision: string }[];
+    expect(days.find((d) => d.id === id)!.decision).toBe('stop');
+    await put({ rainMm: 20 });
   });
 
   it('stays when the course goes', async () => {

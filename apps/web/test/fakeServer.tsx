@@ -188,6 +188,7 @@ export const SESSION: SessionView = {
   squadIds: [ID],
   template: false,
   seriesId: null,
+  courseId: null,
   plan: PLAN,
   done: null,
 };

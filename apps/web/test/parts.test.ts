@@ -100,6 +100,7 @@ describe('drafts', () => {
       squadIds: [],
       template: false,
       seriesId: null,
+      courseId: null,
       done: null,
       plan: built.plan,
     });

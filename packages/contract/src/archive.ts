@@ -62,10 +62,10 @@ export const ARCHIVE_ROWS = {
   }),
   tries: rows(trySchema).keys({ ...id, swimmerId: uuid().required(), focusId: uuid().required() }),
   clips: kept(clipSaveSchema).keys({ ...id, coachId: uuid().required() }),
+  courses: kept(courseSaveSchema).keys(id),
   sessions: kept(sessionSaveSchema).keys({ ...id, createdBy: uuid().required() }),
   results: rows(resultSaveSchema).keys(id),
   tests: kept(testSaveSchema).keys({ ...id, notedBy: uuid().required() }),
-  courses: kept(courseSaveSchema).keys(id),
   // A record: what was decided then, not what would be decided now.
   waterDays: rows(waterDaySchema).keys({
     ...id,
@@ -103,8 +103,17 @@ export const archiveSchema = Joi.object<ClubArchive>({
   savedAt: moment().required(),
   clubId: uuid().required(),
   clubName: line(120).required(),
-  rules: clubRulesSchema.fork(['kit', 'laneCapacity', 'paceTable'], (field) => field.optional()).required(),
-  ...Object.fromEntries(ARCHIVE_PARTS.map((part) => [part, Joi.array().max(500_000).required()])),
+  rules: clubRulesSchema
+    .fork(['kit', 'laneCapacity', 'paceTable', 'water'], (field) => field.optional())
+    .required()
+    .prefs({ noDefaults: true }),
+  ...Object.fromEntries(
+    ARCHIVE_PARTS.map((part) => {
+      const rows = Joi.array().max(500_000);
+      // Not in the first archives.
+      return [part, part === 'tracks' ? rows.default([]) : rows.required()];
+    }),
+  ),
 });
 
 /** How many rows of a part were added and how many were here already. */

@@ -1,5 +1,6 @@
 import { KIT_IDS, type KitId } from '@upwell/core/library';
 import type { PacePoint } from '@upwell/core/measures';
+import { WATER_RULES, type WaterRules } from '@upwell/core/safety';
 import Joi from 'joi';
 import { oneOf } from './common';
 import { paceTable } from './plan';
@@ -12,10 +13,24 @@ export interface ClubRules {
   readonly laneCapacity: number | null;
   /** The club's own paces; empty takes the effort law. */
   readonly paceTable: readonly PacePoint[];
+  /** Limits at the water: the usual ones, or tighter. */
+  readonly water: WaterRules;
 }
+
+const atMost = (of: keyof WaterRules, least: number) =>
+  Joi.number().min(least).max(WATER_RULES[of]).default(WATER_RULES[of]);
 
 export const clubRulesSchema = Joi.object<ClubRules>({
   kit: Joi.array().items(oneOf(KIT_IDS)).unique().max(KIT_IDS.length).required(),
   laneCapacity: Joi.number().integer().min(1).max(20).allow(null).required(),
   paceTable: paceTable().required(),
+  // Tighter than usual, never looser.
+  water: Joi.object<WaterRules>({
+    perWatcher: atMost('perWatcher', 1).integer(),
+    perWatcherFirst: atMost('perWatcherFirst', 1).integer(),
+    craftBeyondM: atMost('craftBeyondM', 0),
+    windMps: atMost('windMps', 1),
+    rainMm: atMost('rainMm', 0),
+    leastDepthM: Joi.number().min(WATER_RULES.leastDepthM).max(5).default(WATER_RULES.leastDepthM),
+  }).default(WATER_RULES),
 });

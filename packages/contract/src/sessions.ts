@@ -38,6 +38,8 @@ export interface SessionFields {
   readonly template: boolean;
   /** Sessions made together as a series share this. */
   readonly seriesId: string | null;
+  /** The course it is swum on; null in a pool, or on a loop that nobody drew. */
+  readonly courseId: string | null;
   readonly plan: SessionPlan;
   readonly done: SessionDone | null;
 }
@@ -53,6 +55,7 @@ export const sessionSaveSchema = Joi.object<SessionSave>({
   squadIds: Joi.array().items(uuid()).unique().max(20).required(),
   template: Joi.boolean().default(false),
   seriesId: uuid().allow(null).default(null),
+  courseId: uuid().allow(null).default(null),
   plan: planSchema.required(),
   done: Joi.object({
     plan: planSchema.required(),

@@ -199,8 +199,10 @@ export interface WaterDayFields {
   readonly overruled: string | null;
 }
 
-export interface WaterDayView extends WaterDayFields {
+export interface WaterDayView extends Omit<WaterDayFields, 'courseId'> {
   readonly id: string;
+  /** Null once the course was taken out. */
+  readonly courseId: string | null;
   /** Worked out from readings and group when it was signed. */
   readonly decision: Decision;
   readonly reasons: readonly string[];

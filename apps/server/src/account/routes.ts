@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { verify } from '@node-rs/argon2';
 import { signInSchema, type Me, type SignIn } from '@upwell/contract/account';
+import { WATER_RULES } from '@upwell/core/safety';
 import { clubRulesSchema, type ClubRules } from '@upwell/contract/club';
 import { KIT_IDS } from '@upwell/core/library';
 import type { FastifyInstance } from 'fastify';
@@ -90,8 +91,8 @@ export async function accountRoutes(
   app.get('/club', { schema: { summary: 'What the club decides for itself' } }, (request) =>
     asMe(database, requireCoach(request), async (em): Promise<ClubRules> => {
       const [club] = await em.execute<{ settings: Partial<ClubRules> }[]>('select settings from club', [], 'all');
-      const { kit = KIT_IDS, laneCapacity = null, paceTable = [] } = club!.settings;
-      return { kit, laneCapacity, paceTable };
+      const { kit = KIT_IDS, laneCapacity = null, paceTable = [], water = WATER_RULES } = club!.settings;
+      return { kit, laneCapacity, paceTable, water };
     }),
   );
 

@@ -33,7 +33,7 @@ type Row = Readonly<Record<string, unknown>> & { readonly id: string };
 type RowPart = Exclude<ArchivePart, 'deckEvents'>;
 const ROW_PARTS = ARCHIVE_PARTS.filter((part): part is RowPart => part !== 'deckEvents');
 
-const RULES: readonly string[] = ['kit', 'laneCapacity', 'paceTable'] satisfies (keyof ClubRules)[];
+const RULES: readonly string[] = ['kit', 'laneCapacity', 'paceTable', 'water'] satisfies (keyof ClubRules)[];
 
 /** Rows checked or stored between two breaths of the server. */
 const AT_ONCE = 1000;

@@ -21,6 +21,7 @@ export const TrainingSessionEntity = defineEntity({
     summary: p.json<SessionRow['groups']>(),
     template: p.boolean(),
     seriesId: p.uuid().nullable(),
+    courseId: p.uuid().nullable(),
     done: p.json<SessionDone>().nullable(),
     /** The totals as swum, when that was noted. */
     doneSummary: p.json<SessionRow['groups']>().nullable(),

@@ -27,6 +27,7 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { SquadEntity } from '../swimmers/entities';
+import { showCourse } from '../water';
 import { attendees, peopleByLevel, peopleOfPlan } from './people';
 import { TrainingSessionEntity, type TrainingSessionRecord } from './entities';
 
@@ -86,9 +87,11 @@ export async function showSession(em: EntityManager, id: string): Promise<Sessio
 }
 
 export async function saveSession(em: EntityManager, me: Me, id: string, save: SessionSave): Promise<SessionView> {
-  const { title, date, startTime, squadIds, template, seriesId, plan, done } = save;
+  const { title, date, startTime, squadIds, template, seriesId, courseId, plan, done } = save;
   const existing = await em.findOne(TrainingSessionEntity, { id });
   await refuseHarm(em, me, save, existing?.plan ?? null);
+  // The reference alone would also hold for another club's course.
+  if (courseId !== null) await showCourse(em, courseId);
   const { row } = await saveVersioned(
     em,
     TrainingSessionEntity,
@@ -103,6 +106,7 @@ export async function saveSession(em: EntityManager, me: Me, id: string, save: S
       squadIds: [...squadIds],
       template,
       seriesId,
+      courseId,
       theme: plan.theme,
       minutes: Math.round(plan.minutes),
       plan,
@@ -158,7 +162,7 @@ export function summaryOf(plan: SessionPlan, ratings: Readonly<Record<string, nu
 }
 
 function toView(record: TrainingSessionRecord): SessionView {
-  const { id, version, title, date, startTime, squadIds, template, seriesId, plan, done } = record;
+  const { id, version, title, date, startTime, squadIds, template, seriesId, courseId, plan, done } = record;
   return {
     id,
     version,
@@ -168,6 +172,7 @@ function toView(record: TrainingSessionRecord): SessionView {
     squadIds,
     template,
     seriesId: seriesId ?? null,
+    courseId: courseId ?? null,
     plan,
     done: done ?? null,
   };

@@ -1,8 +1,10 @@
 import type { Me } from '@upwell/contract/account';
 import type { WaterDayFields, WaterDayView } from '@upwell/contract/water';
+import { WATER_RULES, type WaterRules } from '@upwell/core/safety';
 import { decideDay, farthestFromLand, type Decision } from '@upwell/core/water';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { ProblemError } from '../platform/problem';
+import { notFound, ProblemError } from '../platform/problem';
+import type { DayPlan } from './dayPdf';
 import { showCourse } from './service';
 
 /** Most decisions of one course that are shown. */
@@ -10,7 +12,7 @@ const MOST = 60;
 
 interface Row {
   id: string;
-  course_id: string;
+  course_id: string | null;
   starts_at: Date;
   readings: WaterDayFields['readings'];
   people: WaterDayFields['group'];
@@ -22,13 +24,17 @@ interface Row {
 }
 
 /** What was decided at a water, the newest first. */
-export async function daysOf(em: EntityManager, courseId: string): Promise<WaterDayView[]> {
+export function daysOf(em: EntityManager, courseId: string): Promise<WaterDayView[]> {
+  return readDays(em, 'd.course_id = ?', courseId);
+}
+
+async function readDays(em: EntityManager, where: 'd.course_id = ?' | 'd.id = ?', id: string): Promise<WaterDayView[]> {
   const rows = await em.execute<Row[]>(
     `select d.id, d.course_id, d.starts_at, d.readings, d.people, d.decision, d.reasons, d.overruled, d.signed_at,
        a.name as signed_by
      from water_day d join account a on a.id = d.signed_by
-     where d.course_id = ? order by d.signed_at desc limit ${MOST}`,
-    [courseId],
+     where ${where} order by d.signed_at desc limit ${MOST}`,
+    [id],
     'all',
   );
   return rows.map((r) => ({
@@ -45,9 +51,27 @@ export async function daysOf(em: EntityManager, courseId: string): Promise<Water
   }));
 }
 
+/** One signed day with what is printed beside it: the course's name and the sessions on it that day. */
+export async function dayToPrint(em: EntityManager, id: string) {
+  const [of] = await em.execute<{ course_id: string | null; name: string | null }[]>(
+    'select d.course_id, c.name from water_day d left join course c on c.id = d.course_id where d.id = ?',
+    [id],
+    'all',
+  );
+  if (!of) throw notFound();
+  const day = (await readDays(em, 'd.id = ?', id))[0]!;
+  const plans = await em.execute<DayPlan[]>(
+    `select title, plan from training_session where course_id = ? and date = ?::timestamptz::date and not template
+     order by start_time limit 6`,
+    [of.course_id, day.startsAt],
+    'all',
+  );
+  return { day, courseName: of.name ?? 'A course that was taken out', plans };
+}
+
 /** The decision with its reasons as they are kept. */
-function decided(day: Pick<WaterDayFields, 'readings' | 'group'>, farthestM: number | null) {
-  const { decision, checks, missing, mayOverrule } = decideDay(day.readings, day.group, farthestM);
+function decided(day: Pick<WaterDayFields, 'readings' | 'group'>, farthestM: number | null, rules: WaterRules) {
+  const { decision, checks, missing, mayOverrule } = decideDay(day.readings, day.group, farthestM, rules);
   return { decision, mayOverrule, reasons: [...checks.map((c) => c.text), ...missing.map((m) => `Not known: ${m}.`)] };
 }
 
@@ -57,7 +81,12 @@ function decided(day: Pick<WaterDayFields, 'readings' | 'group'>, farthestM: num
  */
 export async function signDay(em: EntityManager, me: Me, id: string, day: WaterDayFields): Promise<{ id: string }> {
   const { course } = await showCourse(em, day.courseId);
-  const { decision, reasons, mayOverrule } = decided(day, farthestFromLand(course));
+  const [club] = await em.execute<{ water: WaterRules | null }[]>(
+    `select settings->'water' as water from club`,
+    [],
+    'all',
+  );
+  const { decision, reasons, mayOverrule } = decided(day, farthestFromLand(course), club?.water ?? WATER_RULES);
   if (day.overruled !== null && !mayOverrule) {
     const message =
       decision === 'stop'

@@ -1,2 +1,2 @@
-export { refuseUnswimmable } from './service';
+export { refuseUnswimmable, showCourse } from './service';
 export { trackSummary } from './tracks';

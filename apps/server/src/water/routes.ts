@@ -16,7 +16,8 @@ import type { Database } from '../platform/database';
 import { asMe, requireCoach, requireMe } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { raceCardPdf } from './cardPdf';
-import { daysOf, signDay } from './days';
+import { dayPdf } from './dayPdf';
+import { daysOf, dayToPrint, signDay } from './days';
 import { listTracks, removeTrack, saveTrack, showTrack } from './tracks';
 import { courseFile, listCourses, removeCourse, saveCourse, showCourse } from './service';
 
@@ -63,6 +64,20 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
     (request) => {
       const me = requireCoach(request);
       return asMe(database, me, (em) => signDay(em, me, request.params.id, request.body));
+    },
+  );
+
+  app.get<{ Params: { id: string } }>(
+    '/water-days/:id/card.pdf',
+    { schema: { params: idParams, summary: 'A signed day on one card: decision, plan, head count, kit' } },
+    async (request, reply) => {
+      const { day, courseName, plans } = await asMe(database, requireCoach(request), (em) =>
+        dayToPrint(em, request.params.id),
+      );
+      return reply
+        .type('application/pdf')
+        .header('content-disposition', 'attachment; filename="day-at-the-water.pdf"')
+        .send(await dayPdf(day, courseName, plans));
     },
   );
 

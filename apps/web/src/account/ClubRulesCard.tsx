@@ -2,6 +2,7 @@ import type { ClubRules } from '@upwell/contract/club';
 import { KIT, KIT_IDS } from '@upwell/core/library';
 import { effortSpeed, type PacePoint } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
+import { WATER_RULES, type WaterRules } from '@upwell/core/safety';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { sentence } from '@/api/problem';
@@ -28,7 +29,7 @@ export function ClubRulesCard() {
   if (!rules)
     return error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Loading the rules" />;
   const change = (patch: Partial<ClubRules>) => void save({ ...rules, ...patch });
-  const { kit, laneCapacity, paceTable } = rules;
+  const { kit, laneCapacity, paceTable, water } = rules;
   const setShare = (at: number, share: number) =>
     change({ paceTable: paceTable.map((p, i) => (i === at ? { ...p, share: Math.round(share * 1000) / 1000 } : p)) });
   return (
@@ -71,9 +72,36 @@ export function ClubRulesCard() {
           onMore={share > 0.3 ? () => setShare(i, share - 0.005) : null}
         />
       ))}
+      <Text variant="labelMedium">At the water: tighter than usual, never looser</Text>
+      <View style={styles.row}>
+        {WATER.map(({ of, label, step }) => {
+          // More water is the tighter way for the depth; less of everything else.
+          const [least, most] = of === 'leastDepthM' ? [WATER_RULES[of], 5] : [step, WATER_RULES[of]];
+          const to = (by: number) => () =>
+            change({ water: { ...water, [of]: Math.round((water[of] + by) * 10) / 10 } });
+          return (
+            <Stepper
+              key={of}
+              label={label}
+              value={String(water[of])}
+              onLess={water[of] - step >= least ? to(-step) : null}
+              onMore={water[of] + step <= most ? to(step) : null}
+            />
+          );
+        })}
+      </View>
     </Card>
   );
 }
+
+const WATER = [
+  { of: 'perWatcher', label: 'swimmers per watcher', step: 1 },
+  { of: 'perWatcherFirst', label: 'first-timers per watcher', step: 1 },
+  { of: 'craftBeyondM', label: 'm out needs a craft', step: 10 },
+  { of: 'windMps', label: 'm/s wind at most', step: 1 },
+  { of: 'rainMm', label: 'mm rain in 72 h at most', step: 5 },
+  { of: 'leastDepthM', label: 'm deep at least', step: 0.1 },
+] as const satisfies readonly { of: keyof WaterRules; label: string; step: number }[];
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 10, alignItems: 'center', marginVertical: 6 },

@@ -30,6 +30,8 @@ export interface Wish {
   /** Pool, or a loop outside of `loopM` metres. */
   readonly place: SessionPlace;
   readonly loopM: number;
+  /** The course whose lap is the loop; null for one that nobody drew. */
+  readonly courseId: string | null;
   readonly week: WeekKind;
   readonly leftOut: readonly LevelId[];
   /** Lengths asked of a level; without it the level's own band. */
@@ -57,6 +59,7 @@ export function newWish(now: Date): Wish {
     otherUnit: 'm',
     place: 'pool',
     loopM: 400,
+    courseId: null,
     week: 'normal',
     leftOut: [],
     lengths: {},

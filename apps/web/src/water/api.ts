@@ -42,7 +42,6 @@ const trackWaits: Waits = {
 
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
-    courses: build.query<CourseRow[], void>({ query: () => '/courses', providesTags: ['Course'] }),
     course: build.query<CourseView, string>({ query: (id) => `/courses/${id}`, providesTags: ['Course'] }),
     saveCourse: build.mutation<CourseView, { id: string; body: CourseSave }>({
       query: ({ id, body }) => ({ url: `/courses/${id}`, method: 'PUT', body }),
@@ -80,7 +79,6 @@ const endpoints = api.injectEndpoints({
 });
 
 export const {
-  useCoursesQuery,
   useCourseQuery,
   useSaveCourseMutation,
   useRemoveCourseMutation,

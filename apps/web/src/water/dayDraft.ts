@@ -1,5 +1,6 @@
 import {
   bearingTo,
+  lowestTide,
   simulatedWeather,
   type Course,
   type DayGroup,
@@ -17,6 +18,8 @@ export interface DayDraft {
   readonly read: Partial<DayReadings>;
   readonly group: DayGroup;
   readonly reason: string;
+  /** Depth at the entry when the tide is at its mean, metres; null where nobody knows or there is no tide. */
+  readonly depthAtMeanM?: number | null;
 }
 
 export function newDayDraft(): DayDraft {
@@ -37,7 +40,7 @@ export interface Day {
 }
 
 /** Readings of a day: the forecast where nothing was read, and what nobody can forecast left open. */
-export function dayOn(course: Course, at: Date, { read, group }: DayDraft): Day {
+export function dayOn(course: Course, at: Date, { read, group, depthAtMeanM = null }: DayDraft): Day {
   const forecast = WEATHER(course.start, at);
   const first = course.marks[0] ?? course.finish;
   const { waterC, airC, windMps, windFromDeg, waveHeightM, rainMm72h, currentMps, currentToDeg, sunsetMs } = forecast;
@@ -48,7 +51,15 @@ export function dayOn(course: Course, at: Date, { read, group }: DayDraft): Day 
       offshoreDeg: bearingTo(course.start, first).bearingDeg,
       lightLeftMin: sunsetMs === null ? 600 : Math.round((sunsetMs - at.getTime()) / 60_000 - group.minutes),
       ...{ visibility: null, lightning: null, sewage: null, fouled: null, traffic: null, wildlife: null },
-      ...{ walked: null, depthM: null },
+      walked: null,
+      // The least of the whole time: the tide goes out under the swimmers.
+      depthM:
+        depthAtMeanM === null
+          ? null
+          : Math.max(
+              0,
+              depthAtMeanM + lowestTide({ fromMs: at.getTime(), toMs: at.getTime() + group.minutes * 60_000 }),
+            ),
       ...read,
     },
   };

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
+import { WATER_RULES } from '../safety';
 import { longestInWater } from '../safety';
-import { decideDay, FIRST_TIME_LADDER, kitList, WATER_RULES, type DayGroup, type DayReadings } from '.';
+import { decideDay, FIRST_TIME_LADDER, kitList, type DayGroup, type DayReadings } from '.';
 
 const fine: DayReadings = {
   waterC: 19,

@@ -1,4 +1,4 @@
-import { longestInWater, type WaterPerson } from '../safety';
+import { longestInWater, WATER_RULES, type WaterPerson, type WaterRules } from '../safety';
 
 /** What is known before anybody gets in. Null is not known yet. */
 export interface DayReadings {
@@ -45,24 +45,6 @@ export interface DayGroup {
   readonly bright: boolean;
   readonly minutes: number;
 }
-
-/** What the club may tighten. */
-export interface WaterRules {
-  readonly perWatcher: number;
-  readonly perWatcherFirst: number;
-  readonly craftBeyondM: number;
-  readonly windMps: number;
-  readonly rainMm: number;
-  readonly leastDepthM: number;
-}
-export const WATER_RULES: WaterRules = {
-  perWatcher: 8,
-  perWatcherFirst: 4,
-  craftBeyondM: 100,
-  windMps: 8,
-  rainMm: 20,
-  leastDepthM: 1,
-};
 
 export const DECISIONS = ['go', 'change', 'stop'] as const;
 export type Decision = (typeof DECISIONS)[number];

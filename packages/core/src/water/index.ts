@@ -9,4 +9,5 @@ export * from './sides';
 export * from './sighting';
 export * from './simulate';
 export * from './standIn';
+export * from './swimOut';
 export * from './track';

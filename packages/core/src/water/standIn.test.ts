@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { nextHighWater, simulatedWeather, tideAt } from '.';
+import { lowestTide, nearestSlack, nextHighWater, simulatedWeather, tideAt, waterWindow } from '.';
 
 const BAY = { lat: 31.4, lon: -41.2 };
 const HOUR = 3_600_000;
@@ -23,6 +23,32 @@ describe('the stand-in for tides and weather', () => {
         expect((next - high) / HOUR).toBeLessThan(14);
         expect(tideAt(high)).toBeGreaterThanOrEqual(tideAt(high - HOUR / 2));
         expect(tideAt(high)).toBeGreaterThanOrEqual(tideAt(high + HOUR / 2));
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('has enough water within the window and too little outside it', () => {
+    fc.assert(
+      fc.property(moment, fc.double({ min: -0.4, max: 0.5, noNaN: true }), (ms, least) => {
+        const span = waterWindow(ms, least)!;
+        expect(lowestTide(span)).toBeGreaterThanOrEqual(least - 1e-9);
+        expect(tideAt(span.fromMs - HOUR / 6)).toBeLessThan(least + 0.05);
+        expect(tideAt(span.toMs + HOUR / 6)).toBeLessThan(least + 0.05);
+        expect(span.toMs).toBeGreaterThanOrEqual(ms);
+      }),
+      { numRuns: 40 },
+    );
+    expect(waterWindow(0, 5)).toBeNull();
+    expect(waterWindow(0, -5)!.toMs).toBeGreaterThan(24 * HOUR);
+  });
+
+  it('hardly runs at slack water, which is never far', () => {
+    fc.assert(
+      fc.property(moment, (ms) => {
+        const slack = nearestSlack(ms);
+        expect(Math.abs(slack - ms)).toBeLessThanOrEqual(4.5 * HOUR);
+        expect(simulatedWeather(1)(BAY, new Date(slack)).currentMps).toBeLessThanOrEqual(0.03);
       }),
       { numRuns: 40 },
     );

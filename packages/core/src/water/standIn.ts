@@ -70,6 +70,48 @@ export function nextHighWater(atMs: number): number {
   return atMs;
 }
 
+/** A span of time, milliseconds since 1970. */
+export interface Span {
+  readonly fromMs: number;
+  readonly toMs: number;
+}
+
+/** So far ahead a window is looked for: two tides. */
+const AHEAD_MS = 26 * HOUR_MS;
+const STEP_MS = 5 * 60_000;
+
+/**
+ * When there is enough water: the span around a high water in which the tide stays at or over a level,
+ * the one a moment lies in or else the next.
+ *
+ * @param leastM over the mean level, metres
+ * @returns null when the tide does not come so high within two tides; open-ended spans are cut at two tides
+ */
+export function waterWindow(atMs: number, leastM: number): Span | null {
+  const enough = (t: number) => tideAt(t) >= leastM;
+  let from = atMs;
+  if (enough(from)) while (from > atMs - AHEAD_MS && enough(from - STEP_MS)) from -= STEP_MS;
+  else while (from < atMs + AHEAD_MS && !enough(from)) from += STEP_MS;
+  if (!enough(from)) return null;
+  let to = from;
+  while (to < atMs + AHEAD_MS && enough(to + STEP_MS)) to += STEP_MS;
+  return { fromMs: from, toMs: to };
+}
+
+/** The nearest slack water: where the tide turns, before or after a moment. */
+export function nearestSlack(atMs: number): number {
+  for (let off = 0; off < 8 * HOUR_MS; off += STEP_MS)
+    for (const t of [atMs - off, atMs + off]) if (riseAt(t) * riseAt(t + STEP_MS) <= 0) return t;
+  return atMs;
+}
+
+/** Lowest tide between two moments, metres over the mean level. */
+export function lowestTide({ fromMs, toMs }: Span): number {
+  let least = Math.min(tideAt(fromMs), tideAt(toMs));
+  for (let t = fromMs; t < toMs; t += STEP_MS) least = Math.min(least, tideAt(t));
+  return least;
+}
+
 const round = (value: number, to: number) => Math.round(value / to) * to;
 
 /**

@@ -67,6 +67,14 @@ function DeckCard({ session }: { readonly session: SessionView }) {
           </Text>
           <Text variant="bodySmall">{CAUSES[plan.theme].name}</Text>
         </View>
+        {session.courseId ? (
+          <Button
+            mode="outlined"
+            onPress={() => router.navigate(`/water/${session.courseId!}/day?session=${session.id}` as Href)}
+          >
+            Go or not?
+          </Button>
+        ) : null}
         <Button
           mode="contained"
           icon="clock-outline"

@@ -23,6 +23,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { Input } from '@/ui/Input';
 import { Stepper } from '@/ui/Stepper';
 import { Toggle } from '@/ui/Toggle';
+import { LoopChoice } from './LoopChoice';
 import { POOLS, poolOf, type PoolChoice, type Wish } from '../wish';
 
 const KIND_WORD = { aerobic: 'Steady', technique: 'Technique', speed: 'With speed' } as const;
@@ -225,11 +226,12 @@ export function TimeAndPoolCard({ wish, change, times }: PartProps & { readonly 
       />
       {wish.place === 'open-water' ? (
         <View>
+          <LoopChoice wish={wish} change={change} />
           <Stepper
             label="metres, one loop"
             value={String(wish.loopM)}
-            onLess={wish.loopM > 50 ? () => change({ loopM: wish.loopM - 50 }) : null}
-            onMore={wish.loopM < 5000 ? () => change({ loopM: wish.loopM + 50 }) : null}
+            onLess={wish.loopM > 50 ? () => change({ loopM: wish.loopM - 50, courseId: null }) : null}
+            onMore={wish.loopM < 5000 ? () => change({ loopM: wish.loopM + 50, courseId: null }) : null}
           />
           <Text variant="bodySmall">{CAUTION}</Text>
         </View>

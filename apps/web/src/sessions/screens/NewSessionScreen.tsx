@@ -58,6 +58,7 @@ export function NewSessionScreen() {
         squadIds,
         template: false,
         seriesId: null,
+        courseId: wish.place === 'open-water' ? (wish.courseId ?? null) : null,
         plan: kept,
         done: null,
         version: 0,

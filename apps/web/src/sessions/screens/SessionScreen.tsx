@@ -116,6 +116,15 @@ function Session({ stored }: { readonly stored: SessionView }) {
               </Button>
             </>
           ) : null}
+          {coach && fields.courseId ? (
+            <Button
+              mode="outlined"
+              icon="waves"
+              onPress={() => router.navigate(`/water/${fields.courseId!}/day?session=${stored.id}` as Href)}
+            >
+              Go or not?
+            </Button>
+          ) : null}
           <Button
             mode={changed ? 'outlined' : 'contained'}
             icon="whistle"

@@ -82,6 +82,7 @@ export function WriteSessionScreen() {
         startTime: startTime ?? '19:00',
         squadIds: kept.squadIds.length > 0 ? kept.squadIds : all,
         template: false,
+        courseId: null,
         seriesId: null,
         plan: good.document.plan,
         done: null,

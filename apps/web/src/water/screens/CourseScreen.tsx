@@ -5,6 +5,9 @@ import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
 import { Button, IconButton, ProgressBar, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account/api';
+import { newWish } from '@/sessions/wish';
+import { keepDraft } from '@/state/drafts';
+import { useAppDispatch } from '@/state/hooks';
 import { Card } from '@/ui/Card';
 import { saveFrom } from '@/ui/saveFile';
 import { Screen } from '@/ui/Screen';
@@ -38,6 +41,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
   const theme = useTheme();
   const wide = useWide();
   const router = useRouter();
+  const dispatch = useAppDispatch();
   const { data: me } = useMeQuery();
   const params = useLocalSearchParams<{ leg?: string; every?: string }>();
   const { conditions, setConditions, who, setWho, legs, metres, outside, plans } = useCourseDay(view);
@@ -53,6 +57,13 @@ function Sheet({ view }: { readonly view: CourseView }) {
       ...(next.leg === undefined ? {} : { leg: String(next.leg), every: undefined }),
       ...(next.every === undefined ? {} : { every: String(next.every) }),
     } as never);
+
+  const swimOut = () => {
+    const loopM = Math.round(metres / course.laps);
+    const wish = { ...newWish(new Date()), place: 'open-water' as const, courseId: view.id, loopM };
+    dispatch(keepDraft({ key: 'session:new', value: wish }));
+    router.navigate('/sessions/new' as Href);
+  };
 
   const map = (
     <CourseMap
@@ -75,17 +86,16 @@ function Sheet({ view }: { readonly view: CourseView }) {
       back="/water"
       actions={
         <>
+          {me?.role === 'swimmer' ? null : (
+            <Button mode="outlined" onPress={swimOut}>
+              Plan a swim-out
+            </Button>
+          )}
           <Button mode="outlined" onPress={() => router.navigate(`/water/${view.id}/card` as Href)}>
             Race card
           </Button>
           <Button mode="outlined" onPress={() => router.navigate(`/water/${view.id}/tracks` as Href)}>
             Swum here
-          </Button>
-          <Button mode="outlined" onPress={() => saveFrom(`/api/v1/courses/${view.id}/export/gpx`)}>
-            GPX
-          </Button>
-          <Button mode="outlined" onPress={() => saveFrom(`/api/v1/courses/${view.id}/export/geojson`)}>
-            GeoJSON
           </Button>
           {me?.role === 'swimmer' ? null : (
             <Button mode="contained" onPress={() => router.navigate(`/water/${view.id}/day` as Href)}>
@@ -215,6 +225,17 @@ function Sheet({ view }: { readonly view: CourseView }) {
               </Card>
             </>
           ) : null}
+          <View style={styles.files}>
+            <Text variant="bodySmall" style={styles.flex}>
+              The course as a file:
+            </Text>
+            <Button compact onPress={() => saveFrom(`/api/v1/courses/${view.id}/export/gpx`)}>
+              GPX
+            </Button>
+            <Button compact onPress={() => saveFrom(`/api/v1/courses/${view.id}/export/geojson`)}>
+              GeoJSON
+            </Button>
+          </View>
         </View>
       </View>
     </Screen>
@@ -296,4 +317,5 @@ const styles = StyleSheet.create({
   fact: { flexGrow: 1, flexBasis: 105, padding: 10, borderRadius: 6, gap: 2 },
   factWord: { fontFamily: 'Atkinson Bold', fontSize: 22, lineHeight: 28 },
   aim: { marginTop: 8 },
+  files: { flexDirection: 'row', alignItems: 'center', gap: 8, marginTop: 12 },
 });

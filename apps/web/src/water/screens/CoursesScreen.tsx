@@ -12,7 +12,7 @@ import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { compute } from '@/worker/compute';
-import { useCoursesQuery } from '../api';
+import { useCoursesQuery } from '../courseList';
 import { courseKey, newCourseDraft } from '../courseDraft';
 
 /** The club's waters: each course with its metres; draw one, or bring one in. */

@@ -1,20 +1,24 @@
-import { CAUTION } from '@upwell/core/safety';
+import { CAUTION, WATER_RULES } from '@upwell/core/safety';
 import { LEVEL } from '@upwell/core/swimmers';
 import {
   decideDay,
   farthestFromLand,
   FIRST_TIME_LADDER,
   kitList,
+  type DayDecision,
   type DayGroup,
   type DayReadings,
   type Decision,
 } from '@upwell/core/water';
 import type { CourseView } from '@upwell/contract/water';
+import { skipToken } from '@reduxjs/toolkit/query';
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { Text } from 'react-native-paper';
+import { StyleSheet, View, type ViewStyle } from 'react-native';
+import { Button, Text } from 'react-native-paper';
 import { sentence } from '@/api/problem';
+import { useClubRulesQuery } from '@/account/api';
+import { useSessionQuery } from '@/sessions/api';
 import { useDraft } from '@/state/hooks';
 import { useSquadsQuery, useSwimmersInfiniteQuery } from '@/swimmers/api';
 import { Card } from '@/ui/Card';
@@ -22,6 +26,7 @@ import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { HoldButton } from '@/ui/HoldButton';
 import { Input } from '@/ui/Input';
+import { saveFrom } from '@/ui/saveFile';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { Stepper } from '@/ui/Stepper';
@@ -29,7 +34,10 @@ import { Toggle } from '@/ui/Toggle';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useCourseQuery, useSignDayMutation, useWaterDaysQuery } from '../api';
-import { clockOf, compassWord, firstConditions, waterAt, type Conditions } from '../conditions';
+import { PlanCard } from '../parts/PlanCard';
+import { ReadingsCard } from '../parts/ReadingsCard';
+import { TideCard } from '../parts/TideCard';
+import { clockOf, firstConditions, waterAt, type Conditions } from '../conditions';
 import { dayOn, newDayDraft, type DayDraft } from '../dayDraft';
 
 export function DayScreen() {
@@ -54,13 +62,17 @@ function Day({ view }: { readonly view: CourseView }) {
   const [firstWater] = useState(firstConditions);
   const [draft, setDraft, dropDraft] = useDraft<DayDraft>(`day:${view.id}`, first);
   const [conditions, setConditions] = useDraft<Conditions>(`water:${view.id}`, firstWater);
+  const { session: asked } = useLocalSearchParams<{ session?: string }>();
+  const { data: session } = useSessionQuery(asked ?? skipToken);
   const { data: days } = useWaterDaysQuery(view.id);
   const [sign, { error, isLoading, isSuccess }] = useSignDayMutation();
   const { at } = waterAt(conditions);
   const { forecast, readings } = dayOn(view.course, at, draft);
   const farthest = farthestFromLand(view.course);
   const { group } = draft;
-  const day = decideDay(readings, group, farthest);
+  const { data: club } = useClubRulesQuery();
+  const rules = club?.water ?? WATER_RULES;
+  const day = decideDay(readings, group, farthest, rules);
   const read = (change: Partial<DayReadings>) => setDraft({ ...draft, read: { ...draft.read, ...change } });
   const people = (change: Partial<DayGroup>) => setDraft({ ...draft, group: { ...group, ...change } });
   const overruling = day.mayOverrule && draft.reason.trim().length >= 10;
@@ -126,10 +138,27 @@ function Day({ view }: { readonly view: CourseView }) {
       under={`High water ${clockWord(forecast.highWaterMs)}${forecast.sunsetMs ? ` · sunset ${clockWord(forecast.sunsetMs)}` : ''} · forecast by a simulated stand-in: read for yourself`}
       back={`/water/${view.id}`}
     >
+      {wide ? null : (
+        <View
+          style={[STICKY, styles.bar, { backgroundColor: theme.colors.background, borderColor: colour }]}
+          aria-hidden
+        >
+          <Text style={[styles.barWord, { color: colour }]}>{`${MARK[day.decision]} ${WORD[day.decision]}`}</Text>
+          <Text variant="bodySmall">{reasonsWord(day)}</Text>
+        </View>
+      )}
       <View style={wide ? styles.columns : undefined}>
         <View style={styles.flex}>{answer}</View>
         <View style={wide ? styles.flex : styles.below}>
-          <Readings readings={readings} own={draft.read} onRead={read} />
+          {session && session.courseId === view.id ? <PlanCard session={session} onTake={people} /> : null}
+          <ReadingsCard readings={readings} own={draft.read} onRead={read} />
+          <TideCard
+            at={at}
+            minutes={group.minutes}
+            depthM={draft.depthAtMeanM ?? null}
+            leastM={rules.leastDepthM}
+            onChange={(depthAtMeanM) => setDraft({ ...draft, depthAtMeanM })}
+          />
           <Card title="Who goes in">
             <FromSquad onTake={people} />
             <View style={styles.row}>
@@ -166,9 +195,14 @@ function Day({ view }: { readonly view: CourseView }) {
           {days && days.length > 0 ? (
             <Card title="On record">
               {days.slice(0, 6).map((d) => (
-                <Text key={d.id}>
-                  {`${MARK[d.decision]} ${WORD[d.decision]}${d.overruled ? `, overruled: “${d.overruled}”` : ''} · ${d.signedBy}, ${d.signedAt.slice(0, 10)}`}
-                </Text>
+                <View key={d.id} style={styles.record}>
+                  <Text style={styles.flex}>
+                    {`${MARK[d.decision]} ${WORD[d.decision]}${d.overruled ? `, overruled: “${d.overruled}”` : ''} · ${d.signedBy}, ${d.signedAt.slice(0, 10)}`}
+                  </Text>
+                  <Button compact onPress={() => saveFrom(`/api/v1/water-days/${d.id}/card.pdf`)}>
+                    Card
+                  </Button>
+                </View>
               ))}
             </Card>
           ) : null}
@@ -186,90 +220,15 @@ function Day({ view }: { readonly view: CourseView }) {
   );
 }
 
+/** On a phone the answer stays in sight while the readings are gone through (a web-only position). */
+const STICKY = { position: 'sticky', top: 0, zIndex: 2 } as unknown as ViewStyle;
+
+const reasonsWord = ({ checks, missing }: DayDecision) =>
+  [checks.length > 0 ? `${checks.length} to weigh` : '', missing.length > 0 ? `${missing.length} to find out` : '']
+    .filter(Boolean)
+    .join(' · ');
+
 const clockWord = (ms: number) => new Date(ms).toTimeString().slice(0, 5);
-
-interface ReadingsProps {
-  readonly readings: DayReadings;
-  readonly own: Partial<DayReadings>;
-  readonly onRead: (change: Partial<DayReadings>) => void;
-}
-
-const YES_NO = [
-  { value: 'no', label: 'No' },
-  { value: 'yes', label: 'Yes' },
-] as const;
-const ASKED = [
-  { of: 'lightning', label: 'Lightning or thunder?' },
-  { of: 'sewage', label: 'Sewage warning?' },
-  { of: 'fouled', label: 'Bloom, floating matter?' },
-  { of: 'wildlife', label: 'Seals, nesting birds?' },
-  { of: 'walked', label: 'Entry and exits walked?' },
-] as const;
-const STEPPED = [
-  { of: 'waterC', label: '°C water', step: 0.5, digits: 1 },
-  { of: 'windMps', label: 'm/s wind', step: 0.5, digits: 1 },
-  { of: 'waveHeightM', label: 'm waves', step: 0.1, digits: 1 },
-  { of: 'currentMps', label: 'm/s current', step: 0.05, digits: 2 },
-  { of: 'rainMm72h', label: 'mm rain, 72 h', step: 1, digits: 0 },
-] as const;
-
-/** What was forecast, to be read over, and what only eyes at the water can tell. */
-function Readings({ readings: r, own, onRead }: ReadingsProps) {
-  return (
-    <Card title="Read at the water">
-      <View style={styles.row}>
-        {STEPPED.map(({ of, label, step, digits }) => {
-          const value = r[of] ?? 0;
-          const to = (by: number) => onRead({ [of]: Math.max(0, Math.round((value + by) * 100) / 100) });
-          return (
-            <Stepper
-              key={of}
-              label={own[of] === undefined ? `${label} (forecast)` : label}
-              value={value.toFixed(digits)}
-              onLess={value > 0 ? () => to(-step) : null}
-              onMore={() => to(step)}
-            />
-          );
-        })}
-      </View>
-      <Choice
-        label={`Wind comes from ${compassWord(r.windFromDeg)}`}
-        options={['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'].map((label, i) => ({ value: String(i * 45), label }))}
-        chosen={[String(Math.round(r.windFromDeg / 45) * 45 === 360 ? 0 : Math.round(r.windFromDeg / 45) * 45)]}
-        onPress={(value) => onRead({ windFromDeg: Number(value) })}
-      />
-      {ASKED.map(({ of, label }) => (
-        <Choice
-          key={of}
-          label={label}
-          options={YES_NO}
-          chosen={r[of] === null ? [] : [r[of] ? 'yes' : 'no']}
-          onPress={(value) => onRead({ [of]: value === 'yes' })}
-        />
-      ))}
-      <Choice
-        label="How far does one see?"
-        options={[
-          { value: 'clear', label: 'Far' },
-          { value: 'hazy', label: 'Haze' },
-          { value: 'fog', label: 'Fog' },
-        ]}
-        chosen={r.visibility === null ? [] : [r.visibility]}
-        onPress={(visibility) => onRead({ visibility })}
-      />
-      <Choice
-        label="Boats?"
-        options={[
-          { value: 'none', label: 'None' },
-          { value: 'lane', label: 'A lane near' },
-          { value: 'through', label: 'Through the course' },
-        ]}
-        chosen={r.traffic === null ? [] : [r.traffic]}
-        onPress={(traffic) => onRead({ traffic })}
-      />
-    </Card>
-  );
-}
 
 function Count({
   label,
@@ -363,5 +322,15 @@ const styles = StyleSheet.create({
   answer: { borderWidth: 3, borderRadius: 6, padding: 16, gap: 8, marginBottom: 12 },
   word: { fontFamily: 'Atkinson Bold', fontSize: 40, lineHeight: 46 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginVertical: 8 },
+  bar: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: 10,
+    borderBottomWidth: 3,
+    paddingVertical: 6,
+    marginBottom: 10,
+  },
+  barWord: { fontFamily: 'Atkinson Bold', fontSize: 22, lineHeight: 28, flex: 1 },
   sign: { marginVertical: 12 },
+  record: { flexDirection: 'row', alignItems: 'center', gap: 8 },
 });

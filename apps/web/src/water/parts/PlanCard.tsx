@@ -1,0 +1,47 @@
+import { groupOfPlan, swimOutLines, type DayGroup } from '@upwell/core/water';
+import type { SessionView } from '@upwell/contract/sessions';
+import { useRouter, type Href } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { Card } from '@/ui/Card';
+import { dayWord } from '@/ui/dates';
+
+interface PlanCardProps {
+  readonly session: SessionView;
+  readonly onTake: (change: Partial<DayGroup>) => void;
+}
+
+const half = (loops: number) => `${Math.floor(loops) || ''}${loops % 1 === 0 ? '' : '½'}`;
+
+/** The swim-out that is decided on: each level by loops and minutes, and the way to its head count. */
+export function PlanCard({ session, onTake }: PlanCardProps) {
+  const router = useRouter();
+  const lines = swimOutLines(session.plan);
+  const group = groupOfPlan(session.plan);
+  return (
+    <Card title={session.title}>
+      <Text>{`${dayWord(session.date)} ${session.startTime}`}</Text>
+      {lines.map((line) => (
+        <Text key={line.name}>
+          {`${line.name}, ${line.swimmers}: ${half(line.loops)} ${line.loops > 1 ? 'loops' : 'loop'} and skills, ≈ ${line.metres} m, ${line.minutes} min in the water`}
+        </Text>
+      ))}
+      <View style={styles.row}>
+        <Button mode="outlined" onPress={() => onTake(group)}>
+          {`Take its ${group.swimmers} swimmers and ${group.minutes} minutes`}
+        </Button>
+        <Button
+          mode="outlined"
+          icon="whistle"
+          onPress={() => router.navigate(`/deck/${session.id}/run?view=heads` as Href)}
+        >
+          Head count
+        </Button>
+      </View>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginTop: 8 },
+});
