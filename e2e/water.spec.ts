@@ -22,6 +22,28 @@ test('a leg is read: where to aim, how often to look, which side, and what it co
   await expect(page.getByText('Aim at the notch in the ridge', { exact: false })).toBeVisible();
   await expectAccessible(page);
 
+  // Two fingers drawn apart: the map comes nearer, the scale bar stands for less.
+  const map = page.getByRole('group', { name: /^Map of/ });
+  await map.scrollIntoViewIfNeeded();
+  const bar = map.locator('text', { hasText: /^[\d.]+ k?m$/ }).last();
+  const metres = async () => {
+    const [, number, kilo] = /([\d.]+) (k?)m/.exec((await bar.textContent())!)!;
+    return Number(number) * (kilo ? 1000 : 1);
+  };
+  const far = await metres();
+  const box = (await map.boundingBox())!;
+  const middle = { x: box.x + box.width / 2, y: box.y + 120 };
+  const cdp = await page.context().newCDPSession(page);
+  const fingers = (type: 'touchStart' | 'touchMove', apart: number) =>
+    cdp.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints: [-apart, apart].map((dx, id) => ({ x: middle.x + dx, y: middle.y, id })),
+    });
+  await fingers('touchStart', 20);
+  for (let apart = 20; apart <= 80; apart += 10) await fingers('touchMove', apart);
+  await cdp.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+  await expect.poll(metres).toBeLessThan(far);
+
   // Drag the interval by keyboard: the clock follows.
   const slider = page.getByRole('slider', { name: 'Strokes between looks' });
   await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 20_000 });
@@ -214,7 +236,7 @@ test('a swum track is laid over the course, kept with its swimmer, and tells how
 
   await page.getByRole('button', { name: 'Who swam it?' }).click();
   await page.getByLabel('Find a swimmer').fill('ines');
-  await page.getByRole('button', { name: 'Ines Okoro-Vale' }).click();
+  await page.getByRole('button', { name: 'Ines Okoro-Vale', exact: true }).click();
   await page.getByRole('button', { name: 'Keep it for Ines Okoro-Vale' }).click();
   await page
     .getByRole('listitem')

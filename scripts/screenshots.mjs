@@ -192,12 +192,6 @@ async function takeAll(base) {
   await wide.go('/sessions/load');
   await wide.page.waitForTimeout(800);
   await wide.take('load-wide');
-  await phone.go(`/sessions/${id}?pane=lanes`);
-  await phone.press(/^Race/);
-  await phone.page.getByText('Lane 1').first().scrollIntoViewIfNeeded();
-  await phone.page.waitForTimeout(600);
-  await phone.take('lanes');
-
   const night = await open(PHONE, 'dark');
   await night.go(`/sessions/${id}`);
   await night.take('session-night');
@@ -205,28 +199,27 @@ async function takeAll(base) {
   const course = (name) => `/water/${courses.find((c) => c.name === name).id}`;
   await wide.go(course('Quill Crossing'));
   await wide.press(/^For somebody/);
-  await wide.page.getByLabel('Find whom the sheet is for').fill('mirela');
+  await wide.page.getByLabel('Find a swimmer').fill('mirela');
   await wide.page.waitForTimeout(1000);
   await wide.press('Mirela Fenwright');
   await wide.page.waitForTimeout(4000);
   await wide.take('course-wide');
   await phone.go(`${course('Lantern Mile')}/day`);
   await phone.take('water-day');
+  await phone.go(`${course('Lantern Mile')}/card`);
+  await phone.press(/^For somebody/);
+  await phone.page.getByLabel('Find a swimmer').fill('sol att');
+  await phone.page.waitForTimeout(1000);
+  await phone.press('Sol Attenbrook');
+  await phone.page.waitForTimeout(3000);
+  await phone.take('race-card');
+  await wide.go(`${course('Lantern Mile')}/tracks`);
+  await wide.press(/^Sol Attenbrook/);
+  await wide.page.getByText(/m swum for/).waitFor();
+  await wide.page.waitForTimeout(800);
+  await wide.take('track-wide');
   await run(phone);
   await phone.take('run');
-  await phone.go(`/swimmers/${await phone.find('freya')}/test?kind=critical-speed`);
-  for (const [distance, time] of [
-    ['400', '6:24'],
-    ['200', '3:02'],
-    ['100', '1:25'],
-  ]) {
-    await phone.press(distance);
-    await phone.page.getByLabel(/Or the time of/).fill(time);
-    await phone.press('Add');
-  }
-  await phone.page.getByText('per 100 m', { exact: false }).first().scrollIntoViewIfNeeded();
-  await phone.page.waitForTimeout(400);
-  await phone.take('test');
   await browser.close();
 }
 

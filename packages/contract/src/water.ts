@@ -2,6 +2,7 @@ import {
   AREA_KINDS,
   COURSE_LIMIT,
   LONGEST_LEG_M,
+  MOST_TRACK_POINTS,
   TURN_SIDES,
   type Course,
   type DayGroup,
@@ -13,7 +14,6 @@ import {
 import type { Drift } from '@upwell/core/measures';
 import Joi from 'joi';
 import { line, oneOf, saved, uuid, type Saved } from './common';
-import { MOST_KEPT_POINTS } from './waterLimits';
 
 export interface CourseFields {
   readonly name: string;
@@ -308,7 +308,7 @@ const trackFields = {
       ),
     )
     .min(2)
-    .max(MOST_KEPT_POINTS)
+    .max(MOST_TRACK_POINTS)
     .required(),
 };
 export const trackSaveSchema = Joi.object<TrackSave>({ courseId: uuid().required(), ...trackFields });

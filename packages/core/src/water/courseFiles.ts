@@ -25,7 +25,7 @@ export interface ReadCourse {
   readonly problems: readonly string[];
 }
 
-/** Our own extensions of GPX are in this namespace; see docs/courses.md. */
+/** Our own extensions of GPX are in this namespace; see docs/water.md. */
 export const COURSE_NAMESPACE = 'https://upwell.example/gpx/course/1';
 export const COURSE_FORMAT = 'upwell-course';
 /** Largest course file that is read, characters. */

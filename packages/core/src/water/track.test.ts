@@ -222,6 +222,18 @@ describe('a long file', () => {
     expect(cleanTrack(readTrackFile(writeGpx('Dense', dense)).points).points.length).toBeLessThanOrEqual(801);
   });
 
+  it('of a whole day is thinned, and swims as far', () => {
+    const long: Course = { ...COURSE, laps: 12 };
+    const points = simulatedTrack({ ...WORN, strokeLengthM: 0.9 }, outing({ receiverSdM: 0.5 }), long);
+    const clean = cleanTrack(points);
+    expect(points.length).toBeGreaterThan(7000);
+    expect(clean.points.length).toBeLessThanOrEqual(6000);
+    const swumM = measureTrack(clean, long, HABITS).swumM;
+    expect(Math.abs(swumM / measureTrack({ ...clean, points: points as never }, long, HABITS).swumM - 1)).toBeLessThan(
+      0.01,
+    );
+  });
+
   it('goes through the file as it is', () => {
     const points = swum({ receiverSdM: 1, dropOuts: 0.1, silentS: 40 });
     const read = readTrackFile(writeGpx('Swum', points)).points;

@@ -36,8 +36,8 @@ const GAP_S = 15;
 const LEAST_STEP_MS = 500;
 /** Fewer points than this are no track. */
 const LEAST_POINTS = 20;
-/** Longest track that is measured, points: over eleven hours at one a second. */
-export const MOST_TRACK_POINTS = 40_000;
+/** Points that are kept of a track: of a longer one every second, third, … */
+export const MOST_TRACK_POINTS = 6000;
 
 /**
  * A track without what cannot be: points without time or out of order, and jumps of the receiver.
@@ -85,15 +85,13 @@ export function cleanTrack(raw: readonly TrackPoint[]): CleanTrack {
     throw new RefusedTrack('This track has no times: how fast and in which order it was swum cannot be told.');
   if (points.length < LEAST_POINTS)
     throw new RefusedTrack(`Only ${points.length} points of this track can be used; ${LEAST_POINTS} are needed.`);
-  if (points.length > MOST_TRACK_POINTS)
-    throw new RefusedTrack(
-      `This track is too long: more than ${MOST_TRACK_POINTS.toLocaleString('en')} points are left of it.`,
-    );
+  const every = Math.ceil(points.length / MOST_TRACK_POINTS);
+  const kept = points.filter((_, i) => i % every === 0);
   const gaps = points.slice(1).flatMap((p, i) => {
     const seconds = (p.timeMs - points[i]!.timeMs) / 1000;
     return seconds > GAP_S ? [{ atMs: points[i]!.timeMs, seconds }] : [];
   });
-  return { points, leftOut, gaps };
+  return { points: kept, leftOut, gaps };
 }
 
 export interface LegSwum {

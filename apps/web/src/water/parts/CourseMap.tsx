@@ -84,7 +84,8 @@ export function CourseMap(props: CourseMapProps) {
   }
   const plane = frame?.plane ?? planeOf(course);
   const view = frame?.view ?? null;
-  const look = (next: MapView) => setFrame((now) => now && { ...now, view: next });
+  // From what is there by then: two fingers move within one frame.
+  const look = (change: (view: MapView) => MapView) => setFrame((now) => now && { ...now, view: change(now.view) });
 
   const box = useRef<View>(null);
   const gesture = useRef<Gesture | null>(null);
@@ -95,7 +96,7 @@ export function CourseMap(props: CourseMapProps) {
       event.preventDefault();
       const frame = (event.currentTarget as HTMLElement).getBoundingClientRect();
       const at = { x: event.clientX - frame.left, y: event.clientY - frame.top };
-      look(zoomed(view, Math.exp(-event.deltaY / 400), at, size));
+      look((now) => zoomed(now, Math.exp(-event.deltaY / 400), at, size));
     };
   });
   useEffect(() => {
@@ -140,9 +141,9 @@ export function CourseMap(props: CourseMapProps) {
     if (now.pointers.size === 2) {
       const other = [...now.pointers].find(([id]) => id !== event.nativeEvent.pointerId)![1];
       const by = distance(other, at) / Math.max(1, distance(other, before));
-      look(zoomed(view, by, other, size));
+      look((now) => zoomed(now, by, other, size));
     } else if (now.held && now.travelled > SLOP) props.onDrag?.(now.held, placeAt(at), false);
-    else if (!now.held && now.travelled > SLOP) look(moved(view, at.x - before.x, at.y - before.y));
+    else if (!now.held && now.travelled > SLOP) look((now) => moved(now, at.x - before.x, at.y - before.y));
     now.pointers.set(event.nativeEvent.pointerId, at);
   };
   const up = (event: PointerLike) => {
@@ -162,22 +163,22 @@ export function CourseMap(props: CourseMapProps) {
     if (!view) return;
     const middle = { x: width / 2, y: height / 2 };
     const step = Math.min(width, height) / 8;
-    const next: Record<string, () => MapView | null> = {
-      ArrowLeft: () => moved(view, step, 0),
-      ArrowRight: () => moved(view, -step, 0),
-      ArrowUp: () => moved(view, 0, step),
-      ArrowDown: () => moved(view, 0, -step),
-      '+': () => zoomed(view, 1.4, middle, size),
-      '-': () => zoomed(view, 1 / 1.4, middle, size),
+    const next: Record<string, (now: MapView) => MapView> = {
+      ArrowLeft: (now) => moved(now, step, 0),
+      ArrowRight: (now) => moved(now, -step, 0),
+      ArrowUp: (now) => moved(now, 0, step),
+      ArrowDown: (now) => moved(now, 0, -step),
+      '+': (now) => zoomed(now, 1.4, middle, size),
+      '-': (now) => zoomed(now, 1 / 1.4, middle, size),
       '0': () => whole(plane),
     };
-    const to = next[event.key]?.();
+    const to = next[event.key];
     if (!to) return;
     event.preventDefault();
     look(to);
   };
 
-  const nearer = (by: number) => view && look(zoomed(view, by, { x: width / 2, y: height / 2 }, size));
+  const nearer = (by: number) => look((now) => zoomed(now, by, { x: width / 2, y: height / 2 }, size));
   const labels = view
     ? [
         { text: 'S', place: course.start },
@@ -273,7 +274,7 @@ export function CourseMap(props: CourseMapProps) {
           mode="contained"
           icon="fit-to-page-outline"
           accessibilityLabel="Show all of it"
-          onPress={() => look(whole(plane))}
+          onPress={() => look(() => whole(plane))}
         />
       </View>
     </View>

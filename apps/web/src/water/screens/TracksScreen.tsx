@@ -7,7 +7,6 @@ import {
   type MeasuredTrack,
   type TrackHabits,
 } from '@upwell/core/water';
-import { MOST_KEPT_POINTS } from '@upwell/contract/waterLimits';
 import type { CourseView, KeptPoint, TrackRow } from '@upwell/contract/water';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -187,10 +186,7 @@ function Fresh({
   const [id] = useState(() => v7());
   const answer = useMeasured(track, view.course, habits);
   const keep = async () => {
-    const every = Math.ceil(track.points.length / MOST_KEPT_POINTS);
-    const points = track.points
-      .filter((_, i) => i % every === 0)
-      .map(({ lat, lon, timeMs }): KeptPoint => [lat, lon, timeMs]);
+    const points = track.points.map(({ lat, lon, timeMs }): KeptPoint => [lat, lon, timeMs]);
     const body = { courseId: view.id, swimmerId: whose!.id, habits, points };
     if (!('error' in (await save({ id, body })))) onDone();
   };
