@@ -7,6 +7,7 @@ import {
   writeGpx,
   type ReadTrack,
   type TrackSum,
+  type WornBy,
 } from '@upwell/core/exchange';
 import { readSession, readSessionCsv, readSessionJson, writeSession } from '@upwell/core/notation';
 
@@ -36,7 +37,6 @@ import {
   type TrackHabits,
 } from '@upwell/core/water';
 import type { KeptPoint } from '@upwell/contract/water';
-import type { WornBy } from '@upwell/core/exchange';
 import { expose } from 'comlink';
 
 /** A track by its sums: its points, of which there may be very many, stay here. */

@@ -1,6 +1,5 @@
 import fc from 'fast-check';
-import { WATER_RULES } from '../safety';
-import { longestInWater } from '../safety';
+import { longestInWater, WATER_RULES } from '../safety';
 import { decideDay, FIRST_TIME_LADDER, kitList, type DayGroup, type DayReadings } from '.';
 
 const fine: DayReadings = {

@@ -49,6 +49,13 @@ const plan = (change: Partial<WaterNow> = {}) =>
   planLeg(first!, second!, swimmer, { ...calm, ...change }, course.landmarks, 1);
 
 describe('a swimmer outside', () => {
+  it('keeps the others in sight where nothing stronger speaks against it', () => {
+    expect(plan({ others: 'left' }).side).toMatchObject({ side: 'left' });
+    expect(plan({ others: 'left' }).side.reasons.join(' ')).toMatch(/others are on the left/);
+    // Chop from the left is stronger than the company there.
+    expect(plan({ others: 'left', waveHeightM: 0.5, waveFromDeg: 270 }).side.side).toBe('right');
+  });
+
   it('has the speed that the times foretell, and says what is guessed', () => {
     // CS 200/202.6 = 0.9872 m/s, D′ 20.92 m: 1100 m in 1093 s.
     expect(swimmer.speedMps).toBeCloseTo(1100 / ((1100 - 20.92) / 0.98717), 3);

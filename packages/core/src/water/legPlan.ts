@@ -92,6 +92,8 @@ export interface WaterNow {
   readonly cloudy: boolean;
   /** On somebody's feet: a little faster, and the mark harder to see. */
   readonly feet: boolean;
+  /** The side on which most others swim. */
+  readonly others?: 'left' | 'right' | null;
 }
 
 /** The flow along and across (to the right of) a leg, m/s. */
@@ -161,6 +163,7 @@ export function planLeg(
     waveFromDeg: water.waveHeightM > 0 ? water.waveFromDeg : null,
     waveHeightM: water.waveHeightM,
     nextTurn: next && Math.abs(turn) > 10 ? (turn > 0 ? 'right' : 'left') : null,
+    others: water.others ?? null,
   });
   const flow = flowOn(leg.bearingDeg, water);
   const speedMps = swimmer.speedMps * (water.feet ? 1 + FEET_GAIN : 1);

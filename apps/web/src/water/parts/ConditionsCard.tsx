@@ -12,6 +12,11 @@ interface ConditionsCardProps {
 }
 
 const DIRECTIONS = COMPASS.map((word, i) => ({ value: String(i * 45), label: word }));
+const OTHERS = [
+  { value: 'left', label: 'left' },
+  { value: 'right', label: 'right' },
+  { value: 'around', label: 'all around' },
+] as const;
 const hundredth = (n: number) => Math.round(n * 100) / 100;
 
 /** The water as the coach reads it: a line of words that opens to be changed. */
@@ -62,6 +67,12 @@ export function ConditionsCard({ conditions: c, onChange }: ConditionsCardProps)
               onPress={(value) => onChange({ currentToDeg: Number(value) })}
             />
           ) : null}
+          <Choice
+            label="Most others swim on the"
+            options={OTHERS}
+            chosen={[c.others ?? 'around']}
+            onPress={(side) => onChange({ others: side === 'around' ? null : side })}
+          />
           <View style={styles.row}>
             <Toggle label="Haze" on={c.hazy} onPress={() => onChange({ hazy: !c.hazy })} />
             <Toggle label="Thick cloud" on={c.cloudy} onPress={() => onChange({ cloudy: !c.cloudy })} />
