@@ -1,12 +1,5 @@
 import { formatTime } from '@upwell/core/units';
-import {
-  extraTimeShare,
-  LEVEL_OUTSIDE,
-  sightingInterval,
-  type CleanTrack,
-  type MeasuredTrack,
-  type TrackHabits,
-} from '@upwell/core/water';
+import type { CleanTrack, TrackHabits } from '@upwell/core/water';
 import type { CourseView, KeptPoint, TrackRow } from '@upwell/contract/water';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -24,11 +17,10 @@ import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { Stepper } from '@/ui/Stepper';
 import { useTheme } from '@/ui/useTheme';
-import { useWide } from '@/ui/useWide';
 import { compute } from '@/worker/compute';
 import { useCourseQuery, useRemoveTrackMutation, useSaveTrackMutation, useTrackQuery, useTracksQuery } from '../api';
-import { CourseMap } from '../parts/CourseMap';
 import { FindSwimmer } from '../parts/FindSwimmer';
+import { furtherWord, TrackSheet } from '../parts/TrackSheet';
 import { useMeasured } from '../useMeasured';
 
 export function TracksScreen() {
@@ -164,11 +156,6 @@ function Row({ row, on, onPress }: { readonly row: TrackRow; readonly on: boolea
   );
 }
 
-const furtherWord = ({ swumM, courseM }: { readonly swumM: number; readonly courseM: number }) => {
-  const percent = (swumM / courseM - 1) * 100;
-  return `${percent < 0 ? '−' : '+'}${Math.abs(percent).toFixed(1)} %`;
-};
-
 /** A track that was just brought in: how it was swum is asked, then it is kept with its swimmer. */
 function Fresh({
   view,
@@ -195,7 +182,7 @@ function Fresh({
   if ('refused' in answer) return <Notice tone="error">{answer.refused}</Notice>;
   return (
     <View style={styles.gap}>
-      <Sheet view={view} measured={answer.ok} every={habits.every} />
+      <TrackSheet view={view} measured={answer.ok} habits={habits} />
       <View style={styles.row}>
         <Stepper
           label="strokes between looks"
@@ -249,10 +236,10 @@ function Kept({ id }: { readonly id: string }) {
   return (
     <View style={styles.gap}>
       <Text variant="titleLarge" role="heading" aria-level={2}>{`${track.name}, ${dayWord(track.on)}`}</Text>
-      <Sheet
+      <TrackSheet
         view={{ id, name: track.courseName, course: track.course }}
         measured={answer.ok}
-        every={track.habits.every}
+        habits={track.habits}
       />
       {me?.role === 'swimmer' ? null : (
         <HoldButton
@@ -267,107 +254,12 @@ function Kept({ id }: { readonly id: string }) {
   );
 }
 
-interface SheetProps {
-  readonly view: Pick<CourseView, 'id' | 'name' | 'course'>;
-  readonly measured: MeasuredTrack;
-  readonly every: number;
-}
-
-/** The swim over the course: what it cost, where, and what would have been better. */
-function Sheet({ view, measured, every }: SheetProps) {
-  const theme = useTheme();
-  const wide = useWide();
-  const quiet = { color: theme.colors.onSurfaceVariant };
-  const worst = measured.legs.reduce((a, b) => (b.swumM - b.leg.lengthM > a.swumM - a.leg.lengthM ? b : a));
-  return (
-    <View style={wide ? styles.columns : styles.gap}>
-      <View style={wide ? styles.flex : undefined}>
-        <CourseMap
-          name={view.name}
-          course={view.course}
-          height={wide ? 520 : 320}
-          swum={measured.line}
-          fitKey={view.id}
-        />
-      </View>
-      <View style={wide ? styles.flex : undefined}>
-        <View style={styles.figures}>
-          <View style={styles.flex}>
-            <Text style={styles.big}>{furtherWord(measured)}</Text>
-            <Text variant="bodySmall" style={quiet}>
-              {`${Math.round(measured.swumM)} m swum for ${Math.round(measured.courseM)} m of course`}
-            </Text>
-          </View>
-          <View style={styles.right}>
-            <Text style={styles.big}>{formatTime(measured.timeS)}</Text>
-            <Text variant="bodySmall" style={quiet}>
-              {`${formatTime((measured.timeS / measured.courseM) * 100)} for 100 m of course`}
-            </Text>
-          </View>
-        </View>
-        <Text style={styles.drift}>{driftWords(measured, every)}</Text>
-        {measured.legs.map((l, i) => (
-          <View key={i} style={[styles.leg, { borderTopColor: theme.own.line }]}>
-            <View style={styles.flex}>
-              <Text variant="titleSmall">{`${l.leg.from.name} to ${l.leg.to.name}${l === worst ? ' · cost most' : ''}`}</Text>
-              <Text variant="bodySmall" style={quiet}>
-                {`${offWord(l.meanOffM)} · zigzag ${l.zigzagM.toFixed(0)} m · farthest ${Math.abs(l.farthestOffM).toFixed(0)} m ${l.farthestOffM > 0 ? 'right' : 'left'}`}
-              </Text>
-            </View>
-            <View style={styles.right}>
-              <Text style={styles.time}>{formatTime(l.timeS)}</Text>
-              <Text variant="bodySmall">{`${l.swumM >= l.leg.lengthM ? '+' : '−'}${Math.abs(l.swumM - l.leg.lengthM).toFixed(0)} m`}</Text>
-            </View>
-          </View>
-        ))}
-        {measured.words.map((word) => (
-          <Text key={word} variant="bodySmall" style={quiet}>
-            {word}
-          </Text>
-        ))}
-      </View>
-    </View>
-  );
-}
-
-const offWord = (m: number) =>
-  Math.abs(m) < 2 ? 'on the line' : `bows ${Math.abs(m).toFixed(0)} m ${m > 0 ? 'right' : 'left'}`;
-const degrees = (rad: number) => ((rad * 180) / Math.PI).toFixed(1);
-
-/** The drift between looks, and what looking at the best interval would have saved. */
-function driftWords({ drift, driftWhy, timeS }: MeasuredTrack, every: number): string {
-  if (!drift) return `Drift between looks: ${driftWhy}`;
-  const { biasRadPerStroke: b, biasLow, biasHigh, sdRadPerStroke } = drift;
-  const low = Math.min(Math.abs(biasLow), Math.abs(biasHigh));
-  const side = biasLow * biasHigh <= 0 ? 'no sure side' : b > 0 ? 'to the right' : 'to the left';
-  const range =
-    biasLow * biasHigh <= 0 ? '' : ` (${degrees(low)} to ${degrees(Math.max(Math.abs(biasLow), Math.abs(biasHigh)))})`;
-  const wander = {
-    biasRad: b,
-    sdRad: sdRadPerStroke,
-    lookCostS: LEVEL_OUTSIDE.hold.lookCostS,
-    strokesPerS: 1,
-  };
-  const best = sightingInterval(wander);
-  const saved = (timeS * (extraTimeShare(wander, every) - best.extraTimeShare)) / (1 + extraTimeShare(wander, every));
-  const advice =
-    every >= best.nearOptimal[0] && every <= best.nearOptimal[1]
-      ? `Looking every ${every} suits it.`
-      : `Looking every ${best.interval} instead of ${every} would have saved about ${Math.max(1, Math.round(saved))} s.`;
-  return `Turns ${degrees(Math.abs(b))}° a stroke ${side}${range}, wanders ${degrees(sdRadPerStroke)}°. ${advice}`;
-}
-
 const styles = StyleSheet.create({
-  columns: { flexDirection: 'row', gap: 24, alignItems: 'flex-start' },
   gap: { gap: 12, marginBottom: 20 },
   flex: { flex: 1 },
   right: { alignItems: 'flex-end' },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' },
-  figures: { flexDirection: 'row', gap: 16 },
-  big: { fontFamily: 'Atkinson Bold', fontSize: 36, lineHeight: 42, fontVariant: ['tabular-nums'] },
   time: { fontFamily: 'Atkinson Bold', fontSize: 20, lineHeight: 26, fontVariant: ['tabular-nums'] },
-  drift: { marginVertical: 10 },
-  leg: { flexDirection: 'row', gap: 12, borderTopWidth: 1, paddingVertical: 8 },
   line: {
     minHeight: 60,
     paddingVertical: 8,
