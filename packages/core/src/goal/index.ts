@@ -1,1 +1,2 @@
+export * from './blockPlan';
 export * from './raceGap';
