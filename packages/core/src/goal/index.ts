@@ -1,2 +1,3 @@
 export * from './blockPlan';
 export * from './raceGap';
+export * from './readiness';
