@@ -104,16 +104,14 @@ export async function takeArchive(em: EntityManager, me: Me, sent: ClubArchive):
   for (const part of ROW_PARTS) {
     if (part === 'sessions') await refuseSessions(em, me, rows.sessions);
     const { account } = PART_TABLES[part];
-    const stored = await insert(
-      em,
-      me,
-      part,
-      rows[part].map((row) => {
-        const more = worked[part]?.(row) ?? {};
-        const field = account && fieldOf(PART_TABLES[part], account);
-        return field ? { ...row, ...more, [field]: whoIsHere(row[field]) } : { ...row, ...more };
-      }),
-    );
+    const field = account && fieldOf(PART_TABLES[part], account);
+    const ready: Row[] = [];
+    for (const row of rows[part]) {
+      // A track takes a while to measure: others are answered in between.
+      if (part === 'tracks') await breathe();
+      ready.push({ ...row, ...worked[part]?.(row), ...(field ? { [field]: whoIsHere(row[field]) } : {}) });
+    }
+    const stored = await insert(em, me, part, ready);
     taken[part] = { added: stored.size, here: rows[part].length - stored.size };
     if (part === 'squads')
       await putCoaches(
