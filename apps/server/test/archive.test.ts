@@ -93,6 +93,13 @@ describe('the archive of a club', () => {
     expect((await head('GET', '/swimmers?search=lost')).body.items).toHaveLength(1);
   });
 
+  it('brings back a decision whose course was taken out since', async () => {
+    const club = await harness.club();
+    const alone = demo.waterDays.map((day) => ({ ...(day as object), courseId: null }));
+    const answer = await taken(club, { ...demo, waterDays: alone });
+    expect(answer.body.waterDays).toEqual({ added: alone.length, here: 0 });
+  });
+
   it('takes nothing of an archive with a bad row, and says which', async () => {
     const club = await harness.club();
     const bad = { ...demo, results: [...demo.results.slice(0, 3), { ...(demo.results[3] as object), timeS: 1 }] };

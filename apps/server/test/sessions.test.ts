@@ -368,6 +368,9 @@ describe('club rules', () => {
       laneCapacity: null,
       paceTable: [],
     });
+    // An older app, which knows nothing of the water, loosens nothing.
+    const { water: _, ...older } = rules;
+    expect((await (await own.as('head'))('PUT', '/account/club', older)).body).toEqual(rules);
     const falling = { ...rules, paceTable: [...rules.paceTable, { effort: 0.6, share: 0.8 }] };
     expect((await (await own.as('head'))('PUT', '/account/club', falling)).body.detail).toContain('must rise');
   });

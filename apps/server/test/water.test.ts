@@ -337,6 +337,7 @@ describe('the race card on paper', () => {
   it.each([
     ['no legs', { ...card, legs: [] }],
     ['a side that is none', { ...card, legs: [{ ...card.legs[0], side: 'up' }] }],
+    ['more legs than anybody reads', { ...card, legs: Array.from({ length: 121 }, () => card.legs[0]) }],
     ['far too much', { ...card, start: Array.from({ length: 11 }, () => 'x') }],
   ])('refuses %s', async (_, body) => {
     expect((await (await club.as('coach'))('POST', '/race-cards/pdf', body)).status).toBe(400);

@@ -69,6 +69,8 @@ export const ARCHIVE_ROWS = {
   // A record: what was decided then, not what would be decided now.
   waterDays: rows(waterDaySchema).keys({
     ...id,
+    // The course may have been taken out since.
+    courseId: uuid().allow(null).required(),
     signedBy: uuid().required(),
     signedAt: moment().required(),
     decision: oneOf(DECISIONS).required(),
@@ -103,10 +105,7 @@ export const archiveSchema = Joi.object<ClubArchive>({
   savedAt: moment().required(),
   clubId: uuid().required(),
   clubName: line(120).required(),
-  rules: clubRulesSchema
-    .fork(['kit', 'laneCapacity', 'paceTable', 'water'], (field) => field.optional())
-    .required()
-    .prefs({ noDefaults: true }),
+  rules: clubRulesSchema.fork(['kit', 'laneCapacity', 'paceTable', 'water'], (field) => field.optional()).required(),
   ...Object.fromEntries(
     ARCHIVE_PARTS.map((part) => {
       const rows = Joi.array().max(500_000);

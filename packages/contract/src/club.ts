@@ -17,20 +17,19 @@ export interface ClubRules {
   readonly water: WaterRules;
 }
 
-const atMost = (of: keyof WaterRules, least: number) =>
-  Joi.number().min(least).max(WATER_RULES[of]).default(WATER_RULES[of]);
+const atMost = (of: keyof WaterRules, least: number) => Joi.number().min(least).max(WATER_RULES[of]).required();
 
 export const clubRulesSchema = Joi.object<ClubRules>({
   kit: Joi.array().items(oneOf(KIT_IDS)).unique().max(KIT_IDS.length).required(),
   laneCapacity: Joi.number().integer().min(1).max(20).allow(null).required(),
   paceTable: paceTable().required(),
-  // Tighter than usual, never looser.
+  // Tighter than usual, never looser. An app that does not know of them leaves them as they are.
   water: Joi.object<WaterRules>({
     perWatcher: atMost('perWatcher', 1).integer(),
     perWatcherFirst: atMost('perWatcherFirst', 1).integer(),
     craftBeyondM: atMost('craftBeyondM', 0),
     windMps: atMost('windMps', 1),
     rainMm: atMost('rainMm', 0),
-    leastDepthM: Joi.number().min(WATER_RULES.leastDepthM).max(5).default(WATER_RULES.leastDepthM),
-  }).default(WATER_RULES),
+    leastDepthM: Joi.number().min(WATER_RULES.leastDepthM).max(5).required(),
+  }),
 });

@@ -323,6 +323,8 @@ export const trackKeptSchema = Joi.object({
 // The race card on paper.
 
 const words = (most: number) => Joi.array().items(line(300)).max(most).required();
+/** Legs of a card on paper: more would hold up the server for seconds, and nobody would read them. */
+const MOST_CARD_LEGS = 120;
 /** A card as the page shows it; only printed, never kept. */
 export const raceCardSchema = Joi.object<RaceCard>({
   course: line(80).required(),
@@ -346,7 +348,7 @@ export const raceCardSchema = Joi.object<RaceCard>({
       }),
     )
     .min(1)
-    .max(COURSE_LIMIT.marks * COURSE_LIMIT.laps + 2)
+    .max(MOST_CARD_LEGS)
     .required(),
   start: words(10),
   turns: words(10),

@@ -23,6 +23,12 @@ interface Found {
   password_hash: string;
 }
 
+/** The rules with what is usual where the club decided nothing. */
+const rulesOf = (settings: Partial<ClubRules>): ClubRules => {
+  const { kit = KIT_IDS, laneCapacity = null, paceTable = [], water = WATER_RULES } = settings;
+  return { kit, laneCapacity, paceTable, water };
+};
+
 export async function accountRoutes(
   app: FastifyInstance,
   { database, config }: { database: Database; config: Config },
@@ -91,8 +97,7 @@ export async function accountRoutes(
   app.get('/club', { schema: { summary: 'What the club decides for itself' } }, (request) =>
     asMe(database, requireCoach(request), async (em): Promise<ClubRules> => {
       const [club] = await em.execute<{ settings: Partial<ClubRules> }[]>('select settings from club', [], 'all');
-      const { kit = KIT_IDS, laneCapacity = null, paceTable = [], water = WATER_RULES } = club!.settings;
-      return { kit, laneCapacity, paceTable, water };
+      return rulesOf(club!.settings);
     }),
   );
 
@@ -101,8 +106,12 @@ export async function accountRoutes(
     { schema: { body: clubRulesSchema, summary: 'Change what the club decides for itself (head coach)' } },
     (request) =>
       asMe(database, requireHead(request), async (em) => {
-        await em.execute('update club set settings = settings || ?::jsonb', [JSON.stringify(request.body)]);
-        return request.body;
+        const [club] = await em.execute<{ settings: Partial<ClubRules> }[]>(
+          'update club set settings = settings || ?::jsonb returning settings',
+          [JSON.stringify(request.body)],
+          'all',
+        );
+        return rulesOf(club!.settings);
       }),
   );
 

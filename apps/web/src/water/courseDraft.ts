@@ -77,11 +77,11 @@ export function heldThings(course: Course): { readonly held: Held; readonly plac
   ];
 }
 
-const only = ({ lat, lon }: Place): Place => ({ lat, lon });
+const placeOnly = ({ lat, lon }: Place): Place => ({ lat, lon });
 
 /** The course with one thing somewhere else. */
 export function movedTo(course: Course, held: Held, to: Place): Course {
-  const at = only(to);
+  const at = placeOnly(to);
   switch (held.kind) {
     case 'start':
     case 'finish':
@@ -131,14 +131,14 @@ const freshId = (prefix: string, taken: readonly { readonly id: string }[]): str
 /** A mark after the last one, turned at as the line bends. */
 export function withMark(course: Course, at: Place): Course {
   const before = course.marks.at(-1) ?? course.start;
-  const mark = { id: freshId('m', course.marks), name: String(course.marks.length + 1), ...only(at) };
+  const mark = { id: freshId('m', course.marks), name: String(course.marks.length + 1), ...placeOnly(at) };
   return { ...course, marks: [...course.marks, { ...mark, turn: turnOf(before, at, course.finish) }] };
 }
 
 export function withLandmark(course: Course, at: Place): Course {
   const id = freshId('l', course.landmarks);
   const fields = { name: `Landmark ${course.landmarks.length + 1}`, widthM: 20, heightM: 10, fixed: true };
-  return { ...course, landmarks: [...course.landmarks, { id, ...fields, ...only(at) }] };
+  return { ...course, landmarks: [...course.landmarks, { id, ...fields, ...placeOnly(at) }] };
 }
 
 /** A new corner of the area that is being drawn, or the first three of a new one. */
@@ -150,11 +150,11 @@ export function withCorner(
 ): { course: Course; id: string } {
   const area = course.areas.find((a) => a.id === areaId && a.kind === kind);
   if (area) {
-    const areas = course.areas.map((a) => (a === area ? { ...a, points: [...a.points, only(at)] } : a));
+    const areas = course.areas.map((a) => (a === area ? { ...a, points: [...a.points, placeOnly(at)] } : a));
     return { course: { ...course, areas }, id: area.id };
   }
   const id = freshId('a', course.areas);
-  const points = [only(at), placeAt(at, 45, 60), placeAt(at, 135, 60)];
+  const points = [placeOnly(at), placeAt(at, 45, 60), placeAt(at, 135, 60)];
   const fresh: Area = { id, kind, name: '', points };
   return { course: { ...course, areas: [...course.areas, fresh] }, id };
 }

@@ -171,7 +171,7 @@ describe('tracks', () => {
 describe('the stand-in for a wrist device', () => {
   const worn = { seed: 4, startMs: 1_800_000_000_000, speedMps: 1.05, strokeLengthM: 0.95 };
 
-  it('hands over lengths that go through the same door as any file', () => {
+  it('hands over lengths that are read like any other file', () => {
     const text = deviceLengthsCsv(worn, 25, 40);
     const first = readResults(text, null, PEOPLE);
     const { results, problems } = readResults(text, { ...first.mapping, swimmerId: 'a' }, PEOPLE);

@@ -71,3 +71,22 @@ export function nearOptimal(
   while (high < values.length - 1 && timeOf(values[high + 1]!) <= limit) high++;
   return [low + first, high + first];
 }
+
+/**
+ * What a swim would have saved by looking at the best interval instead.
+ *
+ * @param every strokes between looks as it was swum
+ * @param timeS of the whole swim
+ * @returns null when the interval was as good as the best
+ * @example betterInterval({ biasRad: 0, sdRad: 0, lookCostS: 0.25, strokesPerS: 1 }, 2, 1000)?.interval // 60
+ */
+export function betterInterval(
+  wander: Wander,
+  every: number,
+  timeS: number,
+): { readonly interval: number; readonly savedS: number } | null {
+  const { interval, extraTimeShare: least, nearOptimal } = sightingInterval(wander);
+  if (every >= nearOptimal[0] && every <= nearOptimal[1]) return null;
+  const share = extraTimeShare(wander, every);
+  return { interval, savedS: (timeS * (share - least)) / (1 + share) };
+}

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   aimPoints,
   bearingTo,
+  betterInterval,
   breathingSide,
   checkCourse,
   crossing,
@@ -55,6 +56,22 @@ const leg = (change: Partial<LegSwim> = {}): LegSwim => ({
 const intervals = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
 
 describe('how often to look', () => {
+  it('says what a better interval would have saved, and nothing where the one swum is as good', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 40 }), fc.integer({ min: 0, max: 4 }), (every, biasDeg) => {
+        const asked = wander(biasDeg, 2);
+        const [low, high] = sightingInterval(asked).nearOptimal;
+        const better = betterInterval(asked, every, 1000);
+        expect(better === null).toBe(every >= low && every <= high);
+        if (!better) return;
+        // A thousand seconds with the looks as swum hold 1000 / (1 + share) of pure swimming.
+        const pure = 1000 / (1 + extraTimeShare(asked, every));
+        expect(1000 - better.savedS).toBeCloseTo(pure * (1 + extraTimeShare(asked, better.interval)), 6);
+        expect(better.savedS).toBeGreaterThan(0);
+      }),
+    );
+  });
+
   it.each([
     [0.5, 2, 18],
     [1, 2, 13],

@@ -1,11 +1,5 @@
 import { formatTime } from '@upwell/core/units';
-import {
-  extraTimeShare,
-  LEVEL_OUTSIDE,
-  sightingInterval,
-  type MeasuredTrack,
-  type TrackHabits,
-} from '@upwell/core/water';
+import { betterInterval, LEVEL_OUTSIDE, type MeasuredTrack, type TrackHabits } from '@upwell/core/water';
 import type { CourseView } from '@upwell/contract/water';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -100,12 +94,10 @@ function driftWords({ drift, driftWhy, timeS }: MeasuredTrack, { every, rateSpm 
     lookCostS: LEVEL_OUTSIDE.hold.lookCostS,
     strokesPerS: rateSpm / 60,
   };
-  const best = sightingInterval(wander);
-  const saved = (timeS * (extraTimeShare(wander, every) - best.extraTimeShare)) / (1 + extraTimeShare(wander, every));
-  const advice =
-    every >= best.nearOptimal[0] && every <= best.nearOptimal[1]
-      ? `Looking every ${every} suits it.`
-      : `Looking every ${best.interval} instead of ${every} would have saved about ${Math.max(1, Math.round(saved))} s.`;
+  const better = betterInterval(wander, every, timeS);
+  const advice = better
+    ? `Looking every ${better.interval} instead of ${every} would have saved about ${Math.max(1, Math.round(better.savedS))} s.`
+    : `Looking every ${every} suits it.`;
   return `Turns ${degrees(Math.abs(b))}° a stroke ${side}${range}, wanders ${degrees(sdRadPerStroke)}°. ${advice}`;
 }
 
