@@ -4,6 +4,7 @@ import { Migration20261126000000_sessions } from './Migration20261126000000_sess
 import { Migration20261127000000_deck } from './Migration20261127000000_deck';
 import { Migration20261128000000_water } from './Migration20261128000000_water';
 import { Migration20261129000000_tracks } from './Migration20261129000000_tracks';
+import { Migration20261130000000_goal } from './Migration20261130000000_goal';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -13,4 +14,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261127000000_deck', class: Migration20261127000000_deck },
   { name: 'Migration20261128000000_water', class: Migration20261128000000_water },
   { name: 'Migration20261129000000_tracks', class: Migration20261129000000_tracks },
+  { name: 'Migration20261130000000_goal', class: Migration20261130000000_goal },
 ];

@@ -1,17 +1,21 @@
 import { seedDemo } from '../demo/seedDemo';
 import { createApp } from './platform/app';
 import { readConfig } from './platform/config';
+import { backgroundWork } from './platform/background';
 import { connect, connectAsOwner, migrate } from './platform/database';
+import { prepareJobs, startJobs } from './platform/jobs';
 
 async function main(): Promise<void> {
   const config = readConfig(process.env);
   const owner = await connectAsOwner(config);
   await migrate(owner, config);
+  await prepareJobs(owner, config);
   if (config.demo) await seedDemo(owner.em.fork(), new Date());
   await owner.close();
 
   const database = await connect(config);
-  const app = await createApp({ database, config });
+  const jobs = await startJobs(config, backgroundWork(database));
+  const app = await createApp({ database, config, jobs });
   await app.listen({ host: '127.0.0.1', port: config.port });
   // The start script waits for this line.
   console.log(`listening on http://127.0.0.1:${config.port}`);
@@ -21,6 +25,7 @@ async function main(): Promise<void> {
     if (closing) return;
     closing = true;
     await app.close();
+    await jobs.stop();
     await database.close();
     process.exit(0);
   };

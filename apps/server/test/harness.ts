@@ -5,7 +5,9 @@ import { AccountEntity } from '../src/account/entities';
 import { hashPassword } from '../src/account/password';
 import { createApp } from '../src/platform/app';
 import { readConfig, type Config } from '../src/platform/config';
+import { backgroundWork } from '../src/platform/background';
 import { connect, connectAsOwner, migrate, type Database } from '../src/platform/database';
+import { prepareJobs, startJobs, type Jobs } from '../src/platform/jobs';
 import { ClubEntity, SquadCoachEntity, SquadEntity, SwimmerEntity } from '../src/swimmers/entities';
 
 // The demo club is made with all its inference; on a busy machine that takes its time.
@@ -19,6 +21,7 @@ export class Harness {
     readonly config: Config,
     readonly owner: Database,
     readonly database: Database,
+    readonly jobs: Jobs,
     readonly app: FastifyInstance,
     private readonly passwordHash: string,
   ) {}
@@ -28,14 +31,17 @@ export class Harness {
     const config = readConfig(process.env);
     const owner = await connectAsOwner(config);
     await migrate(owner, config);
+    await prepareJobs(owner, config);
     const database = await connect(config);
-    const app = await createApp({ database, config });
+    const jobs = await startJobs(config, backgroundWork(database));
+    const app = await createApp({ database, config, jobs });
     await app.ready();
-    return new Harness(config, owner, database, app, await hashPassword(PASSWORD));
+    return new Harness(config, owner, database, jobs, app, await hashPassword(PASSWORD));
   }
 
   async stop(): Promise<void> {
     await this.app.close();
+    await this.jobs.stop();
     await this.database.close();
     await this.owner.close();
   }

@@ -159,6 +159,7 @@ export const PROPOSAL: SessionProposal = {
     { cause: 'breath-too-low', swimmers: 3 },
     { cause: 'spins', swimmers: 1 },
   ],
+  served: [],
   swimmers: 18,
   kit: ['board', 'fins', 'buoy'],
   people: {},

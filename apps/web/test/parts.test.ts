@@ -117,6 +117,7 @@ describe('wishes for a session', () => {
     groups: [{ level: 'hold' as const, swimmers: 3, lanes: 1, v400Mps: null }],
     themes: [],
     swimmers: 3,
+    served: [],
     kit: [],
     people: {},
     laneCapacity: null,

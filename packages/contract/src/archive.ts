@@ -6,6 +6,7 @@ import { clipSaveSchema } from './clips';
 import { clubRulesSchema } from './club';
 import { isoDate, line, oneOf, uuid } from './common';
 import { deckEventSchema } from './deck';
+import { racePlanSaveSchema, ratingSaveSchema } from './goal';
 import { resultSaveSchema, testSaveSchema } from './records';
 import { reviewSaveSchema, trySchema } from './review';
 import { sessionSaveSchema } from './sessions';
@@ -77,6 +78,13 @@ export const ARCHIVE_ROWS = {
     reasons: Joi.array().items(line(500)).max(60).required(),
   }),
   tracks: trackKeptSchema.keys({ ...id, notedBy: uuid().required() }),
+  racePlans: kept(racePlanSaveSchema).keys(id),
+  ratings: rows(ratingSaveSchema).keys({
+    ...id,
+    sessionId: uuid().required(),
+    swimmerId: uuid().required(),
+    ratedAt: moment().required(),
+  }),
   deckEvents: Joi.object({
     sessionId: uuid().required(),
     notedBy: uuid().required(),
@@ -97,6 +105,9 @@ export interface ClubArchive extends Readonly<Record<ArchivePart, readonly unkno
   readonly rules: unknown;
 }
 
+/** Not in the first archives. */
+const LATER_PARTS: readonly ArchivePart[] = ['tracks', 'racePlans', 'ratings'];
+
 const NOT_ONE = 'This is not an archive of a club.';
 
 export const archiveSchema = Joi.object<ClubArchive>({
@@ -109,8 +120,7 @@ export const archiveSchema = Joi.object<ClubArchive>({
   ...Object.fromEntries(
     ARCHIVE_PARTS.map((part) => {
       const rows = Joi.array().max(500_000);
-      // Not in the first archives.
-      return [part, part === 'tracks' ? rows.default([]) : rows.required()];
+      return [part, LATER_PARTS.includes(part) ? rows.default([]) : rows.required()];
     }),
   ),
 });

@@ -5,6 +5,7 @@ import { BLOCK_KINDS } from '@upwell/core/sessions';
 import Joi from 'joi';
 import { isoDate, line, oneOf, uuid } from './common';
 import { anySet, oneKind } from './plan';
+import type { LoadDue, ReadyDue, TestDue } from './goal';
 import type { FocusView } from './review';
 import type { SessionPerson, SessionRow, SessionView } from './sessions';
 
@@ -14,6 +15,9 @@ export interface DeckToday {
   readonly sessions: readonly SessionRow[];
   /** Focuses whose second look is due, the oldest first. */
   readonly relooks: readonly FocusView[];
+  readonly tests: readonly TestDue[];
+  readonly ready: readonly ReadyDue[];
+  readonly loads: readonly LoadDue[];
 }
 
 /** Everything that running one session needs, so that it can be run without a network. */

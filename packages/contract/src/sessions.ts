@@ -10,7 +10,9 @@ import {
   type GroupRequest,
   type LanePerson,
   type LoadSummary,
+  type Served,
   type SessionPlan,
+  type ThemeServes,
 } from '@upwell/core/sessions';
 import { HEALTH_FLAGS, LEVELS, STROKE_MODELS, type LevelId } from '@upwell/core/swimmers';
 import { POOL_LENGTH } from '@upwell/core/units';
@@ -122,8 +124,10 @@ export const sessionQuerySchema = Joi.object<SessionQuery>({
 export interface SessionProposal {
   /** One per level: pace, open focuses, drills they know, load left. */
   readonly groups: readonly GroupRequest[];
-  /** Themes by how many of the swimmers they serve. */
-  readonly themes: readonly { readonly cause: CauseId; readonly swimmers: number }[];
+  /** Themes by how many of the swimmers they serve, by focus or by plan. */
+  readonly themes: readonly ThemeServes[];
+  /** What each of them works on, by level. */
+  readonly served: readonly (Served & { readonly level: LevelId })[];
   readonly swimmers: number;
   /** Kit the club owns. */
   readonly kit: readonly KitId[];
@@ -245,6 +249,7 @@ export interface LoadRow {
   readonly id: string;
   readonly name: string;
   readonly level: LevelId;
+  readonly squadId: string;
   readonly squadName: string;
   readonly summary: LoadSummary;
   readonly prompts: readonly string[];
@@ -260,17 +265,21 @@ export interface LoadView {
 }
 
 /** A secret address where a calendar finds the sessions of a squad. */
+/** For a squad, or for one swimmer. */
 export interface CalendarLinkSave {
-  readonly squadId: string;
+  readonly squadId?: string;
+  readonly swimmerId?: string;
   readonly token: string;
 }
 export const calendarLinkSchema = Joi.object<CalendarLinkSave>({
-  squadId: uuid().required(),
+  squadId: uuid(),
+  swimmerId: uuid(),
   token: linkToken().required(),
-});
+}).xor('squadId', 'swimmerId');
 export interface CalendarLink {
   readonly id: string;
   readonly squadId: string;
+  readonly swimmerId: string | null;
   readonly createdAt: string;
   readonly revoked: boolean;
 }

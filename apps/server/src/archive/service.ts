@@ -185,6 +185,7 @@ const VERSIONED: readonly RowPart[] = [
   'sessions',
   'tests',
   'courses',
+  'racePlans',
 ];
 
 /** Stores what is missing of a part; answers the ids of those rows. */

@@ -101,6 +101,8 @@ export const PART_TABLES: Readonly<Record<Exclude<ArchivePart, 'deckEvents'>, Pa
     renamed: { people: 'group' },
     account: 'signed_by',
   },
+  racePlans: { table: 'race_plan', columns: ['choices'] },
+  ratings: { table: 'session_rating', columns: ['session_id', 'swimmer_id', 'value', 'rated_at'] },
   tracks: {
     table: 'swum_track',
     columns: ['swimmer_id', 'course_id', 'noted_by', 'course_name', 'course', 'habits', 'points'],

@@ -9,6 +9,7 @@ import {
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Database } from '../platform/database';
+import { loadsDue, readyDue, testsDue } from '../goal';
 import { asMe, requireCoach, requireMe } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { openFocusesDue } from '../review';
@@ -25,7 +26,7 @@ export async function deckRoutes(app: FastifyInstance, { database }: { database:
       schema: {
         // The day where the coach stands, which the server cannot know.
         querystring: Joi.object({ date: isoDate().required() }),
-        summary: 'What matters on a day: sessions and second looks due',
+        summary: 'What matters on a day: sessions, second looks, tests, readiness and load',
       },
     },
     (request): Promise<DeckToday> => {
@@ -34,6 +35,9 @@ export async function deckRoutes(app: FastifyInstance, { database }: { database:
         date,
         sessions: await listSessions(em, { from: date, to: date, limit: 20 }),
         relooks: await openFocusesDue(em, date),
+        tests: await testsDue(em, date),
+        ready: await readyDue(em, date),
+        loads: await loadsDue(em, date),
       }));
     },
   );

@@ -10,6 +10,7 @@ import { archiveRoutes } from '../archive/routes';
 import { computeRoutes } from '../compute/routes';
 import { deckRoutes } from '../deck/routes';
 import { eyeRoutes } from '../eye/routes';
+import { goalRoutes } from '../goal/routes';
 import { handoutRoutes } from '../handout/routes';
 import { recordRoutes } from '../records/routes';
 import { reviewRoutes } from '../review/routes';
@@ -21,6 +22,7 @@ import type { Config } from './config';
 import type { Database } from './database';
 import { healthRoutes } from './health';
 import { identity } from './identity';
+import type { Jobs } from './jobs';
 import { openApi } from './openApi';
 import { registerProblems } from './problem';
 import { webApp } from './webApp';
@@ -31,10 +33,11 @@ const BODY_LIMIT = 512 * 1024;
 export interface Parts {
   readonly database: Database;
   readonly config: Config;
+  readonly jobs: Jobs;
 }
 
 /** The whole server, not yet listening. Reads as its table of contents. */
-export async function createApp({ database, config }: Parts): Promise<FastifyInstance> {
+export async function createApp({ database, config, jobs }: Parts): Promise<FastifyInstance> {
   const app = Fastify({
     logger: { level: process.env.LOG_LEVEL ?? 'warn' },
     bodyLimit: BODY_LIMIT,
@@ -80,6 +83,7 @@ export async function createApp({ database, config }: Parts): Promise<FastifyIns
       await api.register(recordRoutes, { database });
       await api.register(archiveRoutes, { database, prefix: '/club' });
       await api.register(waterRoutes, { database });
+      await api.register(goalRoutes, { database, jobs });
       await api.register(computeRoutes, { prefix: '/compute' });
       await api.register(waterCompute, { prefix: '/compute' });
     },

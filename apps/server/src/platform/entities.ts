@@ -1,5 +1,6 @@
 import { AccountEntity, SignInSessionEntity } from '../account/entities';
 import { DeckEventEntity } from '../deck/entities';
+import { RacePlanEntity } from '../goal/entities';
 import { EyeTryEntity } from '../eye/entities';
 import { HandoutLinkEntity } from '../handout/entities';
 import { TestResultEntity } from '../records/entities';
@@ -36,4 +37,5 @@ export const ENTITIES = [
   DeckEventEntity,
   TestResultEntity,
   CourseEntity,
+  RacePlanEntity,
 ];

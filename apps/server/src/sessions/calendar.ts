@@ -1,13 +1,14 @@
 import type { CalendarLink, CalendarLinkSave, SessionRow } from '@upwell/contract/sessions';
 import type { Me } from '@upwell/contract/account';
 import { CAUSES } from '@upwell/core/review';
+import type { LevelId } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { createEvents, type DateArray, type EventAttributes } from 'ics';
 import type { Database } from '../platform/database';
 import { tokenHash } from '../platform/identity';
 import { prepared } from '../platform/prepared';
 import { notFound, ProblemError } from '../platform/problem';
-import { SquadEntity } from '../swimmers/entities';
+import { SquadEntity, SwimmerEntity } from '../swimmers/entities';
 import { CalendarLinkEntity, type CalendarLinkRecord } from './entities';
 
 /** What a calendar needs of a session. */
@@ -18,61 +19,78 @@ export interface CalendarSession extends Pick<
   readonly version: number;
 }
 
+/** Whole days of a calendar: races, and weeks with a test. */
+export interface CalendarDays {
+  readonly races: readonly { readonly event: string; readonly date: string }[];
+  /** Mondays. */
+  readonly tests: readonly string[];
+}
+
 /**
  * Sessions as iCalendar (RFC 5545). Times are those of the clock at the pool, without a zone, so that
  * every calendar shows what the clock on the wall shows.
+ *
+ * @param level whose metres are told; null tells those of every group
  */
-export function toCalendar(name: string, sessions: readonly CalendarSession[]): string {
+export function toCalendar(
+  name: string,
+  sessions: readonly CalendarSession[],
+  { races, tests }: CalendarDays = { races: [], tests: [] },
+  level: LevelId | null = null,
+): string {
+  const about = { productId: 'upwell/sessions', calName: name };
+  const dayOf = (iso: string) => iso.split('-').map(Number) as [number, number, number];
+  const wholeDay = (uid: string, title: string, date: string, days: number): EventAttributes => ({
+    ...about,
+    uid,
+    title,
+    start: dayOf(date) satisfies DateArray,
+    duration: { days },
+  });
   const { value, error } = createEvents(
-    sessions.map((session): EventAttributes => {
-      const [year, month, day] = session.date.split('-').map(Number) as [number, number, number];
-      const [hour, minute] = session.startTime.split(':').map(Number) as [number, number];
-      const totals = session.groups.map((g) => `${g.name}: ${Math.round(g.metres)} m`);
-      return {
-        uid: `${session.id}@upwell`,
-        sequence: session.version,
-        title: session.title,
-        description: [`Theme: ${CAUSES[session.theme].name}`, ...totals].join('\n'),
-        start: [year, month, day, hour, minute] satisfies DateArray,
-        startInputType: 'local',
-        startOutputType: 'local',
-        duration: { minutes: session.minutes },
-        productId: 'upwell/sessions',
-        calName: name,
-      };
-    }),
-    { productId: 'upwell/sessions', calName: name },
+    [
+      ...sessions.map((session): EventAttributes => {
+        const [hour, minute] = session.startTime.split(':').map(Number) as [number, number];
+        const own = session.groups.filter((g) => level === null || g.level === level);
+        const totals = own.map((g) => `${g.name}: ${Math.round(g.metres)} m`);
+        return {
+          ...about,
+          uid: `${session.id}@upwell`,
+          sequence: session.version,
+          title: session.title,
+          description: [`Theme: ${CAUSES[session.theme].name}`, ...totals].join('\n'),
+          start: [...dayOf(session.date), hour, minute] satisfies DateArray,
+          startInputType: 'local',
+          startOutputType: 'local',
+          duration: { minutes: session.minutes },
+        };
+      }),
+      ...races.map(({ event, date }) => wholeDay(`${date}-${encodeURIComponent(event)}@upwell`, event, date, 1)),
+      ...tests.map((monday) => wholeDay(`test-${monday}@upwell`, 'Week of a test', monday, 7)),
+    ],
+    about,
   );
   if (error) throw error;
   return value ?? '';
 }
 
-interface TokenRow {
-  squad_name: string;
-  id: string | null;
-  title: string;
-  date: string;
-  start_time: string;
-  theme: SessionRow['theme'];
-  minutes: number;
-  summary: SessionRow['groups'];
-  version: number;
+interface TokenRow extends CalendarDays {
+  readonly name: string;
+  readonly level: LevelId | null;
+  readonly sessions: readonly CalendarSession[];
 }
 
 /** The calendar behind a secret address, as long as it is not revoked. */
 export async function calendarByToken(database: Database, token: string): Promise<string> {
-  const rows = await prepared<TokenRow>(database.em.fork(), 'select * from calendar_by_token(?)', [tokenHash(token)]);
-  const [first] = rows;
-  if (!first) throw new ProblemError(404, 'This calendar is not shared any more. Ask your coach for a new address.');
-  const sessions = rows.flatMap((row): CalendarSession[] =>
-    row.id === null ? [] : [{ ...row, id: row.id, startTime: row.start_time, groups: row.summary }],
-  );
-  return toCalendar(first.squad_name, sessions);
+  const [row] = await prepared<TokenRow>(database.em.fork(), 'select * from calendar_by_token(?)', [tokenHash(token)]);
+  if (!row) throw new ProblemError(404, 'This calendar is not shared any more. Ask your coach for a new address.');
+  return toCalendar(row.name, row.sessions, row, row.level);
 }
 
-const toLink = ({ id, squadId, createdAt, revokedAt }: CalendarLinkRecord): CalendarLink => ({
+const toLink = ({ id, squadId, swimmerId, createdAt, revokedAt }: CalendarLinkRecord): CalendarLink => ({
   id,
   squadId,
+  swimmerId: swimmerId ?? null,
   createdAt: createdAt.toISOString(),
   revoked: revokedAt !== null && revokedAt !== undefined,
 });
@@ -91,12 +109,15 @@ export async function addCalendarLink(
 ): Promise<CalendarLink> {
   const known = await em.findOne(CalendarLinkEntity, { id });
   if (known) return toLink(known);
-  const squad = await em.findOne(SquadEntity, { id: save.squadId });
+  const swimmer = save.swimmerId ? await em.findOne(SwimmerEntity, { id: save.swimmerId }) : null;
+  const squadId = save.swimmerId ? swimmer?.squadId : save.squadId;
+  const squad = squadId ? await em.findOne(SquadEntity, { id: squadId }) : null;
   if (!squad) throw notFound();
   await em.insert(CalendarLinkEntity, {
     id,
     clubId: me.clubId,
     squadId: squad.id,
+    swimmerId: swimmer?.id ?? null,
     tokenHash: tokenHash(save.token),
     createdBy: me.accountId,
     createdAt: new Date(),

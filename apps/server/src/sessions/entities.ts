@@ -39,6 +39,8 @@ export const CalendarLinkEntity = defineEntity({
     id: p.uuid().primary(),
     clubId: p.uuid(),
     squadId: p.uuid(),
+    /** Null for the calendar of the whole squad. */
+    swimmerId: p.uuid().nullable(),
     tokenHash: p.blob(),
     createdBy: p.uuid(),
     createdAt: p.datetime(),

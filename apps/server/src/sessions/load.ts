@@ -40,6 +40,13 @@ export async function loadView(em: EntityManager, date: string): Promise<LoadVie
     [],
     'all',
   );
+  const said = await em.execute<{ swimmer_id: string; felt: number }[]>(
+    `select r.swimmer_id, sum(r.value * t.minutes) as felt
+     from session_rating r join training_session t on t.id = r.session_id
+     where t.date <= ?::date and t.date > ?::date - 7 group by 1 limit 500`,
+    [date, date],
+    'all',
+  );
   const past = new Map<string, Past[]>();
   for (const { days_ago: daysAgo, squad_ids, summary } of sessions) {
     for (const squad of squad_ids) {
@@ -50,6 +57,7 @@ export async function loadView(em: EntityManager, date: string): Promise<LoadVie
     }
   }
   const rowOf = (id: string, name: string, { level, squad_id, squad_name }: SwimmerRow): LoadRow => {
+    const own = said.find((r) => r.swimmer_id === id);
     const mine = past.get(`${squad_id} ${level}`) ?? [];
     const summary = loadSummary(mine);
     const felt = mine.filter((p) => p.daysAgo < 7 && p.felt !== null);
@@ -57,10 +65,12 @@ export async function loadView(em: EntityManager, date: string): Promise<LoadVie
       id,
       name,
       level,
+      squadId: squad_id,
       squadName: squad_name,
       summary,
       prompts: loadPrompts(summary),
-      feltWeek: felt.length > 0 ? felt.reduce((sum, p) => sum + (p.felt ?? 0), 0) : null,
+      // What the swimmer said counts before what was asked of the group.
+      feltWeek: own ? own.felt : felt.length > 0 ? felt.reduce((sum, p) => sum + (p.felt ?? 0), 0) : null,
     };
   };
   const groups = new Map(swimmers.map((s) => [`${s.squad_id} ${s.level}`, s]));

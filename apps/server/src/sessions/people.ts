@@ -1,6 +1,7 @@
 import type { SessionPerson } from '@upwell/contract/sessions';
 import type { LadderId } from '@upwell/core/library';
-import { speedOver400, type Comer, type GroupPeople, type SessionPlan } from '@upwell/core/sessions';
+import type { CauseId } from '@upwell/core/review';
+import { speedOver400, type Comer, type GroupPeople, type SessionPlan, type WeekKind } from '@upwell/core/sessions';
 import { isChild, LEVEL, LEVELS, NO_BREATH_LIMITS, type LevelId } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 
@@ -9,6 +10,10 @@ export interface Attendee extends Comer {
   readonly id: string;
   readonly name: string;
   readonly birthYear: number | null;
+  readonly planTheme: CauseId | null;
+  /** Kind of this week in the swimmer's own plan, and days to the race; null without one. */
+  readonly week: WeekKind | null;
+  readonly raceInDays: number | null;
   /** Strokes a minute for distance from the last rate ramp; null without one. */
   readonly rateSpm: number | null;
 }
@@ -24,28 +29,44 @@ interface Row {
   birth_year: number | null;
   rate: number | null;
   focus: Comer['focus'];
+  plan: { theme: CauseId; kind: WeekKind } | null;
+  race_in: number | null;
 }
 
-/** The swimmers of some squads that one may see; no squads means all of them. */
-export async function attendees(em: EntityManager, squadIds: readonly string[]): Promise<Attendee[]> {
+/**
+ * The swimmers of some squads that one may see; no squads means all of them.
+ *
+ * @param date day of a session, for what their own plans say of it
+ */
+export async function attendees(
+  em: EntityManager,
+  squadIds: readonly string[],
+  date: string | null = null,
+): Promise<Attendee[]> {
   const squads = squadIds.length > 0 ? 'and s.squad_id in (?)' : '';
   const rows = await em.execute<Row[]>(
     `select s.id, s.given_name || ' ' || s.family_name as name, s.level, s.stroke_model as model, s.best_times,
        s.health_flags, s.ladder_steps, s.birth_year,
        (select round((t.outcome->'ramp'->>'distanceRateSpm')::numeric)::int from test_result t
         where t.swimmer_id = s.id and t.kind = 'rate-ramp' order by t.held_on desc, t.id desc limit 1) as rate,
-       (select f.cause from focus f where f.swimmer_id = s.id and f.closed_at is null order by f.since desc limit 1) as focus
+       (select f.cause from focus f where f.swimmer_id = s.id and f.closed_at is null order by f.since desc limit 1) as focus,
+       (select jsonb_build_object('theme', w.theme, 'kind', w.kind) from plan_week w
+        where w.swimmer_id = s.id and w.monday = date_trunc('week', ?::date)::date) as plan,
+       (s.goal->>'date')::date - ?::date as race_in
      from swimmer s where not s.archived ${squads} order by s.family_name, s.given_name, s.id limit 500`,
-    squadIds.length > 0 ? [squadIds] : [],
+    [date, date, ...(squadIds.length > 0 ? [squadIds] : [])],
     'all',
   );
-  return rows.map(({ best_times, health_flags, ladder_steps, birth_year, rate, ...row }) => ({
+  return rows.map(({ best_times, health_flags, ladder_steps, birth_year, rate, plan, race_in, ...row }) => ({
     ...row,
     bestTimes: best_times,
     healthFlags: health_flags,
     ladderSteps: ladder_steps,
     birthYear: birth_year,
     rateSpm: rate,
+    planTheme: plan?.theme ?? null,
+    week: plan?.kind ?? null,
+    raceInDays: race_in,
   }));
 }
 

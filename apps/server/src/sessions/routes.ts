@@ -131,14 +131,14 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
   );
 
   app.get('/calendar-links', { schema: { summary: 'Addresses where calendars find sessions' } }, (request) =>
-    asMe(database, requireCoach(request), calendarLinks),
+    asMe(database, requireMe(request), calendarLinks),
   );
 
   app.put<{ Params: { id: string }; Body: CalendarLinkSave }>(
     '/calendar-links/:id',
     { schema: { params: idParams, body: calendarLinkSchema, summary: 'Make a secret address for a calendar' } },
     (request) => {
-      const me = requireCoach(request);
+      const me = request.body.swimmerId ? requireMe(request) : requireCoach(request);
       return asMe(database, me, (em) => addCalendarLink(em, me, request.params.id, request.body));
     },
   );
@@ -146,7 +146,7 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
   app.post<{ Params: { id: string } }>(
     '/calendar-links/:id/revoke',
     { schema: { params: idParams, summary: 'Revoke an address for good' } },
-    (request) => asMe(database, requireCoach(request), (em) => revokeCalendarLink(em, request.params.id)),
+    (request) => asMe(database, requireMe(request), (em) => revokeCalendarLink(em, request.params.id)),
   );
 
   app.get<{ Params: { token: string } }>(

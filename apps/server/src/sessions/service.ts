@@ -190,13 +190,16 @@ const MEMORY_DAYS = 42;
 
 /** What the people of some squads bring to a session on a day. No squads means all one may see. */
 export async function proposeSession(em: EntityManager, { squadIds, date }: ProposalQuery): Promise<SessionProposal> {
-  const comers = await attendees(em, squadIds);
+  const comers = await attendees(em, squadIds, date);
   const history = await levelHistory(em, squadIds, date);
   const table = await clubSetting<readonly PacePoint[]>(em, 'paceTable');
   const capacity = await clubSetting<number>(em, 'laneCapacity');
   return {
     groups: proposeGroups(comers, history).map((group) => (table ? { ...group, paceTable: table } : group)),
     themes: proposeThemes(comers),
+    served: comers.map(({ name, level, focus, planTheme, week, raceInDays }) => ({
+      ...{ name, level, focus, planTheme, week, raceInDays },
+    })),
     swimmers: comers.length,
     kit: await clubKit(em),
     laneCapacity: capacity ?? null,

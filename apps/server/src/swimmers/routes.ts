@@ -8,6 +8,7 @@ import {
 } from '@upwell/contract/swimmers';
 import type { FastifyInstance } from 'fastify';
 import type { Database } from '../platform/database';
+import { planSwimmers } from '../goal';
 import { asMe, requireCoach, requireHead, requireMe } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { listCoaches, listSquads, listSwimmers, saveSquad, saveSwimmer, showSwimmer } from './service';
@@ -33,7 +34,12 @@ export async function swimmerRoutes(app: FastifyInstance, { database }: { databa
     { schema: { params: idParams, body: swimmerSaveSchema, summary: 'Create or change a swimmer' } },
     (request) => {
       const me = requireCoach(request);
-      return asMe(database, me, (em) => saveSwimmer(em, me, request.params.id, request.body));
+      return asMe(database, me, async (em) => {
+        const saved = await saveSwimmer(em, me, request.params.id, request.body);
+        // Goal, level or ladder may have changed: the weeks follow.
+        await planSwimmers(em, me.clubId, [saved.id], new Date().toISOString().slice(0, 10));
+        return saved;
+      });
     },
   );
 

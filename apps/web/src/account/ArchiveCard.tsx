@@ -20,6 +20,8 @@ const WORD: Readonly<Record<ArchivePart, string>> = {
   courses: 'courses',
   waterDays: 'decisions at the water',
   tracks: 'swum tracks',
+  racePlans: 'ways to a race',
+  ratings: 'ratings by swimmers',
   deckEvents: 'events on deck',
 };
 

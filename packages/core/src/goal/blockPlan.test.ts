@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { CAUSE_IDS, CAUSES } from '../review';
-import { levelLoad } from '../sessions';
-import { blockPlan, NOTHING_NEW_DAYS, weekLimit, type PlanQuestion } from '.';
+import { levelLoad, NOTHING_NEW_DAYS } from '../sessions';
+import { blockPlan, weekLimit, type PlanQuestion } from '.';
 
 const MONDAY = '2027-01-04';
 const DAY = 86_400_000;

@@ -1,5 +1,5 @@
 import { CAUSE_IDS, CAUSES, STAGES, type CauseId } from '../review';
-import { levelLoad, WEEKLY_RISE, type WeekKind } from '../sessions';
+import { levelLoad, NOTHING_NEW_DAYS, WEEKLY_RISE, type WeekKind } from '../sessions';
 import type { LevelId } from '../swimmers';
 
 export const PHASES = ['learn', 'build', 'sharpen', 'taper'] as const;
@@ -34,7 +34,12 @@ export interface PlanQuestion {
   readonly otherRaces?: readonly string[];
   /** By the Monday of the week. */
   readonly locks?: Readonly<Record<string, WeekLock>>;
+  /** Weeks in which nothing is swum, by their Monday; what is missed is not made up for. */
+  readonly away?: Readonly<Record<string, Absence>>;
 }
+
+export const ABSENCES = ['ill', 'away'] as const;
+export type Absence = (typeof ABSENCES)[number];
 
 export interface PlanWeek {
   readonly monday: string;
@@ -62,8 +67,6 @@ export const MOST_WEEKS = 52;
 const ROW = 3;
 /** Weeks a theme is kept: long enough to change a stroke. */
 const THEME_WEEKS = 2;
-/** No new skill so near to the race, days. */
-export const NOTHING_NEW_DAYS = 10;
 /** Of the usual week: an ill swimmer begins here again, not where the plan would be. */
 const FLOOR_SHARE = 0.5;
 /** Of the level's usual week, at most. */
@@ -104,7 +107,7 @@ export function blockPlan(q: PlanQuestion): BlockPlan {
       if (!best || loads.worth > best.worth + 1e-9) best = { loads, worth: loads.worth };
     }
   const { kinds, loads, problems } = best!.loads;
-  const tests = testWeeks(kinds, q.raceOn, mondays);
+  const tests = testWeeks(q, kinds, mondays);
   const themes = themesOf(q, mondays);
   const { steps, missing } = stepsOf(q, mondays, kinds);
   const build = kinds.filter((k) => k !== 'taper').length;
@@ -162,15 +165,18 @@ function loadsOf(q: PlanQuestion, mondays: readonly string[], taper: 1 | 2, offs
     const left = mondays.length - i;
     const limit = weekLimit([...q.past, ...loads], usual, q.riseLimit);
     const other = q.otherRaces?.some((day) => day >= monday && dayMs(day) < dayMs(monday) + 7 * DAY_MS) ?? false;
-    const kind: WeekKind = lock?.kind ?? (left <= taper ? 'taper' : other || row >= ROW ? 'recovery' : 'normal');
+    const away = q.away?.[monday] !== undefined;
+    const kind: WeekKind = away
+      ? 'recovery'
+      : (lock?.kind ?? (left <= taper ? 'taper' : other || row >= ROW ? 'recovery' : 'normal'));
     const planned =
       kind === 'taper'
         ? (beforeTaper || limit) * TAPER_SHARE[taper][Math.max(0, taper - left)]!
         : kind === 'recovery'
           ? limit * RECOVERY_SHARE
           : limit;
-    const load = lock?.load ?? Math.min(planned, limit);
-    if (lock?.load !== undefined && lock.load > limit * 1.005)
+    const load = away ? 0 : (lock?.load ?? Math.min(planned, limit));
+    if (!away && lock?.load !== undefined && lock.load > limit * 1.005)
       problems.push(
         `Week of ${monday}: ${Math.round(lock.load)} is held fast, ${Math.round((lock.load / limit - 1) * 100)} % over what the weeks before allow.`,
       );
@@ -189,9 +195,10 @@ function loadsOf(q: PlanQuestion, mondays: readonly string[], taper: 1 | 2, offs
 }
 
 /** Rested weeks, so far apart that a change can be seen, and none in the last ten days. */
-function testWeeks(kinds: readonly WeekKind[], raceOn: string, mondays: readonly string[]): boolean[] {
+function testWeeks({ raceOn, away }: PlanQuestion, kinds: readonly WeekKind[], mondays: readonly string[]): boolean[] {
   let last = -TEST_EVERY;
   return kinds.map((kind, i) => {
+    if (away?.[mondays[i]!]) return false;
     const near = dayMs(raceOn) - dayMs(mondays[i]!) < (NOTHING_NEW_DAYS + 7) * DAY_MS;
     const due = (kind === 'recovery' || i === 0) && i - last >= TEST_EVERY && !near;
     if (due) last = i;
@@ -210,10 +217,12 @@ function themesOf(q: PlanQuestion, mondays: readonly string[]): CauseId[] {
   // Needs come before the others of their reach: first all that is needed upstream to downstream, then the rest.
   const queue = [...wanted.sort((a, b) => stage(a) - stage(b)), ...others];
   const themes: CauseId[] = [];
-  mondays.forEach((monday, i) => {
+  let trained = 0;
+  mondays.forEach((monday) => {
     const lock = q.locks?.[monday]?.theme;
     const late = dayMs(q.raceOn) - (dayMs(monday) + 6 * DAY_MS) < NOTHING_NEW_DAYS * DAY_MS;
-    const next = queue[Math.floor(i / THEME_WEEKS) % queue.length]!;
+    const next = queue[Math.floor(trained / THEME_WEEKS) % queue.length]!;
+    if (!q.away?.[monday]) trained++;
     // Near the race only what is known: what was worked on longest ago among the needs, else the last theme.
     const known = themes.find((id) => wanted.includes(id)) ?? themes.at(-1) ?? queue[0]!;
     themes.push(lock ?? (late ? known : next));
@@ -224,7 +233,7 @@ function themesOf(q: PlanQuestion, mondays: readonly string[]): CauseId[] {
 /** A step a week, as late as lets all of them be passed a fortnight before the race; recovery weeks count too. */
 function stepsOf(q: PlanQuestion, mondays: readonly string[], kinds: readonly WeekKind[]) {
   const usable = mondays.flatMap((monday, i) =>
-    kinds[i] !== 'taper' && dayMs(q.raceOn) - dayMs(monday) >= 14 * DAY_MS ? [i] : [],
+    kinds[i] !== 'taper' && !q.away?.[monday] && dayMs(q.raceOn) - dayMs(monday) >= 14 * DAY_MS ? [i] : [],
   );
   const steps: (string | null)[] = mondays.map(() => null);
   const gap = Math.max(1, Math.floor(usable.length / Math.max(1, q.steps.length)));
@@ -239,6 +248,8 @@ function stepsOf(q: PlanQuestion, mondays: readonly string[], kinds: readonly We
 
 function wordsOf(q: PlanQuestion, monday: string, kind: WeekKind, race: boolean): string[] {
   const others = (q.otherRaces ?? []).filter((day) => day >= monday && dayMs(day) < dayMs(monday) + 7 * DAY_MS);
+  const away = q.away?.[monday];
+  if (away) return [`${away === 'ill' ? 'Ill' : 'Away'}: nothing is swum, and nothing is made up for.`];
   return [
     ...(race ? ['Race week: what is known, short and sharp.'] : []),
     ...others.map((day) => `Another race on ${day}: swum out of training.`),

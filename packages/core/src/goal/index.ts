@@ -1,3 +1,5 @@
 export * from './blockPlan';
 export * from './raceGap';
+export * from './racePlan';
 export * from './readiness';
+export * from './today';

@@ -10,6 +10,7 @@ export type * from './request';
 export * from './totals';
 export * from './loadLimit';
 export * from './proposeGroups';
+export * from './serves';
 export * from '../units';
 export * from './prescription';
 export * from './setMeasure';

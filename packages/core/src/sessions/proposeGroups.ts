@@ -5,6 +5,7 @@ import { LEVEL, LEVELS, type HealthFlag, type LevelId, type StrokeModelId } from
 import { byFrequency } from './chooseDrills';
 import { sessionLoadLimit, type PastLoad } from './loadLimit';
 import type { GroupRequest } from './request';
+import { needsOf, type ThemeServes } from './serves';
 
 /** What a swimmer brings to a session. */
 export interface Comer {
@@ -12,6 +13,8 @@ export interface Comer {
   readonly model: StrokeModelId;
   readonly bestTimes: readonly Trial[];
   readonly focus: CauseId | null;
+  /** Theme of the swimmer's own plan in the week of the session; null without a plan. */
+  readonly planTheme?: CauseId | null;
   readonly healthFlags: readonly HealthFlag[];
   /** Steps passed on each ladder that is kept. */
   readonly ladderSteps?: Readonly<Partial<Record<LadderId, number>>>;
@@ -48,7 +51,7 @@ export function proposeGroups(
         // A clock that the slower half can keep: the lower quartile.
         v400Mps: speeds.length > 0 ? speeds[Math.floor((speeds.length - 1) / 4)]! : null,
         model: mostCommon(here.map((c) => c.model)),
-        focuses: here.flatMap((c) => c.focus ?? []),
+        focuses: here.flatMap(needsOf),
         healthFlags: [...new Set(here.flatMap((c) => c.healthFlags))],
         knownDrills: history[level]?.knownDrills ?? [],
         ladderSteps: leastSteps(here),
@@ -58,10 +61,10 @@ export function proposeGroups(
   });
 }
 
-/** Themes by how many of the swimmers they serve, the most useful first. */
-export function proposeThemes(comers: readonly Comer[]): { cause: CauseId; swimmers: number }[] {
-  const focuses = comers.flatMap((c) => c.focus ?? []);
-  return byFrequency(focuses).map((cause) => ({ cause, swimmers: focuses.filter((f) => f === cause).length }));
+/** Themes by how many of the swimmers they serve, by focus or by plan, the most useful first. */
+export function proposeThemes(comers: readonly Pick<Comer, 'focus' | 'planTheme'>[]): ThemeServes[] {
+  const needs = comers.flatMap(needsOf);
+  return byFrequency(needs).map((cause) => ({ cause, swimmers: needs.filter((f) => f === cause).length }));
 }
 
 /** Speed over 400 m: swum, or predicted from the nearest swims; null without any. */

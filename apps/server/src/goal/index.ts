@@ -1,0 +1,2 @@
+export { planClub, planEveryClub } from './clubPlan';
+export { loadsDue, planSwimmers, readyDue, testsDue } from './service';

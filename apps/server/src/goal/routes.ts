@@ -1,0 +1,93 @@
+import {
+  dayQuerySchema,
+  racePlanSaveSchema,
+  ratingSaveSchema,
+  seasonQuerySchema,
+  type DayQuery,
+  type RacePlanSave,
+  type RatingSave,
+  type SeasonQuery,
+} from '@upwell/contract/goal';
+import type { FastifyInstance } from 'fastify';
+import type { Database } from '../platform/database';
+import { asMe, requireCoach, requireMe, type SignedIn } from '../platform/identity';
+import type { Jobs } from '../platform/jobs';
+import { idParams } from '../platform/params';
+import { forbidden } from '../platform/problem';
+import { askForPlans, showJob, stopJob } from './clubPlan';
+import { myWeek, rateSession, saveRacePlan, season, showRacePlan } from './service';
+
+/** Toward the race: the gap and the weeks of a swimmer, the season of the club, a swimmer's own week. */
+export async function goalRoutes(
+  app: FastifyInstance,
+  { database, jobs }: { database: Database; jobs: Jobs },
+): Promise<void> {
+  app.get<{ Params: { id: string }; Querystring: DayQuery }>(
+    '/swimmers/:id/race-plan',
+    { schema: { params: idParams, querystring: dayQuerySchema, summary: 'What the way to a race is worked out from' } },
+    (request) => asMe(database, requireMe(request), (em) => showRacePlan(em, request.params.id, request.query.date)),
+  );
+
+  app.put<{ Params: { id: string }; Querystring: DayQuery; Body: RacePlanSave }>(
+    '/swimmers/:id/race-plan',
+    {
+      schema: {
+        params: idParams,
+        querystring: dayQuerySchema,
+        body: racePlanSaveSchema,
+        summary: 'Store what the coach decides about the way to a race; the weeks are worked out anew',
+      },
+    },
+    (request) => {
+      const me = requireCoach(request);
+      return asMe(database, me, (em) => saveRacePlan(em, me, request.params.id, request.body, request.query.date));
+    },
+  );
+
+  app.get<{ Querystring: SeasonQuery }>(
+    '/season',
+    { schema: { querystring: seasonQuerySchema, summary: 'Races, who, phases, pool times and load of half a year' } },
+    (request) => asMe(database, requireCoach(request), (em) => season(em, request.query)),
+  );
+
+  app.post<{ Querystring: DayQuery }>(
+    '/season/plan',
+    { schema: { querystring: dayQuerySchema, summary: 'Work out the weeks of everybody anew, in the background' } },
+    (request) => askForPlans(database, jobs, requireCoach(request), request.query.date),
+  );
+
+  app.get<{ Params: { id: string } }>(
+    '/jobs/:id',
+    { schema: { params: idParams, summary: 'How far work in the background is' } },
+    (request) => asMe(database, requireCoach(request), (em) => showJob(em, request.params.id)),
+  );
+
+  app.post<{ Params: { id: string } }>(
+    '/jobs/:id/stop',
+    { schema: { params: idParams, summary: 'Stop work in the background; what is done is kept' } },
+    (request) => asMe(database, requireCoach(request), (em) => stopJob(em, request.params.id)),
+  );
+
+  app.get<{ Querystring: DayQuery }>(
+    '/my-week',
+    { schema: { querystring: dayQuerySchema, summary: "A swimmer's own week; nothing of others" } },
+    (request) => {
+      const me = requireSwimmer(requireMe(request));
+      return asMe(database, me, (em) => myWeek(em, me.swimmerId, request.query.date));
+    },
+  );
+
+  app.put<{ Params: { id: string }; Body: RatingSave }>(
+    '/sessions/:id/rating',
+    { schema: { params: idParams, body: ratingSaveSchema, summary: 'How a session felt to the swimmer who asks' } },
+    (request) => {
+      const me = requireSwimmer(requireMe(request));
+      return asMe(database, me, (em) => rateSession(em, me, request.params.id, request.body.value));
+    },
+  );
+}
+
+function requireSwimmer(me: SignedIn): SignedIn & { readonly swimmerId: string } {
+  if (me.swimmerId === null) throw forbidden();
+  return { ...me, swimmerId: me.swimmerId };
+}

@@ -1,0 +1,204 @@
+import fc from 'fast-check';
+import {
+  assumed,
+  chosenTrials,
+  mattersToday,
+  raceOutlook,
+  racePlan,
+  raceReadiness,
+  weekOf,
+  type Matter,
+  type RaceChoices,
+  type RaceFacts,
+} from '.';
+
+const TODAY = '2027-01-06';
+const day = (inDays: number) => new Date(Date.parse(TODAY) + inDays * 86_400_000).toISOString().slice(0, 10);
+const facts = (change: Partial<RaceFacts> = {}): RaceFacts => ({
+  event: 'Quill Crossing',
+  raceOn: day(84),
+  distanceM: 3200,
+  place: 'open-water',
+  targetS: 3600,
+  level: 'hold',
+  breathes: 'both',
+  trials: [
+    { distanceM: 200, timeS: 180 },
+    { distanceM: 400, timeS: 380 },
+  ],
+  trialsOn: day(-3),
+  rampSpm: null,
+  extra: null,
+  past: [5500, 5500, 5500, 5500],
+  week: { sessions: 2, minutes: 60 },
+  needs: ['breath-too-low'],
+  ladderSteps: {},
+  outside: 0,
+  rehearsed: false,
+  ...change,
+});
+const gapOf = (f: RaceFacts, choices: RaceChoices = {}) => {
+  const outlook = raceOutlook(f, choices, TODAY);
+  if (outlook.kind !== 'gap') throw new Error(outlook.reason);
+  return outlook;
+};
+
+describe('the outlook', () => {
+  it('adds up to the gap, whatever the coach assumes', () => {
+    const share = fc.double({ min: 0, max: 0.4, noNaN: true });
+    fc.assert(
+      fc.property(
+        share,
+        share,
+        share,
+        fc.integer({ min: 0, max: 120 }),
+        (extraToday, extraThen, feetThen, lostTodayS) => {
+          const { gap } = gapOf(facts(), { extraToday, extraThen, feetThen, lostTodayS, lostThenS: 0 });
+          const sum = Object.values(gap.parts).reduce((a, b) => a + b, 0);
+          expect(sum).toBeCloseTo(gap.gapS, 6);
+        },
+      ),
+    );
+  });
+
+  it('asks in critical speed and rate what it asks in speed', () => {
+    // 400 m in 380 s after 200 m in 180 s: CS 1 m/s, D′ 20 m; the target without extra metres, feet or stops.
+    const plain = { extraToday: 0, extraThen: 0, feetThen: 0, lostTodayS: 0, lostThenS: 0, rateSpm: 60 };
+    const { gap, criticalSpeed, rateBand } = gapOf(facts({ distanceM: 1500, targetS: 1480 / 1.05 }), plain);
+    expect(criticalSpeed!.todayMps).toBeCloseTo(1, 9);
+    // The same D′ and 1480 s ÷ 1.05: the critical speed has to grow by 5 %.
+    expect(criticalSpeed!.neededMps).toBeCloseTo(1.05, 9);
+    expect(gap.strokeLengthM).toBeCloseTo(1500 / 1480, 6);
+    expect(rateBand[0]).toBe(60);
+    expect(rateBand[1]).toBeCloseTo(60 * 1.05, 6);
+  });
+
+  it('is honest where nothing can be said', () => {
+    const why = (f: Partial<RaceFacts>, choices: RaceChoices = {}) => {
+      const outlook = raceOutlook(facts(f), choices, TODAY);
+      return outlook.kind === 'none' ? outlook.reason : outlook.gap.verdict;
+    };
+    expect(why({ raceOn: day(-1) })).toContain('is over');
+    expect(why({ targetS: null })).toContain('No target time');
+    expect(why({ trials: [] })).toContain('nothing is foretold');
+    expect(why({ targetS: 700 })).toBe('beyond-anybody');
+    // Two metres a second over 10 km: nobody, although over 50 m somebody does.
+    expect(why({ distanceM: 10_000, targetS: 5000 })).toBe('beyond-anybody');
+    expect(why({}, { currentMps: -1.5 })).toContain('cannot be swum');
+    expect(why({ targetS: 30 }, { lostThenS: 40 })).toContain('shorter than the seconds lost');
+    expect(why({ raceOn: TODAY })).toBe('not-yet');
+  });
+
+  it('says where each number comes from', () => {
+    expect(assumed(facts(), {}).from).toMatchObject({ extra: 'guess', growth: 'guess', rate: 'guess' });
+    const known = facts({ extra: { share: 0.04, on: day(-9) }, rampSpm: 62 });
+    expect(assumed(known, { growthLow: 0.01 }).from).toMatchObject({
+      extra: 'record',
+      rate: 'record',
+      growth: 'coach',
+    });
+    expect(assumed(known, {}).today.extraShare).toBe(0.04);
+    expect(assumed(known, { extraToday: 0.2 }).today.extraShare).toBe(0.2);
+    // In a pool nobody swims farther than the race, and nobody drafts.
+    expect(assumed(facts({ place: 'pool' }), {}).today).toEqual({ extraShare: 0, feetShare: 0, lostS: 0 });
+  });
+
+  it('rests on swims that fit together', () => {
+    const late = [
+      { distanceM: 400, timeS: 381 },
+      { distanceM: 200, timeS: 182 },
+      { distanceM: 400, timeS: 379 },
+      { distanceM: 50, timeS: 36 },
+    ];
+    expect(chosenTrials(late, [])).toEqual([
+      { distanceM: 200, timeS: 182 },
+      { distanceM: 400, timeS: 379 },
+    ]);
+    // A slow 200 makes the line impossible: the best times, if they fit.
+    const tired = [
+      { distanceM: 200, timeS: 210 },
+      { distanceM: 400, timeS: 379 },
+    ];
+    expect(chosenTrials(tired, late.slice(0, 2)).map((t) => t.timeS)).toEqual([182, 381]);
+    expect(chosenTrials(tired, [])).toEqual([{ distanceM: 400, timeS: 379 }]);
+  });
+});
+
+describe('the weeks of a swimmer', () => {
+  it('say what cannot be', () => {
+    const problems = (f: Partial<RaceFacts>, choices: RaceChoices = {}) =>
+      racePlan(facts(f), choices, TODAY).problems.join(' ');
+    const settle = problems({ level: 'settle', distanceM: 10_000, trials: [] });
+    expect(settle).toContain('A first goal of 200 m');
+    expect(problems({ raceOn: day(-2) })).toContain('over');
+    expect(problems({ raceOn: day(1) })).toContain('this week');
+    const two = { otherRaces: [{ event: 'Lantern Mile', date: day(77) }] };
+    expect(problems({}, two)).toContain('Lantern Mile is 7 days before Quill Crossing: one taper for both');
+    const after = { otherRaces: [{ event: 'Lantern Mile', date: day(91) }] };
+    expect(problems({}, after)).toContain('7 days after');
+    expect(problems({})).toBe('');
+  });
+
+  it('are empty where a swimmer is away, and nothing is made up for', () => {
+    const monday = weekOf(day(21));
+    const whole = racePlan(facts(), {}, TODAY).weeks;
+    const ill = racePlan(facts(), { away: { [monday]: 'ill' } }, TODAY).weeks;
+    const at = ill.findIndex((w) => w.monday === monday);
+    expect(ill[at]).toMatchObject({ load: 0, test: false, step: null });
+    expect(ill[at]!.words.join()).toContain('nothing is made up for');
+    const total = (weeks: typeof ill) => weeks.reduce((sum, w) => sum + w.load, 0);
+    expect(total(ill)).toBeLessThan(total(whole) - whole[at]!.load * 0.9);
+    expect(ill[at + 1]!.load).toBeLessThan(whole[at + 1]!.load);
+  });
+
+  it('bring beginners outside step by step, and leave out those who were there', () => {
+    const steps = (f: Partial<RaceFacts>) => racePlan(facts(f), {}, TODAY).weeks.flatMap((w) => w.step ?? []);
+    expect(steps({ level: 'build' })).toHaveLength(8);
+    expect(steps({ level: 'build', ladderSteps: { 'pool-to-open-water': 6 } })).toHaveLength(2);
+    expect(steps({ level: 'race' })).toEqual([]);
+    expect(steps({ level: 'build', place: 'pool' })).toEqual([]);
+  });
+});
+
+describe('the list before a race', () => {
+  it('takes what the ladders, the records and the coach know', () => {
+    const state = (f: Partial<RaceFacts>, choices: RaceChoices = {}) =>
+      Object.fromEntries(raceReadiness(facts(f), choices, TODAY).map((i) => [i.id, i.state]));
+    expect(state({})).toMatchObject({ 'both-sides': 'done', sighting: 'unknown', cold: 'missing', course: 'unknown' });
+    expect(state({ ladderSteps: { sighting: 1 }, rehearsed: true, outside: 7 })).toMatchObject({
+      sighting: 'missing',
+      course: 'done',
+      cold: 'done',
+    });
+    expect(state({ ladderSteps: { sighting: 1 } }, { marks: { sighting: true } }).sighting).toBe('done');
+    expect(state({}, { wetsuit: true, waterC: 22 })).toMatchObject({ wetsuit: 'unknown' });
+    expect(state({}, { waterC: 22 })).not.toHaveProperty('cold');
+    expect(raceReadiness(facts({ place: 'pool' }), {}, TODAY)).toEqual([]);
+  });
+});
+
+describe('what matters today', () => {
+  const matter = fc.record({
+    kind: fc.constantFrom('session', 'relook', 'test', 'ready', 'load', 'unsent' as const),
+    title: fc.string(),
+    why: fc.constant(''),
+    here: fc.boolean(),
+    due: fc.constantFrom('2027-01-01', '2027-01-05', '2027-01-09'),
+  }) as fc.Arbitrary<Matter>;
+  it('is in its order, whole, and those who swim today come first', () => {
+    fc.assert(
+      fc.property(fc.array(matter, { maxLength: 40 }), (all) => {
+        const groups = mattersToday(all);
+        const order = ['session', 'relook', 'test', 'ready', 'load', 'unsent'];
+        expect(groups.map((g) => order.indexOf(g.kind))).toEqual([...groups.map((g) => order.indexOf(g.kind))].sort());
+        expect(groups.flatMap((g) => [...g.shown, ...g.more])).toHaveLength(all.length);
+        for (const g of groups) {
+          const mine = [...g.shown, ...g.more];
+          const firstAway = mine.findIndex((m) => !m.here);
+          if (firstAway >= 0) expect(mine.slice(firstAway).every((m) => !m.here)).toBe(true);
+          expect(g.more.length === 0 || g.shown.length === 4).toBe(true);
+        }
+      }),
+    );
+  });
+});
