@@ -6,6 +6,7 @@ import { searchable } from '../src/swimmers/service';
 import { ACCOUNTS, CLUB, PASSWORD, PEOPLE, SQUADS } from './people';
 import { idFor, numbers } from './random';
 import { seedRuns, seedTests } from './seedDeck';
+import { seedGoals } from './seedGoal';
 import { seedClip, seedEye } from './seedLooks';
 import { seedRecord, seedReviews } from './seedReviews';
 import { seedCourses, seedTracks } from './seedWater';
@@ -32,6 +33,7 @@ export async function seedDemo(em: EntityManager, now: Date): Promise<boolean> {
     await seedRuns(tx);
     await seedTests(tx, now);
     await seedTracks(tx, now);
+    await seedGoals(tx, now);
   });
   return true;
 }

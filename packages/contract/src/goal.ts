@@ -22,6 +22,7 @@ const byWeek = (entry: Joi.Schema) => Joi.object().pattern(isoDate(), entry).max
 /** What a coach decides about the way of one swimmer to a race. */
 export const choicesSchema = Joi.object<RaceChoices>({
   courseId: uuid().allow(null),
+  courseM: number.min(1).max(100_000),
   extraToday: share(1),
   extraThen: share(1),
   feetToday: share(1),

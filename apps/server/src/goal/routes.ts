@@ -1,3 +1,4 @@
+import { isoDate } from '@upwell/contract/common';
 import {
   dayQuerySchema,
   racePlanSaveSchema,
@@ -9,6 +10,7 @@ import {
   type SeasonQuery,
 } from '@upwell/contract/goal';
 import type { FastifyInstance } from 'fastify';
+import Joi from 'joi';
 import type { Database } from '../platform/database';
 import { asMe, requireCoach, requireMe, type SignedIn } from '../platform/identity';
 import type { Jobs } from '../platform/jobs';
@@ -28,19 +30,21 @@ export async function goalRoutes(
     (request) => asMe(database, requireMe(request), (em) => showRacePlan(em, request.params.id, request.query.date)),
   );
 
-  app.put<{ Params: { id: string }; Querystring: DayQuery; Body: RacePlanSave }>(
+  app.put<{ Params: { id: string }; Querystring: Partial<DayQuery>; Body: RacePlanSave }>(
     '/swimmers/:id/race-plan',
     {
       schema: {
         params: idParams,
-        querystring: dayQuerySchema,
+        // A change that waited for a network is of the day it arrives.
+        querystring: Joi.object({ date: isoDate() }),
         body: racePlanSaveSchema,
         summary: 'Store what the coach decides about the way to a race; the weeks are worked out anew',
       },
     },
     (request) => {
       const me = requireCoach(request);
-      return asMe(database, me, (em) => saveRacePlan(em, me, request.params.id, request.body, request.query.date));
+      const { date = new Date().toISOString().slice(0, 10) } = request.query;
+      return asMe(database, me, (em) => saveRacePlan(em, me, request.params.id, request.body, date));
     },
   );
 

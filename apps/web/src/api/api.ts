@@ -67,6 +67,7 @@ export const api = createApi({
     'Club',
     'Records',
     'Course',
+    'Race',
   ],
   refetchOnReconnect: true,
   endpoints: () => ({}),

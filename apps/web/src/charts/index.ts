@@ -3,6 +3,7 @@
  * come along with the first screen.
  */
 export { LoadChart } from './LoadChart';
+export { PlanChart } from './PlanChart';
 export { RampChart } from './RampChart';
 export { ResultChart } from './ResultChart';
 export { TrendChart } from './TrendChart';

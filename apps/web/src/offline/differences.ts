@@ -16,9 +16,17 @@ export function differences(mine: unknown, theirs: unknown): Difference[] {
   if (!isRecord(mine) || !isRecord(theirs)) return [];
   return Object.keys(mine).flatMap((key): Difference[] => {
     if (SILENT.has(key) || !(key in theirs) || JSON.stringify(mine[key]) === JSON.stringify(theirs[key])) return [];
+    if (key === 'choices') return choiceDifferences(mine[key], theirs[key]);
     if (key === 'plan') return planDifferences(mine[key] as SessionPlan, theirs[key] as SessionPlan);
     return [{ what: wordOf(key), mine: short(mine[key]), theirs: short(theirs[key]) }];
   });
+}
+
+/** Choices may be left out on one side. */
+function choiceDifferences(mine: unknown, theirs: unknown): Difference[] {
+  if (!isRecord(mine) || !isRecord(theirs)) return [];
+  const none = Object.fromEntries([...Object.keys(mine), ...Object.keys(theirs)].map((key) => [key, null]));
+  return differences({ ...none, ...mine }, { ...none, ...theirs });
 }
 
 function planDifferences(mine: SessionPlan, theirs: SessionPlan): Difference[] {

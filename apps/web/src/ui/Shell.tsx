@@ -22,6 +22,9 @@ const PLACES: readonly Place[] = [
   { href: '/library', label: 'Library', icon: 'book-open-variant' },
 ];
 
+/** Where a swimmer begins. */
+const OWN: Place = { href: '/my-week', label: 'My week', icon: 'star-outline' };
+
 /** The frame: places at the lower edge on a phone, in a rail at the left when wide. */
 export function Shell({
   club,
@@ -37,7 +40,7 @@ export function Shell({
   // The card on the deck has the whole screen.
   const onDeck = /^\/deck\/./.test(usePathname());
   if (onDeck) return <>{children}</>;
-  const places = role === 'swimmer' ? PLACES.filter((p) => p.href !== '/deck') : PLACES;
+  const places = role === 'swimmer' ? [OWN, ...PLACES.filter((p) => p.href !== '/deck')] : PLACES;
   const bar = (
     <View
       role="navigation"

@@ -1,6 +1,7 @@
 import { legsOf, lengthOf, planLeg, type Leg, type LegPlan } from '@upwell/core/water';
 import type { CourseView } from '@upwell/contract/water';
-import { useMemo, useState } from 'react';
+import { useLocalSearchParams } from 'expo-router';
+import { useEffect, useMemo, useState } from 'react';
 import { useDraft } from '@/state/hooks';
 import { firstConditions, waterAt, type Conditions } from './conditions';
 import { useSwimmerOutside, type Outside, type Who } from './useSwimmerOutside';
@@ -26,6 +27,11 @@ export function useCourseDay({ id, course }: CourseView): CourseDay {
   const [first] = useState(firstConditions);
   const [conditions, setConditions] = useDraft<Conditions>(`water:${id}`, first);
   const [who, setWho] = useDraft<Who>(`water-who:${id}`, FIRST_WHO);
+  // A link may say whose it is.
+  const { swimmer } = useLocalSearchParams<{ swimmer?: string }>();
+  useEffect(() => {
+    if (swimmer) setWho({ id: swimmer });
+  }, [swimmer, setWho]);
   const legs = useMemo(() => legsOf(course), [course]);
   const metres = lengthOf(legs);
   const outside = useSwimmerOutside(who, metres);

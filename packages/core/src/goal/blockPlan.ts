@@ -20,6 +20,8 @@ export interface PlanQuestion {
   /** Loads of the weeks before, the oldest first; as they were swum, not as they were planned. */
   readonly past: readonly number[];
   readonly level: LevelId;
+  /** Outside there are skills of its own; the pool when left out. */
+  readonly place?: 'pool' | 'open-water';
   readonly sessionsPerWeek: number;
   readonly minutesPerSession: number;
   /** Share a week may rise over the mean of the four before it. */
@@ -206,14 +208,21 @@ function testWeeks({ raceOn, away }: PlanQuestion, kinds: readonly WeekKind[], m
   });
 }
 
-/** Upstream first: what the swimmer needs at its stage, and the stage's first cause where nothing is needed. */
+/** Upstream first: what the swimmer needs, then the other stages of a stroke. */
 function themesOf(q: PlanQuestion, mondays: readonly string[]): CauseId[] {
   const stage = (id: CauseId) => STAGES.indexOf(CAUSES[id].stage);
-  const crawl = CAUSE_IDS.filter((id) => CAUSES[id].strokes[0] === 'front-crawl');
-  const wanted = [...new Set(q.needs)];
-  const others = STAGES.flatMap((s) => crawl.filter((id) => CAUSES[id].stage === s).slice(0, 1)).filter(
-    (id) => !wanted.some((need) => stage(need) === stage(id)),
+  const fits = CAUSE_IDS.filter(
+    (id) =>
+      CAUSES[id].strokes[0] === 'front-crawl' || (q.place === 'open-water' && CAUSES[id].stage === 'open-water skills'),
   );
+  const wanted = [...new Set(q.needs)];
+  // Where nothing is needed, what most can be done about; being at ease in the water is for those who begin.
+  const most = (ids: readonly CauseId[]) =>
+    [...ids].sort((a, b) => CAUSES[b].answers.length - CAUSES[a].answers.length).slice(0, 1);
+  const stages = STAGES.filter((s) => s !== 'calm' || q.level === 'settle');
+  const others = stages
+    .flatMap((s) => most(fits.filter((id) => CAUSES[id].stage === s)))
+    .filter((id) => !wanted.some((need) => stage(need) === stage(id)));
   // Needs come before the others of their reach: first all that is needed upstream to downstream, then the rest.
   const queue = [...wanted.sort((a, b) => stage(a) - stage(b)), ...others];
   const themes: CauseId[] = [];

@@ -2,4 +2,3 @@ export * from './blockPlan';
 export * from './raceGap';
 export * from './racePlan';
 export * from './readiness';
-export * from './today';

@@ -1,6 +1,5 @@
-import { raceTime, type Trial } from '../measures';
+import { FEET_GAIN, raceTime, type Trial } from '../measures';
 import { seeded, seededNormal } from '../units';
-import { FEET_GAIN } from '../water';
 
 /** A race as the swimmer will meet it. */
 export interface RaceAhead {

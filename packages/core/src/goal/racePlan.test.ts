@@ -2,12 +2,10 @@ import fc from 'fast-check';
 import {
   assumed,
   chosenTrials,
-  mattersToday,
   raceOutlook,
   racePlan,
   raceReadiness,
   weekOf,
-  type Matter,
   type RaceChoices,
   type RaceFacts,
 } from '.';
@@ -66,7 +64,7 @@ describe('the outlook', () => {
     const plain = { extraToday: 0, extraThen: 0, feetThen: 0, lostTodayS: 0, lostThenS: 0, rateSpm: 60 };
     const { gap, criticalSpeed, rateBand } = gapOf(facts({ distanceM: 1500, targetS: 1480 / 1.05 }), plain);
     expect(criticalSpeed!.todayMps).toBeCloseTo(1, 9);
-    // The same D′ and 1480 s ÷ 1.05: the critical speed has to grow by 5 %.
+    // 1480 s ÷ 1.05: speed and critical speed have to grow by 5 %.
     expect(criticalSpeed!.neededMps).toBeCloseTo(1.05, 9);
     expect(gap.strokeLengthM).toBeCloseTo(1500 / 1480, 6);
     expect(rateBand[0]).toBe(60);
@@ -174,31 +172,5 @@ describe('the list before a race', () => {
     expect(state({}, { wetsuit: true, waterC: 22 })).toMatchObject({ wetsuit: 'unknown' });
     expect(state({}, { waterC: 22 })).not.toHaveProperty('cold');
     expect(raceReadiness(facts({ place: 'pool' }), {}, TODAY)).toEqual([]);
-  });
-});
-
-describe('what matters today', () => {
-  const matter = fc.record({
-    kind: fc.constantFrom('session', 'relook', 'test', 'ready', 'load', 'unsent' as const),
-    title: fc.string(),
-    why: fc.constant(''),
-    here: fc.boolean(),
-    due: fc.constantFrom('2027-01-01', '2027-01-05', '2027-01-09'),
-  }) as fc.Arbitrary<Matter>;
-  it('is in its order, whole, and those who swim today come first', () => {
-    fc.assert(
-      fc.property(fc.array(matter, { maxLength: 40 }), (all) => {
-        const groups = mattersToday(all);
-        const order = ['session', 'relook', 'test', 'ready', 'load', 'unsent'];
-        expect(groups.map((g) => order.indexOf(g.kind))).toEqual([...groups.map((g) => order.indexOf(g.kind))].sort());
-        expect(groups.flatMap((g) => [...g.shown, ...g.more])).toHaveLength(all.length);
-        for (const g of groups) {
-          const mine = [...g.shown, ...g.more];
-          const firstAway = mine.findIndex((m) => !m.here);
-          if (firstAway >= 0) expect(mine.slice(firstAway).every((m) => !m.here)).toBe(true);
-          expect(g.more.length === 0 || g.shown.length === 4).toBe(true);
-        }
-      }),
-    );
   });
 });

@@ -40,6 +40,8 @@ export interface RaceFacts {
 /** What a coach decided; whatever is left out is taken from what is known, or guessed and shown as a guess. */
 export interface RaceChoices {
   readonly courseId?: string | null;
+  /** Metres of the chosen course as it is drawn; left out, the distance of the goal counts. */
+  readonly courseM?: number;
   readonly extraToday?: number;
   readonly extraThen?: number;
   readonly feetToday?: number;
@@ -227,7 +229,7 @@ export function raceOutlook(facts: RaceFacts, choices: RaceChoices, today: strin
     const gap = raceGap({
       targetS: facts.targetS,
       race: {
-        courseM: facts.distanceM,
+        courseM: choices.courseM ?? facts.distanceM,
         wetsuitGain: with_.wetsuitGain,
         currentMps: with_.currentMps,
         weeksLeft: days / 7,
@@ -242,7 +244,7 @@ export function raceOutlook(facts: RaceFacts, choices: RaceChoices, today: strin
     return {
       kind: 'gap',
       gap,
-      criticalSpeed: criticalSpeedNeeded(facts, with_, gap),
+      criticalSpeed: criticalSpeedNeeded(facts.trials, gap, with_.rateSpm),
       rateBand: [with_.rateSpm, Math.max(with_.rateSpm, (gap.neededMps * 60) / gap.strokeLengthM)],
     };
   } catch (error) {
@@ -252,11 +254,11 @@ export function raceOutlook(facts: RaceFacts, choices: RaceChoices, today: strin
   }
 }
 
-function criticalSpeedNeeded({ trials, distanceM }: RaceFacts, { then }: Assumed, { neededMps }: RaceGap) {
+/** As much more critical speed as the target asks more speed. */
+function criticalSpeedNeeded(trials: readonly Trial[], { neededMps, strokeLengthM }: RaceGap, rateSpm: number) {
   if (!fits(trials)) return null;
-  const { criticalSpeedMps, dPrimeM } = criticalSpeed(trials);
-  const metres = distanceM * (1 + then.extraShare);
-  return { todayMps: criticalSpeedMps, neededMps: ((metres - dPrimeM) / metres) * neededMps };
+  const todayMps = criticalSpeed(trials).criticalSpeedMps;
+  return { todayMps, neededMps: (todayMps * neededMps * 60) / (strokeLengthM * rateSpm) };
 }
 
 /** The weeks to the race as they stand today, with what does not fit said first. */
@@ -268,6 +270,7 @@ export function racePlan(facts: RaceFacts, choices: RaceChoices, today: string):
     raceOn: facts.raceOn,
     past: facts.past,
     level: facts.level,
+    place: facts.place,
     sessionsPerWeek: choices.sessionsPerWeek ?? facts.week?.sessions ?? 2,
     minutesPerSession: choices.minutesPerSession ?? facts.week?.minutes ?? 60,
     needs: facts.needs,

@@ -7,5 +7,6 @@ export * from './lineAngle';
 export * from './load';
 export * from './raceTime';
 export * from './strokeTiming';
+export * from './drafting';
 export * from './drift';
 export * from './rateRamp';

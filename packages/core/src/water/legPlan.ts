@@ -1,18 +1,9 @@
-import { raceTime, type Drift, type Trial } from '../measures';
+import { FEET_GAIN, raceTime, type Drift, type Trial } from '../measures';
 import { LEVEL, STROKE_MODEL, type LevelId, type StrokeModelId } from '../swimmers';
 import { aimPoints, type AimPoint } from './aim';
 import type { Landmark, Leg } from './course';
 import { turnBetween } from './plane';
-import {
-  breathingSide,
-  crossing,
-  FEET_GAIN,
-  ImpossibleCrossing,
-  sunAt,
-  type Crossing,
-  type SideAdvice,
-  type Sun,
-} from './sides';
+import { breathingSide, crossing, ImpossibleCrossing, sunAt, type Crossing, type SideAdvice, type Sun } from './sides';
 import { sightingInterval, type BestInterval } from './sighting';
 import type { LegSwim } from './simulate';
 

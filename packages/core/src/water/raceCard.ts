@@ -1,6 +1,7 @@
 import { kitList } from './decision';
 import type { LegPlan } from './legPlan';
-import { draftingLimit, FEET_GAIN } from './sides';
+import { FEET_GAIN } from '../measures';
+import { draftingLimit } from './sides';
 import { INTERVALS } from './sighting';
 import { sweepLeg, type Sweep } from './simulate';
 

@@ -132,9 +132,6 @@ export function crossing(swimMps: number, crossMps: number, alongMps: number): C
   return { headingDeg: Math.abs((turn * 180) / Math.PI), groundMps };
 }
 
-/** Same effort at somebody's feet (Bassett et al. 1991; Chatard & Wilson 2003). */
-export const FEET_GAIN = 0.03;
-
 /**
  * How far off the line a leader may swim before the feet cost more than they give: `acos(1/(1+gain))`.
  *

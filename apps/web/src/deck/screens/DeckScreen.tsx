@@ -1,21 +1,41 @@
-import type { FocusView } from '@upwell/contract/review';
+import type { DeckToday } from '@upwell/contract/deck';
 import { drillCard } from '@upwell/core/library';
 import { CAUSES } from '@upwell/core/review';
 import { CAUTION } from '@upwell/core/safety';
+import { mattersToday, type Matter, type MatterGroup, type MatterKind } from '@upwell/core/today';
 import { Link, Redirect, useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account/api';
+import { offlineWords } from '@/offline/OfflineBar';
 import { SessionLine } from '@/sessions/screens/SessionsScreen';
+import { useAppSelector } from '@/state/hooks';
 import { Card } from '@/ui/Card';
 import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
+import { Disclosure } from '@/ui/Disclosure';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { usePacksQuery, useTodayQuery } from '../api';
 
-/** Today: what to run, and whose stroke is due for a second look. */
+/** Something that matters, with the one thing to do about it. */
+interface Due extends Matter {
+  readonly id: string;
+  readonly action: string;
+  readonly href: string;
+}
+
+const HEADING: Readonly<Record<Exclude<MatterKind, 'session'>, string>> = {
+  relook: 'Second looks due',
+  test: 'Tests this week',
+  ready: 'Before a race',
+  load: 'A word about load',
+  unsent: 'Waiting to be sent',
+};
+
+/** Today: what matters, in the order in which it does, each with one thing to do. */
 export function DeckScreen() {
   const router = useRouter();
   const wide = useWide();
@@ -24,8 +44,18 @@ export function DeckScreen() {
   const today = dayOf(new Date());
   const { data, error, refetch } = useTodayQuery(today);
   // Kept for the pool, where there may be no network.
-  usePacksQuery(today, { skip: !me || me.role === 'swimmer' });
-  if (me?.role === 'swimmer') return <Redirect href={`/swimmers/${me.swimmerId}` as Href} />;
+  const { data: packs } = usePacksQuery(today, { skip: !me || me.role === 'swimmer' });
+  const unsent = useAppSelector((state) => state.offline);
+  if (me?.role === 'swimmer') return <Redirect href={'/my-week' as Href} />;
+  const here = new Set((packs ?? []).flatMap((pack) => pack.people.map((p) => p.id)));
+  const words = offlineWords(unsent);
+  const due = [
+    ...(data ? dueToday(data, here) : []),
+    ...(words && unsent.waiting + unsent.undecided > 0 ? [unsentDue(words)] : []),
+  ];
+  const groups = mattersToday(due);
+  const first = groups.filter((g) => g.kind === 'relook');
+  const rest = groups.filter((g) => g.kind !== 'relook');
   return (
     <Screen title={dayWord(today)} over={me ? `${me.clubName}, ${me.name}` : undefined}>
       {error && !data ? <Failure error={error} retry={() => void refetch()} /> : null}
@@ -46,16 +76,27 @@ export function DeckScreen() {
                 Build a session
               </Button>
             </Card>
+            {first.length === 0 ? (
+              <Card title="Second looks due">
+                <Text>Nobody is due. Look at somebody new.</Text>
+              </Card>
+            ) : null}
+            {first.map((group) => (
+              <Group key={group.kind} group={group} />
+            ))}
           </View>
           <View style={wide ? styles.column : undefined}>
-            <Card title="Second looks due" aside={<Text variant="labelMedium">{data.relooks.length}</Text>}>
-              {data.relooks.length === 0 ? <Text>Nobody is due. Look at somebody new.</Text> : null}
-              <View role="list">
-                {data.relooks.map((focus) => (
-                  <Due key={focus.id} focus={focus} today={today} />
-                ))}
-              </View>
-            </Card>
+            {rest.map((group) => (
+              <Group key={group.kind} group={group} />
+            ))}
+            <Button
+              mode="outlined"
+              icon="calendar"
+              onPress={() => router.navigate('/sessions/season' as Href)}
+              style={styles.season}
+            >
+              Season
+            </Button>
           </View>
         </View>
       ) : null}
@@ -66,20 +107,86 @@ export function DeckScreen() {
   );
 }
 
-function Due({ focus, today }: { readonly focus: FocusView; readonly today: string }) {
+/** What the server knows to be due; pages kept by an older app know less. */
+function dueToday({ date, relooks, tests = [], ready = [], loads = [] }: DeckToday, here: ReadonlySet<string>): Due[] {
+  const about = (kind: MatterKind, id: string) => ({ kind, id: `${kind} ${id}`, here: here.has(id) });
+  return [
+    ...relooks.map((focus) => ({
+      ...about('relook', focus.swimmerId),
+      title: focus.swimmerName,
+      why: `${CAUSES[focus.cause].name} · ${drillCard(focus.drill).name}, due ${distanceInDays(date, focus.relookOn)}`,
+      due: focus.relookOn,
+      action: 'Look',
+      href: `/swimmers/${focus.swimmerId}/review`,
+    })),
+    ...tests.map((test) => ({
+      ...about('test', test.swimmerId),
+      title: test.name,
+      why: 'Planned for this week, while rested',
+      due: test.monday,
+      action: 'Test',
+      href: `/swimmers/${test.swimmerId}/test`,
+    })),
+    ...ready.map(({ swimmerId, name, event, raceOn, missing }) => ({
+      ...about('ready', swimmerId),
+      title: name,
+      why: `${event} ${distanceInDays(date, raceOn)}. ${missing[0]!.text}: by ${dayWord(missing[0]!.by)}${missing.length > 1 ? `, and ${missing.length - 1} more` : ''}`,
+      due: missing[0]!.by,
+      action: 'Tick',
+      href: `/swimmers/${swimmerId}/race?view=ready`,
+    })),
+    ...loads.map(({ swimmerId, name, prompt }) => ({
+      ...about('load', swimmerId),
+      title: name,
+      why: prompt,
+      action: 'Talk',
+      href: `/swimmers/${swimmerId}`,
+    })),
+  ];
+}
+
+const unsentDue = (words: string): Due => ({
+  kind: 'unsent',
+  id: 'unsent',
+  title: words,
+  why: 'Safe on this device; nothing is lost.',
+  action: 'See',
+  href: '/waiting',
+});
+
+function Group({ group }: { readonly group: MatterGroup<Due> }) {
+  const [open, setOpen] = useState(false);
+  const { kind, shown, more } = group;
+  if (kind === 'session') return null;
+  return (
+    <Card title={HEADING[kind]} aside={<Text variant="labelMedium">{shown.length + more.length}</Text>}>
+      <View role="list">
+        {[...shown, ...(open ? more : [])].map((due) => (
+          <DueLine key={due.id} due={due} />
+        ))}
+      </View>
+      {more.length > 0 ? (
+        <Disclosure label={open ? 'Fewer' : `${more.length} more`} open={open} onPress={() => setOpen(!open)} />
+      ) : null}
+    </Card>
+  );
+}
+
+function DueLine({ due }: { readonly due: Due }) {
   const theme = useTheme();
   return (
     <View role="listitem">
-      <Link href={`/swimmers/${focus.swimmerId}/review` as Href} asChild>
+      <Link href={due.href as Href} asChild>
         <Pressable style={StyleSheet.flatten([styles.due, { borderBottomColor: theme.own.line }])}>
           <View style={styles.flex}>
-            <Text variant="titleMedium">{focus.swimmerName}</Text>
-            <Text
-              variant="bodySmall"
-              style={{ color: theme.colors.onSurfaceVariant }}
-            >{`${CAUSES[focus.cause].name} · ${drillCard(focus.drill).name}`}</Text>
+            <Text variant="titleMedium">{due.title}</Text>
+            <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+              {due.why}
+            </Text>
           </View>
-          <Text variant="labelMedium">{distanceInDays(today, focus.relookOn)}</Text>
+          <Text variant="labelLarge" style={{ color: theme.colors.primary }}>
+            {due.action}
+          </Text>
         </Pressable>
       </Link>
     </View>
@@ -90,6 +197,7 @@ const styles = StyleSheet.create({
   columns: { flexDirection: 'row', gap: 16, alignItems: 'flex-start' },
   column: { flex: 1 },
   gap: { marginTop: 12, alignSelf: 'flex-start' },
+  season: { alignSelf: 'flex-start', marginBottom: 12 },
   due: { minHeight: 56, paddingVertical: 8, borderBottomWidth: 1, flexDirection: 'row', alignItems: 'center', gap: 10 },
   flex: { flex: 1 },
 });

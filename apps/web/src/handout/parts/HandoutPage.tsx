@@ -8,9 +8,9 @@ import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 
 /** What the swimmer takes home: what is good, the one thing, how to practise it. */
-export function HandoutPage({ page }: { readonly page: Handout }) {
+export function HandoutPage({ page, narrow = false }: { readonly page: Handout; readonly narrow?: boolean }) {
   const theme = useTheme();
-  const wide = useWide();
+  const wide = useWide() && !narrow;
   const quiet = { color: theme.colors.onSurfaceVariant };
   return (
     <View style={wide ? styles.columns : undefined}>

@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
 import Svg, { Circle, Line } from 'react-native-svg';
 import { Choices } from '@/figure/MovingFigure';
+import { Slider } from '@/ui/Slider';
 import { Toggle } from '@/ui/Toggle';
 import { useTheme } from '@/ui/useTheme';
 import type { Video } from './useVideo';
@@ -116,17 +117,15 @@ export function VideoPane({ video, source, label, lines = [], onPoint = null, pe
           }}
         />
       </View>
-      {createElement('input', {
-        type: 'range',
-        min: 0,
-        max: state.durationS || 1,
-        step: state.frameS,
-        value: state.timeS,
-        disabled: !state.ready,
-        'aria-label': 'Place in the clip',
-        onChange: (event: { target: { value: string } }) => video.seek(Number(event.target.value)),
-        style: { width: '100%', height: 32, accentColor: theme.colors.primary },
-      })}
+      <Slider
+        label="Place in the clip"
+        min={0}
+        max={state.durationS || 1}
+        step={state.frameS}
+        value={state.timeS}
+        disabled={!state.ready}
+        onChange={(at) => video.seek(at)}
+      />
     </View>
   );
 }

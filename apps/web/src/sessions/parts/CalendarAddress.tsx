@@ -10,18 +10,23 @@ import { Input } from '@/ui/Input';
 import { Notice } from '@/ui/States';
 import { useCalendarLinksQuery, useMakeCalendarLinkMutation, useRevokeCalendarLinkMutation } from '../api';
 
-/** A secret address where any calendar finds the sessions of a squad; each can be taken back. */
-export function CalendarAddress({ squadId, name }: { readonly squadId: string; readonly name: string }) {
+/** Whose calendar it is: a squad's, or one swimmer's own. */
+type CalendarOf = ({ readonly squadId: string } | { readonly swimmerId: string }) & { readonly name: string };
+
+/** A secret address where any calendar finds the sessions of a squad or a swimmer; each can be taken back. */
+export function CalendarAddress(of: CalendarOf) {
   const [open, setOpen] = useState(false);
   return (
     <View>
       <Disclosure label="Calendar address" open={open} onPress={() => setOpen(!open)} />
-      {open ? <Addresses squadId={squadId} name={name} /> : null}
+      {open ? <Addresses {...of} /> : null}
     </View>
   );
 }
 
-function Addresses({ squadId, name }: { readonly squadId: string; readonly name: string }) {
+function Addresses({ name, ...of }: CalendarOf) {
+  const squadId = 'squadId' in of ? of.squadId : null;
+  const swimmerId = 'swimmerId' in of ? of.swimmerId : null;
   const { data: links = [], error } = useCalendarLinksQuery();
   const [make, making] = useMakeCalendarLinkMutation();
   const [revoke, revoking] = useRevokeCalendarLinkMutation();
@@ -29,12 +34,16 @@ function Addresses({ squadId, name }: { readonly squadId: string; readonly name:
   const failed = error ?? making.error ?? revoking.error;
   const create = async () => {
     const token = newSecret();
-    const result = await make({ id: v7(), body: { squadId, token } });
+    const result = await make({ id: v7(), body: { ...(squadId ? { squadId } : { swimmerId: swimmerId! }), token } });
     if (!result.error) setFresh(`${window.location.origin}/api/v1/calendars/${token}`);
   };
   return (
     <View style={styles.all}>
-      <Text variant="bodySmall">Calendars that have the address see when {name} swims and how far; nobody’s name.</Text>
+      <Text variant="bodySmall">
+        {squadId
+          ? `Calendars that have the address see when ${name} swims, how far, and its races; nobody’s name.`
+          : `Calendars that have the address see when ${name === 'you' ? 'you swim' : `${name} swims`}, how far, tests and the race. Give it to nobody else.`}
+      </Text>
       {fresh ? <Input label="The address, shown only now" value={fresh} readOnly /> : null}
       {failed ? <Notice tone="error">{sentence(failed)}</Notice> : null}
       <Button
@@ -47,7 +56,10 @@ function Addresses({ squadId, name }: { readonly squadId: string; readonly name:
         Make an address
       </Button>
       {links
-        .filter((link) => link.squadId === squadId && !link.revoked)
+        .filter(
+          (link) =>
+            !link.revoked && (swimmerId ? link.swimmerId === swimmerId : link.squadId === squadId && !link.swimmerId),
+        )
         .map((link) => (
           <View key={link.id} style={styles.row}>
             <Text style={styles.flex}>{`Made ${dayWord(link.createdAt.slice(0, 10))}`}</Text>

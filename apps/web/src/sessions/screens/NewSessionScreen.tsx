@@ -16,6 +16,7 @@ import { compute } from '@/worker/compute';
 import { useProposalQuery, useSaveSessionMutation } from '../api';
 import { LevelSheet } from '../parts/LevelSheet';
 import { PlanTruth } from '../parts/PlanTruth';
+import { ServesCard } from '../parts/ServesCard';
 import { Distances, Locks, ThemeCard, TimeAndPoolCard, timesOf } from '../parts/WishCards';
 import { useBuilt } from '../useBuilt';
 import { newWish, requestOf, type Wish } from '../wish';
@@ -89,6 +90,7 @@ export function NewSessionScreen() {
         <>
           <LevelSheet plan={plan} selected={null} onSelect={() => undefined} />
           <Locks plan={plan} wish={wish} change={change} />
+          {proposal ? <ServesCard plan={plan} wish={wish} proposal={proposal} /> : null}
           <PlanTruth plan={plan} startTime={wish.startTime} notes={result?.kind === 'built' ? result.notes : []} />
         </>
       ) : null}

@@ -30,6 +30,9 @@ export function SessionsScreen() {
       actions={
         coach ? (
           <>
+            <Button icon="calendar" onPress={() => router.navigate('/sessions/season' as Href)}>
+              Season
+            </Button>
             <Button icon="chart-bar" onPress={() => router.navigate('/sessions/load')}>
               Load
             </Button>

@@ -10,6 +10,7 @@ import { lazy, Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account/api';
+import { GapLine } from '@/goal';
 import { FigureView } from '@/figure/FigureView';
 import { Card } from '@/ui/Card';
 import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
@@ -99,12 +100,21 @@ export function SwimmerScreen() {
 
 function GoalCard({ swimmer }: { readonly swimmer: SwimmerPage }) {
   const { goal } = swimmer;
+  const router = useRouter();
   if (!goal) return null;
   const pace = goal.targetTimeS ? ` · ${formatTime((goal.targetTimeS / goal.distanceM) * 100, 1)} per 100 m` : '';
   return (
     <Card title={goal.event} aside={<Text variant="labelMedium">{distanceInDays(dayOf(new Date()), goal.date)}</Text>}>
       <Text>{`${goal.distanceM} m ${goal.place === 'pool' ? 'in the pool' : 'in open water'} on ${dayWord(goal.date)}`}</Text>
       {goal.targetTimeS ? <Text variant="titleLarge">{`${formatTime(goal.targetTimeS)}${pace}`}</Text> : null}
+      <GapLine swimmerId={swimmer.id} />
+      <Button
+        mode="outlined"
+        style={styles.way}
+        onPress={() => router.navigate(`/swimmers/${swimmer.id}/race` as Href)}
+      >
+        Toward the race
+      </Button>
     </Card>
   );
 }
@@ -211,5 +221,6 @@ const styles = StyleSheet.create({
   times: { flexDirection: 'row', gap: 28, flexWrap: 'wrap' },
   figures: { fontVariant: ['tabular-nums'] },
   chart: { height: 180 },
+  way: { alignSelf: 'flex-start', marginTop: 8 },
   begin: { alignSelf: 'flex-start', marginBottom: 12 },
 });

@@ -1,0 +1,1 @@
+export { MyWeekScreen as default } from '@/goal';

@@ -1,0 +1,1 @@
+export { RaceScreen as default } from '@/goal';

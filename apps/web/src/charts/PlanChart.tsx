@@ -1,0 +1,67 @@
+import type { PlanWeek } from '@upwell/core/goal';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { BarChart } from 'react-native-gifted-charts';
+import { weekTint } from '@/ui/effortTint';
+import { FONT } from '@/ui/theme';
+import { useTheme } from '@/ui/useTheme';
+
+interface PlanChartProps {
+  /** Loads of the weeks before, the oldest first. */
+  readonly past: readonly number[];
+  readonly weeks: readonly PlanWeek[];
+}
+
+const LABELS = 48;
+const HEIGHT = 120;
+const dayShort = (day: string) =>
+  new Date(`${day}T12:00:00`).toLocaleDateString(undefined, { day: 'numeric', month: 'short' });
+
+/** What was swum and what is planned, week by week, on one scale. */
+export function PlanChart({ past, weeks }: PlanChartProps) {
+  const theme = useTheme();
+  const [width, setWidth] = useState(0);
+  const most = Math.max(...past, ...weeks.map((w) => w.load), 1);
+  const room = width - LABELS - 12;
+  const each = room / (past.length + weeks.length);
+  const label = { color: theme.colors.onSurfaceVariant, fontFamily: FONT, fontSize: 11 };
+  // A word under every bar would not fit.
+  const every = Math.max(1, Math.ceil(48 / Math.max(1, each)));
+  return (
+    <View
+      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+      role="img"
+      aria-label={`Load swum: ${past.map(Math.round).join(', ') || 'none on record'}. Planned: ${weeks.map((w) => w.load).join(', ')}`}
+      style={{ minHeight: HEIGHT + 30 }}
+    >
+      {room > 80 ? (
+        <BarChart
+          data={[
+            ...past.map((value) => ({ value, label: '', frontColor: theme.own.kelp })),
+            ...weeks.map((week, i) => ({
+              value: week.load,
+              label: i % every === 0 && i + every / 2 < weeks.length ? dayShort(week.monday) : '',
+              labelWidth: 48,
+              frontColor: weekTint(week, theme.own).background,
+            })),
+          ]}
+          width={room}
+          height={HEIGHT}
+          barWidth={Math.max(3, each * 0.72)}
+          spacing={Math.max(1, each * 0.28)}
+          initialSpacing={4}
+          endSpacing={0}
+          maxValue={Math.ceil(most / 1000) * 1000}
+          noOfSections={2}
+          disableScroll
+          yAxisTextStyle={label}
+          xAxisLabelTextStyle={label}
+          yAxisLabelWidth={LABELS}
+          yAxisColor={theme.own.line}
+          xAxisColor={theme.own.line}
+          rulesColor={theme.own.line}
+        />
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,77 @@
+import type { RacePlanView } from '@upwell/contract/goal';
+import type { RaceChoices, WeekLock } from '@upwell/core/goal';
+import { v7 } from 'uuid';
+
+/** What the coach decided and has not kept yet, with the way back. */
+export interface RaceDraft {
+  readonly choices: RaceChoices;
+  readonly version: number;
+  readonly writeId: string;
+  readonly past: readonly RaceChoices[];
+  readonly future: readonly RaceChoices[];
+  /** What the last change was of: a slider that is dragged is one step. */
+  readonly last: string;
+}
+
+const STEPS = 50;
+
+export const raceKey = (id: string) => `race:${id}`;
+
+export const draftOf = ({ choices, version }: RacePlanView): RaceDraft => ({
+  choices,
+  version,
+  writeId: v7(),
+  past: [],
+  future: [],
+  last: '',
+});
+
+/** Some choices; `undefined` takes one back. */
+export type Patch = { readonly [K in keyof RaceChoices]?: RaceChoices[K] | undefined };
+
+/** The draft with some choices changed; `undefined` goes back to what is known. */
+export function chosen(draft: RaceDraft, patch: Patch, dragged = false): RaceDraft {
+  const choices = Object.fromEntries(
+    Object.entries({ ...draft.choices, ...patch }).filter(([, value]) => value !== undefined),
+  ) as RaceChoices;
+  const last = dragged ? Object.keys(patch).join() : '';
+  const on = last !== '' && last === draft.last;
+  return {
+    ...draft,
+    choices,
+    last,
+    writeId: v7(),
+    past: on ? draft.past : [...draft.past, draft.choices].slice(-STEPS),
+    future: [],
+  };
+}
+
+/** The draft with a week held fast otherwise, or let go where nothing is held. */
+export function lockedWeek(
+  draft: RaceDraft,
+  monday: string,
+  patch: { readonly [K in keyof WeekLock]?: WeekLock[K] | undefined },
+): RaceDraft {
+  const { [monday]: before, ...others } = draft.choices.locks ?? {};
+  const lock = Object.fromEntries(Object.entries({ ...before, ...patch }).filter(([, value]) => value !== undefined));
+  return chosen(draft, { locks: Object.keys(lock).length > 0 ? { ...others, [monday]: lock } : others });
+}
+
+export function freedWeek(draft: RaceDraft, monday: string): RaceDraft {
+  const { [monday]: _lock, ...locks } = draft.choices.locks ?? {};
+  const { [monday]: _away, ...away } = draft.choices.away ?? {};
+  return chosen(draft, { locks, away });
+}
+
+export function undone(draft: RaceDraft): RaceDraft {
+  const choices = draft.past.at(-1);
+  if (!choices) return draft;
+  const back = { past: draft.past.slice(0, -1), future: [draft.choices, ...draft.future] };
+  return { ...draft, ...back, choices, last: '', writeId: v7() };
+}
+
+export function redone(draft: RaceDraft): RaceDraft {
+  const [choices, ...future] = draft.future;
+  if (!choices) return draft;
+  return { ...draft, choices, past: [...draft.past, draft.choices], future, last: '', writeId: v7() };
+}

@@ -1,0 +1,118 @@
+import type { RacePlanView } from '@upwell/contract/goal';
+import type { RaceFacts } from '@upwell/core/goal';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { Button, IconButton } from 'react-native-paper';
+import { useMeQuery } from '@/account/api';
+import { sentence } from '@/api/problem';
+import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
+import { Screen } from '@/ui/Screen';
+import { Empty, Failure, Loading, Notice } from '@/ui/States';
+import { Tabs } from '@/ui/Tabs';
+import { useUndoKeys } from '@/ui/useUndoKeys';
+import { useRacePlanQuery, useSaveRacePlanMutation } from '../api';
+import { GapPane } from '../parts/GapPane';
+import { ReadyPane } from '../parts/ReadyPane';
+import { WeeksPane } from '../parts/WeeksPane';
+import { redone, undone } from '../raceDraft';
+import { useRace } from '../useRace';
+
+const VIEWS = [
+  { value: 'gap', label: 'The gap' },
+  { value: 'weeks', label: 'The weeks' },
+  { value: 'ready', label: 'Ready?' },
+] as const;
+type RaceView = (typeof VIEWS)[number]['value'];
+
+/** A swimmer's way to the race: how far it is, the weeks that train it, and what must be there by when. */
+export function RaceScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const { data: view, error, refetch } = useRacePlanQuery({ id, date: dayOf(new Date()) });
+  const router = useRouter();
+  if (view?.facts) return <Way view={view} facts={view.facts} />;
+  return (
+    <Screen title="Toward the race" back={`/swimmers/${id}`}>
+      {view ? (
+        <Empty
+          title="No goal yet"
+          action={
+            <Button mode="contained" onPress={() => router.navigate(`/swimmers/${id}/edit` as Href)}>
+              Set a goal
+            </Button>
+          }
+        >
+          {`What is ${view.name} training for? With a race, a day and a time, the gap and the weeks work themselves out.`}
+        </Empty>
+      ) : error ? (
+        <Failure error={error} retry={() => void refetch()} />
+      ) : (
+        <Loading label="Looking at the race" />
+      )}
+    </Screen>
+  );
+}
+
+function Way({ view, facts }: { readonly view: RacePlanView; readonly facts: RaceFacts }) {
+  const id = view.swimmerId;
+  const router = useRouter();
+  const { view: asked } = useLocalSearchParams<{ view?: string }>();
+  const shown: RaceView = VIEWS.find((v) => v.value === asked)?.value ?? 'gap';
+  const race = useRace(view, facts);
+  const { data: me } = useMeQuery();
+  const coach = me?.role !== 'swimmer';
+  const [save, { error, isLoading }] = useSaveRacePlanMutation();
+  const undo = () => race.change(undone);
+  const redo = () => race.change(redone);
+  useUndoKeys(undo, redo);
+  const keep = async () => {
+    const { choices, version, writeId } = race.draft;
+    const answer = await save({ id, body: { choices, version, writeId } });
+    if (!('error' in answer && answer.error)) race.drop();
+  };
+  const part = { race, facts, coach };
+  const where = facts.place === 'pool' ? 'in the pool' : 'in open water';
+  return (
+    <Screen
+      title={facts.event}
+      over={view.name}
+      under={`${facts.distanceM} m ${where}, ${dayWord(facts.raceOn)}, ${distanceInDays(race.today, facts.raceOn)}`}
+      back={`/swimmers/${id}`}
+      footer={
+        coach && (race.changed || race.draft.future.length > 0) ? (
+          <View style={styles.row}>
+            <IconButton icon="undo" accessibilityLabel="Undo" disabled={race.draft.past.length === 0} onPress={undo} />
+            <IconButton
+              icon="redo"
+              accessibilityLabel="Redo"
+              disabled={race.draft.future.length === 0}
+              onPress={redo}
+            />
+            <Button
+              mode="contained"
+              icon="check"
+              disabled={isLoading || !race.changed}
+              style={styles.flex}
+              onPress={() => void keep()}
+            >
+              {isLoading ? 'Saving…' : 'Keep it'}
+            </Button>
+          </View>
+        ) : null
+      }
+    >
+      {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
+      <Tabs
+        label="Toward the race"
+        tabs={facts.place === 'pool' ? VIEWS.filter((v) => v.value !== 'ready') : VIEWS}
+        chosen={shown}
+        onChoose={(value) => router.setParams({ view: value })}
+      />
+      {shown === 'gap' ? <GapPane {...part} /> : shown === 'weeks' ? <WeeksPane {...part} /> : <ReadyPane {...part} />}
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', gap: 4, alignItems: 'center' },
+  flex: { flex: 1 },
+});

@@ -1,0 +1,286 @@
+import type { SeasonPage, SeasonRow, SeasonSquad } from '@upwell/contract/goal';
+import { Link, useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { useSquadsQuery } from '@/swimmers/api';
+import { Card } from '@/ui/Card';
+import { Choice } from '@/ui/Choice';
+import { addDays, daysBetween, dayOf, dayWord, distanceInDays, mondayOf } from '@/ui/dates';
+import { weekTint } from '@/ui/effortTint';
+import { Screen } from '@/ui/Screen';
+import { Empty, Failure, Loading } from '@/ui/States';
+import { useTheme } from '@/ui/useTheme';
+import { useWide } from '@/ui/useWide';
+import { useSeasonInfiniteQuery } from '../api';
+import { PlanAll } from '../parts/PlanAll';
+import { KIND_WORD, percent, PHASE_WORD, VERDICT_WORD } from '../words';
+
+/** Width of one week, px: a finger need not hit it, the row opens the swimmer. */
+const WEEK = { wide: 26, narrow: 20 };
+const NAME = { wide: 220, narrow: 126 };
+const LONGEST = 26;
+
+/** Half a year at a glance: races, who swims them, in which phase everybody is, and the water there is for it. */
+export function SeasonScreen() {
+  const router = useRouter();
+  const today = dayOf(new Date());
+  const [squadId, setSquadId] = useState<string | null>(null);
+  const { data: squads = [] } = useSquadsQuery();
+  const { data, error, refetch, fetchNextPage, hasNextPage, isFetchingNextPage } = useSeasonInfiniteQuery({
+    from: today,
+    ...(squadId ? { squadId } : {}),
+  });
+  const first = data?.pages[0];
+  const rows = data?.pages.flatMap((page) => page.rows) ?? [];
+  const open = squads.filter((s) => !s.archived);
+  return (
+    <Screen title="Season" over="The next half year" back="/sessions">
+      {open.length > 1 ? (
+        <Choice
+          label="Squad"
+          options={[{ value: '', label: 'All' }, ...open.map((s) => ({ value: s.id, label: s.name }))]}
+          chosen={[squadId ?? '']}
+          onPress={(id) => setSquadId(id === '' ? null : id)}
+        />
+      ) : null}
+      {error && !data ? <Failure error={error} retry={() => void refetch()} /> : null}
+      {!first && !error ? <Loading label="Looking at the season" /> : null}
+      {first && rows.length === 0 ? (
+        <Empty
+          title="No race ahead"
+          action={
+            <Button mode="contained" onPress={() => router.navigate('/swimmers' as Href)}>
+              Swimmers
+            </Button>
+          }
+        >
+          A swimmer’s goal puts a race on this page: open a swimmer, Edit, Goal.
+        </Empty>
+      ) : null}
+      {first && rows.length > 0 ? (
+        <>
+          <Races page={first} today={today} />
+          <PlanAll today={today} old={first.old} />
+          <Grid rows={rows} squads={first.squads} from={first.from} />
+          {hasNextPage ? (
+            <Button mode="outlined" disabled={isFetchingNextPage} onPress={() => void fetchNextPage()}>
+              {isFetchingNextPage ? 'Loading…' : 'More swimmers'}
+            </Button>
+          ) : null}
+        </>
+      ) : null}
+    </Screen>
+  );
+}
+
+function Races({ page, today }: { readonly page: SeasonPage; readonly today: string }) {
+  const theme = useTheme();
+  return (
+    <View role="list" aria-label="Races" style={styles.races}>
+      {page.races.map((race) => (
+        <View
+          key={`${race.date} ${race.event}`}
+          role="listitem"
+          style={[styles.race, { borderColor: theme.own.line, backgroundColor: theme.colors.surface }]}
+        >
+          <Text variant="titleMedium">{race.event}</Text>
+          <Text variant="bodySmall">{`${dayWord(race.date)}, ${distanceInDays(today, race.date)}`}</Text>
+          <Text variant="labelMedium">{race.swimmers === 1 ? '1 swimmer' : `${race.swimmers} swimmers`}</Text>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** Weeks to the right, swimmers downwards; the water and its load at the foot. */
+function Grid({
+  rows,
+  squads,
+  from,
+}: {
+  readonly rows: readonly SeasonRow[];
+  readonly squads: readonly SeasonSquad[];
+  readonly from: string;
+}) {
+  const wide = useWide();
+  const theme = useTheme();
+  const size = wide ? WEEK.wide : WEEK.narrow;
+  const name = wide ? NAME.wide : NAME.narrow;
+  // As many weeks as the last race needs.
+  const last = rows.reduce((day, row) => (row.raceOn > day ? row.raceOn : day), from);
+  const count = Math.min(LONGEST, Math.floor(daysBetween(from, mondayOf(last)) / 7) + 1);
+  const mondays = Array.from({ length: count }, (_, i) => addDays(from, 7 * i));
+  return (
+    <Card>
+      <ScrollView horizontal contentContainerStyle={styles.grow}>
+        <View>
+          <View style={styles.row} aria-hidden>
+            <View style={{ width: name }} />
+            {mondays.map((monday, i) => (
+              <Text key={monday} variant="labelSmall" style={[styles.month, { width: size }]}>
+                {i === 0 || monday.slice(5, 7) !== mondays[i - 1]!.slice(5, 7) ? monthOf(monday) : ''}
+              </Text>
+            ))}
+          </View>
+          <View role="list" aria-label="Swimmers">
+            {rows.map((row) => (
+              <View key={row.id} role="listitem">
+                <Line row={row} mondays={mondays} size={size} name={name} />
+              </View>
+            ))}
+          </View>
+          <Text variant="labelMedium" style={styles.top}>
+            Hired water and planned load
+          </Text>
+          <View role="list" aria-label="Squads">
+            {squads.map((squad) => (
+              <SquadLine key={squad.id} squad={squad} mondays={mondays} size={size} name={name} />
+            ))}
+          </View>
+        </View>
+      </ScrollView>
+      <View style={[styles.legend, { borderTopColor: theme.own.line }]}>
+        {(
+          [
+            ['normal', 'learn'],
+            ['normal', 'build'],
+            ['normal', 'sharpen'],
+            ['recovery', 'build'],
+            ['taper', 'taper'],
+          ] as const
+        ).map(([kind, phase]) => {
+          const tint = weekTint({ kind, phase }, theme.own);
+          return (
+            <View key={`${kind} ${phase}`} style={styles.key}>
+              <View style={[styles.cell, styles.sample, { backgroundColor: tint.background }]}>
+                <Text variant="labelSmall" style={{ color: tint.text }}>
+                  {LETTER[kind === 'normal' ? phase : kind]}
+                </Text>
+              </View>
+              <Text variant="bodySmall">{kind === 'normal' ? PHASE_WORD[phase] : KIND_WORD[kind]}</Text>
+            </View>
+          );
+        })}
+        <Text variant="bodySmall">◆ race · • test</Text>
+      </View>
+    </Card>
+  );
+}
+
+const LETTER = { learn: 'L', build: 'B', sharpen: 'S', recovery: 'r', taper: 't' } as const;
+const monthOf = (day: string) => new Date(`${day}T12:00:00`).toLocaleDateString(undefined, { month: 'short' });
+
+interface LineProps {
+  readonly mondays: readonly string[];
+  readonly size: number;
+  readonly name: number;
+}
+
+function Line({ row, mondays, size, name }: LineProps & { readonly row: SeasonRow }) {
+  const theme = useTheme();
+  const { verdict } = row;
+  const word = verdict?.verdict
+    ? `${VERDICT_WORD[verdict.verdict]}, ${percent(verdict.chance ?? 0)}`
+    : verdict
+      ? 'not foretold'
+      : 'not planned yet';
+  const race = mondayOf(row.raceOn);
+  return (
+    <Link href={`/swimmers/${row.id}/race?view=weeks` as Href} asChild>
+      <Pressable
+        aria-label={`${row.name}, ${row.event} ${dayWord(row.raceOn)}, ${word}`}
+        style={StyleSheet.flatten([styles.row, styles.line, { borderBottomColor: theme.own.line }])}
+      >
+        <View style={{ width: name }}>
+          <Text variant="labelMedium" numberOfLines={1}>
+            {row.name}
+          </Text>
+          <Text variant="labelSmall" numberOfLines={1} style={{ color: theme.colors.onSurfaceVariant }}>
+            {word}
+          </Text>
+        </View>
+        {mondays.map((monday) => {
+          const week = row.weeks.find((w) => w.monday === monday);
+          const tint = week ? weekTint(week, theme.own) : null;
+          return (
+            <View
+              key={monday}
+              style={[styles.cell, { width: size - 2 }, tint ? { backgroundColor: tint.background } : null]}
+            >
+              <Text variant="labelSmall" style={{ color: tint?.text ?? theme.colors.onSurface }}>
+                {monday === race
+                  ? '◆'
+                  : week?.test
+                    ? '•'
+                    : week
+                      ? LETTER[week.kind === 'normal' ? week.phase : week.kind]
+                      : ''}
+              </Text>
+            </View>
+          );
+        })}
+      </Pressable>
+    </Link>
+  );
+}
+
+/** Height of the tallest load of a squad, px. */
+const TALL = 34;
+
+function SquadLine({ squad, mondays, size, name }: LineProps & { readonly squad: SeasonSquad }) {
+  const theme = useTheme();
+  const hours = squad.poolTimes.reduce((sum, t) => sum + t.minutes, 0) / 60;
+  const most = Math.max(1, ...squad.loads.map((l) => l.load));
+  const water =
+    squad.poolTimes.length === 0
+      ? 'no hired water'
+      : `${squad.poolTimes.length} × a week, ${hours % 1 === 0 ? hours : hours.toFixed(1)} h`;
+  return (
+    <View
+      role="listitem"
+      aria-label={`${squad.name}: ${water}; load ${squad.loads.map((l) => l.load).join(', ') || 'not planned'}`}
+      style={[styles.row, styles.line, { borderBottomColor: theme.own.line }]}
+    >
+      <View style={{ width: name }}>
+        <Text variant="labelMedium" numberOfLines={1}>
+          {squad.name}
+        </Text>
+        <Text variant="labelSmall" style={{ color: theme.colors.onSurfaceVariant }}>
+          {water}
+        </Text>
+      </View>
+      {mondays.map((monday) => {
+        const load = squad.loads.find((l) => l.monday === monday)?.load ?? 0;
+        return (
+          <View key={monday} style={[styles.foot, { width: size - 2 }]}>
+            <View style={{ height: Math.round((load / most) * TALL), backgroundColor: theme.own.kelp }} />
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  grow: { flexGrow: 1 },
+  races: { flexDirection: 'row', flexWrap: 'wrap', gap: 10, marginVertical: 10 },
+  race: { borderWidth: 1, borderRadius: 6, paddingHorizontal: 12, paddingVertical: 8, minWidth: 150 },
+  row: { flexDirection: 'row', alignItems: 'center', gap: 2 },
+  line: { minHeight: 48, borderBottomWidth: 1 },
+  month: { textAlign: 'left' },
+  cell: { height: 30, borderRadius: 3, alignItems: 'center', justifyContent: 'center' },
+  sample: { width: 22 },
+  foot: { height: TALL + 4, justifyContent: 'flex-end' },
+  top: { marginTop: 14 },
+  legend: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    gap: 12,
+    alignItems: 'center',
+    borderTopWidth: 1,
+    paddingTop: 10,
+    marginTop: 10,
+  },
+  key: { flexDirection: 'row', gap: 6, alignItems: 'center' },
+});

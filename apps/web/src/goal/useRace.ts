@@ -1,0 +1,27 @@
+import type { RacePlanView } from '@upwell/contract/goal';
+import { raceOutlook, racePlan, raceReadiness, type RaceFacts } from '@upwell/core/goal';
+import { useMemo } from 'react';
+import { useDraft } from '@/state/hooks';
+import { dayOf } from '@/ui/dates';
+import { draftOf, raceKey, type RaceDraft } from './raceDraft';
+
+/** Everything the way to a race shows, worked out here at every change; a few milliseconds. */
+export function useRace(view: RacePlanView, facts: RaceFacts) {
+  const today = dayOf(new Date());
+  const stored = useMemo(() => draftOf(view), [view]);
+  const [kept, setKept, drop] = useDraft<RaceDraft | null>(raceKey(view.swimmerId), null);
+  const draft = kept ?? stored;
+  const { choices } = draft;
+  return {
+    today,
+    draft,
+    changed: kept !== null && JSON.stringify(kept.choices) !== JSON.stringify(view.choices),
+    change: (next: (now: RaceDraft) => RaceDraft) => setKept((now) => next(now ?? stored)),
+    drop,
+    outlook: useMemo(() => raceOutlook(facts, choices, today), [facts, choices, today]),
+    plan: useMemo(() => racePlan(facts, choices, today), [facts, choices, today]),
+    ready: useMemo(() => raceReadiness(facts, choices, today), [facts, choices, today]),
+  };
+}
+
+export type Race = ReturnType<typeof useRace>;

@@ -1,0 +1,28 @@
+import fc from 'fast-check';
+import { mattersToday, type Matter } from '.';
+
+describe('what matters today', () => {
+  const matter = fc.record({
+    kind: fc.constantFrom('session', 'relook', 'test', 'ready', 'load', 'unsent' as const),
+    title: fc.string(),
+    why: fc.constant(''),
+    here: fc.boolean(),
+    due: fc.constantFrom('2027-01-01', '2027-01-05', '2027-01-09'),
+  }) as fc.Arbitrary<Matter>;
+  it('is in its order, whole, and those who swim today come first', () => {
+    fc.assert(
+      fc.property(fc.array(matter, { maxLength: 40 }), (all) => {
+        const groups = mattersToday(all);
+        const order = ['session', 'relook', 'test', 'ready', 'load', 'unsent'];
+        expect(groups.map((g) => order.indexOf(g.kind))).toEqual([...groups.map((g) => order.indexOf(g.kind))].sort());
+        expect(groups.flatMap((g) => [...g.shown, ...g.more])).toHaveLength(all.length);
+        for (const g of groups) {
+          const mine = [...g.shown, ...g.more];
+          const firstAway = mine.findIndex((m) => !m.here);
+          if (firstAway >= 0) expect(mine.slice(firstAway).every((m) => !m.here)).toBe(true);
+          expect(g.more.length === 0 || g.shown.length === 4).toBe(true);
+        }
+      }),
+    );
+  });
+});
