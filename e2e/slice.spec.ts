@@ -172,7 +172,11 @@ test('a sign-in that ran out brings the coach back to where the work was', async
 
 test('a swimmer finds their own page and nothing of others', async ({ page }) => {
   await signIn(page, 'swimmer@upwell.example');
-  await expect(page.getByRole('heading', { name: 'Ines Okoro-Vale' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'My week' })).toBeVisible();
+  await expect(page.getByText('Quill Crossing', { exact: true })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'All about me' }).click();
+  await expect(page.getByRole('heading', { name: 'Mirela Fenwright' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Edit' })).toBeHidden();
   await page.getByRole('link', { name: 'Swimmers', exact: true }).click();
   await expect(page.getByRole('listitem')).toHaveCount(1);

@@ -67,7 +67,7 @@ export const PEOPLE: readonly Person[] = [
     level: 'build',
     birthYear: 1988,
     t400S: 498,
-    goal: { ...LANTERN, targetS: 2280 },
+    goal: { ...LANTERN, targetS: 2460 },
   },
   { given: 'Halina', family: 'Wrexley', squad: 'evening', level: 'build', birthYear: 1994, t400S: 476 },
   { given: 'Tamsin', family: 'Orrock', squad: 'first', level: 'build', birthYear: 2012, t400S: 512 },
@@ -90,7 +90,7 @@ export const PEOPLE: readonly Person[] = [
     level: 'hold',
     birthYear: 1991,
     t400S: 384,
-    goal: { ...CROSSING, targetS: 3600 },
+    goal: { ...CROSSING, targetS: 3750 },
   },
   { given: 'Kasper', family: 'Lindqvale', squad: 'evening', level: 'hold', birthYear: 1983, t400S: 392 },
   {
@@ -109,7 +109,7 @@ export const PEOPLE: readonly Person[] = [
     level: 'hold',
     birthYear: 1972,
     t400S: 408,
-    goal: { ...CROSSING, targetS: 3900 },
+    goal: { ...CROSSING, targetS: 4020 },
   },
   {
     given: 'Yara',
@@ -137,7 +137,7 @@ export const PEOPLE: readonly Person[] = [
     level: 'race',
     birthYear: 1998,
     t400S: 312,
-    goal: { ...CROSSING, targetS: 2760 },
+    goal: { ...CROSSING, targetS: 3060 },
   },
   {
     given: 'Runa',
@@ -146,7 +146,7 @@ export const PEOPLE: readonly Person[] = [
     level: 'race',
     birthYear: 2002,
     t400S: 301,
-    goal: { ...CROSSING, targetS: 2640 },
+    goal: { ...CROSSING, targetS: 2880 },
   },
   {
     given: 'Teo',
@@ -164,7 +164,7 @@ export const PEOPLE: readonly Person[] = [
     level: 'race',
     birthYear: 1993,
     t400S: 318,
-    goal: { ...CROSSING, targetS: 2800 },
+    goal: { ...CROSSING, targetS: 3000 },
   },
   {
     given: 'Jun',

@@ -117,7 +117,7 @@ async function seedSwimmers(em: EntityManager, now: Date): Promise<void> {
       writeId: idFor(`${p.given} ${p.family} write`),
     })),
   );
-  const swimmer = PEOPLE.find((p) => p.given === 'Ines')!;
+  const swimmer = PEOPLE.find((p) => p.given === 'Mirela')!;
   await em.insert(AccountEntity, {
     id: idFor('swimmer account'),
     clubId: CLUB_ID,

@@ -15,7 +15,13 @@ export async function seedGoals(em: EntityManager, now: Date): Promise<void> {
       waterC: 16,
       marks: { sighting: true, groupStart: false, coldDips: 2, wetsuit: true },
     },
-    Mirela: { wetsuit: true, waterC: 16, rideFollows: true, marks: { sighting: true, groupStart: true, coldDips: 6 } },
+    Mirela: {
+      courseId: idFor('course Quill Crossing'),
+      wetsuit: true,
+      waterC: 16,
+      rideFollows: true,
+      marks: { sighting: true, groupStart: true, coldDips: 6 },
+    },
     Otis: { waterC: 16, marks: { sighting: false } },
     Sunniva: { otherRaces: [{ event: 'Hallow Lane Gala', date: isoDay(now, 70) }] },
   };

@@ -174,7 +174,8 @@ export interface ReadyDue {
 }
 
 export interface LoadDue {
-  readonly swimmerId: string;
+  /** Squad and level. */
+  readonly id: string;
   readonly name: string;
   readonly squadId: string;
   readonly prompt: string;

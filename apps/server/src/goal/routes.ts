@@ -19,15 +19,19 @@ import { forbidden } from '../platform/problem';
 import { askForPlans, showJob, stopJob } from './clubPlan';
 import { myWeek, rateSession, saveRacePlan, season, showRacePlan } from './service';
 
+/** Without a day it is today's by the server's clock: an answer kept on a device does not hang on one. */
+const maybeDay = Joi.object<Partial<DayQuery>>({ date: isoDate() });
+const dayOf = ({ date }: Partial<DayQuery>) => date ?? new Date().toISOString().slice(0, 10);
+
 /** Toward the race: the gap and the weeks of a swimmer, the season of the club, a swimmer's own week. */
 export async function goalRoutes(
   app: FastifyInstance,
   { database, jobs }: { database: Database; jobs: Jobs },
 ): Promise<void> {
-  app.get<{ Params: { id: string }; Querystring: DayQuery }>(
+  app.get<{ Params: { id: string }; Querystring: Partial<DayQuery> }>(
     '/swimmers/:id/race-plan',
-    { schema: { params: idParams, querystring: dayQuerySchema, summary: 'What the way to a race is worked out from' } },
-    (request) => asMe(database, requireMe(request), (em) => showRacePlan(em, request.params.id, request.query.date)),
+    { schema: { params: idParams, querystring: maybeDay, summary: 'What the way to a race is worked out from' } },
+    (request) => asMe(database, requireMe(request), (em) => showRacePlan(em, request.params.id, dayOf(request.query))),
   );
 
   app.put<{ Params: { id: string }; Querystring: Partial<DayQuery>; Body: RacePlanSave }>(
@@ -35,16 +39,14 @@ export async function goalRoutes(
     {
       schema: {
         params: idParams,
-        // A change that waited for a network is of the day it arrives.
-        querystring: Joi.object({ date: isoDate() }),
+        querystring: maybeDay,
         body: racePlanSaveSchema,
         summary: 'Store what the coach decides about the way to a race; the weeks are worked out anew',
       },
     },
     (request) => {
       const me = requireCoach(request);
-      const { date = new Date().toISOString().slice(0, 10) } = request.query;
-      return asMe(database, me, (em) => saveRacePlan(em, me, request.params.id, request.body, date));
+      return asMe(database, me, (em) => saveRacePlan(em, me, request.params.id, request.body, dayOf(request.query)));
     },
   );
 
@@ -72,12 +74,12 @@ export async function goalRoutes(
     (request) => asMe(database, requireCoach(request), (em) => stopJob(em, request.params.id)),
   );
 
-  app.get<{ Querystring: DayQuery }>(
+  app.get<{ Querystring: Partial<DayQuery> }>(
     '/my-week',
-    { schema: { querystring: dayQuerySchema, summary: "A swimmer's own week; nothing of others" } },
+    { schema: { querystring: maybeDay, summary: "A swimmer's own week; nothing of others" } },
     (request) => {
       const me = requireSwimmer(requireMe(request));
-      return asMe(database, me, (em) => myWeek(em, me.swimmerId, request.query.date));
+      return asMe(database, me, (em) => myWeek(em, me.swimmerId, dayOf(request.query)));
     },
   );
 

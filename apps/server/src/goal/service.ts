@@ -266,13 +266,11 @@ export async function readyDue(em: EntityManager, today: string): Promise<ReadyD
   return due.sort((a, b) => a.missing[0]!.by.localeCompare(b.missing[0]!.by)).slice(0, MOST_DUE);
 }
 
-/** Whose load asks for a talk. */
+/** Which squads and levels have a load that asks for a talk. */
 export async function loadsDue(em: EntityManager, today: string): Promise<LoadDue[]> {
-  const { swimmers } = await loadView(em, today);
-  return swimmers
-    .flatMap(({ id, name, squadId, prompts }) =>
-      prompts[0] && squadId ? [{ swimmerId: id, name, squadId, prompt: prompts[0] }] : [],
-    )
+  const { groups } = await loadView(em, today);
+  return groups
+    .flatMap(({ id, name, squadId, prompts }) => (prompts[0] ? [{ id, name, squadId, prompt: prompts[0] }] : []))
     .slice(0, MOST_DUE);
 }
 

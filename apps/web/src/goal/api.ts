@@ -9,13 +9,12 @@ import type {
 } from '@upwell/contract/goal';
 import { api, type Waits } from '@/api/api';
 import { patchPage } from '@/offline/pages';
-import { dayOf } from '@/ui/dates';
 
 /** A plan that waits shows its choices at once; the weeks are worked out from them on the device as well. */
 const planWaits: Waits = {
   label: () => 'Way to a race',
   shown: async (body: RacePlanSave, path: string): Promise<void> => {
-    await patchPage<RacePlanView>(`${path}?date=${dayOf(new Date())}`, (page) => ({
+    await patchPage<RacePlanView>(path, (page) => ({
       ...page,
       choices: body.choices,
       version: body.version + 1,
@@ -27,7 +26,7 @@ const ratingWaits: Waits = {
   label: () => 'How a session felt',
   shown: async (body: RatingSave, path: string): Promise<void> => {
     const id = path.split('/')[2];
-    await patchPage<MyWeek>(`/my-week?date=${dayOf(new Date())}`, (page) => ({
+    await patchPage<MyWeek>('/my-week', (page) => ({
       ...page,
       sessions: page.sessions.map((s) => (s.id === id ? { ...s, rating: body.value } : s)),
     }));
@@ -36,8 +35,8 @@ const ratingWaits: Waits = {
 
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
-    racePlan: build.query<RacePlanView, { id: string; date: string }>({
-      query: ({ id, date }) => ({ url: `/swimmers/${id}/race-plan`, params: { date } }),
+    racePlan: build.query<RacePlanView, string>({
+      query: (id) => `/swimmers/${id}/race-plan`,
       providesTags: ['Race'],
     }),
     saveRacePlan: build.mutation<RacePlanView, { id: string; body: RacePlanSave }>({
@@ -58,8 +57,8 @@ const endpoints = api.injectEndpoints({
     }),
     job: build.query<JobView, string>({ query: (id) => `/jobs/${id}` }),
     stopJob: build.mutation<JobView, string>({ query: (id) => ({ url: `/jobs/${id}/stop`, method: 'POST' }) }),
-    myWeek: build.query<MyWeek, string>({
-      query: (date) => ({ url: '/my-week', params: { date } }),
+    myWeek: build.query<MyWeek, void>({
+      query: () => '/my-week',
       providesTags: ['Race'],
     }),
     rateSession: build.mutation<unknown, { id: string; body: RatingSave }>({

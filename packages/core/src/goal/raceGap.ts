@@ -39,6 +39,8 @@ export const WETSUIT_GAIN = 0.04;
 const WEEKS_PER_MONTH = 365.25 / 12 / 7;
 /** A day's form, as a share of the time. */
 const DAY_FORM = 0.01;
+/** Of what is trained for, at least so much is there on the day: our own rule of thumb. */
+const LEAST_THERE = 0.5;
 const DRAWS = 2000;
 
 export const GAP_PARTS = ['straightness', 'feet', 'skills', 'fitness', 'technique'] as const;
@@ -134,16 +136,18 @@ export function raceGap(q: GapQuestion): RaceGap {
   for (let i = 0; i < DRAWS; i++) {
     const now = speed / Math.max(0.5, 1 + sd * seededNormal(q.seed, i));
     const month = growth.low + (growth.high - growth.low) * seeded(q.seed + 1, i);
+    const technique = TECHNIQUE_A_MONTH * seeded(q.seed + 4, i);
     const day = 1 + DAY_FORM * seededNormal(q.seed + 2, i);
     // How much of what is trained for is there on the day.
-    const share = seeded(q.seed + 3, i);
+    const share = LEAST_THERE + (1 - LEAST_THERE) * seeded(q.seed + 3, i);
     const mix = (a: number, b: number) => a + (b - a) * share;
     const habits = {
       extraShare: mix(today.extraShare, then.extraShare),
       feetShare: mix(today.feetShare, then.feetShare),
       lostS: mix(today.lostS, then.lostS),
     };
-    if (courseTime(Math.max(0.05, now * (1 + month) ** months), race, habits) * day <= q.targetS) reached++;
+    if (courseTime(Math.max(0.05, now * ((1 + month) * (1 + technique)) ** months), race, habits) * day <= q.targetS)
+      reached++;
   }
   const gap = {
     todayS,
@@ -163,7 +167,11 @@ export function raceGap(q: GapQuestion): RaceGap {
     neededStrokeLengthM: (needed * 60) / q.rateSpm,
     chance: reached / DRAWS,
   };
-  return { ...gap, ...verdictOf(q, gap, needed, speed, grown, months) };
+  const said = verdictOf(q, gap, needed, speed, grown, months);
+  // Everything has to come together: that is a hope, however well the sums add up.
+  if (said.verdict === 'realistic' && gap.chance < 0.5)
+    return { ...gap, verdict: 'hopeful', reason: `${said.reason} All of it has to be there on the day.` };
+  return { ...gap, ...said };
 }
 
 function verdictOf(

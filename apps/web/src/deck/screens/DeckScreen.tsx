@@ -108,7 +108,10 @@ export function DeckScreen() {
 }
 
 /** What the server knows to be due; pages kept by an older app know less. */
-function dueToday({ date, relooks, tests = [], ready = [], loads = [] }: DeckToday, here: ReadonlySet<string>): Due[] {
+function dueToday(
+  { date, sessions, relooks, tests = [], ready = [], loads = [] }: DeckToday,
+  here: ReadonlySet<string>,
+): Due[] {
   const about = (kind: MatterKind, id: string) => ({ kind, id: `${kind} ${id}`, here: here.has(id) });
   return [
     ...relooks.map((focus) => ({
@@ -135,12 +138,14 @@ function dueToday({ date, relooks, tests = [], ready = [], loads = [] }: DeckTod
       action: 'Tick',
       href: `/swimmers/${swimmerId}/race?view=ready`,
     })),
-    ...loads.map(({ swimmerId, name, prompt }) => ({
-      ...about('load', swimmerId),
+    ...loads.map(({ id, name, squadId, prompt }) => ({
+      kind: 'load' as const,
+      id: `load ${id}`,
+      here: sessions.some((s) => s.squadIds.includes(squadId)),
       title: name,
       why: prompt,
-      action: 'Talk',
-      href: `/swimmers/${swimmerId}`,
+      action: 'See',
+      href: '/sessions/load',
     })),
   ];
 }

@@ -8,7 +8,7 @@ import { percent, VERDICT_WORD } from '../words';
 /** The gap in one line; silent while it is worked out or where nothing can be said. */
 export function GapLine({ swimmerId }: { readonly swimmerId: string }) {
   const today = dayOf(new Date());
-  const { data: view } = useRacePlanQuery({ id: swimmerId, date: today });
+  const { data: view } = useRacePlanQuery(swimmerId);
   if (!view?.facts) return null;
   const outlook = raceOutlook(view.facts, view.choices, today);
   if (outlook.kind === 'none') return <Text variant="bodySmall">{outlook.reason}</Text>;

@@ -158,6 +158,7 @@ function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap: RaceGa
       from={(after.get(part)! - least) / (most - least)}
       to={(after.get(part)! - gap.parts[part] - least) / (most - least)}
       zero={-least / (most - least)}
+      spare={part === 'technique'}
     >
       {coach ? slider : null}
     </Stair>
@@ -243,12 +244,14 @@ interface StairProps {
   readonly to: number;
   /** Where the target lies. */
   readonly zero: number;
+  /** What is left over: below nothing it is to spare. */
+  readonly spare: boolean;
   readonly children: ReactNode;
 }
 
-function Stair({ name, seconds, words, from, to, zero, children }: StairProps) {
+function Stair({ name, seconds, words, from, to, zero, spare, children }: StairProps) {
   const theme = useTheme();
-  const costs = seconds < -0.5;
+  const costs = seconds < -0.5 && !spare;
   const place = {
     left: `${Math.min(from, to) * 100}%`,
     width: `${Math.max(0.6, Math.abs(from - to) * 100)}%`,
@@ -260,11 +263,23 @@ function Stair({ name, seconds, words, from, to, zero, children }: StairProps) {
           {name}
         </Text>
         <Text variant="titleMedium" style={[styles.figures, costs ? { color: theme.colors.error } : null]}>
-          {signedTime(-seconds)}
+          {spare && seconds < 0 ? `${signedTime(-seconds).slice(1)} to spare` : signedTime(-seconds)}
         </Text>
       </View>
       <View style={[styles.track, { backgroundColor: theme.own.sand }]} aria-hidden>
-        <View style={[styles.bar, place, { backgroundColor: costs ? theme.colors.error : theme.colors.primary }]} />
+        <View
+          style={[
+            styles.bar,
+            place,
+            {
+              backgroundColor: costs
+                ? theme.colors.error
+                : spare && seconds < 0
+                  ? theme.own.kelp
+                  : theme.colors.primary,
+            },
+          ]}
+        />
         <View style={[styles.target, { left: `${zero * 100}%`, backgroundColor: theme.colors.onSurface }]} />
       </View>
       <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>

@@ -100,7 +100,7 @@ export function ReadyPane({ race, facts, coach }: PaneProps) {
           </View>
         ))}
       </View>
-      <View style={styles.row}>
+      <View style={[styles.row, styles.top]}>
         {courseId ? (
           <Button mode="outlined" onPress={() => router.navigate(`/water/${courseId}/card?swimmer=${id}` as Href)}>
             Race card

@@ -1,5 +1,5 @@
 import type { PlanWeek } from '@upwell/core/goal';
-import { CAUSES, type CauseId } from '@upwell/core/review';
+import { CAUSE_IDS, CAUSES, type CauseId } from '@upwell/core/review';
 import { WEEK_KINDS, WEEKLY_RISE } from '@upwell/core/sessions';
 import { lazy, Suspense, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -135,6 +135,7 @@ function WeekLine({ week, share, open, held, onPress }: WeekLineProps) {
 
 /** One week: why it is as it is, and what the coach holds fast. */
 function WeekSheet({ week, race, facts, coach }: PaneProps & { readonly week: PlanWeek }) {
+  const [all, setAll] = useState(false);
   const { choices } = race.draft;
   const lock = choices.locks?.[week.monday];
   const away = choices.away?.[week.monday];
@@ -178,10 +179,11 @@ function WeekSheet({ week, race, facts, coach }: PaneProps & { readonly week: Pl
               />
               <Choice
                 label="Theme"
-                options={needs.slice(0, 8).map((value) => ({ value, label: CAUSES[value].name }))}
+                options={(all ? CAUSE_IDS : needs).map((value) => ({ value, label: CAUSES[value].name }))}
                 chosen={[week.theme]}
                 onPress={(theme) => hold({ theme })}
               />
+              <Disclosure label={all ? 'Fewer themes' : 'All themes'} open={all} onPress={() => setAll(!all)} />
             </>
           )}
           <Choice

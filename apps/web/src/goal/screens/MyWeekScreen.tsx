@@ -21,7 +21,7 @@ import { percent, PHASE_WORD, VERDICT_WORD } from '../words';
 /** The swimmer's own page: this week, the one thing to work on, the race. Nothing of anybody else. */
 export function MyWeekScreen() {
   const today = dayOf(new Date());
-  const { data, error, refetch } = useMyWeekQuery(today);
+  const { data, error, refetch } = useMyWeekQuery();
   const router = useRouter();
   if (!data)
     return (
@@ -34,9 +34,18 @@ export function MyWeekScreen() {
       title="My week"
       over={data.givenName}
       actions={
-        <Button mode="outlined" onPress={() => router.navigate(`/swimmers/${data.swimmerId}` as Href)}>
-          All about me
-        </Button>
+        <>
+          <Button
+            mode="outlined"
+            icon="chart-bar"
+            onPress={() => router.navigate(`/swimmers/${data.swimmerId}/records` as Href)}
+          >
+            Tests and times
+          </Button>
+          <Button mode="outlined" onPress={() => router.navigate(`/swimmers/${data.swimmerId}` as Href)}>
+            All about me
+          </Button>
+        </>
       }
     >
       <Week data={data} today={today} />

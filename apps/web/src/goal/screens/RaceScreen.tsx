@@ -5,7 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button, IconButton } from 'react-native-paper';
 import { useMeQuery } from '@/account/api';
 import { sentence } from '@/api/problem';
-import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
+import { dayWord, distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
@@ -27,7 +27,7 @@ type RaceView = (typeof VIEWS)[number]['value'];
 /** A swimmer's way to the race: how far it is, the weeks that train it, and what must be there by when. */
 export function RaceScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
-  const { data: view, error, refetch } = useRacePlanQuery({ id, date: dayOf(new Date()) });
+  const { data: view, error, refetch } = useRacePlanQuery(id);
   const router = useRouter();
   if (view?.facts) return <Way view={view} facts={view.facts} />;
   return (

@@ -17,7 +17,7 @@ import { PlanAll } from '../parts/PlanAll';
 import { KIND_WORD, percent, PHASE_WORD, VERDICT_WORD } from '../words';
 
 /** Width of one week, px: a finger need not hit it, the row opens the swimmer. */
-const WEEK = { wide: 26, narrow: 20 };
+const WEEK = { least: 20, most: 56 };
 const NAME = { wide: 220, narrow: 126 };
 const LONGEST = 26;
 
@@ -105,15 +105,20 @@ function Grid({
 }) {
   const wide = useWide();
   const theme = useTheme();
-  const size = wide ? WEEK.wide : WEEK.narrow;
+  const [width, setWidth] = useState(0);
   const name = wide ? NAME.wide : NAME.narrow;
   // As many weeks as the last race needs.
   const last = rows.reduce((day, row) => (row.raceOn > day ? row.raceOn : day), from);
   const count = Math.min(LONGEST, Math.floor(daysBetween(from, mondayOf(last)) / 7) + 1);
+  const size = Math.min(WEEK.most, Math.max(WEEK.least, Math.floor((width - name) / count) - 1));
   const mondays = Array.from({ length: count }, (_, i) => addDays(from, 7 * i));
   return (
     <Card>
-      <ScrollView horizontal contentContainerStyle={styles.grow}>
+      <ScrollView
+        horizontal
+        contentContainerStyle={styles.grow}
+        onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+      >
         <View>
           <View style={styles.row} aria-hidden>
             <View style={{ width: name }} />
@@ -179,6 +184,7 @@ interface LineProps {
 
 function Line({ row, mondays, size, name }: LineProps & { readonly row: SeasonRow }) {
   const theme = useTheme();
+  const wide = useWide();
   const { verdict } = row;
   const word = verdict?.verdict
     ? `${VERDICT_WORD[verdict.verdict]}, ${percent(verdict.chance ?? 0)}`
@@ -197,7 +203,7 @@ function Line({ row, mondays, size, name }: LineProps & { readonly row: SeasonRo
             {row.name}
           </Text>
           <Text variant="labelSmall" numberOfLines={1} style={{ color: theme.colors.onSurfaceVariant }}>
-            {word}
+            {wide ? `${row.event} · ${word}` : word}
           </Text>
         </View>
         {mondays.map((monday) => {
