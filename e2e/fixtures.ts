@@ -79,7 +79,7 @@ export async function signIn(page: Page, email = 'head@upwell.example'): Promise
   await page.getByLabel('E-mail').fill(email);
   await page.getByLabel('Password', { exact: true }).fill(PASSWORD);
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(page).toHaveURL(/\/(deck|swimmers)/);
+  await expect(page).toHaveURL(/\/(deck|swimmers|my-week)/);
 }
 
 /** The id of the first swimmer found by a name. */

@@ -50,7 +50,7 @@ export interface Person {
   };
 }
 
-const CROSSING = { event: 'Quill Crossing', inDays: 41, distanceM: 3200, open: true };
+const CROSSING = { event: 'Quill Crossing', inDays: 33, distanceM: 3200, open: true };
 const LANTERN = { event: 'Lantern Mile', inDays: 76, distanceM: 1600, open: true };
 const GALA = { event: 'Hallow Lane Gala', inDays: 25, distanceM: 400, open: false };
 

@@ -18,7 +18,10 @@ export function PlanAll({ today, old }: { readonly today: string; readonly old: 
   const [stop] = useStopJobMutation();
   const [over, setOver] = useState<string | null>(null);
   const asking = begun !== undefined && over !== begun.id;
-  const { data: now } = useJobQuery(begun?.id ?? '', { skip: !asking, pollingInterval: ASK_MS });
+  const { data: now } = useJobQuery(begun?.id ?? '', {
+    skip: begun === undefined,
+    pollingInterval: asking ? ASK_MS : 0,
+  });
   const job = now?.id === begun?.id ? now : begun;
   const ended = job !== undefined && !goesOn(job) ? job.id : null;
   useEffect(() => {

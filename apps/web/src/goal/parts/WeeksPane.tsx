@@ -98,12 +98,13 @@ function WeekLine({ week, share, open, held, onPress }: WeekLineProps) {
   const theme = useTheme();
   const tint = weekTint(week, theme.own);
   const signs = [week.test ? 'test' : null, week.step ? 'step outside' : null].filter((s) => s !== null);
-  const words = `${dayWord(week.monday)}: ${PHASE_WORD[week.phase]}, ${KIND_WORD[week.kind]}, ${week.load}, ${CAUSES[week.theme].name}`;
+  const day = dayWord(week.monday).replace(/^\S+ /, '');
+  const phase = week.kind === 'normal' ? PHASE_WORD[week.phase] : KIND_WORD[week.kind];
+  const about = [CAUSES[week.theme].name, ...signs].join(' · ');
   return (
     <Pressable
       role="button"
       aria-expanded={open}
-      aria-label={[words, ...signs, ...(held ? ['held fast'] : [])].join(', ')}
       onPress={onPress}
       style={[
         styles.week,
@@ -111,9 +112,9 @@ function WeekLine({ week, share, open, held, onPress }: WeekLineProps) {
       ]}
     >
       <View style={styles.when}>
-        <Text variant="labelMedium">{dayWord(week.monday).replace(/^\S+ /, '')}</Text>
+        <Text variant="labelMedium">{day}</Text>
         <Text variant="labelSmall" style={{ color: theme.colors.onSurfaceVariant }}>
-          {week.kind === 'normal' ? PHASE_WORD[week.phase] : KIND_WORD[week.kind]}
+          {phase}
         </Text>
       </View>
       <View style={styles.flex}>
@@ -122,10 +123,15 @@ function WeekLine({ week, share, open, held, onPress }: WeekLineProps) {
           <Text variant="labelMedium" style={styles.figures}>
             {week.load}
           </Text>
-          {held ? <Icon name="lock" size={16} color={theme.colors.onSurface} /> : null}
+          {held ? (
+            <>
+              <Icon name="lock" size={16} color={theme.colors.onSurface} />
+              <Text variant="labelSmall">held</Text>
+            </>
+          ) : null}
         </View>
         <Text variant="bodySmall" numberOfLines={1}>
-          {[CAUSES[week.theme].name, ...signs].join(' · ')}
+          {about}
         </Text>
       </View>
       <Icon name={open ? 'chevron-up' : 'chevron-down'} size={22} color={theme.colors.onSurfaceVariant} />

@@ -1,7 +1,7 @@
 import type { SeasonPage, SeasonRow, SeasonSquad } from '@upwell/contract/goal';
 import { Link, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { Pressable, ScrollView, StyleSheet, View, type TextStyle } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useSquadsQuery } from '@/swimmers/api';
 import { Card } from '@/ui/Card';
@@ -123,7 +123,7 @@ function Grid({
           <View style={styles.row} aria-hidden>
             <View style={{ width: name }} />
             {mondays.map((monday, i) => (
-              <Text key={monday} variant="labelSmall" style={[styles.month, { width: size }]}>
+              <Text key={monday} variant="labelSmall" numberOfLines={1} style={[styles.month, { width: size - 2 }]}>
                 {i === 0 || monday.slice(5, 7) !== mondays[i - 1]!.slice(5, 7) ? monthOf(monday) : ''}
               </Text>
             ))}
@@ -191,20 +191,19 @@ function Line({ row, mondays, size, name }: LineProps & { readonly row: SeasonRo
     : verdict
       ? 'not foretold'
       : 'not planned yet';
+  const line = wide ? `${row.event} · ${word}` : word;
   const race = mondayOf(row.raceOn);
   return (
     <Link href={`/swimmers/${row.id}/race?view=weeks` as Href} asChild>
-      <Pressable
-        aria-label={`${row.name}, ${row.event} ${dayWord(row.raceOn)}, ${word}`}
-        style={StyleSheet.flatten([styles.row, styles.line, { borderBottomColor: theme.own.line }])}
-      >
+      <Pressable style={StyleSheet.flatten([styles.row, styles.line, { borderBottomColor: theme.own.line }])}>
         <View style={{ width: name }}>
           <Text variant="labelMedium" numberOfLines={1}>
             {row.name}
           </Text>
           <Text variant="labelSmall" numberOfLines={1} style={{ color: theme.colors.onSurfaceVariant }}>
-            {wide ? `${row.event} · ${word}` : word}
+            {line}
           </Text>
+          <Text style={styles.unseen}>{`${row.event} ${dayWord(row.raceOn)}`}</Text>
         </View>
         {mondays.map((monday) => {
           const week = row.weeks.find((w) => w.monday === monday);
@@ -212,6 +211,7 @@ function Line({ row, mondays, size, name }: LineProps & { readonly row: SeasonRo
           return (
             <View
               key={monday}
+              aria-hidden
               style={[styles.cell, { width: size - 2 }, tint ? { backgroundColor: tint.background } : null]}
             >
               <Text variant="labelSmall" style={{ color: tint?.text ?? theme.colors.onSurface }}>
@@ -270,11 +270,14 @@ function SquadLine({ squad, mondays, size, name }: LineProps & { readonly squad:
 
 const styles = StyleSheet.create({
   grow: { flexGrow: 1 },
+  // For the screen reader: seen, it is the place of the mark in the row.
+  unseen: { position: 'absolute', width: 1, height: 1, overflow: 'hidden' },
   races: { flexDirection: 'row', flexWrap: 'wrap', gap: 10, marginVertical: 10 },
   race: { borderWidth: 1, borderRadius: 6, paddingHorizontal: 12, paddingVertical: 8, minWidth: 150 },
   row: { flexDirection: 'row', alignItems: 'center', gap: 2 },
   line: { minHeight: 48, borderBottomWidth: 1 },
-  month: { textAlign: 'left' },
+  // A month is wider than its first week.
+  month: { textAlign: 'left', overflow: 'visible', textOverflow: 'clip' } as TextStyle,
   cell: { height: 30, borderRadius: 3, alignItems: 'center', justifyContent: 'center' },
   sample: { width: 22 },
   foot: { height: TALL + 4, justifyContent: 'flex-end' },
