@@ -1,65 +1,16 @@
-import { useState } from 'react';
-import { StyleSheet, View, type ViewStyle } from 'react-native';
-import { IconButton } from 'react-native-paper';
-import { DatePickerInput, DatePickerModal, en, enGB, registerTranslation } from 'react-native-paper-dates';
-import { FieldError } from './Choice';
-import { dayOf } from './dates';
+import { lazy, Suspense } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { DayPickerProps } from './DayPicker';
 
-registerTranslation('en', en);
-registerTranslation('en-GB', enGB);
+const DayPicker = lazy(() => import('./DayPicker').then((part) => ({ default: part.DayPicker })));
 
-/** Month first only where people write it so. */
-const LOCALE = typeof navigator !== 'undefined' && navigator.language === 'en-US' ? 'en' : 'en-GB';
-
-interface DayInputProps {
-  readonly label: string;
-  /** A day like 2027-06-21, or nothing. */
-  readonly value: string;
-  readonly onChange: (day: string) => void;
-  readonly error?: string | undefined;
-  readonly style?: ViewStyle | undefined;
-}
-
-/** A calendar day, typed or picked. */
-export function DayInput({ label, value, onChange, error, style }: DayInputProps) {
-  const [open, setOpen] = useState(false);
-  const date = value ? new Date(`${value}T12:00:00`) : undefined;
-  const take = (next: Date | undefined) => onChange(next ? dayOf(next) : '');
+/** A calendar day, typed or picked; the calendar is a part of its own, so that no first screen brings it along. */
+export function DayInput(props: DayPickerProps) {
   return (
-    <View style={style}>
-      <View style={styles.row}>
-        <View style={styles.flex}>
-          <DatePickerInput
-            locale={LOCALE}
-            mode="outlined"
-            label={label}
-            accessibilityLabel={label}
-            inputMode="start"
-            withModal={false}
-            value={date}
-            onChange={take}
-            hasError={error !== undefined}
-            hideValidationErrors
-          />
-        </View>
-        {/* A button of our own: the library's has no name for a screen reader. */}
-        <IconButton icon="calendar" accessibilityLabel={`Choose a day: ${label}`} onPress={() => setOpen(true)} />
-      </View>
-      <DatePickerModal
-        locale={LOCALE}
-        mode="single"
-        visible={open}
-        date={date}
-        label={label}
-        onDismiss={() => setOpen(false)}
-        onConfirm={({ date: next }) => {
-          setOpen(false);
-          take(next);
-        }}
-      />
-      {error ? <FieldError>{error}</FieldError> : null}
-    </View>
+    <Suspense fallback={<View style={[props.style, styles.room]} />}>
+      <DayPicker {...props} />
+    </Suspense>
   );
 }
 
-const styles = StyleSheet.create({ row: { flexDirection: 'row', alignItems: 'center' }, flex: { flex: 1 } });
+const styles = StyleSheet.create({ room: { minHeight: 62 } });

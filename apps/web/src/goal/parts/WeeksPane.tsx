@@ -17,9 +17,8 @@ import { weekTint } from '@/ui/effortTint';
 import { chosen, freedWeek, lockedWeek } from '../raceDraft';
 import { KIND_WORD, percent, PHASE_WORD } from '../words';
 import type { PaneProps } from './GapPane';
+import { OtherRaces } from './OtherRaces';
 
-// The calendar comes along with it.
-const OtherRaces = lazy(() => import('./OtherRaces').then((part) => ({ default: part.OtherRaces })));
 const PlanChart = lazy(() => import('@/charts').then((charts) => ({ default: charts.PlanChart })));
 
 /** The weeks to the race: what each is for and how much; hold one fast and the others are solved around it. */
@@ -264,9 +263,7 @@ function Frame({ race, facts }: PaneProps) {
               race.change((now) => chosen(now, { taperWeeks: value === '0' ? undefined : value === '1' ? 1 : 2 }))
             }
           />
-          <Suspense fallback={null}>
-            <OtherRaces race={race} />
-          </Suspense>
+          <OtherRaces race={race} />
         </View>
       ) : null}
     </Card>
