@@ -53,7 +53,7 @@ async function takeAll(base) {
     args: CHROMIUM.split(' '),
   });
 
-  const open = async (viewport, colorScheme = 'light') => {
+  const open = async (viewport, colorScheme = 'light', email = 'coach@upwell.example') => {
     const context = await browser.newContext({
       viewport,
       colorScheme,
@@ -63,7 +63,7 @@ async function takeAll(base) {
     });
     const page = await context.newPage();
     await page.request.post('/api/v1/account/sign-in', {
-      data: { email: 'coach@upwell.example', password: 'quiet-water-demo' },
+      data: { email, password: 'quiet-water-demo' },
     });
     const go = async (address) => {
       await page.goto(address);
@@ -156,8 +156,12 @@ async function takeAll(base) {
   const kasper = await phone.find('kasper');
   await phone.go(`/swimmers/${kasper}/focus`);
   await phone.take('focus');
-  await phone.go(`/swimmers/${kasper}/handout`);
-  await phone.take('handout');
+  const ines = await phone.find('ines');
+  await phone.go(`/swimmers/${ines}/race`);
+  await phone.take('race');
+  const own = await open(PHONE, 'dark', 'swimmer@upwell.example');
+  await own.go('/my-week');
+  await own.take('my-week-night');
 
   const wide = await open(WIDE);
   await wide.go(`/swimmers/${await wide.find('mirela')}`);
@@ -178,10 +182,6 @@ async function takeAll(base) {
   await wide.page.waitForURL(/sessions\/[0-9a-f-]{36}$/);
   await wide.page.waitForTimeout(800);
   await wide.take('session-wide');
-  const id = wide.page.url().split('/').pop();
-  await wide.go('/library');
-  await wide.press('seeks air too low');
-  await wide.take('library-wide');
 
   await wide.go('/sessions/write');
   await wide.page.getByText(/Everything is read/).waitFor();
@@ -189,12 +189,12 @@ async function takeAll(base) {
   await text.fill((await text.inputValue()).replace('Drills = 300', 'Drills = 150').replace('breathe 3', 'brethe 3'));
   await wide.page.getByText(/to mend/).waitFor();
   await wide.take('write-wide');
-  await wide.go('/sessions/load');
-  await wide.page.waitForTimeout(800);
-  await wide.take('load-wide');
-  const night = await open(PHONE, 'dark');
-  await night.go(`/sessions/${id}`);
-  await night.take('session-night');
+  await wide.go('/sessions/season');
+  await wide.take('season-wide');
+  await wide.go(`/swimmers/${await wide.find('sunniva')}/race?view=weeks`);
+  await wide.page.getByRole('button', { name: /Build up \d+/ }).first().click();
+  await wide.page.waitForTimeout(600);
+  await wide.take('weeks-wide');
   const courses = await (await phone.page.request.get('/api/v1/courses')).json();
   const course = (name) => `/water/${courses.find((c) => c.name === name).id}`;
   await wide.go(course('Quill Crossing'));

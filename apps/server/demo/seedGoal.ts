@@ -35,5 +35,13 @@ export async function seedGoals(em: EntityManager, now: Date): Promise<void> {
         : [];
     }),
   );
+  // Mirela says how it felt, and forgot the last week.
+  await em.execute(
+    `insert into session_rating (id, session_id, swimmer_id, club_id, value, rated_at)
+     select gen_random_uuid(), t.id, s.id, s.club_id, 3 + (t.date - ?::date + 60) % 5, t.date + interval '21 hours'
+     from swimmer s join training_session t on s.squad_id = any(t.squad_ids) and not t.template
+     where s.id = ? and t.date < ?::date`,
+    [isoDay(now, 0), swimmerId(PEOPLE.find((p) => p.given === 'Mirela')!), isoDay(now, -10)],
+  );
   await planSwimmers(em, CLUB_ID, racers.map(swimmerId), isoDay(now, 0));
 }
