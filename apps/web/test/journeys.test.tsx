@@ -288,7 +288,9 @@ describe('the other places', () => {
   it('deck: today’s sessions and whose second look is due', async () => {
     fakeServer({
       'GET /account/me': me,
-      'GET /deck/today': () => ({ body: { date: '2026-11-24', sessions: [SESSION_ROW], relooks: [FOCUS], tests: [], ready: [], loads: [] } }),
+      'GET /deck/today': () => ({
+        body: { date: '2026-11-24', sessions: [SESSION_ROW], relooks: [FOCUS], tests: [], ready: [], loads: [] },
+      }),
     });
     showAt({ deck: DeckScreen }, '/deck');
     await findText('Ada Lindqvale');

@@ -311,7 +311,9 @@ describe('what has been', () => {
   it('is on the deck as second looks that lead straight to the look', async () => {
     fakeServer({
       'GET /account/me': () => ({ body: ME }),
-      'GET /deck/today': () => ({ body: { date: '2026-11-25', sessions: [], relooks: [FOCUS], tests: [], ready: [], loads: [] } }),
+      'GET /deck/today': () => ({
+        body: { date: '2026-11-25', sessions: [], relooks: [FOCUS], tests: [], ready: [], loads: [] },
+      }),
     });
     showAt({ deck: DeckScreen, 'swimmers/[id]/review': () => <></> }, '/deck');
     expect(await screen.findByText('Ada Lindqvale')).toBeTruthy();

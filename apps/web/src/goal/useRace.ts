@@ -13,6 +13,8 @@ export function useRace(view: RacePlanView, facts: RaceFacts) {
   const draft = kept ?? stored;
   const { choices } = draft;
   return {
+    id: view.swimmerId,
+    name: view.name,
     today,
     draft,
     changed: kept !== null && JSON.stringify(kept.choices) !== JSON.stringify(view.choices),

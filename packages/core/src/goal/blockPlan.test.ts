@@ -131,4 +131,15 @@ describe('the weeks to a race', () => {
     expect(weeks[5]).toMatchObject({ kind: 'recovery' });
     expect(weeks[5]!.words.join(' ')).toContain(other);
   });
+
+  it('begin again after illness from what was swum, never from what was planned', () => {
+    // By hand, the rise limit 10 %: four of 4,000 allow 4,400; swum half as much, half as much.
+    expect(weekLimit([4000, 4000, 4000, 4000], 6000)).toBeCloseTo(4400, 6);
+    expect(weekLimit([2000, 2000, 2000, 2000], 6000)).toBeCloseTo(2200, 6);
+    // Four weeks ill: half of the fullest week before; eight: a quarter of the level's.
+    expect(weekLimit([4000, 4000, 4000, 4000, 0, 0, 0, 0], 6000)).toBe(2000);
+    expect(weekLimit([0, 0, 0, 0, 0, 0, 0, 0], 6000)).toBe(1500);
+    // Nothing on record: the level's usual week and a tenth.
+    expect(weekLimit([], 6000)).toBeCloseTo(6600, 6);
+  });
 });

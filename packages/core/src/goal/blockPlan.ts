@@ -69,8 +69,12 @@ export const MOST_WEEKS = 52;
 const ROW = 3;
 /** Weeks a theme is kept: long enough to change a stroke. */
 const THEME_WEEKS = 2;
-/** Of the usual week: an ill swimmer begins here again, not where the plan would be. */
+/** Of the swimmer's own fullest week of late: who was ill begins here again, not where the plan would be. */
 const FLOOR_SHARE = 0.5;
+/** Of the level's usual week: who was long away begins here. */
+const LEAST_SHARE = 0.25;
+/** Weeks that count as late. */
+const OWN_WEEKS = 8;
 /** Of the level's usual week, at most. */
 const CEILING_SHARE = 1.6;
 const RECOVERY_SHARE = 0.7;
@@ -151,7 +155,9 @@ export function weekLimit(before: readonly number[], usual: number, riseLimit = 
   const four = before.slice(-4);
   // Before there are records of four weeks the level's usual week stands for those that are missing.
   const whole = [...Array.from({ length: 4 - four.length }, () => usual), ...four];
-  return Math.min(usual * CEILING_SHARE, Math.max(usual * FLOOR_SHARE, mean(whole) * (1 + riseLimit)));
+  const own = Math.max(0, ...before.slice(-OWN_WEEKS));
+  const floor = Math.max(own * FLOOR_SHARE, usual * LEAST_SHARE);
+  return Math.min(usual * CEILING_SHARE, Math.max(floor, mean(whole) * (1 + riseLimit)));
 }
 
 function loadsOf(q: PlanQuestion, mondays: readonly string[], taper: 1 | 2, offset: number): Loads {

@@ -1,5 +1,5 @@
 import type { ReadyId, ReadyItem, ReadyMarks } from '@upwell/core/goal';
-import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
@@ -24,7 +24,6 @@ const MARK: Readonly<Partial<Record<ReadyId, Exclude<keyof ReadyMarks, 'coldDips
 /** What must be there before the race, in the order in which it is due. */
 export function ReadyPane({ race, facts, coach }: PaneProps) {
   const router = useRouter();
-  const { id } = useLocalSearchParams<{ id: string }>();
   const { ready, today } = race;
   const missing = ready.filter((item) => item.state !== 'done');
   const { courseId, marks = {} } = race.draft.choices;
@@ -102,7 +101,7 @@ export function ReadyPane({ race, facts, coach }: PaneProps) {
       </View>
       <View style={[styles.row, styles.top]}>
         {courseId ? (
-          <Button mode="outlined" onPress={() => router.navigate(`/water/${courseId}/card?swimmer=${id}` as Href)}>
+          <Button mode="outlined" onPress={() => router.navigate(`/water/${courseId}/card?swimmer=${race.id}` as Href)}>
             Race card
           </Button>
         ) : null}

@@ -4,6 +4,7 @@ import { WEEK_KINDS, WEEKLY_RISE } from '@upwell/core/sessions';
 import { lazy, Suspense, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
+import { CalendarAddress } from '@/sessions/parts/CalendarAddress';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { addDays, dayWord } from '@/ui/dates';
@@ -264,6 +265,7 @@ function Frame({ race, facts }: PaneProps) {
             }
           />
           <OtherRaces race={race} />
+          <CalendarAddress swimmerId={race.id} name={race.name} />
         </View>
       ) : null}
     </Card>
