@@ -58,6 +58,15 @@ describe('the way to a race', () => {
     expect(row.weeks.at(-1).kind).toBe('taper');
     expect(row.verdict.chance).toBeGreaterThanOrEqual(0);
     expect(season.body.races).toEqual([{ event: 'Quill Crossing', date: GOAL.date, swimmers: 1 }]);
+
+    const csv = await harness.app.inject({
+      url: `/api/v1/swimmers/${id}/race-plan.csv`,
+      cookies: { upwell_session: club.cookie('coach') },
+    });
+    const lines = csv.body.split('\n');
+    expect(lines).toHaveLength(1 + row.weeks.length);
+    expect(lines[0]).toBe('week_of,phase,kind,load,theme,step,test,words');
+    expect(lines.find((l) => l.startsWith(weekOf(day(21))))).toContain(',1234,');
   });
 
   it('follows the goal: another race, and none', async () => {

@@ -9,6 +9,7 @@ import {
   type RatingSave,
   type SeasonQuery,
 } from '@upwell/contract/goal';
+import { writePlan } from '@upwell/core/exchange';
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Database } from '../platform/database';
@@ -17,7 +18,7 @@ import type { Jobs } from '../platform/jobs';
 import { idParams } from '../platform/params';
 import { forbidden } from '../platform/problem';
 import { askForPlans, showJob, stopJob } from './clubPlan';
-import { myWeek, rateSession, saveRacePlan, season, showRacePlan } from './service';
+import { keptWeeks, myWeek, rateSession, saveRacePlan, season, showRacePlan } from './service';
 
 /** Without a day it is today's by the server's clock: an answer kept on a device does not hang on one. */
 const maybeDay = Joi.object<Partial<DayQuery>>({ date: isoDate() });
@@ -47,6 +48,19 @@ export async function goalRoutes(
     (request) => {
       const me = requireCoach(request);
       return asMe(database, me, (em) => saveRacePlan(em, me, request.params.id, request.body, dayOf(request.query)));
+    },
+  );
+
+  app.get<{ Params: { id: string } }>(
+    '/swimmers/:id/race-plan.csv',
+    { schema: { params: idParams, summary: 'The kept weeks of a swimmer as CSV' } },
+    async (request, reply) => {
+      const weeks = await asMe(database, requireMe(request), (em) => keptWeeks(em, request.params.id));
+      return reply
+        .type('text/csv; charset=utf-8')
+        .header('content-disposition', 'attachment; filename="weeks.csv"')
+        .header('cache-control', 'no-store')
+        .send(writePlan(weeks));
     },
   );
 

@@ -134,7 +134,16 @@ export async function racersOf(em: EntityManager, today: string): Promise<string
   return rows.map((r) => r.id);
 }
 
-const weekColumns = `monday::text as monday, phase, kind, load, theme, step, test, words`;
+/** The stored weeks of a swimmer from a day on; all that are stored without one. */
+export async function keptWeeks(em: EntityManager, id: string, from = '1900-01-01'): Promise<PlanWeek[]> {
+  if ((await em.count(SwimmerEntity, { id })) === 0) throw notFound();
+  return em.execute<PlanWeek[]>(
+    `select monday::text as monday, phase, kind, load, theme, step, test, words from plan_week
+     where swimmer_id = ? and monday >= ?::date order by monday limit 200`,
+    [id, from],
+    'all',
+  );
+}
 
 interface SeasonLine extends Omit<SeasonRow, 'verdict'> {
   readonly sort: string;
@@ -293,11 +302,7 @@ export async function myWeek(em: EntityManager, id: string, today: string): Prom
     [id, one.squadId, addDays(monday, 7), monday, addDays(monday, -7)],
     'all',
   );
-  const weeks = await em.execute<PlanWeek[]>(
-    `select ${weekColumns} from plan_week where swimmer_id = ? and monday >= ?::date order by monday limit 60`,
-    [id, monday],
-    'all',
-  );
+  const weeks = await keptWeeks(em, id, monday);
   const [stored] = await em.execute<{ outlook: Outlook }[]>(
     'select outlook from race_outlook where swimmer_id = ? and race_on::text = ?',
     [id, one.facts?.raceOn ?? ''],

@@ -1,4 +1,5 @@
 export * from './gpx';
+export * from './planCsv';
 export * from './resultsCsv';
 export * from './trackFile';
 export * from './wristDevice';

@@ -133,7 +133,7 @@ export function blockPlan(q: PlanQuestion): BlockPlan {
       ...problems,
       ...(missing.length > 0
         ? [
-            `Before the race there is no week left for: ${missing.join('; ')} A later race, or more than one step a week with the coach.`,
+            `Before the race there is no week left for ${missing.length === 1 ? 'a step' : `${missing.length} steps`} of the ladder to open water, the first: ${missing[0]} A later race, or more than one step a week with the coach.`,
           ]
         : []),
     ],

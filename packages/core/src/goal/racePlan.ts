@@ -300,7 +300,7 @@ function tooFar({ level, distanceM, raceOn, trials }: RaceFacts, today: string):
   if (reach >= distanceM * ENOUGH) return [];
   const first = Math.max(100, Math.floor(reach / 100) * 100);
   return [
-    `${LEVEL[level].name} means: ${LEVEL[level].who}. From ${longest} m without a stop, ${Math.round(weeks)} weeks reach about ${first} m, not ${distanceM} m. A first goal of ${first} m, and this race later.`,
+    `${LEVEL[level].name} means: ${LEVEL[level].who}. From ${longest} m without a stop, ${weeks < 1 ? 'the days left' : `${Math.round(weeks)} weeks`} reach about ${first} m, not ${distanceM} m. A first goal of ${first} m, and this race later.`,
   ];
 }
 

@@ -14,6 +14,7 @@ import { chosen, type Patch } from '../raceDraft';
 import type { Race } from '../useRace';
 import { PART_WORD, percent, signedTime, VERDICT_WORD } from '../words';
 import { AssumptionsCard } from './AssumptionsCard';
+import { Problems } from './Problems';
 
 export interface PaneProps {
   readonly race: Race;
@@ -29,6 +30,7 @@ export function GapPane({ race, facts, coach }: PaneProps) {
     return (
       <View>
         <Notice>{outlook.reason}</Notice>
+        {race.plan.weeks.length > 0 ? <Problems problems={race.plan.problems} /> : null}
         <AssumptionsCard race={race} facts={facts} coach={coach} />
       </View>
     );
@@ -37,6 +39,7 @@ export function GapPane({ race, facts, coach }: PaneProps) {
     <View style={wide ? styles.columns : undefined}>
       <View style={wide ? styles.column : undefined}>
         <Answer gap={gap} targetS={facts.targetS!} />
+        <Problems problems={race.plan.problems} />
         {wide ? null : <Seconds gap={gap} race={race} facts={facts} coach={coach} />}
         <Card title="What it asks">
           <Fact

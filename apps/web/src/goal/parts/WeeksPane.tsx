@@ -2,7 +2,7 @@ import type { PlanWeek } from '@upwell/core/goal';
 import { CAUSE_IDS, CAUSES, type CauseId } from '@upwell/core/review';
 import { WEEK_KINDS, WEEKLY_RISE } from '@upwell/core/sessions';
 import { lazy, Suspense, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Linking, Pressable, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { CalendarAddress } from '@/sessions/parts/CalendarAddress';
 import { Card } from '@/ui/Card';
@@ -11,7 +11,7 @@ import { addDays, dayWord } from '@/ui/dates';
 import { Disclosure } from '@/ui/Disclosure';
 import { Icon } from '@/ui/Icon';
 import { Stepper } from '@/ui/Stepper';
-import { Empty, Notice } from '@/ui/States';
+import { Empty } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { weekTint } from '@/ui/effortTint';
@@ -19,6 +19,7 @@ import { chosen, freedWeek, lockedWeek } from '../raceDraft';
 import { KIND_WORD, percent, PHASE_WORD } from '../words';
 import type { PaneProps } from './GapPane';
 import { OtherRaces } from './OtherRaces';
+import { Problems } from './Problems';
 
 const PlanChart = lazy(() => import('@/charts').then((charts) => ({ default: charts.PlanChart })));
 
@@ -33,14 +34,13 @@ export function WeeksPane({ race, facts, coach }: PaneProps) {
   const most = Math.max(...weeks.map((w) => w.load), 1);
   return (
     <View>
-      {problems.map((problem) => (
-        <Notice key={problem} tone="error">
-          {problem}
-        </Notice>
-      ))}
+      <Problems problems={problems} />
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.column : undefined}>
-          <Card title={`${weeks.length} weeks`} aside={<Text variant="labelMedium">metres × effort</Text>}>
+          <Card
+            title={weeks.length === 1 ? '1 week' : `${weeks.length} weeks`}
+            aside={<Text variant="labelMedium">metres × effort</Text>}
+          >
             <Suspense fallback={<View style={styles.chart} />}>
               <PlanChart past={facts.past} weeks={weeks} />
             </Suspense>
@@ -159,7 +159,9 @@ function WeekSheet({ week, race, facts, coach }: PaneProps & { readonly week: Pl
       {week.step ? <Text style={styles.top}>{`Step to open water: ${week.step}`}</Text> : null}
       {week.test ? (
         <Text style={styles.top}>
-          {`Test while rested: critical speed${facts.place === 'open-water' ? ' and drift with closed eyes' : ''}.`}
+          {facts.level === 'settle'
+            ? 'Test while rested: the next step of the ladder.'
+            : `Test while rested: critical speed${facts.place === 'open-water' ? ' and drift with closed eyes' : ''}.`}
         </Text>
       ) : null}
       {week.words.map((text) => (
@@ -265,6 +267,14 @@ function Frame({ race, facts }: PaneProps) {
             }
           />
           <OtherRaces race={race} />
+          <Button
+            mode="text"
+            icon="download"
+            style={styles.start}
+            onPress={() => void Linking.openURL(`/api/v1/swimmers/${race.id}/race-plan.csv`)}
+          >
+            The kept weeks as CSV
+          </Button>
           <CalendarAddress swimmerId={race.id} name={race.name} />
         </View>
       ) : null}

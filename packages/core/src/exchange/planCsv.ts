@@ -1,0 +1,17 @@
+import Papa from 'papaparse';
+import type { PlanWeek } from '../goal';
+import { CAUSES } from '../review';
+
+/** The weeks to a race as CSV, one line a week; formulas are made harmless. */
+export function writePlan(weeks: readonly PlanWeek[]): string {
+  return Papa.unparse(
+    {
+      fields: ['week_of', 'phase', 'kind', 'load', 'theme', 'step', 'test', 'words'],
+      data: weeks.map((w) => [
+        ...[w.monday, w.phase, w.kind, w.load, CAUSES[w.theme].name, w.step ?? ''],
+        ...[w.test ? 'yes' : '', w.words.join(' ')],
+      ]),
+    },
+    { newline: '\n', escapeFormulae: true },
+  );
+}
