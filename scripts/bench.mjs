@@ -17,7 +17,7 @@ import {
 const BENCHES = ['causes', 'build', 'sighting', 'swimmers', 'figure', 'clip', 'deck', 'water', 'goal', 'bundle'];
 /** Those that ask a server, and those of them that look through a browser. */
 const ON_SERVER = ['swimmers', 'figure', 'clip', 'deck', 'water', 'goal'];
-const IN_BROWSER = ['figure', 'clip', 'deck', 'water'];
+const IN_BROWSER = ['figure', 'clip', 'deck', 'water', 'goal'];
 const asked = process.argv.slice(2);
 
 async function main() {

@@ -1,6 +1,6 @@
 import type { RacePlanView } from '@upwell/contract/goal';
 import { raceOutlook, racePlan, raceReadiness, type RaceFacts } from '@upwell/core/goal';
-import { useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
 import { useDraft } from '@/state/hooks';
 import { dayOf } from '@/ui/dates';
 import { draftOf, raceKey, type RaceDraft } from './raceDraft';
@@ -10,6 +10,10 @@ export function useRace(view: RacePlanView, facts: RaceFacts) {
   const today = dayOf(new Date());
   const stored = useMemo(() => draftOf(view), [view]);
   const [kept, setKept, drop] = useDraft<RaceDraft | null>(raceKey(view.swimmerId), null);
+  const change = useCallback(
+    (next: (now: RaceDraft) => RaceDraft) => setKept((now) => next(now ?? stored)),
+    [setKept, stored],
+  );
   const draft = kept ?? stored;
   const { choices } = draft;
   return {
@@ -18,7 +22,7 @@ export function useRace(view: RacePlanView, facts: RaceFacts) {
     today,
     draft,
     changed: kept !== null && JSON.stringify(kept.choices) !== JSON.stringify(view.choices),
-    change: (next: (now: RaceDraft) => RaceDraft) => setKept((now) => next(now ?? stored)),
+    change,
     drop,
     outlook: useMemo(() => raceOutlook(facts, choices, today), [facts, choices, today]),
     plan: useMemo(() => racePlan(facts, choices, today), [facts, choices, today]),

@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
 import { useTheme } from './useTheme';
@@ -27,39 +27,13 @@ interface ScreenProps {
 export function Screen({ title, over, under, back, actions, footer, children, maxWidth = 1180 }: ScreenProps) {
   const theme = useTheme();
   const wide = useWide();
-  const router = useRouter();
   useTitle(title);
   const pad = wide ? styles.padWide : styles.pad;
   return (
     <View style={[styles.fill, { backgroundColor: theme.colors.background }]} role="main">
       <ScrollView contentContainerStyle={[pad, styles.grow]}>
         <View style={[styles.inner, { maxWidth }]}>
-          <View style={styles.head}>
-            {back ? (
-              <IconButton
-                icon="arrow-left"
-                accessibilityLabel="Back"
-                style={styles.back}
-                onPress={() => router.navigate(back)}
-              />
-            ) : null}
-            <View style={styles.titles}>
-              {over ? (
-                <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-                  {over}
-                </Text>
-              ) : null}
-              <Text variant="headlineMedium" role="heading" aria-level={1}>
-                {title}
-              </Text>
-              {under ? (
-                <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-                  {under}
-                </Text>
-              ) : null}
-            </View>
-            {actions ? <View style={styles.actions}>{actions}</View> : null}
-          </View>
+          <Head title={title} over={over} under={under} back={back} actions={actions} />
           {children}
         </View>
       </ScrollView>
@@ -71,6 +45,42 @@ export function Screen({ title, over, under, back, actions, footer, children, ma
     </View>
   );
 }
+
+type HeadProps = { readonly [K in 'title' | 'over' | 'under' | 'back' | 'actions']: ScreenProps[K] | undefined };
+
+/** Drawn anew only when it changes, whatever goes on below. */
+const Head = memo(function Head({ title, over, under, back, actions }: HeadProps) {
+  const theme = useTheme();
+  const router = useRouter();
+  return (
+    <View style={styles.head}>
+      {back ? (
+        <IconButton
+          icon="arrow-left"
+          accessibilityLabel="Back"
+          style={styles.back}
+          onPress={() => router.navigate(back)}
+        />
+      ) : null}
+      <View style={styles.titles}>
+        {over ? (
+          <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+            {over}
+          </Text>
+        ) : null}
+        <Text variant="headlineMedium" role="heading" aria-level={1}>
+          {title}
+        </Text>
+        {under ? (
+          <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+            {under}
+          </Text>
+        ) : null}
+      </View>
+      {actions ? <View style={styles.actions}>{actions}</View> : null}
+    </View>
+  );
+});
 
 const styles = StyleSheet.create({
   fill: { flex: 1 },

@@ -1,7 +1,7 @@
 import { assumed, SAVE_THE_LEGS, type Assumed, type GapPart, type RaceFacts, type RaceGap } from '@upwell/core/goal';
 import { FEET_GAIN } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
@@ -120,7 +120,13 @@ function Answer({ gap, targetS }: { readonly gap: RaceGap; readonly targetS: num
   );
 }
 
-function Fact({ what, value, beside }: { readonly what: string; readonly value: string; readonly beside: string }) {
+interface FactProps {
+  readonly what: string;
+  readonly value: string;
+  readonly beside: string;
+}
+
+const Fact = memo(function Fact({ what, value, beside }: FactProps) {
   const theme = useTheme();
   return (
     <View style={[styles.fact, { borderBottomColor: theme.own.line }]}>
@@ -135,7 +141,7 @@ function Fact({ what, value, beside }: { readonly what: string; readonly value: 
       </View>
     </View>
   );
-}
+});
 
 /** The gap as stairs from today down to the target; each stair can be dragged. */
 function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap: RaceGap }) {

@@ -1,10 +1,12 @@
 import type { RacePlanView } from '@upwell/contract/goal';
 import type { RaceFacts } from '@upwell/core/goal';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { memo, useCallback } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, IconButton } from 'react-native-paper';
 import { useMeQuery } from '@/account/api';
 import { sentence } from '@/api/problem';
+import { useAppStore } from '@/state/hooks';
 import { dayWord, distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
@@ -14,7 +16,7 @@ import { useRacePlanQuery, useSaveRacePlanMutation } from '../api';
 import { GapPane } from '../parts/GapPane';
 import { ReadyPane } from '../parts/ReadyPane';
 import { WeeksPane } from '../parts/WeeksPane';
-import { redone, undone } from '../raceDraft';
+import { raceKey, redone, undone, type RaceDraft } from '../raceDraft';
 import { useRace } from '../useRace';
 
 const VIEWS = [
@@ -54,21 +56,24 @@ export function RaceScreen() {
 
 function Way({ view, facts }: { readonly view: RacePlanView; readonly facts: RaceFacts }) {
   const id = view.swimmerId;
-  const router = useRouter();
   const { view: asked } = useLocalSearchParams<{ view?: string }>();
   const shown: RaceView = VIEWS.find((v) => v.value === asked)?.value ?? 'gap';
   const race = useRace(view, facts);
   const { data: me } = useMeQuery();
   const coach = me?.role !== 'swimmer';
   const [save, { error, isLoading }] = useSaveRacePlanMutation();
-  const undo = () => race.change(undone);
-  const redo = () => race.change(redone);
+  const { change, drop } = race;
+  const undo = useCallback(() => change(undone), [change]);
+  const redo = useCallback(() => change(redone), [change]);
   useUndoKeys(undo, redo);
-  const keep = async () => {
-    const { choices, version, writeId } = race.draft;
+  const store = useAppStore();
+  const keep = useCallback(async () => {
+    const draft = store.getState().drafts[raceKey(id)] as RaceDraft | undefined;
+    if (!draft) return;
+    const { choices, version, writeId } = draft;
     const answer = await save({ id, body: { choices, version, writeId } });
-    if (!('error' in answer && answer.error)) race.drop();
-  };
+    if (!('error' in answer && answer.error)) drop();
+  }, [store, id, save, drop]);
   const part = { race, facts, coach };
   const where = facts.place === 'pool' ? 'in the pool' : 'in open water';
   return (
@@ -79,38 +84,67 @@ function Way({ view, facts }: { readonly view: RacePlanView; readonly facts: Rac
       back={`/swimmers/${id}`}
       footer={
         coach && (race.changed || race.draft.future.length > 0) ? (
-          <View style={styles.row}>
-            <IconButton icon="undo" accessibilityLabel="Undo" disabled={race.draft.past.length === 0} onPress={undo} />
-            <IconButton
-              icon="redo"
-              accessibilityLabel="Redo"
-              disabled={race.draft.future.length === 0}
-              onPress={redo}
-            />
-            <Button
-              mode="contained"
-              icon="check"
-              disabled={isLoading || !race.changed}
-              style={styles.flex}
-              onPress={() => void keep()}
-            >
-              {isLoading ? 'Saving…' : 'Keep it'}
-            </Button>
-          </View>
+          <Footer
+            past={race.draft.past.length > 0}
+            future={race.draft.future.length > 0}
+            saving={isLoading}
+            changed={race.changed}
+            undo={undo}
+            redo={redo}
+            keep={keep}
+          />
         ) : null
       }
     >
       {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
-      <Tabs
-        label="Toward the race"
-        tabs={facts.place === 'pool' ? VIEWS.filter((v) => v.value !== 'ready') : VIEWS}
-        chosen={shown}
-        onChoose={(value) => router.setParams({ view: value })}
-      />
+      <Views pool={facts.place === 'pool'} shown={shown} />
       {shown === 'gap' ? <GapPane {...part} /> : shown === 'weeks' ? <WeeksPane {...part} /> : <ReadyPane {...part} />}
     </Screen>
   );
 }
+
+const POOL_VIEWS = VIEWS.filter((v) => v.value !== 'ready');
+
+const Views = memo(function Views({ pool, shown }: { readonly pool: boolean; readonly shown: RaceView }) {
+  const router = useRouter();
+  return (
+    <Tabs
+      label="Toward the race"
+      tabs={pool ? POOL_VIEWS : VIEWS}
+      chosen={shown}
+      onChoose={(value) => router.setParams({ view: value })}
+    />
+  );
+});
+
+interface FooterProps {
+  readonly past: boolean;
+  readonly future: boolean;
+  readonly saving: boolean;
+  readonly changed: boolean;
+  readonly undo: () => void;
+  readonly redo: () => void;
+  readonly keep: () => Promise<void>;
+}
+
+/** Drawn anew only when something of it changes: a slider that is dragged must not wait for it. */
+const Footer = memo(function Footer({ past, future, saving, changed, undo, redo, keep }: FooterProps) {
+  return (
+    <View style={styles.row}>
+      <IconButton icon="undo" accessibilityLabel="Undo" disabled={!past} onPress={undo} />
+      <IconButton icon="redo" accessibilityLabel="Redo" disabled={!future} onPress={redo} />
+      <Button
+        mode="contained"
+        icon="check"
+        disabled={saving || !changed}
+        style={styles.flex}
+        onPress={() => void keep()}
+      >
+        {saving ? 'Saving…' : 'Keep it'}
+      </Button>
+    </View>
+  );
+});
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', gap: 4, alignItems: 'center' },
