@@ -192,7 +192,10 @@ async function takeAll(base) {
   await wide.go('/sessions/season');
   await wide.take('season-wide');
   await wide.go(`/swimmers/${await wide.find('sunniva')}/race?view=weeks`);
-  await wide.page.getByRole('button', { name: /Build up \d+/ }).first().click();
+  await wide.page
+    .getByRole('button', { name: /Build up \d+/ })
+    .first()
+    .click();
   await wide.page.waitForTimeout(600);
   await wide.take('weeks-wide');
   const courses = await (await phone.page.request.get('/api/v1/courses')).json();

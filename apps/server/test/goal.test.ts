@@ -162,6 +162,20 @@ describe('planning everybody in the background', () => {
     expect(rest.body.rows.every((r: { weeks: unknown[] }) => r.weeks.length === 13)).toBe(true);
   });
 
+  it('gets along with coaches who decide at the same time', async () => {
+    const club = await harness.club();
+    const ids = await Promise.all(Array.from({ length: 25 }, () => racer(club)));
+    const head = await club.as('head');
+    const { body } = await head('POST', `/season/plan?date=${TODAY}`);
+    const saved = await Promise.all(
+      ids.flatMap((id) => [1, 2].map(() => head('PUT', `/swimmers/${id}/race-plan?date=${TODAY}`, save(0)))),
+    );
+    // Of two on the same version one is told so; nobody meets a failure of the server.
+    for (const { status } of saved) expect([200, 409]).toContain(status);
+    expect(saved.filter((s) => s.status === 200)).toHaveLength(ids.length);
+    expect((await ended(head, body.id)).state).toBe('done');
+  });
+
   it('stops when asked, and is seen by its own club only', async () => {
     const club = await harness.club();
     await racer(club);

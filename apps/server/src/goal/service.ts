@@ -62,7 +62,7 @@ export async function saveRacePlan(
   save: RacePlanSave,
   today: string,
 ): Promise<RacePlanView> {
-  if ((await em.count(SwimmerEntity, { id })) === 0)
+  if ((await lockSwimmers(em, [id])).length === 0)
     throw new ProblemError(404, 'This swimmer is not here, or not yours to see.');
   await saveVersioned(em, RacePlanEntity, id, save, { clubId: me.clubId, choices: save.choices }, (row) => ({
     swimmerId: id,
@@ -71,6 +71,15 @@ export async function saveRacePlan(
   }));
   await planSwimmers(em, me.clubId, [id], today);
   return showRacePlan(em, id, today);
+}
+
+/** Two that plan the same swimmer at once go one after the other, in one order for everybody. */
+function lockSwimmers(em: EntityManager, ids: readonly string[]): Promise<unknown[]> {
+  return em.execute<unknown[]>(
+    'select id from swimmer where id = any(?::uuid[]) order by id for update',
+    [`{${ids.join(',')}}`],
+    'all',
+  );
 }
 
 /**
@@ -83,6 +92,7 @@ export async function planSwimmers(
   ids: readonly string[],
   today: string,
 ): Promise<void> {
+  await lockSwimmers(em, ids);
   const all = await knownOf(em, ids, today);
   const list = `{${all.map((k) => k.id).join(',')}}`;
   await em.execute(

@@ -31,3 +31,10 @@ export function useRace(view: RacePlanView, facts: RaceFacts) {
 }
 
 export type Race = ReturnType<typeof useRace>;
+
+/** What each view of the way gets. */
+export interface PaneProps {
+  readonly race: Race;
+  readonly facts: RaceFacts;
+  readonly coach: boolean;
+}

@@ -109,7 +109,9 @@ describe('the weeks to a race', () => {
     const last = weeks.findLastIndex((w) => w.step !== null);
     expect((Date.parse(question().raceOn) - Date.parse(weeks[last]!.monday)) / DAY).toBeGreaterThanOrEqual(14);
     const soon = blockPlan(question({ steps, raceOn: daysFrom(MONDAY, 20) }));
-    expect(soon.problems.join(' ')).toMatch(/no week left for (a step|\d steps) of the ladder to open water, the first: /);
+    expect(soon.problems.join(' ')).toMatch(
+      /no week left for (a step|\d steps) of the ladder to open water, the first: /,
+    );
   });
 
   it('answer honestly for a race that is over, this week, or far away', () => {

@@ -11,7 +11,7 @@ import { Toggle } from '@/ui/Toggle';
 import { useTheme } from '@/ui/useTheme';
 import { chosen, type Patch } from '../raceDraft';
 import { percent, SOURCE_WORD } from '../words';
-import type { PaneProps } from './GapPane';
+import type { PaneProps } from '../useRace';
 
 /** What the prediction rests on besides the times: each number with its source, each to be changed. */
 export function AssumptionsCard({ race, facts, coach }: PaneProps) {

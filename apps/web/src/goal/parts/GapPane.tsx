@@ -1,4 +1,4 @@
-import { assumed, SAVE_THE_LEGS, type Assumed, type GapPart, type RaceFacts, type RaceGap } from '@upwell/core/goal';
+import { assumed, SAVE_THE_LEGS, type Assumed, type GapPart, type RaceGap } from '@upwell/core/goal';
 import { FEET_GAIN } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
 import { memo, type ReactNode } from 'react';
@@ -11,16 +11,10 @@ import { Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { chosen, type Patch } from '../raceDraft';
-import type { Race } from '../useRace';
+import type { PaneProps } from '../useRace';
 import { PART_WORD, percent, signedTime, VERDICT_WORD } from '../words';
 import { AssumptionsCard } from './AssumptionsCard';
 import { Problems } from './Problems';
-
-export interface PaneProps {
-  readonly race: Race;
-  readonly facts: RaceFacts;
-  readonly coach: boolean;
-}
 
 /** How far the swimmer is from the target, what the way is made of, and what it takes. */
 export function GapPane({ race, facts, coach }: PaneProps) {

@@ -5,7 +5,7 @@ import { dayWord } from '@/ui/dates';
 import { DayInput } from '@/ui/DayInput';
 import { Input } from '@/ui/Input';
 import { chosen } from '../raceDraft';
-import type { PaneProps } from './GapPane';
+import type { PaneProps } from '../useRace';
 
 /** Races on the way, which are swum out of training. */
 export function OtherRaces({ race }: Pick<PaneProps, 'race'>) {

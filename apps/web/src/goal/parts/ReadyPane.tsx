@@ -10,7 +10,7 @@ import { Stepper } from '@/ui/Stepper';
 import { Toggle } from '@/ui/Toggle';
 import { useTheme } from '@/ui/useTheme';
 import { chosen } from '../raceDraft';
-import type { PaneProps } from './GapPane';
+import type { PaneProps } from '../useRace';
 
 /** The mark a coach sets by hand; to both sides breathes whoever the swimmer's page says so. */
 const MARK: Readonly<Partial<Record<ReadyId, Exclude<keyof ReadyMarks, 'coldDips'>>>> = {

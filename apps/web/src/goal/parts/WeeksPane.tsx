@@ -17,7 +17,7 @@ import { useWide } from '@/ui/useWide';
 import { weekTint } from '@/ui/effortTint';
 import { chosen, freedWeek, lockedWeek } from '../raceDraft';
 import { KIND_WORD, percent, PHASE_WORD } from '../words';
-import type { PaneProps } from './GapPane';
+import type { PaneProps } from '../useRace';
 import { OtherRaces } from './OtherRaces';
 import { Problems } from './Problems';
 
