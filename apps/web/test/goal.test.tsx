@@ -294,7 +294,7 @@ describe('the deck’s first page', () => {
       loads: [{ id: 'x', name: 'Evening Lanes, Hold', squadId: ID, prompt: 'More than usual. How do they feel?' }],
     });
     await find('Evening Lanes, Hold');
-    expect(screen.getByText(/knows the race card by heart: by/)).toBeTruthy();
+    expect(screen.getByText(/missing: knows the race card by heart, by/)).toBeTruthy();
     const headings = () => screen.getAllByRole('heading').map((h) => (h.props as { children: string }).children);
     const order = ['Sessions today', 'Second looks due', 'Tests this week', 'Before a race', 'A word about load'];
     expect(headings().slice(-5)).toEqual(order);

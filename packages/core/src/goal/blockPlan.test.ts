@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { CAUSE_IDS, CAUSES } from '../review';
 import { levelLoad, NOTHING_NEW_DAYS } from '../sessions';
-import { blockPlan, weekLimit, type PlanQuestion } from '.';
+import { blockPlan, weekLimit, type PlanQuestion, type WeekLock } from '.';
 
 const MONDAY = '2027-01-04';
 const DAY = 86_400_000;
@@ -93,6 +93,43 @@ describe('the weeks to a race', () => {
     ill.weeks.forEach((w, i) => expect(w.load).toBeLessThanOrEqual(Math.max(w.load, well.weeks[i]!.load) + 1));
     const sum = (plan: typeof well) => plan.weeks.reduce((total, w) => total + w.load, 0);
     expect(sum(ill)).toBeLessThan(sum(well));
+  });
+
+  it('keep whatever is held fast and every absence, and obey the limits around them', () => {
+    const change = fc.record({
+      week: fc.integer({ min: 0, max: 25 }),
+      load: fc.option(fc.integer({ min: 0, max: 20_000 }), { nil: undefined }),
+      kind: fc.option(fc.constantFrom('normal', 'recovery', 'taper' as const), { nil: undefined }),
+      theme: fc.option(fc.constantFrom(...CAUSE_IDS), { nil: undefined }),
+      away: fc.constantFrom('ill', 'away', undefined),
+    });
+    fc.assert(
+      fc.property(anyQuestion, fc.array(change, { maxLength: 5 }), (q, changes) => {
+        const at = (week: number) => daysFrom(MONDAY, 7 * week);
+        const given = <T>(entries: [string, T | undefined][]) =>
+          Object.fromEntries(entries.filter((e): e is [string, T] => e[1] !== undefined));
+        const locks = given(
+          changes.map(({ week, load, kind, theme }) => [
+            at(week),
+            Object.fromEntries(Object.entries({ load, kind, theme }).filter(([, v]) => v !== undefined)) as WeekLock,
+          ]),
+        );
+        const away = given(changes.map((c) => [at(c.week), c.away]));
+        const { weeks } = blockPlan({ ...q, locks, away });
+        const loads = [...q.past];
+        for (const week of weeks) {
+          const lock = locks[week.monday];
+          if (away[week.monday]) expect(week).toMatchObject({ load: 0, kind: 'recovery', test: false, step: null });
+          else {
+            if (lock?.load !== undefined) expect(week.load).toBe(lock.load);
+            else expect(week.load).toBeLessThanOrEqual(weekLimit(loads, usual, q.riseLimit) + 1);
+            if (lock?.kind) expect(week.kind).toBe(lock.kind);
+          }
+          if (lock?.theme) expect(week.theme).toBe(lock.theme);
+          loads.push(week.load);
+        }
+      }),
+    );
   });
 
   it('keep what the coach holds fast, and say when it is too much', () => {

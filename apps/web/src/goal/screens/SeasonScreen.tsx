@@ -231,17 +231,23 @@ function Line({ row, mondays, size, name }: LineProps & { readonly row: SeasonRo
   );
 }
 
+/** A weekday by its number, 1 is Monday, as the locale writes it. */
+const weekdayOf = (weekday: number) =>
+  new Date(2024, 0, weekday, 12).toLocaleDateString(undefined, { weekday: 'short' });
+
 /** Height of the tallest load of a squad, px. */
 const TALL = 34;
 
 function SquadLine({ squad, mondays, size, name }: LineProps & { readonly squad: SeasonSquad }) {
   const theme = useTheme();
-  const hours = squad.poolTimes.reduce((sum, t) => sum + t.minutes, 0) / 60;
   const most = Math.max(1, ...squad.loads.map((l) => l.load));
   const water =
     squad.poolTimes.length === 0
       ? 'no hired water'
-      : `${squad.poolTimes.length} × a week, ${hours % 1 === 0 ? hours : hours.toFixed(1)} h`;
+      : [...squad.poolTimes]
+          .sort((a, b) => a.weekday - b.weekday || a.startTime.localeCompare(b.startTime))
+          .map((t) => `${weekdayOf(t.weekday)} ${t.startTime}`)
+          .join(', ');
   return (
     <View
       role="listitem"
