@@ -190,6 +190,14 @@ describe('planning everybody in the background', () => {
     expect((await ended(head, body.id)).state).toBe(stopped.body.state);
   });
 
+  it('has its clock, which the role of the app cannot make for itself', async () => {
+    const em = harness.owner.em.fork();
+    const queues = await em.execute<{ name: string }[]>('select name from pgboss.queue');
+    expect(queues.map((q) => q.name)).toEqual(expect.arrayContaining(['plan-club', 'plan-night', '__pgboss__send-it']));
+    const nights = await em.execute<{ cron: string }[]>(`select cron from pgboss.schedule where name = 'plan-night'`);
+    expect(nights).toEqual([{ cron: '10 3 * * *' }]);
+  });
+
   it('runs by itself at night, for every club with a race', async () => {
     const club = await harness.club();
     const id = await racer(club, {

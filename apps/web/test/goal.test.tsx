@@ -1,6 +1,6 @@
 import type { MyWeek, RacePlanView, SeasonPage } from '@upwell/contract/goal';
 import { racePlan, type RaceFacts } from '@upwell/core/goal';
-import { fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { DeckScreen } from '@/deck/screens/DeckScreen';
 import { MyWeekScreen } from '@/goal/screens/MyWeekScreen';
 import { RaceScreen } from '@/goal/screens/RaceScreen';
@@ -298,7 +298,7 @@ describe('the deck’s first page', () => {
     const headings = () => screen.getAllByRole('heading').map((h) => (h.props as { children: string }).children);
     const order = ['Sessions today', 'Second looks due', 'Tests this week', 'Before a race', 'A word about load'];
     expect(headings().slice(-5)).toEqual(order);
-    store.dispatch(counted({ waiting: 2, undecided: 0 }));
+    act(() => void store.dispatch(counted({ waiting: 2, undecided: 0 })));
     await find('Waiting to be sent');
     expect(screen.getByText('Sending · 2 wait')).toBeTruthy();
   });

@@ -36,6 +36,7 @@ export async function askForPlans(database: Database, jobs: Jobs, me: Identity, 
       'all',
     );
     if (busy) return { id: busy.id, fresh: false };
+    await em.execute(`delete from club_job where asked_at < now() - interval '30 days'`, [], 'run');
     const made = v7();
     await em.execute(`insert into club_job (id, club_id, state) values (?, ?, 'waiting')`, [made, me.clubId], 'run');
     return { id: made, fresh: true };

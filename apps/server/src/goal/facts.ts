@@ -26,6 +26,12 @@ const PAST_WEEKS = 8;
 const LIKELY = 0.3;
 const MOST_NEEDS = 4;
 
+/** Of a swimmer `s` with the plan `p`: sessions outside that they were in the water for, and whether they swam its course. */
+export const OUTSIDE = `(select count(*)::int from attendance a join training_session t on t.id = a.session_id
+  where a.swimmer_id = s.id and a.status in ('in', 'out') and t.plan->>'place' = 'open-water')`;
+export const REHEARSED = `exists (select from swum_track t where t.swimmer_id = s.id
+  and t.course_id::text = p.choices->>'courseId')`;
+
 interface Row {
   id: string;
   name: string;
@@ -69,12 +75,10 @@ export async function knownOf(em: EntityManager, ids: readonly string[], today: 
        (select t.outcome->'ramp'->>'distanceRateSpm' from test_result t
         where t.swimmer_id = s.id and t.kind = 'rate-ramp' order by t.held_on desc, t.id desc limit 1) as ramp,
        (select t.summary from swum_track t where t.swimmer_id = s.id order by t.summary->>'on' desc, t.id limit 1) as swum,
-       exists (select from swum_track t where t.swimmer_id = s.id
-         and t.course_id::text = p.choices->>'courseId') as rehearsed,
+       ${REHEARSED} as rehearsed,
        (select f.cause from focus f where f.swimmer_id = s.id and f.closed_at is null order by f.since desc limit 1) as focus,
        (select r.ranking from review r where r.swimmer_id = s.id order by r.looked_at desc limit 1) as ranking,
-       (select count(*)::int from attendance a join training_session t on t.id = a.session_id
-        where a.swimmer_id = s.id and a.status in ('in', 'out') and t.plan->>'place' = 'open-water') as outside,
+       ${OUTSIDE} as outside,
        (select jsonb_agg(w) from (
           select date_trunc('week', t.date)::date::text as monday,
             -- Who was not there swam nothing; where nobody counted heads everybody did.

@@ -20,6 +20,8 @@ import {
   weekOf,
   type Outlook,
   type PlanWeek,
+  type RaceChoices,
+  type ReadyFacts,
   type ReadyItem,
 } from '@upwell/core/goal';
 import type { EntityManager } from '@mikro-orm/postgresql';
@@ -29,7 +31,7 @@ import { openFocusesOf } from '../review';
 import { loadView } from '../sessions';
 import { SwimmerEntity } from '../swimmers/entities';
 import { RacePlanEntity } from './entities';
-import { knownOf, type Known } from './facts';
+import { knownOf, OUTSIDE, REHEARSED, type Known } from './facts';
 
 const DAY_MS = 86_400_000;
 const addDays = (day: string, days: number) =>
@@ -260,27 +262,32 @@ const NEAR_DAYS = 36;
 /** Shown a week ahead. */
 const AHEAD_DAYS = 7;
 
+interface NearRow extends Omit<ReadyFacts, 'place' | 'raceOn'> {
+  readonly id: string;
+  readonly name: string;
+  readonly squadId: string;
+  readonly event: string;
+  readonly raceOn: string;
+  readonly choices: RaceChoices | null;
+}
+
 /** Who lacks something before a race outside that is due within the week, or late. */
 export async function readyDue(em: EntityManager, today: string): Promise<ReadyDue[]> {
-  const near = await em.execute<{ id: string }[]>(
-    `select s.id from swimmer s where not s.archived and s.goal->>'place' = 'open-water'
-       and s.goal->>'date' >= ? and s.goal->>'date' <= ? order by s.goal->>'date', s.id limit 60`,
+  const near = await em.execute<NearRow[]>(
+    `select s.id, s.given_name || ' ' || s.family_name as name, s.squad_id as "squadId", s.goal->>'event' as event,
+       s.goal->>'date' as "raceOn", s.breathing_side as breathes, s.ladder_steps as "ladderSteps", p.choices,
+       ${OUTSIDE} as outside, ${REHEARSED} as rehearsed
+     from swimmer s left join race_plan p on p.id = s.id
+     where not s.archived and s.goal->>'place' = 'open-water' and s.goal->>'date' >= ? and s.goal->>'date' <= ?
+     order by s.goal->>'date', s.id limit 60`,
     [today, addDays(today, NEAR_DAYS)],
     'all',
   );
-  const due = (
-    await knownOf(
-      em,
-      near.map((r) => r.id),
-      today,
-    )
-  ).flatMap(({ id, name, squadId, facts, choices }) => {
-    if (!facts) return [];
-    const missing = raceReadiness(facts, choices, today).filter(
+  const due = near.flatMap(({ id, name, squadId, event, choices, ...facts }) => {
+    const missing = raceReadiness({ ...facts, place: 'open-water' }, choices ?? {}, today).filter(
       (item) => item.state !== 'done' && item.by <= addDays(today, AHEAD_DAYS),
     );
-    const { event, raceOn } = facts;
-    return missing.length > 0 ? [{ swimmerId: id, name, squadId, event, raceOn, missing }] : [];
+    return missing.length > 0 ? [{ swimmerId: id, name, squadId, event, raceOn: facts.raceOn, missing }] : [];
   });
   return due.sort((a, b) => a.missing[0]!.by.localeCompare(b.missing[0]!.by)).slice(0, MOST_DUE);
 }

@@ -20,7 +20,8 @@ const EXPIRE_S = 300;
 
 /** Brings the queue's own tables up to date, as their owner, and lets the app's role work with them. */
 export async function prepareJobs(owner: Database, config: Config): Promise<void> {
-  const boss = new PgBoss({ connectionString: config.ownerUrl, supervise: false, schedule: false, max: 2 });
+  // With its clock on: the clock has a queue of its own, which only an owner can make.
+  const boss = new PgBoss({ connectionString: config.ownerUrl, supervise: false, max: 2 });
   await boss.start();
   for (const name of QUEUES) {
     const options = { name, retryLimit: 2, retryDelay: 2, expireInSeconds: EXPIRE_S };

@@ -317,8 +317,11 @@ function nearRaces({ raceOn, event }: RaceFacts, others: readonly OtherRace[]): 
   });
 }
 
+/** What the list before a race is worked out from. */
+export type ReadyFacts = Pick<RaceFacts, 'place' | 'raceOn' | 'breathes' | 'ladderSteps' | 'outside' | 'rehearsed'>;
+
 /** The list before a race outside; empty for a pool. */
-export function raceReadiness(facts: RaceFacts, choices: RaceChoices, today: string): ReadyItem[] {
+export function raceReadiness(facts: ReadyFacts, choices: RaceChoices, today: string): ReadyItem[] {
   if (facts.place === 'pool' || facts.raceOn < today) return [];
   const marks = choices.marks ?? {};
   const ladder = (id: LadderId): boolean | null => {
