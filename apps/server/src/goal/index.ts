@@ -1,2 +1,3 @@
 export { planClub, planEveryClub } from './clubPlan';
-export { loadsDue, planSwimmers, readyDue, testsDue } from './service';
+export { loadsDue, readyDue, testsDue } from './due';
+export { planSwimmers } from './service';

@@ -18,7 +18,9 @@ import type { Jobs } from '../platform/jobs';
 import { idParams } from '../platform/params';
 import { forbidden } from '../platform/problem';
 import { askForPlans, showJob, stopJob } from './clubPlan';
-import { keptWeeks, myWeek, rateSession, saveRacePlan, season, showRacePlan } from './service';
+import { myWeek, rateSession } from './myWeek';
+import { season } from './season';
+import { keptWeeks, saveRacePlan, showRacePlan } from './service';
 
 /** Without a day it is today's by the server's clock: an answer kept on a device does not hang on one. */
 const maybeDay = Joi.object<Partial<DayQuery>>({ date: isoDate() });
