@@ -1,6 +1,7 @@
 import { CAUSE_IDS, CAUSES, STAGES, type CauseId } from '../review';
 import { levelLoad, NOTHING_NEW_DAYS, WEEKLY_RISE, type WeekKind } from '../sessions';
 import type { LevelId } from '../swimmers';
+import { DAY_MS, dayMs, isoOf } from './days';
 
 export const PHASES = ['learn', 'build', 'sharpen', 'taper'] as const;
 export type Phase = (typeof PHASES)[number];
@@ -83,9 +84,6 @@ const TAPER_SHARE = { 1: [0.5], 2: [0.6, 0.4] } as const;
 /** Weeks between two tests, at least. */
 const TEST_EVERY = 4;
 
-const DAY_MS = 86_400_000;
-const dayMs = (iso: string) => Date.parse(`${iso}T00:00:00Z`);
-const isoOf = (ms: number) => new Date(ms).toISOString().slice(0, 10);
 const mean = (values: readonly number[]) => values.reduce((sum, v) => sum + v, 0) / values.length;
 
 /**

@@ -1,0 +1,79 @@
+import type { LadderId } from '../library';
+import type { Trial } from '../measures';
+import type { CauseId } from '../review';
+import type { LevelId } from '../swimmers';
+import type { Absence, WeekLock } from './blockPlan';
+
+/** What is known of a swimmer and the race, from everything the club keeps. */
+export interface RaceFacts {
+  readonly event: string;
+  /** Day of the race, ISO date. */
+  readonly raceOn: string;
+  readonly distanceM: number;
+  readonly place: 'pool' | 'open-water';
+  readonly targetS: number | null;
+  readonly level: LevelId;
+  readonly breathes: 'left' | 'right' | 'both';
+  /** All-out swims of the last months, or else the best times; the newest of them, ISO date. */
+  readonly trials: readonly Trial[];
+  readonly trialsOn: string | null;
+  /** Strokes a minute for distance from the last rate ramp. */
+  readonly rampSpm: number | null;
+  /** Metres beyond the course in the last kept track, as a share. */
+  readonly extra: { readonly share: number; readonly on: string } | null;
+  /** Loads of the weeks before this one as this swimmer swam them, the oldest first. */
+  readonly past: readonly number[];
+  /** The squad's hired water: sessions and minutes of one. */
+  readonly week: { readonly sessions: number; readonly minutes: number } | null;
+  /** The open focus and what the last review found likely, the most wanted first. */
+  readonly needs: readonly CauseId[];
+  readonly ladderSteps: Readonly<Partial<Record<LadderId, number>>>;
+  /** Sessions outside that the swimmer was in the water for. */
+  readonly outside: number;
+  /** Whether a track of the chosen course is kept. */
+  readonly rehearsed: boolean;
+}
+
+/** What a coach decided; whatever is left out is taken from what is known, or guessed and shown as a guess. */
+export interface RaceChoices {
+  readonly courseId?: string | null;
+  /** Metres of the chosen course as it is drawn; left out, the distance of the goal counts. */
+  readonly courseM?: number;
+  readonly extraToday?: number;
+  readonly extraThen?: number;
+  readonly feetToday?: number;
+  readonly feetThen?: number;
+  readonly lostTodayS?: number;
+  readonly lostThenS?: number;
+  readonly growthLow?: number;
+  readonly growthHigh?: number;
+  readonly rateSpm?: number;
+  readonly wetsuit?: boolean;
+  readonly wetsuitGain?: number;
+  readonly currentMps?: number;
+  readonly waterC?: number | null;
+  /** A ride and a run follow the swim: save the legs. */
+  readonly rideFollows?: boolean;
+  readonly sessionsPerWeek?: number;
+  readonly minutesPerSession?: number;
+  readonly taperWeeks?: 1 | 2;
+  readonly otherRaces?: readonly OtherRace[];
+  readonly locks?: Readonly<Record<string, WeekLock>>;
+  readonly away?: Readonly<Record<string, Absence>>;
+  readonly marks?: ReadyMarks;
+}
+
+export interface OtherRace {
+  readonly event: string;
+  readonly date: string;
+}
+
+/** What the coach has seen with own eyes. */
+export interface ReadyMarks {
+  readonly sighting?: boolean;
+  readonly groupStart?: boolean;
+  readonly coldDips?: number;
+  readonly wetsuit?: boolean;
+  readonly course?: boolean;
+  readonly card?: boolean;
+}
