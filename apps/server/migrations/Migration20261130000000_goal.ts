@@ -54,7 +54,8 @@ export class Migration20261130000000_goal extends Migration {
         state text not null check (state in ('waiting', 'running', 'done', 'failed', 'stopped')),
         done integer not null default 0,
         total integer not null default 0,
-        words text not null default '',
+        -- Null for the club's own work at night.
+        asked_by uuid references account,
         asked_at timestamptz not null default now()
       );
       create index club_job_newest on club_job (club_id, asked_at desc);

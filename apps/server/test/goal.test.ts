@@ -1,5 +1,6 @@
 import { weekOf } from '@upwell/core/goal';
 import { v7 } from 'uuid';
+import { planClub } from '../src/goal';
 import { Harness, fieldsOf, type TestClub } from './harness';
 
 let harness: Harness;
@@ -160,6 +161,50 @@ describe('planning everybody in the background', () => {
     const ids = [...page.body.rows, ...rest.body.rows].map((r: { id: string }) => r.id);
     expect(new Set(ids).size).toBe(45);
     expect(rest.body.rows.every((r: { weeks: unknown[] }) => r.weeks.length === 13)).toBe(true);
+  });
+
+  it('is begun anew after a crash, and is of the squads of whoever asked', async () => {
+    const club = await harness.club();
+    const other = await club.addSquad('Second', []);
+    const mine = await Promise.all(Array.from({ length: 3 }, () => racer(club)));
+    await club.addSwimmer(other, { goal: GOAL, bestTimes: bests } as never);
+    const coach = await club.as('coach');
+    const head = await club.as('head');
+    const [asked, all] = [
+      await coach('POST', `/season/plan?date=${TODAY}`),
+      await head('POST', `/season/plan?date=${TODAY}`),
+    ];
+    expect(all.body.id).not.toBe(asked.body.id);
+    expect(await ended(coach, asked.body.id)).toMatchObject({ state: 'done', total: 3 });
+    expect(await ended(head, all.body.id)).toMatchObject({ state: 'done', total: 4 });
+    // As the queue does with what a dead server left behind.
+    const em = harness.owner.em.fork();
+    await em.execute(`update club_job set state = 'running', done = 1 where id = '${asked.body.id}'`);
+    const { accounts, id: clubId } = club;
+    const data = { jobId: asked.body.id, clubId, today: TODAY, squadIds: club.squads, role: 'coach' };
+    await planClub(harness.database, { ...data, accountId: accounts.coach!.id });
+    expect(await ended(coach, asked.body.id)).toMatchObject({ state: 'done', done: 4 });
+    const weeks = await em.execute<{ n: number }[]>(
+      `select count(*)::int as n from plan_week where swimmer_id = '${mine[0]}'`,
+    );
+    expect(weeks[0]!.n).toBe(13);
+  });
+
+  it('leaves weeks that are over as they were planned, whatever day is claimed', async () => {
+    const club = await harness.club();
+    const id = await racer(club, {
+      goal: { ...GOAL, date: new Date(Date.now() + 30 * 86_400_000).toISOString().slice(0, 10) },
+    });
+    const em = harness.owner.em.fork();
+    await em.execute(
+      `insert into plan_week (swimmer_id, monday, club_id, phase, kind, load, theme, test, words)
+       values (?, '2026-01-05', ?, 'build', 'normal', 777, 'spins', false, '[]')`,
+      [id, club.id],
+    );
+    const coach = await club.as('coach');
+    expect((await coach('PUT', `/swimmers/${id}/race-plan?date=2026-01-01`, save())).status).toBe(200);
+    const kept = await em.execute(`select load from plan_week where swimmer_id = '${id}' and monday = '2026-01-05'`);
+    expect(kept).toEqual([{ load: 777 }]);
   });
 
   it('gets along with coaches who decide at the same time', async () => {

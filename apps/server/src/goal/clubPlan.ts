@@ -28,17 +28,24 @@ const toView = (row: Row): JobView => ({ ...row, words: WORDS[row.state] });
 
 /** Puts the planning of everybody one coaches into the queue; a plan that is under way already is answered instead. */
 export async function askForPlans(database: Database, jobs: Jobs, me: Identity, today: string): Promise<JobView> {
+  // Another coach's plans are of other squads.
+  const asker = me.accountId || null;
   const { id, fresh } = await asIdentity(database, me, async (em) => {
     const [busy] = await em.execute<Row[]>(
       `select ${COLUMNS} from club_job where state in ('waiting', 'running') and asked_at > now() - interval '10 minutes'
+         and asked_by is not distinct from ?::uuid
        order by asked_at desc limit 1`,
-      [],
+      [asker],
       'all',
     );
     if (busy) return { id: busy.id, fresh: false };
     await em.execute(`delete from club_job where asked_at < now() - interval '30 days'`, [], 'run');
     const made = v7();
-    await em.execute(`insert into club_job (id, club_id, state) values (?, ?, 'waiting')`, [made, me.clubId], 'run');
+    await em.execute(
+      `insert into club_job (id, club_id, asked_by, state) values (?, ?, ?, 'waiting')`,
+      [made, me.clubId, asker],
+      'run',
+    );
     return { id: made, fresh: true };
   });
   if (fresh) {

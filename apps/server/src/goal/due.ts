@@ -1,5 +1,5 @@
 import type { LoadDue, ReadyDue, TestDue } from '@upwell/contract/goal';
-import { raceReadiness, weekOf, type RaceChoices, type ReadyFacts } from '@upwell/core/goal';
+import { dueSoon, raceReadiness, READY_DAYS, weekOf, type RaceChoices, type ReadyFacts } from '@upwell/core/goal';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { loadView } from '../sessions';
 import { addDays } from './days';
@@ -23,11 +23,6 @@ export function testsDue(em: EntityManager, today: string): Promise<TestDue[]> {
   );
 }
 
-/** Races outside so near that something of the list may be due, days. */
-const NEAR_DAYS = 36;
-/** Shown a week ahead. */
-const AHEAD_DAYS = 7;
-
 interface NearRow extends Omit<ReadyFacts, 'place' | 'raceOn'> {
   readonly id: string;
   readonly name: string;
@@ -46,13 +41,11 @@ export async function readyDue(em: EntityManager, today: string): Promise<ReadyD
      from swimmer s left join race_plan p on p.id = s.id
      where not s.archived and s.goal->>'place' = 'open-water' and s.goal->>'date' >= ? and s.goal->>'date' <= ?
      order by s.goal->>'date', s.id limit 60`,
-    [today, addDays(today, NEAR_DAYS)],
+    [today, addDays(today, READY_DAYS)],
     'all',
   );
   const due = near.flatMap(({ id, name, squadId, event, choices, ...facts }) => {
-    const missing = raceReadiness({ ...facts, place: 'open-water' }, choices ?? {}, today).filter(
-      (item) => item.state !== 'done' && item.by <= addDays(today, AHEAD_DAYS),
-    );
+    const missing = dueSoon(raceReadiness({ ...facts, place: 'open-water' }, choices ?? {}, today), today);
     return missing.length > 0 ? [{ swimmerId: id, name, squadId, event, raceOn: facts.raceOn, missing }] : [];
   });
   return due.sort((a, b) => a.missing[0]!.by.localeCompare(b.missing[0]!.by)).slice(0, MOST_DUE);

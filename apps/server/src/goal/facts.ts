@@ -1,5 +1,14 @@
 import type { RaceGoal } from '@upwell/contract/swimmers';
-import { chosenTrials, weekOf, type RaceChoices, type RaceFacts } from '@upwell/core/goal';
+import {
+  chosenTrials,
+  needsFrom,
+  PAST_WEEKS,
+  TRIAL_DAYS,
+  weeklyLoads,
+  weekOf,
+  type RaceChoices,
+  type RaceFacts,
+} from '@upwell/core/goal';
 import type { LadderId } from '@upwell/core/library';
 import type { Trial } from '@upwell/core/measures';
 import type { CauseId } from '@upwell/core/review';
@@ -17,14 +26,6 @@ export interface Known {
   readonly choices: RaceChoices;
   readonly version: number;
 }
-
-/** Days in which an all-out swim still says what somebody can do today. */
-const TRIAL_DAYS = 180;
-/** Weeks of load that shape the next ones. */
-const PAST_WEEKS = 8;
-/** A cause of the last review is a need from this probability on, and so many of them at most. */
-const LIKELY = 0.3;
-const MOST_NEEDS = 4;
 
 /** Of a swimmer `s` with the plan `p`: sessions outside that they were in the water for, and whether they swam its course. */
 export const OUTSIDE = `(select count(*)::int from attendance a join training_session t on t.id = a.session_id
@@ -113,7 +114,6 @@ function toFacts(row: Row, goal: RaceGoal, monday: string): RaceFacts {
   ];
   const trials = chosenTrials(recent, row.best_times);
   const used = recent.filter((r) => trials.some((t) => t.distanceM === r.distanceM && t.timeS === r.timeS));
-  const likely = (row.ranking ?? []).filter((r) => r.probability >= LIKELY).map((r) => r.cause);
   return {
     event: goal.event,
     raceOn: goal.date,
@@ -132,7 +132,7 @@ function toFacts(row: Row, goal: RaceGoal, monday: string): RaceFacts {
     extra: row.swum
       ? { share: Math.min(1, Math.max(0, row.swum.swumM / row.swum.courseM - 1)), on: row.swum.on }
       : null,
-    past: weekly(row.past ?? [], monday),
+    past: weeklyLoads(row.past ?? [], monday),
     week:
       row.pool_times.length > 0
         ? {
@@ -140,20 +140,9 @@ function toFacts(row: Row, goal: RaceGoal, monday: string): RaceFacts {
             minutes: row.pool_times.reduce((sum, t) => sum + t.minutes, 0) / row.pool_times.length,
           }
         : null,
-    needs: [...new Set([...(row.focus ? [row.focus] : []), ...likely])].slice(0, MOST_NEEDS),
+    needs: needsFrom(row.focus, row.ranking ?? []),
     ladderSteps: row.ladder_steps,
     outside: row.outside,
     rehearsed: row.rehearsed,
   };
-}
-
-/** Loads week by week from the first that is on record to the last one before this; weeks without any are 0. */
-function weekly(weeks: readonly { monday: string; load: number }[], monday: string): number[] {
-  const first = weeks.map((w) => w.monday).sort()[0];
-  if (!first) return [];
-  const count = Math.round((Date.parse(monday) - Date.parse(first)) / (7 * 86_400_000));
-  return Array.from({ length: count }, (_, i) => {
-    const day = new Date(Date.parse(first) + i * 7 * 86_400_000).toISOString().slice(0, 10);
-    return weeks.find((w) => w.monday === day)?.load ?? 0;
-  });
 }

@@ -24,7 +24,14 @@ import { keptWeeks, saveRacePlan, showRacePlan } from './service';
 
 /** Without a day it is today's by the server's clock: an answer kept on a device does not hang on one. */
 const maybeDay = Joi.object<Partial<DayQuery>>({ date: isoDate() });
-const dayOf = ({ date }: Partial<DayQuery>) => date ?? new Date().toISOString().slice(0, 10);
+const DAY_MS = 86_400_000;
+const dayAgo = (days: number) => new Date(Date.now() - days * DAY_MS).toISOString().slice(0, 10);
+const dayOf = ({ date }: Partial<DayQuery>) => date ?? dayAgo(0);
+/** Weeks that are over stay as they were planned, whatever a clock or a program says: no day before yesterday. */
+const planDayOf = (query: Partial<DayQuery>) => {
+  const day = dayOf(query);
+  return day < dayAgo(1) ? dayAgo(0) : day;
+};
 
 /** Toward the race: the gap and the weeks of a swimmer, the season of the club, a swimmer's own week. */
 export async function goalRoutes(
@@ -49,7 +56,9 @@ export async function goalRoutes(
     },
     (request) => {
       const me = requireCoach(request);
-      return asMe(database, me, (em) => saveRacePlan(em, me, request.params.id, request.body, dayOf(request.query)));
+      return asMe(database, me, (em) =>
+        saveRacePlan(em, me, request.params.id, request.body, planDayOf(request.query)),
+      );
     },
   );
 
@@ -75,7 +84,7 @@ export async function goalRoutes(
   app.post<{ Querystring: DayQuery }>(
     '/season/plan',
     { schema: { querystring: dayQuerySchema, summary: 'Work out the weeks of everybody anew, in the background' } },
-    (request) => askForPlans(database, jobs, requireCoach(request), request.query.date),
+    (request) => askForPlans(database, jobs, requireCoach(request), planDayOf(request.query)),
   );
 
   app.get<{ Params: { id: string } }>(

@@ -2,6 +2,7 @@ export * from './assumed';
 export * from './blockPlan';
 export { weekOf } from './days';
 export * from './facts';
+export * from './known';
 export * from './outlook';
 export * from './raceGap';
 export * from './racePlan';

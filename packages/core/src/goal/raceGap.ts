@@ -34,6 +34,11 @@ export const GROWTH = {
   new: { low: 0.01, high: 0.02 },
 } as const satisfies Readonly<Record<string, Growth>>;
 
+/** Careful and hopeful around a middle, as far apart as the usual ones. @example growthAround(0.0075) // { low: 0.005, high: 0.01 } */
+export function growthAround(middle: number): Growth {
+  return { low: (middle * 2) / 3, high: (middle * 4) / 3 };
+}
+
 /** A wetsuit in the water, as a share of speed; swimmers differ. */
 export const WETSUIT_GAIN = 0.04;
 const WEEKS_PER_MONTH = 365.25 / 12 / 7;

@@ -1,3 +1,5 @@
+import { DAY_MS, dayMs, isoOf } from './days';
+
 /** What is known of a swimmer before a race outside; null is not known. */
 export interface KnownReadiness {
   readonly breathes: 'left' | 'right' | 'both';
@@ -43,6 +45,10 @@ const BEFORE_DAYS: Readonly<Record<ReadyId, number>> = {
   course: 7,
   card: 2,
 };
+/** What is due is told a week ahead. */
+const AHEAD_DAYS = 7;
+/** A race farther away than this has nothing due yet, days. */
+export const READY_DAYS = Math.max(...Object.values(BEFORE_DAYS)) + AHEAD_DAYS;
 /** The gasp of cold water fades after so many dips. */
 const DIPS = 6;
 /** Water under this asks for the dips, °C. */
@@ -74,7 +80,13 @@ export function readiness({ raceOn, today, known, wetsuit, waterC }: ReadinessQu
   return items.flatMap((item) => {
     if (!item) return [];
     const [id, text, state] = item;
-    const by = new Date(Date.parse(`${raceOn}T00:00:00Z`) - BEFORE_DAYS[id] * 86_400_000).toISOString().slice(0, 10);
+    const by = isoOf(dayMs(raceOn) - BEFORE_DAYS[id] * DAY_MS);
     return [{ id, text, state, by, late: state !== 'done' && by < today }];
   });
+}
+
+/** What is not there and late or due within a week. */
+export function dueSoon(items: readonly ReadyItem[], today: string): ReadyItem[] {
+  const until = isoOf(dayMs(today) + AHEAD_DAYS * DAY_MS);
+  return items.filter((item) => item.state !== 'done' && item.by <= until);
 }

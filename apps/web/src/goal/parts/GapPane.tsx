@@ -1,4 +1,4 @@
-import { assumed, SAVE_THE_LEGS, type Assumed, type GapPart, type RaceGap } from '@upwell/core/goal';
+import { assumed, growthAround, SAVE_THE_LEGS, type Assumed, type GapPart, type RaceGap } from '@upwell/core/goal';
 import { FEET_GAIN } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
 import { memo, type ReactNode } from 'react';
@@ -223,16 +223,16 @@ function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap: RaceGa
           max={3}
           step={0.05}
           words={percent(month, 2)}
-          onChange={(value) => set(growthOf(value / 100))}
+          onChange={(value) => {
+            const { low, high } = growthAround(value / 100);
+            set({ growthLow: low, growthHigh: high });
+          }}
         />,
       )}
       {stair('technique', technique(gap, with_), null)}
     </Card>
   );
 }
-
-/** Careful and hopeful around a middle, as far apart as the usual ones. */
-const growthOf = (middle: number) => ({ growthLow: (middle * 2) / 3, growthHigh: (middle * 4) / 3 });
 
 function technique({ parts, neededStrokeLengthM, strokeLengthM }: RaceGap, { rateSpm }: Assumed): string {
   if (parts.technique <= 0) return 'Nothing is left for it: the rest reaches the target.';
