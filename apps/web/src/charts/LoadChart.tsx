@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { BarChart } from 'react-native-gifted-charts';
-import { FONT } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
+import { BAR_LABELS, barLook } from './barLook';
 
 interface LoadChartProps {
   /** The last eight weeks, oldest first. */
@@ -10,17 +10,14 @@ interface LoadChartProps {
   readonly mean: number | null;
 }
 
-const LABELS = 48;
-
 /** Eight weeks as bars, this week in the colour of what can be acted on, the mean as a line. */
 export function LoadChart({ weeks, mean }: LoadChartProps) {
   const theme = useTheme();
   const [width, setWidth] = useState(0);
   const most = Math.max(...weeks, mean ?? 0, 1);
   const top = Math.ceil(most / 1000) * 1000;
-  const room = width - LABELS - 20;
+  const room = width - BAR_LABELS - 20;
   const bar = Math.max(8, Math.floor(room / weeks.length) - 10);
-  const label = { color: theme.colors.onSurfaceVariant, fontFamily: FONT, fontSize: 12 };
   return (
     <View
       onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
@@ -39,20 +36,11 @@ export function LoadChart({ weeks, mean }: LoadChartProps) {
           height={80}
           barWidth={bar}
           spacing={10}
-          initialSpacing={4}
-          endSpacing={0}
           maxValue={top}
-          noOfSections={2}
-          disableScroll
           showReferenceLine1={mean !== null}
           referenceLine1Position={mean ?? 0}
           referenceLine1Config={{ color: theme.colors.onSurface, dashWidth: 4, dashGap: 4, thickness: 1.5 }}
-          yAxisTextStyle={label}
-          xAxisLabelTextStyle={label}
-          yAxisLabelWidth={LABELS}
-          yAxisColor={theme.own.line}
-          xAxisColor={theme.own.line}
-          rulesColor={theme.own.line}
+          {...barLook(theme, 12)}
         />
       ) : null}
     </View>

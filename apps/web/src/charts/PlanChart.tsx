@@ -3,8 +3,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { BarChart } from 'react-native-gifted-charts';
 import { weekTint } from '@/ui/effortTint';
-import { FONT } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
+import { BAR_LABELS, barLook } from './barLook';
 
 interface PlanChartProps {
   /** Loads of the weeks before, the oldest first. */
@@ -12,7 +12,6 @@ interface PlanChartProps {
   readonly weeks: readonly PlanWeek[];
 }
 
-const LABELS = 48;
 const HEIGHT = 120;
 const dayShort = (day: string) =>
   new Date(`${day}T12:00:00`).toLocaleDateString(undefined, { day: 'numeric', month: 'short' });
@@ -22,9 +21,8 @@ export function PlanChart({ past, weeks }: PlanChartProps) {
   const theme = useTheme();
   const [width, setWidth] = useState(0);
   const most = Math.max(...past, ...weeks.map((w) => w.load), 1);
-  const room = width - LABELS - 12;
+  const room = width - BAR_LABELS - 12;
   const each = room / (past.length + weeks.length);
-  const label = { color: theme.colors.onSurfaceVariant, fontFamily: FONT, fontSize: 11 };
   // A word under every bar would not fit.
   const every = Math.max(1, Math.ceil(48 / Math.max(1, each)));
   return (
@@ -49,17 +47,8 @@ export function PlanChart({ past, weeks }: PlanChartProps) {
           height={HEIGHT}
           barWidth={Math.max(3, each * 0.72)}
           spacing={Math.max(1, each * 0.28)}
-          initialSpacing={4}
-          endSpacing={0}
           maxValue={Math.ceil(most / 1000) * 1000}
-          noOfSections={2}
-          disableScroll
-          yAxisTextStyle={label}
-          xAxisLabelTextStyle={label}
-          yAxisLabelWidth={LABELS}
-          yAxisColor={theme.own.line}
-          xAxisColor={theme.own.line}
-          rulesColor={theme.own.line}
+          {...barLook(theme, 11)}
         />
       ) : null}
     </View>

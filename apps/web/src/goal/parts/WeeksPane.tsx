@@ -1,13 +1,13 @@
 import type { PlanWeek } from '@upwell/core/goal';
-import { CAUSE_IDS, CAUSES, type CauseId } from '@upwell/core/review';
-import { WEEK_KINDS, WEEKLY_RISE } from '@upwell/core/sessions';
+import { CAUSES } from '@upwell/core/review';
+import { WEEKLY_RISE } from '@upwell/core/sessions';
 import { lazy, Suspense, useState } from 'react';
 import { Linking, Pressable, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { CalendarAddress } from '@/sessions/parts/CalendarAddress';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
-import { addDays, dayWord } from '@/ui/dates';
+import { dayWord } from '@/ui/dates';
 import { Disclosure } from '@/ui/Disclosure';
 import { Icon } from '@/ui/Icon';
 import { Stepper } from '@/ui/Stepper';
@@ -15,11 +15,12 @@ import { Empty } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { weekTint } from '@/ui/effortTint';
-import { chosen, freedWeek, lockedWeek } from '../raceDraft';
+import { chosen } from '../raceDraft';
 import { KIND_WORD, percent, PHASE_WORD } from '../words';
 import type { PaneProps } from '../useRace';
 import { OtherRaces } from './OtherRaces';
 import { Problems } from './Problems';
+import { WeekSheet } from './WeekSheet';
 
 const PlanChart = lazy(() => import('@/charts').then((charts) => ({ default: charts.PlanChart })));
 
@@ -139,91 +140,6 @@ function WeekLine({ week, share, open, held, onPress }: WeekLineProps) {
   );
 }
 
-/** One week: why it is as it is, and what the coach holds fast. */
-function WeekSheet({ week, race, facts, coach }: PaneProps & { readonly week: PlanWeek }) {
-  const [all, setAll] = useState(false);
-  const { choices } = race.draft;
-  const lock = choices.locks?.[week.monday];
-  const away = choices.away?.[week.monday];
-  const hold = (patch: Parameters<typeof lockedWeek>[2]) => race.change((now) => lockedWeek(now, week.monday, patch));
-  const step = Math.max(50, Math.round(week.load * 0.05));
-  const needs: readonly CauseId[] = [...new Set([week.theme, ...facts.needs, ...race.plan.weeks.map((w) => w.theme)])];
-  return (
-    <Card
-      title={`Week of ${dayWord(week.monday)}`}
-      strong
-      aside={<Text variant="labelMedium">{`to ${dayWord(addDays(week.monday, 6))}`}</Text>}
-    >
-      <Text>{CAUSES[week.theme].name}</Text>
-      <Text variant="bodySmall">{CAUSES[week.theme].costs}</Text>
-      {week.step ? <Text style={styles.top}>{`Step to open water: ${week.step}`}</Text> : null}
-      {week.test ? (
-        <Text style={styles.top}>
-          {facts.level === 'settle'
-            ? 'Test while rested: the next step of the ladder.'
-            : `Test while rested: critical speed${facts.place === 'open-water' ? ' and drift with closed eyes' : ''}.`}
-        </Text>
-      ) : null}
-      {week.words.map((text) => (
-        <Text key={text} variant="bodySmall" style={styles.top}>
-          {text}
-        </Text>
-      ))}
-      {coach ? (
-        <View style={styles.top}>
-          {away ? null : (
-            <>
-              <Choice
-                label="Kind of week"
-                options={WEEK_KINDS.map((value) => ({ value, label: KIND_WORD[value] }))}
-                chosen={[week.kind]}
-                onPress={(kind) => hold({ kind: lock?.kind === kind ? undefined : kind })}
-              />
-              <Stepper
-                label="metres × effort"
-                value={String(week.load)}
-                onLess={week.load > 0 ? () => hold({ load: Math.max(0, week.load - step) }) : null}
-                onMore={() => hold({ load: week.load + step })}
-              />
-              <Choice
-                label="Theme"
-                options={(all ? CAUSE_IDS : needs).map((value) => ({ value, label: CAUSES[value].name }))}
-                chosen={[week.theme]}
-                onPress={(theme) => hold({ theme })}
-              />
-              <Disclosure label={all ? 'Fewer themes' : 'All themes'} open={all} onPress={() => setAll(!all)} />
-            </>
-          )}
-          <Choice
-            label="Not swimming this week"
-            options={[
-              { value: 'ill', label: 'ill' },
-              { value: 'away', label: 'away' },
-            ]}
-            chosen={away ? [away] : []}
-            onPress={(value) =>
-              race.change((now) => {
-                const { [week.monday]: before, ...others } = now.choices.away ?? {};
-                return chosen(now, { away: before === value ? others : { ...others, [week.monday]: value } });
-              })
-            }
-          />
-          {lock || away ? (
-            <Button
-              mode="outlined"
-              icon="lock-open-variant"
-              style={styles.start}
-              onPress={() => race.change((now) => freedWeek(now, week.monday))}
-            >
-              Let it be solved again
-            </Button>
-          ) : null}
-        </View>
-      ) : null}
-    </Card>
-  );
-}
-
 /** How often and how long the swimmer swims, how long the taper is, and what else is on the way. */
 function Frame({ race, facts }: PaneProps) {
   const [open, setOpen] = useState(false);
@@ -301,7 +217,6 @@ const styles = StyleSheet.create({
   bars: { flexDirection: 'row', alignItems: 'center', gap: 8 },
   bar: { height: 14, borderRadius: 3 },
   figures: { fontVariant: ['tabular-nums'] },
-  top: { marginTop: 8 },
   start: { alignSelf: 'flex-start', marginTop: 8 },
   all: { gap: 8 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 10 },
