@@ -129,7 +129,7 @@ describe('the house', () => {
   it('serves neither the API to guests nor pages outside its folder', async () => {
     expect((await harness.app.inject({ url: '/api/v1/swimmers' })).statusCode).toBe(401);
     expect((await harness.app.inject({ url: '/api/v1/nothing', headers: { accept: 'text/html' } })).statusCode).toBe(
-      401,
+      404,
     );
     expect((await harness.app.inject({ url: '/..%2f..%2fpackage.json' })).statusCode).toBe(404);
   });

@@ -192,3 +192,24 @@ export function fieldsOf(squadId: string, change: object = {}) {
     ...change,
   };
 }
+
+export interface Route {
+  readonly method: 'GET' | 'PUT' | 'POST' | 'DELETE';
+  /** As in the OpenAPI document, with its parameters in braces. */
+  readonly path: string;
+  /** With ids that look right. */
+  readonly url: string;
+}
+
+/** Every route there is. */
+export async function allRoutes({ app }: Harness): Promise<Route[]> {
+  const document = await app.inject({ url: '/api/v1/openapi.json' });
+  const { paths } = document.json<{ paths: Record<string, Record<string, unknown>> }>();
+  return Object.entries(paths).flatMap(([path, methods]) =>
+    Object.keys(methods).map((method) => ({
+      method: method.toUpperCase() as Route['method'],
+      path,
+      url: path.replace(/\{token\}/g, 'x'.repeat(43)).replace(/\{\w+\}/g, () => v7()),
+    })),
+  );
+}

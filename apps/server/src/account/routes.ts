@@ -7,7 +7,7 @@ import { KIT_IDS } from '@upwell/core/library';
 import type { FastifyInstance } from 'fastify';
 import type { Config } from '../platform/config';
 import { asIdentity, type Database } from '../platform/database';
-import { asMe, COOKIE, forget, requireCoach, requireHead, tokenHash } from '../platform/identity';
+import { asMe, COACH, COOKIE, forget, GUEST, HEAD, PUBLIC, tokenHash, whoAsks } from '../platform/identity';
 import { ProblemError } from '../platform/problem';
 import { AccountEntity, SignInSessionEntity } from './entities';
 import { DUMMY_HASH } from './password';
@@ -38,6 +38,7 @@ export async function accountRoutes(
     {
       schema: { body: signInSchema, summary: 'Sign in; sets the session cookie' },
       config: {
+        ...PUBLIC,
         rateLimit: {
           max: TRIES_PER_MINUTE,
           timeWindow: '1 minute',
@@ -85,7 +86,7 @@ export async function accountRoutes(
     },
   );
 
-  app.post('/sign-out', { schema: { summary: 'End this session' } }, async (request, reply) => {
+  app.post('/sign-out', { config: GUEST, schema: { summary: 'End this session' } }, async (request, reply) => {
     const token = request.cookies[COOKIE];
     if (request.me && token) {
       forget(token);
@@ -94,8 +95,8 @@ export async function accountRoutes(
     return reply.clearCookie(COOKIE, { path: '/' }).code(204).send();
   });
 
-  app.get('/club', { schema: { summary: 'What the club decides for itself' } }, (request) =>
-    asMe(database, requireCoach(request), async (em): Promise<ClubRules> => {
+  app.get('/club', { config: COACH, schema: { summary: 'What the club decides for itself' } }, (request) =>
+    asMe(database, whoAsks(request), async (em): Promise<ClubRules> => {
       const [club] = await em.execute<{ settings: Partial<ClubRules> }[]>('select settings from club', [], 'all');
       return rulesOf(club!.settings);
     }),
@@ -103,9 +104,12 @@ export async function accountRoutes(
 
   app.put<{ Body: ClubRules }>(
     '/club',
-    { schema: { body: clubRulesSchema, summary: 'Change what the club decides for itself (head coach)' } },
+    {
+      config: HEAD,
+      schema: { body: clubRulesSchema, summary: 'Change what the club decides for itself (head coach)' },
+    },
     (request) =>
-      asMe(database, requireHead(request), async (em) => {
+      asMe(database, whoAsks(request), async (em) => {
         const [club] = await em.execute<{ settings: Partial<ClubRules> }[]>(
           'update club set settings = settings || ?::jsonb returning settings',
           [JSON.stringify(request.body)],
@@ -116,7 +120,7 @@ export async function accountRoutes(
   );
 
   // Not a refusal: asking is how a page finds out whether to show the sign-in.
-  app.get('/me', { schema: { summary: 'Who is signed in, or null' } }, (request, reply) => {
+  app.get('/me', { config: GUEST, schema: { summary: 'Who is signed in, or null' } }, (request, reply) => {
     const { squadIds: _, ...me } = request.me ?? { squadIds: [] };
     return reply.type('application/json').send(JSON.stringify(request.me ? me : null));
   });

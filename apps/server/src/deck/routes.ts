@@ -10,7 +10,7 @@ import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Database } from '../platform/database';
 import { loadsDue, readyDue, testsDue } from '../goal';
-import { asMe, requireCoach, requireMe } from '../platform/identity';
+import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { openFocusesDue } from '../review';
 import { listSessions } from '../sessions';
@@ -31,7 +31,7 @@ export async function deckRoutes(app: FastifyInstance, { database }: { database:
     },
     (request): Promise<DeckToday> => {
       const { date } = request.query;
-      return asMe(database, requireMe(request), async (em) => ({
+      return asMe(database, whoAsks(request), async (em) => ({
         date,
         sessions: await listSessions(em, { from: date, to: date, limit: 20 }),
         relooks: await openFocusesDue(em, date),
@@ -44,30 +44,37 @@ export async function deckRoutes(app: FastifyInstance, { database }: { database:
 
   app.get<{ Querystring: { date: string } }>(
     '/packs',
-    { schema: { querystring: packQuerySchema, summary: 'Everything that running the sessions of a day needs' } },
-    (request) => asMe(database, requireCoach(request), (em) => packs(em, request.query.date)),
+    {
+      config: COACH,
+      schema: { querystring: packQuerySchema, summary: 'Everything that running the sessions of a day needs' },
+    },
+    (request) => asMe(database, whoAsks(request), (em) => packs(em, request.query.date)),
   );
 
   app.get<{ Params: { id: string } }>(
     '/packs/:id',
-    { schema: { params: idParams, summary: 'Everything that running one session needs' } },
-    (request) => asMe(database, requireCoach(request), (em) => pack(em, request.params.id)),
+    { config: COACH, schema: { params: idParams, summary: 'Everything that running one session needs' } },
+    (request) => asMe(database, whoAsks(request), (em) => pack(em, request.params.id)),
   );
 
   app.get<{ Params: { id: string }; Querystring: { after: number } }>(
     '/runs/:id/events',
-    { schema: { params: idParams, querystring: eventsQuerySchema, summary: 'What was noted while a session was run' } },
-    (request) => asMe(database, requireCoach(request), (em) => eventsAfter(em, request.params.id, request.query.after)),
+    {
+      config: COACH,
+      schema: { params: idParams, querystring: eventsQuerySchema, summary: 'What was noted while a session was run' },
+    },
+    (request) => asMe(database, whoAsks(request), (em) => eventsAfter(em, request.params.id, request.query.after)),
   );
 
   app.post<{ Params: { id: string }; Body: EventsBody }>(
     '/runs/:id/events',
     {
       bodyLimit: EVENTS_LIMIT,
+      config: COACH,
       schema: { params: idParams, body: eventsSchema, summary: 'Add what was noted; the same event twice counts once' },
     },
     (request) => {
-      const me = requireCoach(request);
+      const me = whoAsks(request);
       return asMe(database, me, (em) => addEvents(em, me, request.params.id, request.body.events));
     },
   );

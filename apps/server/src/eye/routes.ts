@@ -3,7 +3,7 @@ import type { Me } from '@upwell/contract/account';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { FastifyInstance } from 'fastify';
 import type { Database } from '../platform/database';
-import { asMe, requireCoach } from '../platform/identity';
+import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { EyeTryEntity } from './entities';
 
@@ -12,16 +12,20 @@ const SHOWN = 300;
 
 /** The eye training of the club's coaches. */
 export async function eyeRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
-  app.get('/tries', { schema: { summary: 'Eye training: own tries and the other coaches’' } }, (request) => {
-    const me = requireCoach(request);
-    return asMe(database, me, (em) => history(em, me));
-  });
+  app.get(
+    '/tries',
+    { config: COACH, schema: { summary: 'Eye training: own tries and the other coaches’' } },
+    (request) => {
+      const me = whoAsks(request);
+      return asMe(database, me, (em) => history(em, me));
+    },
+  );
 
   app.put<{ Params: { id: string }; Body: EyeTry }>(
     '/tries/:id',
-    { schema: { params: idParams, body: eyeTrySchema, summary: 'Store one try of the eye training' } },
+    { config: COACH, schema: { params: idParams, body: eyeTrySchema, summary: 'Store one try of the eye training' } },
     (request) => {
-      const me = requireCoach(request);
+      const me = whoAsks(request);
       return asMe(database, me, async (em) => {
         const { id } = request.params;
         const known = await em.count(EyeTryEntity, { id });

@@ -13,10 +13,9 @@ import { writePlan } from '@upwell/core/exchange';
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Database } from '../platform/database';
-import { asMe, requireCoach, requireMe, type SignedIn } from '../platform/identity';
+import { asMe, COACH, SWIMMER, swimmerWhoAsks, whoAsks } from '../platform/identity';
 import type { Jobs } from '../platform/jobs';
 import { idParams } from '../platform/params';
-import { forbidden } from '../platform/problem';
 import { askForPlans, showJob, stopJob } from './clubPlan';
 import { myWeek, rateSession } from './myWeek';
 import { season } from './season';
@@ -41,12 +40,13 @@ export async function goalRoutes(
   app.get<{ Params: { id: string }; Querystring: Partial<DayQuery> }>(
     '/swimmers/:id/race-plan',
     { schema: { params: idParams, querystring: maybeDay, summary: 'What the way to a race is worked out from' } },
-    (request) => asMe(database, requireMe(request), (em) => showRacePlan(em, request.params.id, dayOf(request.query))),
+    (request) => asMe(database, whoAsks(request), (em) => showRacePlan(em, request.params.id, dayOf(request.query))),
   );
 
   app.put<{ Params: { id: string }; Querystring: Partial<DayQuery>; Body: RacePlanSave }>(
     '/swimmers/:id/race-plan',
     {
+      config: COACH,
       schema: {
         params: idParams,
         querystring: maybeDay,
@@ -55,7 +55,7 @@ export async function goalRoutes(
       },
     },
     (request) => {
-      const me = requireCoach(request);
+      const me = whoAsks(request);
       return asMe(database, me, (em) =>
         saveRacePlan(em, me, request.params.id, request.body, planDayOf(request.query)),
       );
@@ -66,7 +66,7 @@ export async function goalRoutes(
     '/swimmers/:id/race-plan.csv',
     { schema: { params: idParams, summary: 'The kept weeks of a swimmer as CSV' } },
     async (request, reply) => {
-      const weeks = await asMe(database, requireMe(request), (em) => keptWeeks(em, request.params.id));
+      const weeks = await asMe(database, whoAsks(request), (em) => keptWeeks(em, request.params.id));
       return reply
         .type('text/csv; charset=utf-8')
         .header('content-disposition', 'attachment; filename="weeks.csv"')
@@ -77,48 +77,52 @@ export async function goalRoutes(
 
   app.get<{ Querystring: SeasonQuery }>(
     '/season',
-    { schema: { querystring: seasonQuerySchema, summary: 'Races, who, phases, pool times and load of half a year' } },
-    (request) => asMe(database, requireCoach(request), (em) => season(em, request.query)),
+    {
+      config: COACH,
+      schema: { querystring: seasonQuerySchema, summary: 'Races, who, phases, pool times and load of half a year' },
+    },
+    (request) => asMe(database, whoAsks(request), (em) => season(em, request.query)),
   );
 
   app.post<{ Querystring: DayQuery }>(
     '/season/plan',
-    { schema: { querystring: dayQuerySchema, summary: 'Work out the weeks of everybody anew, in the background' } },
-    (request) => askForPlans(database, jobs, requireCoach(request), planDayOf(request.query)),
+    {
+      config: COACH,
+      schema: { querystring: dayQuerySchema, summary: 'Work out the weeks of everybody anew, in the background' },
+    },
+    (request) => askForPlans(database, jobs, whoAsks(request), planDayOf(request.query)),
   );
 
   app.get<{ Params: { id: string } }>(
     '/jobs/:id',
-    { schema: { params: idParams, summary: 'How far work in the background is' } },
-    (request) => asMe(database, requireCoach(request), (em) => showJob(em, request.params.id)),
+    { config: COACH, schema: { params: idParams, summary: 'How far work in the background is' } },
+    (request) => asMe(database, whoAsks(request), (em) => showJob(em, request.params.id)),
   );
 
   app.post<{ Params: { id: string } }>(
     '/jobs/:id/stop',
-    { schema: { params: idParams, summary: 'Stop work in the background; what is done is kept' } },
-    (request) => asMe(database, requireCoach(request), (em) => stopJob(em, request.params.id)),
+    { config: COACH, schema: { params: idParams, summary: 'Stop work in the background; what is done is kept' } },
+    (request) => asMe(database, whoAsks(request), (em) => stopJob(em, request.params.id)),
   );
 
   app.get<{ Querystring: Partial<DayQuery> }>(
     '/my-week',
-    { schema: { querystring: maybeDay, summary: "A swimmer's own week; nothing of others" } },
+    { config: SWIMMER, schema: { querystring: maybeDay, summary: "A swimmer's own week; nothing of others" } },
     (request) => {
-      const me = requireSwimmer(requireMe(request));
+      const me = swimmerWhoAsks(request);
       return asMe(database, me, (em) => myWeek(em, me.swimmerId, dayOf(request.query)));
     },
   );
 
   app.put<{ Params: { id: string }; Body: RatingSave }>(
     '/sessions/:id/rating',
-    { schema: { params: idParams, body: ratingSaveSchema, summary: 'How a session felt to the swimmer who asks' } },
+    {
+      config: SWIMMER,
+      schema: { params: idParams, body: ratingSaveSchema, summary: 'How a session felt to the swimmer who asks' },
+    },
     (request) => {
-      const me = requireSwimmer(requireMe(request));
+      const me = swimmerWhoAsks(request);
       return asMe(database, me, (em) => rateSession(em, me, request.params.id, request.body.value));
     },
   );
-}
-
-function requireSwimmer(me: SignedIn): SignedIn & { readonly swimmerId: string } {
-  if (me.swimmerId === null) throw forbidden();
-  return { ...me, swimmerId: me.swimmerId };
 }

@@ -4,7 +4,7 @@ import type { Handout } from '@upwell/core/handout';
 import type { FastifyInstance, FastifyReply } from 'fastify';
 import Joi from 'joi';
 import type { Database } from '../platform/database';
-import { asMe, requireCoach, requireMe } from '../platform/identity';
+import { asMe, COACH, PUBLIC, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { handoutPdf } from './pdf';
 import { addLink, handoutByToken, handoutOf, linksOf, revokeLink } from './service';
@@ -13,42 +13,45 @@ const tokenParams = Joi.object<{ token: string }>({ token: linkToken().required(
 const linkQuery = Joi.object<{ focusId: string }>({ focusId: uuid().required() });
 
 /** Whoever has the secret may look; guessing it is slow. */
-const LOOKS = { rateLimit: { max: 60, timeWindow: '1 minute' } };
+const LOOKS = { ...PUBLIC, rateLimit: { max: 60, timeWindow: '1 minute' } };
 
 /** The page a swimmer takes home: on screen, by a link that can be revoked, and on paper. */
 export async function handoutRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
   app.get<{ Params: { id: string } }>(
     '/focuses/:id/handout',
     { schema: { params: idParams, summary: 'The page for the swimmer' } },
-    (request) => asMe(database, requireMe(request), (em) => handoutOf(em, request.params.id)),
+    (request) => asMe(database, whoAsks(request), (em) => handoutOf(em, request.params.id)),
   );
 
   app.get<{ Params: { id: string } }>(
     '/focuses/:id/handout.pdf',
     { schema: { params: idParams, summary: 'The page for the swimmer as a PDF, A5' } },
     async (request, reply) =>
-      sendPdf(reply, await asMe(database, requireMe(request), (em) => handoutOf(em, request.params.id))),
+      sendPdf(reply, await asMe(database, whoAsks(request), (em) => handoutOf(em, request.params.id))),
   );
 
   app.get<{ Querystring: { focusId: string } }>(
     '/handout-links',
-    { schema: { querystring: linkQuery, summary: 'Links to the page of a focus' } },
-    (request) => asMe(database, requireCoach(request), (em) => linksOf(em, request.query.focusId)),
+    { config: COACH, schema: { querystring: linkQuery, summary: 'Links to the page of a focus' } },
+    (request) => asMe(database, whoAsks(request), (em) => linksOf(em, request.query.focusId)),
   );
 
   app.put<{ Params: { id: string }; Body: HandoutLinkSave }>(
     '/handout-links/:id',
-    { schema: { params: idParams, body: handoutLinkSchema, summary: 'Make a link to the page of a focus' } },
+    {
+      config: COACH,
+      schema: { params: idParams, body: handoutLinkSchema, summary: 'Make a link to the page of a focus' },
+    },
     (request) => {
-      const me = requireCoach(request);
+      const me = whoAsks(request);
       return asMe(database, me, (em) => addLink(em, me, request.params.id, request.body));
     },
   );
 
   app.post<{ Params: { id: string } }>(
     '/handout-links/:id/revoke',
-    { schema: { params: idParams, summary: 'Revoke a link for good' } },
-    (request) => asMe(database, requireCoach(request), (em) => revokeLink(em, request.params.id)),
+    { config: COACH, schema: { params: idParams, summary: 'Revoke a link for good' } },
+    (request) => asMe(database, whoAsks(request), (em) => revokeLink(em, request.params.id)),
   );
 
   app.get<{ Params: { token: string } }>(

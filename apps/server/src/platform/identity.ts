@@ -35,24 +35,48 @@ interface IdentityRow {
   club_name: string;
 }
 
-/** Finds out who asks, from the cookie; refuses writes that come from another site. */
+/**
+ * Who may use a route. A route that does not say so is for people who are signed in, whatever its address:
+ * `public` is for everybody and looks nobody up, `guest` is for everybody and knows who asks.
+ */
+export type Access = 'public' | 'guest' | 'signed-in' | 'coach' | 'head' | 'swimmer';
+
+declare module 'fastify' {
+  interface FastifyContextConfig {
+    access?: Access;
+  }
+}
+
+export const PUBLIC = { access: 'public' } as const;
+export const GUEST = { access: 'guest' } as const;
+export const COACH = { access: 'coach' } as const;
+export const HEAD = { access: 'head' } as const;
+export const SWIMMER = { access: 'swimmer' } as const;
+
+/**
+ * Finds out who asks, from the cookie, and whether they may; refuses writes that come from another site.
+ * All of it before a byte of the body is read: a stranger costs nothing and learns nothing.
+ */
 export const identity = fp(async (app: FastifyInstance, { database }: { database: Database }) => {
   app.decorateRequest('me', null);
 
   app.addHook('onRequest', async (request) => {
     refuseForeignWrites(request);
+    // The route that was found decides, not the address, which can be written in many ways.
+    const access: Access = request.is404 ? 'public' : (request.routeOptions.config.access ?? 'signed-in');
+    if (access === 'public') return;
     const token = request.cookies[COOKIE];
-    if (!token || token.length > 100 || !request.url.startsWith('/api/')) return;
-    request.me = await lookUp(database, token);
-  });
-
-  // Before any body is looked at: a guest learns nothing from what a check would say.
-  app.addHook('onRequest', async (request) => {
-    const path = request.url.split('?')[0]!;
-    if (path.startsWith('/api/') && !OPEN.has(path) && !SECRET_LINKS.some((link) => path.startsWith(link)))
-      requireMe(request);
+    if (token && token.length <= 100) request.me = await lookUp(database, token);
+    if (access !== 'guest' && !mayUse(whoAsks(request), access)) throw forbidden();
   });
 });
+
+function mayUse(me: SignedIn, access: Access): boolean {
+  if (access === 'coach') return me.role !== 'swimmer';
+  if (access === 'head') return me.role === 'head';
+  if (access === 'swimmer') return me.swimmerId !== null;
+  return true;
+}
 
 /** For how long an answer is reused: a page asks several things at once. Milliseconds. */
 const REUSED_MS = 2000;
@@ -85,17 +109,6 @@ async function lookUp(database: Database, token: string): Promise<SignedIn | nul
   return me;
 }
 
-/** What a guest may ask. */
-const OPEN = new Set([
-  '/api/v1/account/sign-in',
-  '/api/v1/account/sign-out',
-  '/api/v1/account/me',
-  '/api/v1/openapi.json',
-]);
-
-/** Pages behind a secret in the address, which is checked there. */
-const SECRET_LINKS = ['/api/v1/handouts/', '/api/v1/calendars/'];
-
 const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 /** A browser says where a write comes from; only our own pages may write. Programs send no Origin. */
@@ -109,22 +122,16 @@ function refuseForeignWrites(request: FastifyRequest): void {
 }
 
 /** Who is signed in; 401 otherwise. */
-export function requireMe(request: FastifyRequest): SignedIn {
+export function whoAsks(request: FastifyRequest): SignedIn {
   if (!request.me) throw new ProblemError(401, 'You are signed out. Sign in again; what you entered is still here.');
   return request.me;
 }
 
-/** A coach or head coach; 403 for a swimmer. */
-export function requireCoach(request: FastifyRequest): SignedIn {
-  const me = requireMe(request);
-  if (me.role === 'swimmer') throw forbidden();
-  return me;
-}
-
-export function requireHead(request: FastifyRequest): SignedIn {
-  const me = requireMe(request);
-  if (me.role !== 'head') throw forbidden();
-  return me;
+/** The swimmer who is signed in, on a route for swimmers. */
+export function swimmerWhoAsks(request: FastifyRequest): SignedIn & { readonly swimmerId: string } {
+  const { swimmerId, ...me } = whoAsks(request);
+  if (swimmerId === null) throw forbidden();
+  return { ...me, swimmerId };
 }
 
 /** Runs work in a transaction as whoever is signed in. */

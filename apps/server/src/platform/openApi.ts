@@ -2,6 +2,7 @@ import swagger from '@fastify/swagger';
 import type { FastifyInstance } from 'fastify';
 import fp from 'fastify-plugin';
 import Joi from 'joi';
+import { PUBLIC } from './identity';
 import { jsonSchema } from './jsonSchema';
 
 /** The OpenAPI document, made from the same Joi schemas that validate. */
@@ -18,5 +19,5 @@ export const openApi = fp(async (app: FastifyInstance) => {
       return { schema: Object.fromEntries(converted) as object, url: route.url };
     },
   });
-  app.get('/api/v1/openapi.json', { schema: { hide: true } }, () => app.swagger());
+  app.get('/api/v1/openapi.json', { config: PUBLIC, schema: { hide: true } }, () => app.swagger());
 });

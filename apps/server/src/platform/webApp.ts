@@ -1,10 +1,15 @@
 import { existsSync } from 'node:fs';
 import fastifyStatic from '@fastify/static';
 import type { FastifyInstance } from 'fastify';
+import { PUBLIC } from './identity';
 import { sendProblem } from './problem';
 
 /** Serves the exported web app; every address that is a page answers with its index. */
 export async function webApp(app: FastifyInstance, { webRoot }: { webRoot: string | null }): Promise<void> {
+  // Pages and their files are for everybody; what they show is asked for with a sign-in.
+  app.addHook('onRoute', (route) => {
+    route.config = { ...PUBLIC, ...route.config };
+  });
   const served = webRoot !== null && existsSync(webRoot);
   if (served) {
     await app.register(fastifyStatic, {

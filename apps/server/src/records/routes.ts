@@ -15,7 +15,7 @@ import type { ResultLine } from '@upwell/core/records';
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Database } from '../platform/database';
-import { asMe, requireCoach, requireMe } from '../platform/identity';
+import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import {
   addChunk,
@@ -34,57 +34,62 @@ export async function recordRoutes(app: FastifyInstance, { database }: { databas
   app.get<{ Params: { id: string } }>(
     '/swimmers/:id/records',
     { schema: { params: idParams, summary: 'Everything measured of one swimmer' } },
-    (request) => asMe(database, requireMe(request), (em) => recordsOf(em, request.params.id)),
+    (request) => asMe(database, whoAsks(request), (em) => recordsOf(em, request.params.id)),
   );
 
   app.put<{ Params: { id: string }; Body: TestSave }>(
     '/tests/:id',
-    { schema: { params: idParams, body: testSaveSchema, summary: 'Store a test; what it says is worked out here' } },
+    {
+      config: COACH,
+      schema: { params: idParams, body: testSaveSchema, summary: 'Store a test; what it says is worked out here' },
+    },
     (request) => {
-      const me = requireCoach(request);
+      const me = whoAsks(request);
       return asMe(database, me, (em) => saveTest(em, me, request.params.id, request.body));
     },
   );
 
   app.delete<{ Params: { id: string } }>(
     '/tests/:id',
-    { schema: { params: idParams, summary: 'Take a test out for good' } },
-    (request) => asMe(database, requireCoach(request), (em) => removeTest(em, request.params.id)),
+    { config: COACH, schema: { params: idParams, summary: 'Take a test out for good' } },
+    (request) => asMe(database, whoAsks(request), (em) => removeTest(em, request.params.id)),
   );
 
   app.get<{ Querystring: ResultsQuery }>(
     '/results',
-    { schema: { querystring: resultsQuerySchema, summary: 'Results of the swimmers one coaches, found and sorted' } },
-    (request) => asMe(database, requireCoach(request), (em) => listResults(em, request.query)),
+    {
+      config: COACH,
+      schema: { querystring: resultsQuerySchema, summary: 'Results of the swimmers one coaches, found and sorted' },
+    },
+    (request) => asMe(database, whoAsks(request), (em) => listResults(em, request.query)),
   );
 
   app.put<{ Params: { id: string }; Body: ResultLine }>(
     '/results/:id',
-    { schema: { params: idParams, body: resultSaveSchema, summary: 'Store one result' } },
+    { config: COACH, schema: { params: idParams, body: resultSaveSchema, summary: 'Store one result' } },
     (request) => {
-      const me = requireCoach(request);
+      const me = whoAsks(request);
       return asMe(database, me, (em) => addResult(em, me, request.params.id, request.body));
     },
   );
 
   app.delete<{ Params: { id: string } }>(
     '/results/:id',
-    { schema: { params: idParams, summary: 'Take a result out for good' } },
-    (request) => asMe(database, requireCoach(request), (em) => removeResult(em, request.params.id)),
+    { config: COACH, schema: { params: idParams, summary: 'Take a result out for good' } },
+    (request) => asMe(database, whoAsks(request), (em) => removeResult(em, request.params.id)),
   );
 
   app.get<{ Querystring: { squadId?: string } }>(
     '/results.csv',
     {
+      config: COACH,
       schema: {
         querystring: Joi.object<{ squadId?: string }>({ squadId: uuid() }),
         summary: 'Results as CSV, which can be imported again',
       },
     },
     async (request, reply) => {
-      const rows = await asMe(database, requireCoach(request), (em) =>
-        resultsForFile(em, request.query.squadId ?? null),
-      );
+      const rows = await asMe(database, whoAsks(request), (em) => resultsForFile(em, request.query.squadId ?? null));
       return reply
         .type('text/csv; charset=utf-8')
         .header('content-disposition', 'attachment; filename="results.csv"')
@@ -95,9 +100,9 @@ export async function recordRoutes(app: FastifyInstance, { database }: { databas
 
   app.put<{ Params: { id: string; chunk: number }; Body: ChunkBody }>(
     '/imports/:id/:chunk',
-    { schema: { params: chunkParams, body: chunkSchema, summary: 'Some rows of a file of results' } },
+    { config: COACH, schema: { params: chunkParams, body: chunkSchema, summary: 'Some rows of a file of results' } },
     (request) => {
-      const me = requireCoach(request);
+      const me = whoAsks(request);
       const { id, chunk } = request.params;
       return asMe(database, me, (em) => addChunk(em, me, id, chunk, request.body.rows));
     },
@@ -105,16 +110,19 @@ export async function recordRoutes(app: FastifyInstance, { database }: { databas
 
   app.post<{ Params: { id: string }; Body: { rows: number } }>(
     '/imports/:id/commit',
-    { schema: { params: idParams, body: commitSchema, summary: 'Store all rows of a file at once, or none' } },
+    {
+      config: COACH,
+      schema: { params: idParams, body: commitSchema, summary: 'Store all rows of a file at once, or none' },
+    },
     (request) => {
-      const me = requireCoach(request);
+      const me = whoAsks(request);
       return asMe(database, me, (em) => commitImport(em, me, request.params.id, request.body.rows));
     },
   );
 
   app.delete<{ Params: { id: string } }>(
     '/imports/:id',
-    { schema: { params: idParams, summary: 'Forget the rows of a file' } },
-    (request) => asMe(database, requireCoach(request), (em) => dropImport(em, request.params.id)),
+    { config: COACH, schema: { params: idParams, summary: 'Forget the rows of a file' } },
+    (request) => asMe(database, whoAsks(request), (em) => dropImport(em, request.params.id)),
   );
 }

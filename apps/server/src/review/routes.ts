@@ -12,7 +12,7 @@ import { oneOf, uuid } from '@upwell/contract/common';
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Database } from '../platform/database';
-import { asMe, requireCoach, requireMe } from '../platform/identity';
+import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { deleteClip, saveClip, showClip } from './clips';
 import { addTry, pastOutcomes, saveFocus, saveReview, showFocus, showReview, takeBackTry } from './service';
@@ -23,14 +23,14 @@ export async function reviewRoutes(app: FastifyInstance, { database }: { databas
   app.get<{ Params: { id: string } }>(
     '/reviews/:id',
     { schema: { params: idParams, summary: 'One review' } },
-    (request) => asMe(database, requireMe(request), (em) => showReview(em, request.params.id)),
+    (request) => asMe(database, whoAsks(request), (em) => showReview(em, request.params.id)),
   );
 
   app.put<{ Params: { id: string }; Body: ReviewSave }>(
     '/reviews/:id',
-    { schema: { params: idParams, body: reviewSaveSchema, summary: 'Store a review with its focus' } },
+    { config: COACH, schema: { params: idParams, body: reviewSaveSchema, summary: 'Store a review with its focus' } },
     (request) => {
-      const me = requireCoach(request);
+      const me = whoAsks(request);
       return asMe(database, me, (em) => saveReview(em, me, request.params.id, request.body));
     },
   );
@@ -38,68 +38,71 @@ export async function reviewRoutes(app: FastifyInstance, { database }: { databas
   app.get<{ Querystring: { level: LevelId } }>(
     '/outcomes',
     {
+      config: COACH,
       schema: {
         querystring: Joi.object({ level: oneOf(LEVELS).required() }),
         summary: 'How focuses on each cause ended, at one level',
       },
     },
-    (request) => {
-      requireCoach(request);
-      return asMe(database, requireMe(request), (em) => pastOutcomes(em, request.query.level));
-    },
+    (request) => asMe(database, whoAsks(request), (em) => pastOutcomes(em, request.query.level)),
   );
 
   app.get<{ Params: { id: string } }>(
     '/focuses/:id',
     { schema: { params: idParams, summary: 'One focus with its tries' } },
-    (request) => asMe(database, requireMe(request), (em) => showFocus(em, request.params.id)),
+    (request) => asMe(database, whoAsks(request), (em) => showFocus(em, request.params.id)),
   );
 
   app.put<{ Params: { id: string }; Body: FocusSave }>(
     '/focuses/:id',
-    { schema: { params: idParams, body: focusSaveSchema, summary: 'Change the drill, or what the swimmer said' } },
-    (request) => asMe(database, requireCoach(request), (em) => saveFocus(em, request.params.id, request.body)),
+    {
+      config: COACH,
+      schema: { params: idParams, body: focusSaveSchema, summary: 'Change the drill, or what the swimmer said' },
+    },
+    (request) => asMe(database, whoAsks(request), (em) => saveFocus(em, request.params.id, request.body)),
   );
 
   app.put<{ Params: { id: string; tryId: string }; Body: TryFields }>(
     '/focuses/:id/tries/:tryId',
-    { schema: { params: tryParams, body: trySchema, summary: 'Record one try at a focus' } },
+    { config: COACH, schema: { params: tryParams, body: trySchema, summary: 'Record one try at a focus' } },
     (request) => {
-      const me = requireCoach(request);
+      const me = whoAsks(request);
       return asMe(database, me, (em) => addTry(em, me, request.params.id, request.params.tryId, request.body));
     },
   );
 
   app.delete<{ Params: { id: string; tryId: string } }>(
     '/focuses/:id/tries/:tryId',
-    { schema: { params: tryParams, summary: 'Take a try back' } },
-    (request) =>
-      asMe(database, requireCoach(request), (em) => takeBackTry(em, request.params.id, request.params.tryId)),
+    { config: COACH, schema: { params: tryParams, summary: 'Take a try back' } },
+    (request) => asMe(database, whoAsks(request), (em) => takeBackTry(em, request.params.id, request.params.tryId)),
   );
 
   app.get<{ Params: { id: string } }>(
     '/clips/:id',
     { schema: { params: idParams, summary: 'Times, lines and notes of one clip' } },
     (request) => {
-      const me = requireMe(request);
+      const me = whoAsks(request);
       return asMe(database, me, (em) => showClip(em, me, request.params.id));
     },
   );
 
   app.put<{ Params: { id: string }; Body: ClipSave }>(
     '/clips/:id',
-    { schema: { params: idParams, body: clipSaveSchema, summary: 'Store times, lines and notes of a clip' } },
+    {
+      config: COACH,
+      schema: { params: idParams, body: clipSaveSchema, summary: 'Store times, lines and notes of a clip' },
+    },
     (request) => {
-      const me = requireCoach(request);
+      const me = whoAsks(request);
       return asMe(database, me, (em) => saveClip(em, me, request.params.id, request.body));
     },
   );
 
   app.delete<{ Params: { id: string } }>(
     '/clips/:id',
-    { schema: { params: idParams, summary: 'Delete what is kept of a clip' } },
+    { config: COACH, schema: { params: idParams, summary: 'Delete what is kept of a clip' } },
     async (request, reply) => {
-      await asMe(database, requireCoach(request), (em) => deleteClip(em, request.params.id));
+      await asMe(database, whoAsks(request), (em) => deleteClip(em, request.params.id));
       return reply.code(204).send();
     },
   );

@@ -17,8 +17,9 @@ import {
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Database } from '../platform/database';
-import { asMe, requireCoach, requireMe } from '../platform/identity';
+import { asMe, COACH, PUBLIC, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
+import { forbidden } from '../platform/problem';
 import { addCalendarLink, calendarByToken, calendarLinks, revokeCalendarLink } from './calendar';
 import { exportSession, sessionJsonSchema } from './files';
 import { loadView } from './load';
@@ -33,40 +34,43 @@ const exportParams = Joi.object<{ id: string; format: ExportFormat }>({
 const tokenParams = Joi.object<{ token: string }>({ token: linkToken().required() });
 
 /** Whoever has the secret may look; guessing it is slow. */
-const LOOKS = { rateLimit: { max: 60, timeWindow: '1 minute' } };
+const LOOKS = { ...PUBLIC, rateLimit: { max: 60, timeWindow: '1 minute' } };
 
 export async function sessionRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
   app.get<{ Querystring: SessionQuery }>(
     '/sessions',
     { schema: { querystring: sessionQuerySchema, summary: 'Sessions of a span of days' } },
-    (request) => asMe(database, requireMe(request), (em) => listSessions(em, request.query)),
+    (request) => asMe(database, whoAsks(request), (em) => listSessions(em, request.query)),
   );
 
   app.get<{ Querystring: ProposalQuery }>(
     '/sessions/proposal',
-    { schema: { querystring: proposalQuerySchema, summary: 'Groups and themes out of the people who come' } },
-    (request) => asMe(database, requireCoach(request), (em) => proposeSession(em, request.query)),
+    {
+      config: COACH,
+      schema: { querystring: proposalQuerySchema, summary: 'Groups and themes out of the people who come' },
+    },
+    (request) => asMe(database, whoAsks(request), (em) => proposeSession(em, request.query)),
   );
 
   app.get<{ Params: { id: string } }>(
     '/sessions/:id',
     { schema: { params: idParams, summary: 'One session with its plan' } },
-    (request) => asMe(database, requireMe(request), (em) => showSession(em, request.params.id)),
+    (request) => asMe(database, whoAsks(request), (em) => showSession(em, request.params.id)),
   );
 
   app.put<{ Params: { id: string }; Body: SessionSave }>(
     '/sessions/:id',
-    { schema: { params: idParams, body: sessionSaveSchema, summary: 'Create or change a session' } },
+    { config: COACH, schema: { params: idParams, body: sessionSaveSchema, summary: 'Create or change a session' } },
     (request) => {
-      const me = requireCoach(request);
+      const me = whoAsks(request);
       return asMe(database, me, (em) => saveSession(em, me, request.params.id, request.body));
     },
   );
 
   app.delete<{ Params: { id: string } }>(
     '/sessions/:id',
-    { schema: { params: idParams, summary: 'Take a session out of the calendar for good' } },
-    (request) => asMe(database, requireCoach(request), (em) => removeSession(em, request.params.id)),
+    { config: COACH, schema: { params: idParams, summary: 'Take a session out of the calendar for good' } },
+    (request) => asMe(database, whoAsks(request), (em) => removeSession(em, request.params.id)),
   );
 
   app.get<{ Params: { id: string; format: ExportFormat } }>(
@@ -74,7 +78,7 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
     { schema: { params: exportParams, summary: 'A session as text, JSON, CSV or iCalendar' } },
     async (request, reply) => {
       const { id, format } = request.params;
-      const session = await asMe(database, requireMe(request), (em) => showSession(em, id));
+      const session = await asMe(database, whoAsks(request), (em) => showSession(em, id));
       const { type, body } = exportSession(session, format);
       return reply
         .type(type)
@@ -86,9 +90,12 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
 
   app.get<{ Params: { id: string }; Querystring: SheetQuery }>(
     '/sessions/:id/sheet.pdf',
-    { schema: { params: idParams, querystring: sheetQuerySchema, summary: 'The sheet for the pool side as a PDF' } },
+    {
+      config: COACH,
+      schema: { params: idParams, querystring: sheetQuerySchema, summary: 'The sheet for the pool side as a PDF' },
+    },
     async (request, reply) => {
-      const me = requireCoach(request);
+      const me = whoAsks(request);
       const { session, people, capacity } = await asMe(database, me, async (em) => {
         const session = await showSession(em, request.params.id);
         return {
@@ -107,9 +114,9 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
 
   app.get<{ Params: { id: string } }>(
     '/sessions/:id/people',
-    { schema: { params: idParams, summary: 'Who comes to a session, with their pace' } },
+    { config: COACH, schema: { params: idParams, summary: 'Who comes to a session, with their pace' } },
     (request) =>
-      asMe(database, requireCoach(request), async (em) => {
+      asMe(database, whoAsks(request), async (em) => {
         const session = await showSession(em, request.params.id);
         return sessionPeople(em, session.squadIds);
       }),
@@ -118,12 +125,13 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
   app.get<{ Querystring: { date: string } }>(
     '/load',
     {
+      config: COACH,
       schema: {
         querystring: Joi.object<{ date: string }>({ date: isoDate().required() }),
         summary: 'Load of the swimmers and groups one coaches',
       },
     },
-    (request) => asMe(database, requireCoach(request), (em) => loadView(em, request.query.date)),
+    (request) => asMe(database, whoAsks(request), (em) => loadView(em, request.query.date)),
   );
 
   app.get('/schemas/session.json', { schema: { summary: 'The JSON Schema of a session file' } }, (_request, reply) =>
@@ -131,14 +139,16 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
   );
 
   app.get('/calendar-links', { schema: { summary: 'Addresses where calendars find sessions' } }, (request) =>
-    asMe(database, requireMe(request), calendarLinks),
+    asMe(database, whoAsks(request), calendarLinks),
   );
 
   app.put<{ Params: { id: string }; Body: CalendarLinkSave }>(
     '/calendar-links/:id',
     { schema: { params: idParams, body: calendarLinkSchema, summary: 'Make a secret address for a calendar' } },
     (request) => {
-      const me = request.body.swimmerId ? requireMe(request) : requireCoach(request);
+      const me = whoAsks(request);
+      // A swimmer has a calendar of their own; that of a squad is for coaches.
+      if (!request.body.swimmerId && me.role === 'swimmer') throw forbidden();
       return asMe(database, me, (em) => addCalendarLink(em, me, request.params.id, request.body));
     },
   );
@@ -146,7 +156,7 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
   app.post<{ Params: { id: string } }>(
     '/calendar-links/:id/revoke',
     { schema: { params: idParams, summary: 'Revoke an address for good' } },
-    (request) => asMe(database, requireMe(request), (em) => revokeCalendarLink(em, request.params.id)),
+    (request) => asMe(database, whoAsks(request), (em) => revokeCalendarLink(em, request.params.id)),
   );
 
   app.get<{ Params: { token: string } }>(

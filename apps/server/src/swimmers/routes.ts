@@ -9,7 +9,7 @@ import {
 import type { FastifyInstance } from 'fastify';
 import type { Database } from '../platform/database';
 import { planSwimmers } from '../goal';
-import { asMe, requireCoach, requireHead, requireMe } from '../platform/identity';
+import { asMe, COACH, HEAD, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { listCoaches, listSquads, listSwimmers, saveSquad, saveSwimmer, showSwimmer } from './service';
 
@@ -17,23 +17,23 @@ export async function swimmerRoutes(app: FastifyInstance, { database }: { databa
   app.get<{ Querystring: Required<SwimmerQuery> }>(
     '/swimmers',
     { schema: { querystring: swimmerQuerySchema, summary: 'Swimmers by name, a page at a time' } },
-    (request) => listSwimmers(database, requireMe(request), request.query),
+    (request) => listSwimmers(database, whoAsks(request), request.query),
   );
 
   app.get<{ Params: { id: string } }>(
     '/swimmers/:id',
     { schema: { params: idParams, summary: 'One swimmer with focuses, reviews and results' } },
     (request) => {
-      const me = requireMe(request);
+      const me = whoAsks(request);
       return asMe(database, me, (em) => showSwimmer(em, me, request.params.id));
     },
   );
 
   app.put<{ Params: { id: string }; Body: SwimmerSave }>(
     '/swimmers/:id',
-    { schema: { params: idParams, body: swimmerSaveSchema, summary: 'Create or change a swimmer' } },
+    { config: COACH, schema: { params: idParams, body: swimmerSaveSchema, summary: 'Create or change a swimmer' } },
     (request) => {
-      const me = requireCoach(request);
+      const me = whoAsks(request);
       return asMe(database, me, async (em) => {
         const saved = await saveSwimmer(em, me, request.params.id, request.body);
         // Goal, level or ladder may have changed: the weeks follow.
@@ -44,20 +44,22 @@ export async function swimmerRoutes(app: FastifyInstance, { database }: { databa
   );
 
   app.get('/squads', { schema: { summary: 'The squads one may see' } }, (request) =>
-    asMe(database, requireMe(request), listSquads),
+    asMe(database, whoAsks(request), listSquads),
   );
 
   app.put<{ Params: { id: string }; Body: SquadSave }>(
     '/squads/:id',
-    { schema: { params: idParams, body: squadSaveSchema, summary: 'Create or change a squad (head coach)' } },
+    {
+      config: HEAD,
+      schema: { params: idParams, body: squadSaveSchema, summary: 'Create or change a squad (head coach)' },
+    },
     (request) => {
-      const me = requireHead(request);
+      const me = whoAsks(request);
       return asMe(database, me, (em) => saveSquad(em, me, request.params.id, request.body));
     },
   );
 
-  app.get('/coaches', { schema: { summary: 'Coaches of the club' } }, (request) => {
-    requireCoach(request);
-    return asMe(database, requireMe(request), listCoaches);
-  });
+  app.get('/coaches', { config: COACH, schema: { summary: 'Coaches of the club' } }, (request) =>
+    asMe(database, whoAsks(request), listCoaches),
+  );
 }

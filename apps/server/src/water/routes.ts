@@ -13,7 +13,7 @@ import {
 import type { RaceCard } from '@upwell/core/water';
 import type { FastifyInstance } from 'fastify';
 import type { Database } from '../platform/database';
-import { asMe, requireCoach, requireMe } from '../platform/identity';
+import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { raceCardPdf } from './cardPdf';
 import { dayPdf } from './dayPdf';
@@ -28,50 +28,56 @@ const TYPES: Readonly<Record<CourseFile, string>> = {
 
 export async function waterRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
   app.get('/courses', { schema: { summary: 'The courses of the club' } }, (request) =>
-    asMe(database, requireMe(request), listCourses),
+    asMe(database, whoAsks(request), listCourses),
   );
 
   app.get<{ Params: { id: string } }>(
     '/courses/:id',
     { schema: { params: idParams, summary: 'One course with all that is drawn' } },
-    (request) => asMe(database, requireMe(request), (em) => showCourse(em, request.params.id)),
+    (request) => asMe(database, whoAsks(request), (em) => showCourse(em, request.params.id)),
   );
 
   app.put<{ Params: { id: string }; Body: CourseSave }>(
     '/courses/:id',
-    { schema: { params: idParams, body: courseSaveSchema, summary: 'Store a course that can be swum' } },
+    { config: COACH, schema: { params: idParams, body: courseSaveSchema, summary: 'Store a course that can be swum' } },
     (request) => {
-      const me = requireCoach(request);
+      const me = whoAsks(request);
       return asMe(database, me, (em) => saveCourse(em, me, request.params.id, request.body));
     },
   );
 
   app.delete<{ Params: { id: string } }>(
     '/courses/:id',
-    { schema: { params: idParams, summary: 'Take a course out for good' } },
-    (request) => asMe(database, requireCoach(request), (em) => removeCourse(em, request.params.id)),
+    { config: COACH, schema: { params: idParams, summary: 'Take a course out for good' } },
+    (request) => asMe(database, whoAsks(request), (em) => removeCourse(em, request.params.id)),
   );
 
   app.get<{ Params: { id: string } }>(
     '/courses/:id/days',
-    { schema: { params: idParams, summary: 'What was decided at this water, the newest first' } },
-    (request) => asMe(database, requireCoach(request), (em) => daysOf(em, request.params.id)),
+    { config: COACH, schema: { params: idParams, summary: 'What was decided at this water, the newest first' } },
+    (request) => asMe(database, whoAsks(request), (em) => daysOf(em, request.params.id)),
   );
 
   app.put<{ Params: { id: string }; Body: WaterDayFields }>(
     '/water-days/:id',
-    { schema: { params: idParams, body: waterDaySchema, summary: 'Sign what is decided; worked out here again' } },
+    {
+      config: COACH,
+      schema: { params: idParams, body: waterDaySchema, summary: 'Sign what is decided; worked out here again' },
+    },
     (request) => {
-      const me = requireCoach(request);
+      const me = whoAsks(request);
       return asMe(database, me, (em) => signDay(em, me, request.params.id, request.body));
     },
   );
 
   app.get<{ Params: { id: string } }>(
     '/water-days/:id/card.pdf',
-    { schema: { params: idParams, summary: 'A signed day on one card: decision, plan, head count, kit' } },
+    {
+      config: COACH,
+      schema: { params: idParams, summary: 'A signed day on one card: decision, plan, head count, kit' },
+    },
     async (request, reply) => {
-      const { day, courseName, plans } = await asMe(database, requireCoach(request), (em) =>
+      const { day, courseName, plans } = await asMe(database, whoAsks(request), (em) =>
         dayToPrint(em, request.params.id),
       );
       return reply
@@ -85,7 +91,6 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
     '/race-cards/pdf',
     { schema: { body: raceCardSchema, summary: 'A race card as a page of A6; nothing is kept' } },
     async (request, reply) => {
-      requireMe(request);
       return reply
         .type('application/pdf')
         .header('content-disposition', 'inline; filename="race-card.pdf"')
@@ -100,31 +105,32 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
     app.get<{ Params: { id: string } }>(
       path,
       { schema: { params: idParams, summary: 'Tracks that were swum, the newest first' } },
-      (request) => asMe(database, requireMe(request), (em) => listTracks(em, of, request.params.id)),
+      (request) => asMe(database, whoAsks(request), (em) => listTracks(em, of, request.params.id)),
     );
 
   app.get<{ Params: { id: string } }>(
     '/tracks/:id',
     { schema: { params: idParams, summary: 'One track with its points and the course as it was then' } },
-    (request) => asMe(database, requireMe(request), (em) => showTrack(em, request.params.id)),
+    (request) => asMe(database, whoAsks(request), (em) => showTrack(em, request.params.id)),
   );
 
   app.put<{ Params: { id: string }; Body: TrackSave }>(
     '/tracks/:id',
     {
       bodyLimit: MOST_TRACK_BYTES,
+      config: COACH,
       schema: { params: idParams, body: trackSaveSchema, summary: 'Keep a track that was swum on a course' },
     },
     (request) => {
-      const me = requireCoach(request);
+      const me = whoAsks(request);
       return asMe(database, me, (em) => saveTrack(em, me, request.params.id, request.body));
     },
   );
 
   app.delete<{ Params: { id: string } }>(
     '/tracks/:id',
-    { schema: { params: idParams, summary: 'Take a track out for good' } },
-    (request) => asMe(database, requireCoach(request), (em) => removeTrack(em, request.params.id)),
+    { config: COACH, schema: { params: idParams, summary: 'Take a track out for good' } },
+    (request) => asMe(database, whoAsks(request), (em) => removeTrack(em, request.params.id)),
   );
 
   app.get<{ Params: { id: string; format: CourseFile } }>(
@@ -132,7 +138,7 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
     { schema: { params: courseFileParams, summary: 'A course as GPX 1.1 or GeoJSON' } },
     async (request, reply) => {
       const { id, format } = request.params;
-      const file = await asMe(database, requireMe(request), (em) => courseFile(em, id, format));
+      const file = await asMe(database, whoAsks(request), (em) => courseFile(em, id, format));
       return reply
         .type(TYPES[format])
         .header('content-disposition', `attachment; filename="course.${format}"`)
