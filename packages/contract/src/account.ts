@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi } from './joi';
 
 export const ROLES = ['head', 'coach', 'swimmer'] as const;
 export type Role = (typeof ROLES)[number];

@@ -1,10 +1,11 @@
 import { CAUSE_IDS, OUTCOMES, SIGN_IDS } from '@upwell/core/review';
 import { DRILL_IDS } from '@upwell/core/library';
 import { DECISIONS } from '@upwell/core/water';
-import Joi from 'joi';
+import type { ObjectSchema } from 'joi';
+import { Joi } from './joi';
 import { clipSaveSchema } from './clips';
 import { clubRulesSchema } from './club';
-import { isoDate, line, oneOf, uuid } from './common';
+import { isoDate, line, moment, oneOf, uuid } from './common';
 import { deckEventSchema } from './deck';
 import { racePlanSaveSchema, ratingSaveSchema } from './goal';
 import { resultSaveSchema, testSaveSchema } from './records';
@@ -19,11 +20,9 @@ export const ARCHIVE_FORMAT = 'upwell-club';
 export const MOST_ARCHIVE_BYTES = 128 * 1024 * 1024;
 
 const id = { id: uuid().required() };
-const moment = () => Joi.string().isoDate().max(40);
 /** The fields of a save without what only a save needs. */
-const kept = (save: Joi.ObjectSchema): Joi.ObjectSchema =>
-  save.fork(['version', 'writeId'], (field) => field.forbidden());
-const rows = (schema: Joi.ObjectSchema): Joi.ObjectSchema => schema;
+const kept = (save: ObjectSchema): ObjectSchema => save.fork(['version', 'writeId'], (field) => field.forbidden());
+const rows = (schema: ObjectSchema): ObjectSchema => schema;
 const weight = () => Joi.number().min(-1e6).max(1e6).required();
 
 const ranking = Joi.array()
@@ -90,7 +89,7 @@ export const ARCHIVE_ROWS = {
     notedBy: uuid().required(),
     event: deckEventSchema.required(),
   }),
-} as const satisfies Readonly<Record<string, Joi.ObjectSchema>>;
+} as const satisfies Readonly<Record<string, ObjectSchema>>;
 
 export type ArchivePart = keyof typeof ARCHIVE_ROWS;
 export const ARCHIVE_PARTS = Object.keys(ARCHIVE_ROWS) as ArchivePart[];

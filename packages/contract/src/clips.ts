@@ -1,6 +1,6 @@
 import type { ClipNote } from '@upwell/core/formats';
 import { LINE_KINDS, type FrameLine, type LineKind, type Tap } from '@upwell/core/measures';
-import Joi from 'joi';
+import { Joi } from './joi';
 import { isoDate, line, oneOf, saved, uuid, type Saved } from './common';
 
 /** A line drawn on a frame; the same kind drawn again is a repeated reading. Points are shares of the frame. */

@@ -1,7 +1,7 @@
 import { KIT_IDS, type KitId } from '@upwell/core/library';
 import type { PacePoint } from '@upwell/core/measures';
 import { WATER_RULES, type WaterRules } from '@upwell/core/safety';
-import Joi from 'joi';
+import { Joi } from './joi';
 import { oneOf } from './common';
 import { paceTable } from './plan';
 

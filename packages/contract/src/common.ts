@@ -1,4 +1,6 @@
-import Joi from 'joi';
+import { PLAIN_ID, RESERVED_IDS } from '@upwell/core/text';
+import type { CustomHelpers, Schema, ValidationError, ValidationOptions } from 'joi';
+import { Joi } from './joi';
 
 /** Texts for a coach instead of Joi's own, which quote field names. */
 export const MESSAGES = {
@@ -7,6 +9,7 @@ export const MESSAGES = {
   'any.invalid': 'This cannot be used here.',
   'object.unknown': 'This field is not known.',
   'object.base': 'This has the wrong shape.',
+  'object.max': 'At most {#limit} entries.',
   'array.base': 'A list is needed.',
   'array.max': 'At most {#limit} entries.',
   'array.min': 'At least {#limit} entry.',
@@ -17,7 +20,6 @@ export const MESSAGES = {
   'string.min': 'At least {#limit} characters.',
   'string.max': 'At most {#limit} characters.',
   'string.email': 'This does not look like an e-mail address.',
-  'string.guid': 'This is not a valid id.',
   'string.pattern.base': 'This is not written as expected.',
   'string.pattern.name': 'Please write it as {#name}.',
   'number.base': 'A number is needed.',
@@ -33,13 +35,68 @@ export const MESSAGES = {
 };
 
 /** Options of every validation on both sides of the wire. */
-export const VALIDATION: Joi.ValidationOptions = {
+export const VALIDATION: ValidationOptions = {
   abortEarly: false,
   messages: MESSAGES,
   errors: { wrap: { label: false } },
 };
 
-export const uuid = () => Joi.string().guid();
+/** Most problems told about one body. */
+export const MOST_PROBLEMS = 20;
+/** A form has fewer values than this; of more than these only the first problem is looked for. */
+const FORM_VALUES = 1000;
+
+/** Whether a value holds fewer single values than a form would. */
+function isForm(value: unknown): boolean {
+  let left = FORM_VALUES;
+  const open: unknown[] = [value];
+  while (open.length > 0) {
+    const next = open.pop();
+    if (--left < 0) return false;
+    if (typeof next === 'object' && next !== null) for (const inner of Object.values(next)) open.push(inner);
+  }
+  return true;
+}
+
+/**
+ * Checks what crosses the wire. A form gets all its problems, up to {@link MOST_PROBLEMS}; of anything larger the
+ * first one is told, since collecting the others takes far longer than reading it.
+ */
+export function check<T>(
+  schema: Schema<T>,
+  value: unknown,
+): { readonly value: T; readonly error?: undefined } | { readonly value: unknown; readonly error: ValidationError } {
+  const first = schema.validate(value, { ...VALIDATION, abortEarly: true });
+  if (!first.error || !isForm(value)) return first;
+  const all = schema.validate(value, VALIDATION);
+  all.error?.details.splice(MOST_PROBLEMS);
+  return all;
+}
+
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
+/** An id of a row, in the one way the database writes it. */
+export const uuid = () => Joi.string().lowercase().pattern(UUID, { name: 'a valid id' });
+
+/**
+ * An id inside a document: of a group, a set, a mark. Used as a key of objects, so nothing that every object has.
+ */
+export const key = (max = 60) =>
+  Joi.string()
+    .min(1)
+    .max(max)
+    .pattern(PLAIN_ID, { name: 'a plain id' })
+    .invalid(...RESERVED_IDS);
+
+/** The first and the last year that anything here happens in. */
+export const YEARS = { first: 1900, last: 2199 } as const;
+const inYears = (value: string, helpers: CustomHelpers) => {
+  const year = Number(value.slice(0, 4));
+  return year >= YEARS.first && year <= YEARS.last
+    ? value
+    : helpers.error('string.pattern.name', { name: `a date from ${YEARS.first} to ${YEARS.last}` });
+};
+
+/** A day of the calendar. @example '2027-06-21' */
 export const isoDate = () =>
   Joi.string()
     .pattern(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, { name: 'a date like 2027-06-21' })
@@ -47,7 +104,24 @@ export const isoDate = () =>
       new Date(`${value}T00:00:00Z`).toISOString().startsWith(value)
         ? value
         : helpers.error('string.pattern.name', { name: 'a real date' }),
-    );
+    )
+    .custom(inYears);
+
+/** A moment, with its zone or in UTC; comes out in UTC. @example '2027-06-21T18:05:00+02:00' */
+export const moment = () =>
+  Joi.string()
+    .max(40)
+    .pattern(/^\d{4}-/, { name: 'a date and time' })
+    .isoDate()
+    .custom(inYears);
+
+/** Milliseconds since 1970 on a clock that is not far off. */
+export const momentMs = () =>
+  Joi.number()
+    .min(0)
+    .max(Date.UTC(YEARS.last, 11, 31))
+    .unsafe();
+
 export const clockTime = () => Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/, { name: 'a time like 19:00' });
 export const line = (max = 120) => Joi.string().trim().max(max);
 export const oneOf = (values: readonly string[]) => Joi.string().valid(...values);

@@ -3,8 +3,8 @@ import { LEVELS, STROKE_MODELS, type LevelId, type StrokeModelId } from '@upwell
 import { FASTEST_MPS, type RampRep, type TimedLength, type Trial } from '@upwell/core/measures';
 import { LONGEST_TEXT, type LaneSwimmer } from '@upwell/core/sessions';
 import { POOL_LENGTH } from '@upwell/core/units';
-import Joi from 'joi';
-import { oneOf } from './common';
+import { Joi } from './joi';
+import { key, oneOf } from './common';
 
 const positive = () => Joi.number().greater(0);
 const distanceM = () => positive().max(1e6).required();
@@ -103,7 +103,7 @@ export const laneCheckSchema = Joi.object<LaneCheckBody>({
   poolLengthM: Joi.number().min(POOL_LENGTH.min).max(POOL_LENGTH.max).required(),
   rep: positive().max(10_000).required(),
   swimmers: Joi.array()
-    .items(Joi.object({ id: Joi.string().max(60).required(), speedMps: Joi.number().min(0.05).max(3).required() }))
+    .items(Joi.object({ id: key().required(), speedMps: Joi.number().min(0.05).max(3).required() }))
     .min(1)
     .max(40)
     .unique('id')
@@ -127,7 +127,7 @@ export const sessionTextSchema = Joi.object<SessionTextBody>({
     .max(LONGEST_TEXT)
     .required()
     .messages({
-      'string.max': `This text is too long: a session has at most ${LONGEST_TEXT / 1000} thousand signs.`,
+      'string.max': `This text is too long: a session has at most ${LONGEST_TEXT / 1000} thousand characters.`,
     }),
   poolLengthM: poolLength(),
   poolLengthYd: poolLength(),

@@ -2,12 +2,13 @@ import { ATTENDANCE, type DeckEvent } from '@upwell/core/deck';
 import { DRILL_IDS } from '@upwell/core/library';
 import { OUTCOMES, SIGHTINGS, SIGN_IDS } from '@upwell/core/review';
 import { BLOCK_KINDS } from '@upwell/core/sessions';
-import Joi from 'joi';
-import { isoDate, line, oneOf, uuid } from './common';
+import type { SchemaMap } from 'joi';
+import { isoDate, key, line, momentMs, oneOf, uuid } from './common';
 import { anySet, oneKind } from './plan';
 import type { LoadDue, ReadyDue, TestDue } from './goal';
 import type { FocusView } from './review';
 import type { SessionPerson, SessionRow, SessionView } from './sessions';
+import { Joi } from './joi';
 
 /** What matters today. */
 export interface DeckToday {
@@ -50,7 +51,7 @@ export const eventsQuerySchema = Joi.object<{ after: number }>({
   after: Joi.number().integer().min(0).max(Number.MAX_SAFE_INTEGER).default(0),
 });
 
-const name = () => line(120).min(1).required();
+const name = () => key(120).required();
 const number = Joi.number();
 const seconds = () => number.min(0).max(86_400).precision(6);
 const index = () => number.integer().min(0).max(2000).required();
@@ -79,7 +80,7 @@ const setup = Joi.object({
   title: line(120).allow('').required(),
   minutes: number.min(1).max(360).required(),
   swimmers: Joi.array()
-    .items(Joi.object({ id: uuid().required(), name: name() }))
+    .items(Joi.object({ id: uuid().required(), name: line().required() }))
     .max(500)
     .required(),
   lanes: Joi.array()
@@ -96,10 +97,10 @@ const setup = Joi.object({
     .required(),
 });
 
-const facts: Readonly<Record<DeckEvent['kind'], Joi.SchemaMap>> = {
+const facts: Readonly<Record<DeckEvent['kind'], SchemaMap>> = {
   begin: { setup: setup.required() },
   go: { lane: name(), index: index() },
-  wall: { lane: name(), swimmer: uuid().required(), passage: line(120), rep: rep() },
+  wall: { lane: name(), swimmer: uuid().required(), passage: key(120), rep: rep() },
   void: { of: uuid().required() },
   swap: { a: uuid().required(), b: uuid().required() },
   strokes: {
@@ -128,7 +129,7 @@ const facts: Readonly<Record<DeckEvent['kind'], Joi.SchemaMap>> = {
 
 const noted = {
   id: uuid().required(),
-  atMs: number.min(0).max(1e14).unsafe().required(),
+  atMs: momentMs().required(),
   device: uuid().required(),
 };
 

@@ -1,6 +1,6 @@
 import { EYE_GRADES, type EyeMarks } from '@upwell/core/eye';
 import { SIGN_IDS } from '@upwell/core/review';
-import Joi from 'joi';
+import { Joi } from './joi';
 import { oneOf } from './common';
 
 /** One try of the eye training as it is stored. */

@@ -9,7 +9,8 @@ import {
 import { CAUSE_IDS, type CauseId } from '@upwell/core/review';
 import { WEEK_KINDS } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
-import Joi from 'joi';
+import type { Schema } from 'joi';
+import { Joi } from './joi';
 import { isoDate, line, oneOf, saved, uuid, type Saved } from './common';
 import type { FocusView } from './review';
 import type { PoolTime } from './swimmers';
@@ -17,7 +18,7 @@ import type { PoolTime } from './swimmers';
 const number = Joi.number();
 const share = (most: number) => number.min(0).max(most);
 /** A map by the Monday of a week. */
-const byWeek = (entry: Joi.Schema) => Joi.object().pattern(isoDate(), entry).max(80);
+const byWeek = (entry: Schema) => Joi.object().pattern(isoDate(), entry).max(80);
 
 /** What a coach decides about the way of one swimmer to a race. */
 export const choicesSchema = Joi.object<RaceChoices>({

@@ -1,5 +1,5 @@
-import Joi from 'joi';
 import { uuid } from './common';
+import { Joi } from './joi';
 
 /** A secret made by the client, so that asking twice makes one link; the server keeps only its hash. */
 export const linkToken = () => Joi.string().pattern(/^[A-Za-z0-9_-]{43}$/, { name: 'a link from Upwell' });

@@ -6,12 +6,15 @@ import {
   SESSION_KINDS,
   SESSION_PLACES,
   SWIM_STROKES,
+  sizeProblem,
+  type Block,
   type SessionPlan,
 } from '@upwell/core/sessions';
 import { LEVELS, STROKE_MODELS } from '@upwell/core/swimmers';
 import { POOL_LENGTH } from '@upwell/core/units';
-import Joi from 'joi';
-import { line, oneOf } from './common';
+import type { Schema } from 'joi';
+import { Joi } from './joi';
+import { key, line, oneOf } from './common';
 
 const number = Joi.number();
 
@@ -21,11 +24,11 @@ export const poolSchema = Joi.object({
 });
 
 /** One of two shapes told apart by `kind`, so that a mistake is named in the shape that was meant. */
-const byKind = (kind: string, then: Joi.Schema, otherwise: Joi.Schema) =>
+const byKind = (kind: string, then: Schema, otherwise: Schema) =>
   Joi.alternatives().conditional(Joi.object({ kind: Joi.valid(kind).required() }).unknown(), { then, otherwise });
 
 /** One of several shapes told apart by `kind`. */
-export const oneKind = (shapes: Readonly<Record<string, Joi.Schema>>) => {
+export const oneKind = (shapes: Readonly<Record<string, Schema>>) => {
   const [last, ...others] = Object.entries(shapes).reverse();
   return others.reduce((rest, [kind, shape]) => byKind(kind, shape, rest), last![1]);
 };
@@ -55,7 +58,7 @@ const effort = () => number.min(0.3).max(1).precision(3).required();
 const lengthsOfRep = () => number.multiple(0.5).min(0.5).max(800).required();
 
 const setFields = {
-  id: line(60).required(),
+  id: key().required(),
   reps: number.integer().min(1).max(200).required(),
   stroke: oneOf(SWIM_STROKES).required(),
   drill: oneOf(DRILL_IDS).allow(null).required(),
@@ -83,7 +86,7 @@ const item = byKind('rounds', Joi.link('#rounds'), anySet);
 
 const rounds = Joi.object({
   kind: Joi.valid('rounds').required(),
-  id: line(60).required(),
+  id: key().required(),
   rounds: number.integer().min(1).max(50).required(),
   items: Joi.array().items(item).max(40).required(),
 }).id('rounds');
@@ -104,14 +107,24 @@ export const paceTable = () =>
 
 export const blockSchema = Joi.object({
   kind: oneOf(BLOCK_KINDS).required(),
-  id: line(60).required(),
+  id: key().required(),
   landMinutes: number.min(0).max(60).required(),
   items: Joi.array().items(item).max(60).required(),
   note: noteLine(),
 }).shared(rounds);
 
+/** Blocks of one group, which are refused when their rounds multiply out to more than a group can swim. */
+export const blocks = (most: number) =>
+  Joi.array()
+    .items(blockSchema)
+    .max(most)
+    .custom((list: readonly Block[], helpers) => {
+      const problem = sizeProblem(list);
+      return problem ? helpers.message({ custom: problem }) : list;
+    });
+
 const group = Joi.object({
-  id: line(60).required(),
+  id: key().required(),
   level: oneOf(LEVELS).required(),
   model: oneOf(STROKE_MODELS).required(),
   name: groupName().required(),
@@ -133,7 +146,7 @@ const group = Joi.object({
     .allow(null)
     .required(),
   note: noteLine(),
-  blocks: Joi.array().items(blockSchema).max(12).required(),
+  blocks: blocks(12).required(),
 });
 
 /** The pool, or the loop outside that takes its place. */

@@ -3,7 +3,8 @@ import { LADDER_IDS } from '@upwell/core/library';
 import { RESULT_KINDS, type ResultKind, type ResultLine } from '@upwell/core/records';
 import type { Sighting, SignId } from '@upwell/core/review';
 import type { SwimTestKind, TestInput, TestOutcome } from '@upwell/core/swimtests';
-import Joi from 'joi';
+import type { Schema, SchemaMap } from 'joi';
+import { Joi } from './joi';
 import { isoDate, line, oneOf, saved, uuid, type Saved } from './common';
 import { lengthMetricsSchema, trials } from './compute';
 import { oneKind } from './plan';
@@ -11,10 +12,10 @@ import { CHUNK_ROWS, MOST_CHUNKS, RESULT_SORTS, type ResultSort } from './record
 import { notFasterThanAnybody, type ResultView } from './swimmers';
 
 const number = Joi.number();
-const few = (item: Joi.Schema) => Joi.array().items(item).max(60).required();
+const few = (item: Schema) => Joi.array().items(item).max(60).required();
 const positive = () => number.greater(0);
 
-const inputs: Readonly<Record<SwimTestKind, Joi.SchemaMap>> = {
+const inputs: Readonly<Record<SwimTestKind, SchemaMap>> = {
   'critical-speed': { trials: trials(1) },
   'rate-ramp': {
     lengthM: positive().max(100).required(),

@@ -13,8 +13,8 @@ import {
   type Stroke,
 } from '@upwell/core/review';
 import { LEVELS, STROKE_MODELS, type LevelId, type StrokeModelId } from '@upwell/core/swimmers';
-import Joi from 'joi';
-import { isoDate, line, oneOf, saved, uuid, type Saved } from './common';
+import { isoDate, line, moment, oneOf, saved, uuid, type Saved } from './common';
+import { Joi } from './joi';
 
 /** The one thing to work on. */
 export interface FocusFields {
@@ -69,7 +69,7 @@ export const measuredSchema = Joi.object<Measured>({
 
 export const reviewSaveSchema = Joi.object<ReviewSave>({
   swimmerId: uuid().required(),
-  lookedAt: Joi.string().isoDate().max(40).required(),
+  lookedAt: moment().required(),
   stroke: oneOf(STROKES).required(),
   model: oneOf(STROKE_MODELS).required(),
   level: oneOf(LEVELS).required(),
@@ -103,7 +103,7 @@ export const trySchema = Joi.object<TryFields>({
   drill: oneOf(DRILL_IDS).required(),
   verdict: oneOf(OUTCOMES).required(),
   note: line(200).allow('').default(''),
-  at: Joi.string().isoDate().max(40).required(),
+  at: moment().required(),
 });
 
 export interface TryView extends TryFields {

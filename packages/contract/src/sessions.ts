@@ -16,10 +16,10 @@ import {
 } from '@upwell/core/sessions';
 import { HEALTH_FLAGS, LEVELS, STROKE_MODELS, type LevelId } from '@upwell/core/swimmers';
 import { POOL_LENGTH } from '@upwell/core/units';
-import Joi from 'joi';
-import { clockTime, isoDate, line, oneOf, saved, uuid, type Saved } from './common';
+import { clockTime, isoDate, key, line, oneOf, saved, uuid, type Saved } from './common';
 import { linkToken } from './handout';
-import { blockSchema, groupName, paceTable, planSchema } from './plan';
+import { blocks, groupName, paceTable, planSchema } from './plan';
+import { Joi } from './joi';
 
 const number = Joi.number();
 
@@ -61,7 +61,7 @@ export const sessionSaveSchema = Joi.object<SessionSave>({
   plan: planSchema.required(),
   done: Joi.object({
     plan: planSchema.required(),
-    ratings: Joi.object().pattern(line(60), number.min(0).max(10)).max(6).required(),
+    ratings: Joi.object().pattern(key(), number.min(0).max(10)).max(6).required(),
     note: line(1000).allow('').required(),
   })
     .allow(null)
@@ -186,7 +186,7 @@ export const buildBodySchema = Joi.object<BuildBody>({
         lengths: number.integer().min(1).max(2000).allow(null).default(null),
         ladderSteps: Joi.object().pattern(oneOf(LADDER_IDS), number.integer().min(0).max(20)),
         paceTable: paceTable().default([]),
-        locked: Joi.array().items(blockSchema).max(6).default([]),
+        locked: blocks(6).default([]),
         loadLimit: number.greater(0).max(1e6).allow(null).default(null),
       }),
     )

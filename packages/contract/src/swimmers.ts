@@ -9,10 +9,11 @@ import {
   type StrokeModelId,
 } from '@upwell/core/swimmers';
 import { POOL_LENGTH, type Pool } from '@upwell/core/units';
-import Joi from 'joi';
+import type { CustomValidator } from 'joi';
 import { clockTime, isoDate, line, oneOf, saved, uuid, type Saved } from './common';
 import type { ClipRow } from './clips';
 import type { FocusView, ReviewView } from './review';
+import { Joi } from './joi';
 
 export const BREATHING_SIDES = ['left', 'right', 'both'] as const;
 export type BreathingSide = (typeof BREATHING_SIDES)[number];
@@ -60,7 +61,7 @@ export type SwimmerSave = SwimmerFields & Saved;
 /** The longest swim anybody plans here, metres. */
 const LONGEST_M = 100_000;
 const LONGEST_S = 48 * 3600;
-export const notFasterThanAnybody: Joi.CustomValidator<{ readonly distanceM: number; readonly timeS: number }> = (
+export const notFasterThanAnybody: CustomValidator<{ readonly distanceM: number; readonly timeS: number }> = (
   value,
   helpers,
 ) =>

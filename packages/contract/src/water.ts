@@ -12,8 +12,8 @@ import {
   type TrackHabits,
 } from '@upwell/core/water';
 import type { Drift } from '@upwell/core/measures';
-import Joi from 'joi';
-import { line, oneOf, saved, uuid, type Saved } from './common';
+import { Joi } from './joi';
+import { key, line, moment, momentMs, oneOf, saved, uuid, type Saved } from './common';
 
 export interface CourseFields {
   readonly name: string;
@@ -26,7 +26,7 @@ export type CourseSave = CourseFields & Saved;
 
 const number = Joi.number();
 const spot = { lat: number.min(-90).max(90).required(), lon: number.min(-180).max(180).required() };
-const shortId = () => Joi.string().min(1).max(40).required();
+const shortId = () => key(40).required();
 
 export const courseSchema = Joi.object<Course>({
   start: Joi.object(spot).required(),
@@ -168,7 +168,7 @@ export interface SunBody {
   readonly lon: number;
   readonly time: string;
 }
-export const sunSchema = Joi.object<SunBody>({ ...spot, time: Joi.string().isoDate().max(40).required() });
+export const sunSchema = Joi.object<SunBody>({ ...spot, time: moment().required() });
 
 export interface SideBody {
   readonly legBearingDeg: number;
@@ -216,7 +216,7 @@ const count = () => number.integer().min(0).max(500).required();
 
 export const waterDaySchema = Joi.object<WaterDayFields>({
   courseId: uuid().required(),
-  startsAt: Joi.string().isoDate().max(40).required(),
+  startsAt: moment().required(),
   readings: Joi.object<DayReadings>({
     waterC: reading(-3, 45),
     airC: reading(-40, 55),
@@ -304,7 +304,7 @@ const trackFields = {
       Joi.array().ordered(
         number.min(-90).max(90).required(),
         number.min(-180).max(180).required(),
-        number.integer().min(0).max(1e14).required(),
+        momentMs().integer().required(),
       ),
     )
     .min(2)

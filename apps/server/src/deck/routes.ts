@@ -7,7 +7,7 @@ import {
   type EventsBody,
 } from '@upwell/contract/deck';
 import type { FastifyInstance } from 'fastify';
-import Joi from 'joi';
+import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
 import { loadsDue, readyDue, testsDue } from '../goal';
 import { asMe, COACH, whoAsks } from '../platform/identity';

@@ -11,7 +11,7 @@ import {
 } from '@upwell/contract/goal';
 import { writePlan } from '@upwell/core/exchange';
 import type { FastifyInstance } from 'fastify';
-import Joi from 'joi';
+import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
 import { asMe, COACH, SWIMMER, swimmerWhoAsks, whoAsks } from '../platform/identity';
 import type { Jobs } from '../platform/jobs';

@@ -2,7 +2,7 @@ import { handoutLinkSchema, linkToken, type HandoutLinkSave } from '@upwell/cont
 import { uuid } from '@upwell/contract/common';
 import type { Handout } from '@upwell/core/handout';
 import type { FastifyInstance, FastifyReply } from 'fastify';
-import Joi from 'joi';
+import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
 import { asMe, COACH, PUBLIC, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';

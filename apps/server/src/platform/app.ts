@@ -2,7 +2,7 @@ import cookie from '@fastify/cookie';
 import compress from '@fastify/compress';
 import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
-import { VALIDATION } from '@upwell/contract/common';
+import { check } from '@upwell/contract/common';
 import Fastify, { type FastifyInstance } from 'fastify';
 import type { Schema } from 'joi';
 import { accountRoutes } from '../account/routes';
@@ -46,7 +46,7 @@ export async function createApp({ database, config, jobs }: Parts): Promise<Fast
   app.setValidatorCompiler<Schema>(
     ({ schema }) =>
       (data: unknown) =>
-        schema.validate(data, VALIDATION),
+        check(schema, data),
   );
   registerProblems(app);
 

@@ -1,3 +1,5 @@
+import { setTimeout as sleep } from 'node:timers/promises';
+import { DriverException, OptimisticLockError } from '@mikro-orm/core';
 import { MikroORM, type EntityManager } from '@mikro-orm/postgresql';
 import { Migrator } from '@mikro-orm/migrations';
 import { MIGRATIONS } from '../../migrations';
@@ -62,8 +64,40 @@ export interface Identity {
   readonly squadIds: readonly string[];
 }
 
-/** Runs work in one transaction in which PostgreSQL knows who asks. */
-export function asIdentity<T>(database: Database, who: Identity, work: (em: EntityManager) => Promise<T>): Promise<T> {
+/** How often work is begun again because somebody else was at the same rows at the same moment. */
+const MOST_TRIES = 6;
+
+/**
+ * Runs work in one transaction in which PostgreSQL knows who asks.
+ *
+ * Two requests at the same rows at the same moment are put one after the other: the one that the database sent
+ * back begins again, on what the first one has stored by then. A repeat that overlaps its first request so finds
+ * the first one's answer, and a deadlock is nobody's error. Work must therefore do nothing outside the
+ * transaction that may not happen twice.
+ */
+export async function asIdentity<T>(
+  database: Database,
+  who: Identity,
+  work: (em: EntityManager) => Promise<T>,
+): Promise<T> {
+  for (let left = MOST_TRIES; ; left--) {
+    try {
+      return await once(database, who, work);
+    } catch (error) {
+      if (left <= 1 || !isCollision(error)) throw error;
+      // A little apart, so that they do not meet again.
+      await sleep(Math.random() * 20 * (MOST_TRIES - left + 1));
+    }
+  }
+}
+
+/** SQLSTATEs of two transactions in each other's way: serialization, deadlock, and a row that was just added. */
+const COLLISIONS = new Set(['40001', '40P01', '23505']);
+
+const isCollision = (error: unknown): boolean =>
+  error instanceof OptimisticLockError || (error instanceof DriverException && COLLISIONS.has(String(error.code)));
+
+function once<T>(database: Database, who: Identity, work: (em: EntityManager) => Promise<T>): Promise<T> {
   return database.em.fork().transactional(async (em) => {
     await prepared(
       em,

@@ -1,7 +1,7 @@
 import swagger from '@fastify/swagger';
 import type { FastifyInstance } from 'fastify';
 import fp from 'fastify-plugin';
-import Joi from 'joi';
+import { Joi } from '@upwell/contract/joi';
 import { PUBLIC } from './identity';
 import { jsonSchema } from './jsonSchema';
 

@@ -1,5 +1,5 @@
 import { uuid } from '@upwell/contract/common';
-import Joi from 'joi';
+import { Joi } from '@upwell/contract/joi';
 
 /** The id in the address. */
 export const idParams = Joi.object<{ id: string }>({ id: uuid().required() });

@@ -6,7 +6,7 @@ import {
 } from '@mikro-orm/core';
 import { UnusableTrials } from '@upwell/core/measures';
 import type { FastifyError, FastifyInstance, FastifyReply } from 'fastify';
-import Joi from 'joi';
+import { Joi } from '@upwell/contract/joi';
 
 /** An error with a sentence a coach understands. */
 export class ProblemError extends Error {

@@ -13,7 +13,7 @@ import {
 import { writeResults } from '@upwell/core/exchange';
 import type { ResultLine } from '@upwell/core/records';
 import type { FastifyInstance } from 'fastify';
-import Joi from 'joi';
+import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
 import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';

@@ -10,7 +10,7 @@ import {
 import { LEVELS, type LevelId } from '@upwell/core/swimmers';
 import { oneOf, uuid } from '@upwell/contract/common';
 import type { FastifyInstance } from 'fastify';
-import Joi from 'joi';
+import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
 import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';

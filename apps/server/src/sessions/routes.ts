@@ -15,7 +15,7 @@ import {
   type SheetQuery,
 } from '@upwell/contract/sessions';
 import type { FastifyInstance } from 'fastify';
-import Joi from 'joi';
+import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
 import { asMe, COACH, PUBLIC, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';

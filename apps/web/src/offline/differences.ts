@@ -1,4 +1,5 @@
 import type { SessionPlan } from '@upwell/core/sessions';
+import { cutText } from '@upwell/core/text';
 import { comparePlans, groupTotals } from '@upwell/core/sessions';
 
 /** One thing that two versions say differently. */
@@ -53,5 +54,5 @@ function short(value: unknown): string {
   if (value === null || value === '') return 'nothing';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   const text = typeof value === 'string' || typeof value === 'number' ? String(value) : JSON.stringify(value);
-  return text.length > 80 ? `${text.slice(0, 79)}…` : text;
+  return text.length > 80 ? `${cutText(text, 79)}…` : text;
 }

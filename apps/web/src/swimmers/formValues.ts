@@ -1,4 +1,4 @@
-import { VALIDATION } from '@upwell/contract/common';
+import { check } from '@upwell/contract/common';
 import {
   swimmerFields,
   type BreathingSide,
@@ -9,7 +9,7 @@ import {
 import type { KitId, LadderId } from '@upwell/core/library';
 import { defaultModel, type HealthFlag, type LevelId, type StrokeModelId } from '@upwell/core/swimmers';
 import { formatTime, parseTime } from '@upwell/core/units';
-import Joi from 'joi';
+import { Joi } from '@upwell/contract/joi';
 
 /** The form as it is typed: times and numbers are text until they are read. */
 export interface SwimmerForm {
@@ -118,7 +118,7 @@ export function readForm(form: SwimmerForm, archived: boolean): ReadForm {
     bestTimes: bestTimes.map((b) => ({ distanceM: numberOf(b.distanceM), timeS: timeOf(b.time) })),
     archived,
   };
-  const result = schema.validate(candidate, VALIDATION);
+  const result = check(schema, candidate);
   if (!result.error) return { fields: result.value, errors: {} };
   const errors = result.error.details.map((detail) => {
     const path = detail.path.join('.');

@@ -1,4 +1,13 @@
-import { BETWEEN_SETS_S, groupClock, isSet, laneSheets, repMetres, TALK_KNOWN_S, TALK_NEW_S } from '../sessions';
+import {
+  BETWEEN_SETS_S,
+  groupClock,
+  isSet,
+  laneSheets,
+  repMetres,
+  sizeProblem,
+  TALK_KNOWN_S,
+  TALK_NEW_S,
+} from '../sessions';
 import type { AnySet, GroupPlan, Item, LanePerson, LaneSetLine, SessionPlan } from '../sessions';
 import type { LevelId } from '../swimmers';
 import type { DeckLane, Passage, RunSetup } from './model';
@@ -14,10 +23,14 @@ export interface DeckPerson extends LanePerson {
  *
  * People swim in the group of their level; without such a group they swim in the first. Lanes are
  * numbered through from 1 in the order of the groups; a group nobody comes for has none.
+ *
+ * @throws RangeError when a group is larger than can be planned, see {@link sizeProblem}
  */
 export function runSetup(title: string, plan: SessionPlan, people: readonly DeckPerson[], capacity?: number): RunSetup {
   const lanes: DeckLane[] = [];
   for (const group of plan.groups) {
+    const tooLarge = sizeProblem(group.blocks);
+    if (tooLarge) throw new RangeError(tooLarge);
     const here = people.filter((p) => groupOf(plan, p) === group);
     if (here.length === 0) continue;
     for (const sheet of laneSheets(group, plan.pool, here, capacity)) {

@@ -5,6 +5,8 @@ import {
   DEEPEST_ROUNDS,
   FIRST_THEME,
   LONGEST_TEXT,
+  MOST_LINES,
+  sizeProblem,
   type Block,
   type GroupPlan,
   type Item,
@@ -81,25 +83,39 @@ class Reader {
   private planNote = '';
   private readonly groups: OpenGroup[] = [];
   private rounds: OpenRounds[] = [];
+  /** Brackets that were opened below the deepest that counts, and are still open. */
+  private tooDeep = 0;
   private readonly lineOf: Record<string, number> = {};
   private readonly stated = new Map<string, number>();
 
   constructor(private readonly fallback: Pool) {}
 
   tooLong(length: number): ReadSession {
-    this.problems.push({
-      line: 1,
-      column: 1,
-      length: 0,
-      severity: 'error',
-      message: `This text is too long (${Math.round(length / 1000)} thousand signs): a session has at most ${LONGEST_TEXT / 1000} thousand. Nothing of it was read.`,
-    });
+    this.problems.push(
+      atLine(
+        1,
+        `This text is too long (${Math.round(length / 1000)} thousand characters): a session has at most ${LONGEST_TEXT / 1000} thousand. Nothing of it was read.`,
+      ),
+    );
     return this.done();
   }
 
   read(text: string): ReadSession {
     const { tokens } = lexer.tokenize(text);
-    const lines = linesOf(tokens).map((line) => ({ first: line[0]!, ...parseLine(line) }));
+    const written = linesOf(tokens);
+    // A bad line costs far more than a good one, so reading ends where nobody would read on.
+    const lines: ({ first: IToken } & ReturnType<typeof parseLine>)[] = [];
+    let bad = 0;
+    for (const line of written.slice(0, MOST_LINES)) {
+      const parsed = { first: line[0]!, ...parseLine(line) };
+      lines.push(parsed);
+      if (parsed.error && ++bad > MOST_PROBLEMS) break;
+    }
+    const unread = written[lines.length];
+    if (unread) {
+      const why = bad > MOST_PROBLEMS ? 'So many lines cannot be read' : `A session has at most ${MOST_LINES} lines`;
+      this.problems.push(atLine(unread[0]!.startLine ?? 1, `${why}: nothing from here on was read.`));
+    }
     // What the whole session says comes first, wherever it stands: the pool decides what a distance is.
     for (const { read } of lines) if (read?.line?.kind === 'key') this.wholeKey(read.line.token);
     let wrong = 0;
@@ -113,13 +129,9 @@ class Reader {
     }
     for (const open of this.rounds) this.problems.push(problemAt(open.token, 'This bracket is never closed.'));
     if (wrong > 3 && wrong > lines.length / 2)
-      this.problems.unshift({
-        line: 1,
-        column: 1,
-        length: 0,
-        severity: 'error',
-        message: 'This looks like another layout. One set a line, like “4 x 50 crawl easy, rest 20”.',
-      });
+      this.problems.unshift(
+        atLine(1, 'This looks like another layout. One set a line, like “4 x 50 crawl easy, rest 20”.'),
+      );
     return this.done();
   }
 
@@ -209,14 +221,21 @@ class Reader {
         const rounds = Number(line.rounds.image);
         if (!Number.isInteger(rounds) || rounds < 1 || rounds > 50)
           this.problems.push(problemAt(line.rounds, 'From 1 to 50 times through.'));
-        if (this.rounds.length >= DEEPEST_ROUNDS)
-          this.problems.push(problemAt(line.token, `Brackets lie in each other ${DEEPEST_ROUNDS} deep at most.`));
+        if (this.rounds.length >= DEEPEST_ROUNDS) {
+          this.problems.push(problemAt(line.token, `Rounds can be nested up to ${DEEPEST_ROUNDS} deep.`));
+          this.tooDeep++;
+          return;
+        }
         const { id } = this.holder();
         // Held back until it is closed, so that its place among its brothers stays its own.
         this.rounds.push({ rounds, id, items: [], token: line.token });
         return;
       }
       case 'close': {
+        if (this.tooDeep > 0) {
+          this.tooDeep--;
+          return;
+        }
         const open = this.rounds.pop();
         if (!open) this.problems.push(problemAt(line.token, 'Nothing is open here.'));
         else this.putRounds(open);
@@ -239,6 +258,7 @@ class Reader {
 
   /** A new block ends what was left open; it is told, and nothing is lost. */
   private closeRounds(): void {
+    this.tooDeep = 0;
     while (this.rounds.length > 0) {
       const open = this.rounds.pop()!;
       this.problems.push(problemAt(open.token, 'This bracket is never closed.'));
@@ -295,6 +315,8 @@ class Reader {
         return block;
       });
       const group: GroupPlan = { id: open.id, ...open.facts, blocks };
+      const tooLarge = sizeProblem(blocks);
+      if (tooLarge) this.problems.push(atLine(1, `${group.name}: ${tooLarge}`));
       if (open.stated) {
         const wrong = checkGroupTotal(group, statedNumber(open.stated), this.pool, this.stated);
         if (wrong) this.problems.push(problemAt(open.stated, wrong, 'warning'));
@@ -328,6 +350,14 @@ class Reader {
     };
   }
 }
+
+const atLine = (line: number, message: string): TextProblem => ({
+  line,
+  column: 1,
+  length: 0,
+  severity: 'error',
+  message,
+});
 
 const ofGroup = (key: string): boolean => (GROUP_KEYS as readonly string[]).includes(key);
 

@@ -8,6 +8,7 @@ import { FINISH_WINDOW_S, RECIPE, SHARE_BAND, SHARE_SHIFT } from './recipe';
 import { levelLoad, WEEK_SHARE, WEEKLY_RISE } from './loadLimit';
 import type { BuildRequest, BuildResult, Clash, GroupRequest } from './request';
 import { isSet } from './setMeasure';
+import { sizeProblem } from './size';
 import { groupTotals } from './totals';
 
 /**
@@ -24,6 +25,11 @@ import { groupTotals } from './totals';
  */
 export function buildSession(request: BuildRequest): BuildResult {
   if (request.groups.length < 1 || request.groups.length > 6) throw new RangeError('one to six groups');
+  const tooLarge = request.groups.flatMap((group, index): Clash[] => {
+    const problem = sizeProblem(group.locked ?? []);
+    return problem ? [{ group: index, message: `${nameOf(group)}: ${problem}`, changes: ['Unlock a block.'] }] : [];
+  });
+  if (tooLarge.length > 0) return { kind: 'clash', clashes: tooLarge };
   const searches = request.groups.map((group, index) => searchGroup(request, group, index));
   const clashes = searches.flatMap((found, index): Clash[] =>
     found.size > 0 ? [] : [explainClash(request, request.groups[index]!, index)],
@@ -310,8 +316,10 @@ function notesOn(request: BuildRequest, plan: SessionPlan): string[] {
 }
 
 /** Which demand is in the way, found by letting go of one at a time. */
+const nameOf = (group: GroupRequest): string => group.name ?? LEVEL[group.level].name;
+
 function explainClash(request: BuildRequest, group: GroupRequest, index: number): Clash {
-  const name = group.name ?? LEVEL[group.level].name;
+  const name = nameOf(group);
   const changes: string[] = [];
   const works = (r: BuildRequest, g: GroupRequest) => searchGroup(r, g, index).size > 0;
 

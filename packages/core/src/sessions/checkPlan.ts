@@ -7,6 +7,7 @@ import { BLOCK_NAME, type GroupPlan, type SessionPlan } from './model';
 import { breathProblems } from './prescription';
 import { SHARE_BAND } from './recipe';
 import { repSeconds } from './setMeasure';
+import { sizeProblem } from './size';
 import { blockMetres, groupTotals, setsOf } from './totals';
 
 /** Groups should end within this time of each other, seconds. */
@@ -93,6 +94,8 @@ function groupProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople 
 
 function safetyProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople | null): string[] {
   const problems: string[] = [];
+  const size = sizeProblem(group.blocks);
+  if (size) problems.push(`${group.name}: ${size}`);
   if (plan.place === 'open-water' && group.level === 'settle')
     problems.push(`${group.name}: beginners are never planned in open water.`);
   for (const { set } of group.blocks.flatMap((b) => setsOf(b.items))) {

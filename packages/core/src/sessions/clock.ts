@@ -1,6 +1,7 @@
 import type { Pool } from '../units';
 import type { AnySet, Block, GroupPlan, Item } from './model';
 import { repSeconds } from './setMeasure';
+import { sizeProblem } from './size';
 
 /** Seconds between two sets. */
 export const BETWEEN_SETS_S = 30;
@@ -22,15 +23,18 @@ export interface BlockClock {
   readonly block: Block;
   readonly startS: number;
   readonly endS: number;
-  readonly slots: readonly Slot[];
 }
 
-export interface GroupClock {
-  readonly blocks: readonly BlockClock[];
-  readonly totalS: number;
+/** Seconds of swimming, of rest, and of talk before it. */
+interface Spent {
   readonly swimS: number;
   readonly restS: number;
   readonly talkS: number;
+}
+
+export interface GroupClock extends Spent {
+  readonly blocks: readonly BlockClock[];
+  readonly totalS: number;
   readonly landS: number;
 }
 
@@ -39,51 +43,108 @@ export function restSeconds(set: AnySet, repS: number): number {
   return set.timing.kind === 'rest' ? set.timing.seconds : Math.max(0, set.timing.seconds - repS);
 }
 
+/** What a clock knows on its way through a group's plan. */
+class Walk {
+  private readonly known: Set<string>;
+  private first = true;
+
+  constructor(
+    private readonly group: GroupPlan,
+    private readonly pool: Pool,
+  ) {
+    this.known = new Set(group.knownDrills);
+  }
+
+  /**
+   * One passage of a set. Rest follows every rep but the last; {@link BETWEEN_SETS_S} lie between two sets; a
+   * drill is explained before its first passage. From the second time through rounds, a set's own rest leads to
+   * the next.
+   */
+  passage(set: AnySet, again: boolean): Spent {
+    const repS = repSeconds(set, this.group, this.pool);
+    const rest = restSeconds(set, repS);
+    const gap = this.first ? 0 : again ? rest : BETWEEN_SETS_S;
+    let talkS = again ? 0 : gap;
+    if (!again && set.drill) {
+      talkS += this.known.has(set.drill) ? TALK_KNOWN_S : TALK_NEW_S;
+      this.known.add(set.drill);
+    }
+    this.first = false;
+    return { swimS: repS * set.reps, restS: rest * (set.reps - 1) + (again ? gap : 0), talkS };
+  }
+
+  /**
+   * All passages of some items. Every time through rounds but the first takes equally long, so it is measured
+   * once and multiplied.
+   */
+  through(items: readonly Item[], again: boolean): Spent {
+    let sum: Spent = { swimS: 0, restS: 0, talkS: 0 };
+    for (const item of items) {
+      if (item.kind !== 'rounds') {
+        sum = plus(sum, this.passage(item, again), 1);
+      } else if (again) {
+        sum = plus(sum, this.through(item.items, true), item.rounds);
+      } else {
+        sum = plus(sum, this.through(item.items, false), 1);
+        if (item.rounds > 1) sum = plus(sum, this.through(item.items, true), item.rounds - 1);
+      }
+    }
+    return sum;
+  }
+}
+
+const plus = (sum: Spent, part: Spent, times: number): Spent => ({
+  swimS: sum.swimS + part.swimS * times,
+  restS: sum.restS + part.restS * times,
+  talkS: sum.talkS + part.talkS * times,
+});
+
+const secondsOf = ({ swimS, restS, talkS }: Spent): number => swimS + restS + talkS;
+
 /**
- * Lays a group's plan on the clock: land, talk, swimming and rest, second by second.
+ * Lays a group's plan on the clock: land, talk, swimming and rest. The work grows with what is written, not
+ * with how often it is swum.
  *
- * Rest follows every rep but the last of a set; {@link BETWEEN_SETS_S} lie between two sets; a drill
- * is explained before its first passage. From the second round on, a set's own rest leads to the next.
+ * @example groupClock(group, { length: 25, unit: 'm' }).totalS // 3590
  */
 export function groupClock(group: GroupPlan, pool: Pool): GroupClock {
-  const known = new Set<string>(group.knownDrills);
-  const totals = { swimS: 0, restS: 0, talkS: 0, landS: 0 };
-  let now = 0;
-  let first = true;
-
+  const walk = new Walk(group, pool);
+  let sum: Spent = { swimS: 0, restS: 0, talkS: 0 };
+  let landS = 0;
   const blocks = group.blocks.map((block): BlockClock => {
-    const startS = now;
+    const startS = landS + secondsOf(sum);
+    landS += block.landMinutes * 60;
+    sum = plus(sum, walk.through(block.items, false), 1);
+    return { block, startS, endS: landS + secondsOf(sum) };
+  });
+  return { blocks, totalS: landS + secondsOf(sum), landS, ...sum };
+}
+
+/**
+ * Every passage of a group's plan in the order it is swum, block by block: for drawing.
+ *
+ * @throws RangeError when the plan is larger than a group can be, see {@link sizeProblem}
+ */
+export function groupSlots(group: GroupPlan, pool: Pool): readonly (readonly Slot[])[] {
+  const problem = sizeProblem(group.blocks);
+  if (problem) throw new RangeError(problem);
+  const walk = new Walk(group, pool);
+  let now = 0;
+  return group.blocks.map((block) => {
     const slots: Slot[] = [];
     now += block.landMinutes * 60;
-    totals.landS += block.landMinutes * 60;
-
-    const walk = (items: readonly Item[], again: boolean): void => {
+    const swim = (items: readonly Item[], again: boolean): void => {
       for (const item of items) {
         if (item.kind === 'rounds') {
-          for (let pass = 0; pass < item.rounds; pass++) walk(item.items, again || pass > 0);
+          for (let pass = 0; pass < item.rounds; pass++) swim(item.items, again || pass > 0);
           continue;
         }
-        const repS = repSeconds(item, group, pool);
-        const rest = restSeconds(item, repS);
-        const gap = first ? 0 : again ? rest : BETWEEN_SETS_S;
-        let talkS = again ? 0 : gap;
-        if (!again && item.drill) {
-          talkS += known.has(item.drill) ? TALK_KNOWN_S : TALK_NEW_S;
-          known.add(item.drill);
-        }
-        const restS = rest * (item.reps - 1) + (again ? gap : 0);
-        const swimS = repS * item.reps;
-        const slot = { set: item, startS: now, endS: now + talkS + restS + swimS, swimS, restS, talkS };
-        slots.push(slot);
-        now = slot.endS;
-        totals.swimS += swimS;
-        totals.restS += restS;
-        totals.talkS += talkS;
-        first = false;
+        const spent = walk.passage(item, again);
+        slots.push({ set: item, startS: now, endS: now + secondsOf(spent), ...spent });
+        now += secondsOf(spent);
       }
     };
-    walk(block.items, false);
-    return { block, startS, endS: now, slots };
+    swim(block.items, false);
+    return slots;
   });
-  return { blocks, totalS: now, ...totals };
 }

@@ -7,6 +7,7 @@ export * from './edit';
 export * from './model';
 export * from './recipe';
 export type * from './request';
+export * from './size';
 export * from './totals';
 export * from './loadLimit';
 export * from './proposeGroups';

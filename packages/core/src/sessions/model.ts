@@ -31,8 +31,9 @@ export type SwimStroke = (typeof SWIM_STROKES)[number];
 export const SESSION_PLACES = ['pool', 'open-water'] as const;
 export type SessionPlace = (typeof SESSION_PLACES)[number];
 
-/** Largest text that is read as a session, characters: six groups have about five thousand. */
-export const LONGEST_TEXT = 200_000;
+/** Largest text that is read as a session, characters and lines: six groups have about five thousand and two hundred. */
+export const LONGEST_TEXT = 50_000;
+export const MOST_LINES = 1000;
 
 /** Shortest and longest loop outside, metres. */
 export const LOOP_LENGTH = { min: 20, max: 10_000 } as const;

@@ -1,5 +1,5 @@
 import type { DrillId, KitId } from '../library';
-import { trainingLoad } from '../measures';
+import { trainingLoad, type BreathsPerSide } from '../measures';
 import { lengthsToMetres, type Pool } from '../units';
 import { groupClock } from './clock';
 import type { AnySet, Block, BlockKind, GroupPlan, Item, SwimStroke } from './model';
@@ -49,6 +49,36 @@ export interface GroupTotals {
 }
 
 /**
+ * Counted breaths of all reps of a set that is swum through several times. A rep's breaths depend on whether an
+ * even or an odd number of reps came before, so each of the two is counted once and multiplied.
+ *
+ * @param before reps that were swum before this set
+ */
+function breathsOfReps(
+  set: AnySet,
+  times: number,
+  before: number,
+  breaths: (sequence: number, rep: number) => BreathsPerSide,
+): BreathsPerSide {
+  let [left, right] = [0, 0];
+  const add = (sequence: number, rep: number, count: number) => {
+    if (count === 0) return;
+    const counted = breaths(sequence, rep);
+    left += counted.left * count;
+    right += counted.right * count;
+  };
+  const pairs = (all: number) => [Math.ceil(all / 2), Math.floor(all / 2)] as const;
+  // Only limited breathing changes from rep to rep; with an even number of reps each time through begins alike.
+  const different = set.breathing.kind === 'limited' ? set.reps : 1;
+  const [first, second] = different === 1 ? pairs(set.reps * times) : set.reps % 2 === 0 ? [times, 0] : pairs(times);
+  for (let rep = 0; rep < different; rep++) {
+    add(before + rep, rep, first);
+    add(before + rep + 1, rep, second);
+  }
+  return { left, right };
+}
+
+/**
  * Totals of one group, or of one lane with its own speed in `v400Mps`: distance, minutes, load, kit,
  * breaths per side, looks, and the metres by block, effort, stroke and drill.
  */
@@ -79,11 +109,12 @@ export function groupTotals(group: GroupPlan, pool: Pool): GroupTotals {
       if (set.drill) metresByDrill[set.drill] = (metresByDrill[set.drill] ?? 0) + metres;
       else metresByStroke[set.stroke] = (metresByStroke[set.stroke] ?? 0) + metres;
       looks += looksIn(set, repM, group.strokeLengthM) * set.reps * times;
-      for (let rep = 0; rep < set.reps * times; rep++, reps++) {
-        const counted = breathsOf(set, repM, lengthsToMetres(pool, 1), group.strokeLengthM, reps, rep % set.reps);
-        breaths.left += counted.left;
-        breaths.right += counted.right;
-      }
+      const counted = breathsOfReps(set, times, reps, (sequence, rep) =>
+        breathsOf(set, repM, lengthsToMetres(pool, 1), group.strokeLengthM, sequence, rep),
+      );
+      breaths.left += counted.left;
+      breaths.right += counted.right;
+      reps += set.reps * times;
     }
   }
   const lengths = groupLengths(group);

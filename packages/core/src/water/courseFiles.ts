@@ -1,3 +1,4 @@
+import { cleanText, cutText, plainId } from '../text';
 import { XMLBuilder } from 'fast-xml-parser';
 import { openGpx, type XmlNode } from '../exchange';
 import {
@@ -53,7 +54,7 @@ interface RawArea {
 }
 
 const goodPlace = ({ lat, lon }: Place) => Math.abs(lat) <= 90 && Math.abs(lon) <= 180;
-const shortName = (text: string) => text.trim().slice(0, 60);
+const shortName = (text = '') => cutText(cleanText(text).trim(), 60).trim();
 
 /** A course from what either format holds, with everything that is wrong with it. */
 function assemble(
@@ -89,7 +90,7 @@ function assemble(
     const own = point as Partial<RawPoint>;
     const [before, after] = [inOrder[i - 1] ?? start, inOrder[i + 1] ?? finish];
     const turn = TURN_SIDES.includes(own.turn as TurnSide) ? (own.turn as TurnSide) : turnOf(before, point, after);
-    return { id: own.id || `m${i + 1}`, name: shortName(own.name || String(i + 1)), turn, ...at(point) };
+    return { id: own.id || `m${i + 1}`, name: shortName(own.name) || String(i + 1), turn, ...at(point) };
   });
   const landmarks = of('landmark')
     .slice(0, COURSE_LIMIT.landmarks)
@@ -98,7 +99,7 @@ function assemble(
       if (!(p.widthM > 0 && p.heightM > 0)) problems.push(`${p.name || 'A landmark'} has no size: 10 m is taken.`);
       return {
         id: p.id || `l${i + 1}`,
-        name: shortName(p.name || `Landmark ${i + 1}`),
+        name: shortName(p.name) || `Landmark ${i + 1}`,
         widthM: size(p.widthM, 10),
         heightM: size(p.heightM, 10),
         fixed: p.fixed,
@@ -196,7 +197,7 @@ export function readCourseGpx(file: string): ReadCourse {
       ...placeOf(p),
       name: text(p.name),
       role: text(p.type),
-      id: text(more.id).slice(0, 40),
+      id: plainId(text(more.id), 40),
       turn: text(more.turn),
       widthM: numberOf(more.width),
       heightM: numberOf(more.height),
@@ -210,7 +211,7 @@ export function readCourseGpx(file: string): ReadCourse {
     .map((t) => ({
       kind: text(t.type),
       name: text(t.name),
-      id: text(node(t.extensions).id).slice(0, 40),
+      id: plainId(text(node(t.extensions).id), 40),
       points: opened(list(t.trkseg).flatMap((segment) => list(segment.trkpt).map(placeOf))),
     }));
   const name = text(metadata.name) || text(routes[0]?.name);
@@ -284,7 +285,7 @@ export function readCourseGeoJson(file: string): ReadCourse {
       ...lonLat(f.geometry!.coordinates),
       name: word(own.name),
       role: word(own.role),
-      id: word(own.id).slice(0, 40),
+      id: plainId(word(own.id), 40),
       turn: word(own.turn),
       widthM: amount(own.widthM),
       heightM: amount(own.heightM),
@@ -299,7 +300,7 @@ export function readCourseGeoJson(file: string): ReadCourse {
     return {
       kind: word(own.role),
       name: word(own.name),
-      id: word(own.id).slice(0, 40),
+      id: plainId(word(own.id), 40),
       points: opened(Array.isArray(ring) ? ring.map(lonLat) : []),
     };
   });

@@ -447,6 +447,20 @@ describe('courses as files', () => {
     );
   });
 
+  it('cut long names between characters, never inside an emoji', () => {
+    const name = `${'x'.repeat(59)}🏊`;
+    const spot = (role: string, lat: number) => ({
+      type: 'Feature',
+      geometry: { type: 'Point', coordinates: [-41, lat] },
+      properties: { role, name, id: `${'i'.repeat(39)}🏊` },
+    });
+    const features = [spot('start', 31), spot('mark', 31.002), spot('finish', 31.004)];
+    const { read } = readCourseGeoJson(JSON.stringify({ type: 'FeatureCollection', upwell: { name }, features }));
+    expect(read!.course.marks[0]).toMatchObject({ name: 'x'.repeat(59), id: 'i'.repeat(39) });
+    expect(read!.name).toBe('x'.repeat(59));
+    expect(JSON.stringify(read)).not.toMatch(/\\ud83c/);
+  });
+
   it('of others are taken by their route, with the turn that the bend has', () => {
     const pt = (p: Place) => `<rtept lat="${p.lat}" lon="${p.lon}"/>`;
     const file = `<gpx version="1.1"><rte><name>Loop</name>${[at(0, 0), at(0, 300), at(300, 300), at(0, 0)].map(pt).join('')}</rte></gpx>`;

@@ -2,6 +2,8 @@ import {
   BLOCK_NAME,
   describeSet,
   groupClock,
+  groupSlots,
+  sizeProblem,
   groupTotals,
   type BlockClock,
   type GroupClock,
@@ -37,6 +39,11 @@ export function LevelSheet({ plan, selected, onSelect }: LevelSheetProps) {
   const wide = useWide();
   const theme = useTheme();
   const clocks = useMemo(() => plan.groups.map((group) => groupClock(group, plan.pool)), [plan]);
+  // Passages that cannot be saved anyway are not drawn one by one.
+  const slots = useMemo(
+    () => plan.groups.map((group) => (sizeProblem(group.blocks) ? [] : groupSlots(group, plan.pool))),
+    [plan],
+  );
   const longest = Math.max(plan.minutes * 60, ...clocks.map((c) => c.totalS));
   const scale = (wide ? HEIGHT.wide : HEIGHT.phone) / longest;
   const marks = Array.from({ length: Math.floor(longest / 600) + 1 }, (_, i) => i * 10);
@@ -60,6 +67,7 @@ export function LevelSheet({ plan, selected, onSelect }: LevelSheetProps) {
           pool={plan.pool}
           place={plan.place}
           clock={clocks[i]!}
+          slots={slots[i]!}
           scale={scale}
           wide={wide}
           on={selected === group.id}
@@ -75,13 +83,14 @@ interface ColumnProps {
   readonly pool: Pool;
   readonly place: SessionPlan['place'];
   readonly clock: GroupClock;
+  readonly slots: readonly (readonly Slot[])[];
   readonly scale: number;
   readonly wide: boolean;
   readonly on: boolean;
   readonly onPress: () => void;
 }
 
-function Column({ group, pool, place, clock, scale, wide, on, onPress }: ColumnProps) {
+function Column({ group, pool, place, clock, slots, scale, wide, on, onPress }: ColumnProps) {
   const theme = useTheme();
   const { lengths, metres, estimatedM } = groupTotals(group, pool);
   const total =
@@ -109,8 +118,16 @@ function Column({ group, pool, place, clock, scale, wide, on, onPress }: ColumnP
       </Pressable>
       {/* A tap anywhere on the column opens it too; the keyboard has the head. */}
       <Pressable onPress={onPress} tabIndex={-1}>
-        {clock.blocks.map((block) => (
-          <BlockBox key={block.block.id} block={block} pool={pool} place={place} scale={scale} wide={wide} />
+        {clock.blocks.map((block, i) => (
+          <BlockBox
+            key={block.block.id}
+            block={block}
+            slots={slots[i] ?? []}
+            pool={pool}
+            place={place}
+            scale={scale}
+            wide={wide}
+          />
         ))}
       </Pressable>
     </View>
@@ -122,12 +139,14 @@ const LINE = 16;
 
 function BlockBox({
   block,
+  slots,
   pool,
   place,
   scale,
   wide,
 }: {
   readonly block: BlockClock;
+  readonly slots: readonly Slot[];
   readonly pool: Pool;
   readonly place: SessionPlan['place'];
   readonly scale: number;
@@ -136,7 +155,7 @@ function BlockBox({
   const theme = useTheme();
   const height = (block.endS - block.startS) * scale;
   const land = block.block.kind === 'land';
-  const first = block.slots[0];
+  const first = slots[0];
   // On its own ground: the first set may be thinner than its name.
   const tint = land || !first ? null : tintOf(first.set, theme.own);
   const head = { color: tint?.text ?? theme.colors.onSurface, backgroundColor: tint?.background };
@@ -144,7 +163,7 @@ function BlockBox({
   return (
     <View style={[styles.block, { height: Math.max(2, height - 2), backgroundColor: theme.own.sand }]}>
       {land ? <Hatch colour={theme.own.line} /> : null}
-      {block.slots.map((slot, i) => (
+      {slots.map((slot, i) => (
         <SlotBand
           key={i}
           slot={slot}
