@@ -48,6 +48,7 @@ async function seedClub(em: EntityManager): Promise<void> {
       lake: CLUB.lake,
       kit: ['buoy', 'board', 'fins', 'beeper', 'bright-cap', 'tow-float', 'whistle'],
     },
+    writeId: idFor('club rules'),
   });
   await em.insertMany(
     AccountEntity,

@@ -5,6 +5,7 @@ import { Migration20261127000000_deck } from './Migration20261127000000_deck';
 import { Migration20261128000000_water } from './Migration20261128000000_water';
 import { Migration20261129000000_tracks } from './Migration20261129000000_tracks';
 import { Migration20261130000000_goal } from './Migration20261130000000_goal';
+import { Migration20261201000000_trust } from './Migration20261201000000_trust';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -15,4 +16,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261128000000_water', class: Migration20261128000000_water },
   { name: 'Migration20261129000000_tracks', class: Migration20261129000000_tracks },
   { name: 'Migration20261130000000_goal', class: Migration20261130000000_goal },
+  { name: 'Migration20261201000000_trust', class: Migration20261201000000_trust },
 ];

@@ -139,6 +139,7 @@ async function fill(owner: TestClub, swimmer: string): Promise<void> {
   ]);
   await put('session_rating', 'session_id, swimmer_id, value', [session, swimmer, 5]);
   await put('club_job', 'id, state', [v7(), 'done']);
+  await put('result_import', 'id, account_id, name, rows, stored', [v7(), coachId, 'May.csv', 1, 1]);
   // Rows on their way in are their coach's own, whoever else asks.
   await put('result_chunk', 'import_id, chunk, account_id, rows', [v7(), 0, owner.accounts.head!.id, '[]']);
   await coach('PUT', `/calendar-links/${v7()}`, {

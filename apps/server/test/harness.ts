@@ -67,7 +67,7 @@ export class Harness {
   async club(): Promise<TestClub> {
     const em = this.owner.em.fork();
     const clubId = v7();
-    await em.insert(ClubEntity, { id: clubId, name: `Club ${clubId.slice(-6)}`, settings: {} });
+    await em.insert(ClubEntity, { id: clubId, name: `Club ${clubId.slice(-6)}`, settings: {}, writeId: v7() });
     const club = new TestClub(this, clubId);
     await club.addAccount('head');
     await club.addAccount('coach');

@@ -172,6 +172,81 @@ describe('a file of results', () => {
   });
 });
 
+describe('an import that is looked at and taken back', () => {
+  const swims = (n: number) => Array.from({ length: n }, (_, i) => line({ on: '2026-09-01', distanceM: 50 + i }));
+  const total = async () => ((await (await club.as('coach'))('GET', '/results')).body as { total: number }).total;
+
+  it('says before it is stored which rows are here already, and can leave them out', async () => {
+    const coach = await club.as('coach');
+    const before = await total();
+    const first = v7();
+    await coach('PUT', `/imports/${first}/0`, { rows: swims(5) });
+    expect((await coach('POST', `/imports/${first}/check`)).body).toEqual({ rows: 5, known: 0, examples: [] });
+    await coach('POST', `/imports/${first}/commit`, { rows: 5, name: 'September.csv' });
+
+    const again = v7();
+    // Five that are here, two new ones, and one of the new ones twice.
+    const rows = [...swims(7), swims(7)[6]!];
+    await coach('PUT', `/imports/${again}/0`, { rows });
+    const { body: check } = await coach('POST', `/imports/${again}/check`);
+    expect(check).toMatchObject({ rows: 8, known: 6 });
+    expect(check.examples).toHaveLength(6);
+    expect(check.examples[0]).toMatchObject({ name: 'Ada Lindqvale', on: '2026-09-01' });
+    const { body: done } = await coach('POST', `/imports/${again}/commit`, { rows: 8, name: 'Again', skipKnown: true });
+    expect(done).toMatchObject({ rows: 8, stored: 2, name: 'Again' });
+    expect(await total()).toBe(before + 7);
+  });
+
+  it('stores doubles all the same when the coach says so', async () => {
+    const coach = await club.as('coach');
+    const before = await total();
+    const id = v7();
+    await coach('PUT', `/imports/${id}/0`, { rows: swims(5) });
+    expect((await coach('POST', `/imports/${id}/commit`, { rows: 5 })).body).toMatchObject({ stored: 5 });
+    expect(await total()).toBe(before + 5);
+    await coach('POST', `/imports/${id}/undo`);
+    expect(await total()).toBe(before);
+  });
+
+  it('is listed, tells what became of it, and is undone whole, once', async () => {
+    const coach = await club.as('coach');
+    const before = await total();
+    const id = v7();
+    expect((await coach('GET', `/imports/${id}`)).body).toEqual({ done: null });
+    const mine = line({ on: '2026-09-02', distanceM: 77 });
+    await coach('PUT', `/results/${v7()}`, mine);
+    await coach('PUT', `/imports/${id}/0`, { rows: [mine, line({ on: '2026-09-03', distanceM: 77 })] });
+    await coach('POST', `/imports/${id}/commit`, { rows: 2, name: 'Lake day.csv' });
+    const { body: listed } = await coach('GET', '/imports');
+    expect(listed[0]).toMatchObject({ id, name: 'Lake day.csv', rows: 2, stored: 2, undoneAt: null });
+    expect((await coach('GET', `/imports/${id}`)).body.done).toEqual(listed[0]);
+    for (let i = 0; i < 2; i++)
+      expect((await coach('POST', `/imports/${id}/undo`)).body).toMatchObject({ id, removed: 2 });
+    // The same swim that was entered by hand stays.
+    expect(await total()).toBe(before + 1);
+    // Repeated after it was undone, a late commit brings nothing back.
+    await coach('POST', `/imports/${id}/commit`, { rows: 2 });
+    expect(await total()).toBe(before + 1);
+  });
+
+  it('is undone by whoever made it or the head coach, and only while all its swimmers are theirs', async () => {
+    const coach = await club.as('coach');
+    const head = await club.as('head');
+    const [ours, theirs] = [await club.addSwimmer(), await club.addSwimmer()];
+    const id = v7();
+    const rows = [line({ swimmerId: ours }), line({ swimmerId: theirs })];
+    await coach('PUT', `/imports/${id}/0`, { rows });
+    await coach('POST', `/imports/${id}/commit`, { rows: 2 });
+    const stranger = await harness.club();
+    expect((await (await stranger.as('head'))('POST', `/imports/${id}/undo`)).status).toBe(404);
+    const elsewhere = await club.addSquad('Elsewhere', []);
+    await harness.owner.em.fork().execute('update swimmer set squad_id = ? where id = ?', [elsewhere, theirs]);
+    expect((await coach('POST', `/imports/${id}/undo`)).status).toBe(422);
+    expect((await coach('GET', `/imports/${id}`)).body.done).toMatchObject({ undoneAt: null, removed: 0 });
+    expect((await head('POST', `/imports/${id}/undo`)).body).toMatchObject({ removed: 2 });
+  });
+});
+
 it('works out a rate ramp over HTTP', async () => {
   const coach = await club.as('coach');
   const reps = [50, 54, 58, 62, 66, 70].map((strokeRateSpm) => ({

@@ -2,7 +2,7 @@ import { KIT_IDS, type KitId } from '@upwell/core/library';
 import type { PacePoint } from '@upwell/core/measures';
 import { WATER_RULES, type WaterRules } from '@upwell/core/safety';
 import { Joi } from './joi';
-import { oneOf } from './common';
+import { oneOf, saved, type Saved } from './common';
 import { paceTable } from './plan';
 
 /** What a club decides for itself. */
@@ -17,9 +17,13 @@ export interface ClubRules {
   readonly water: WaterRules;
 }
 
+/** The rules with the version they were read in. */
+export type ClubRulesView = ClubRules & Pick<Saved, 'version'>;
+export type ClubRulesSave = ClubRules & Saved;
+
 const atMost = (of: keyof WaterRules, least: number) => Joi.number().min(least).max(WATER_RULES[of]).required();
 
-export const clubRulesSchema = Joi.object<ClubRules>({
+const clubRules = {
   kit: Joi.array().items(oneOf(KIT_IDS)).unique().max(KIT_IDS.length).required(),
   laneCapacity: Joi.number().integer().min(1).max(20).allow(null).required(),
   paceTable: paceTable().required(),
@@ -32,4 +36,7 @@ export const clubRulesSchema = Joi.object<ClubRules>({
     rainMm: atMost('rainMm', 0),
     leastDepthM: Joi.number().min(WATER_RULES.leastDepthM).max(5).required(),
   }),
-});
+};
+
+export const clubRulesSchema = Joi.object<ClubRules>(clubRules);
+export const clubRulesSaveSchema = Joi.object<ClubRulesSave>({ ...clubRules, ...saved });

@@ -98,17 +98,52 @@ export const chunkParams = Joi.object<{ id: string; chunk: number }>({
     .required(),
 });
 
-export interface ImportDone {
-  readonly stored: number;
+/** What is known of rows on their way in, before they are stored. */
+export interface ImportCheck {
+  /** Rows that have arrived. */
+  readonly rows: number;
+  /** How many of them are here already, or stand in the file twice: same swimmer, day, distance and time. */
+  readonly known: number;
+  /** Some of those. */
+  readonly examples: readonly Omit<ClubResult, 'id'>[];
 }
 
-export const commitSchema = Joi.object<{ rows: number }>({
+export interface CommitBody {
+  readonly rows: number;
+  /** Of the file, for the list of imports. */
+  readonly name: string;
+  /** Leaves out what is here already. */
+  readonly skipKnown: boolean;
+}
+
+export const commitSchema = Joi.object<CommitBody>({
   rows: number
     .integer()
     .min(1)
     .max(CHUNK_ROWS * MOST_CHUNKS)
     .required(),
+  name: line(120).allow('').default(''),
+  skipKnown: Joi.boolean().default(false),
 });
+
+/** One import, as it is listed. */
+export interface ImportView {
+  readonly id: string;
+  readonly name: string;
+  readonly by: string | null;
+  /** Rows of the file, and how many of them were stored. */
+  readonly rows: number;
+  readonly stored: number;
+  readonly storedAt: string;
+  /** When it was undone, and how many results that took back; null while it stands. */
+  readonly undoneAt: string | null;
+  readonly removed: number;
+}
+
+/** What became of an import: stored, or nothing of it (yet). */
+export interface ImportState {
+  readonly done: ImportView | null;
+}
 
 /** A timed rep of a session. */
 export interface RepView extends Omit<RepRecord, 'swimmer' | 'passage' | 'rep' | 'atMs'> {

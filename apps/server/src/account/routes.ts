@@ -2,13 +2,15 @@ import { randomBytes } from 'node:crypto';
 import { verify } from '@node-rs/argon2';
 import { signInSchema, type Me, type SignIn } from '@upwell/contract/account';
 import { WATER_RULES } from '@upwell/core/safety';
-import { clubRulesSchema, type ClubRules } from '@upwell/contract/club';
+import { clubRulesSaveSchema, type ClubRules, type ClubRulesSave, type ClubRulesView } from '@upwell/contract/club';
 import { KIT_IDS } from '@upwell/core/library';
 import type { FastifyInstance } from 'fastify';
 import type { Config } from '../platform/config';
 import { asIdentity, type Database } from '../platform/database';
 import { asMe, COACH, COOKIE, forget, GUEST, HEAD, PUBLIC, tokenHash, whoAsks } from '../platform/identity';
 import { ProblemError } from '../platform/problem';
+import { saveVersioned } from '../platform/saveVersioned';
+import { ClubEntity, type Club } from '../swimmers/entities';
 import { AccountEntity, SignInSessionEntity } from './entities';
 import { DUMMY_HASH } from './password';
 
@@ -24,9 +26,9 @@ interface Found {
 }
 
 /** The rules with what is usual where the club decided nothing. */
-const rulesOf = (settings: Partial<ClubRules>): ClubRules => {
-  const { kit = KIT_IDS, laneCapacity = null, paceTable = [], water = WATER_RULES } = settings;
-  return { kit, laneCapacity, paceTable, water };
+const rulesOf = ({ version, settings }: Pick<Club, 'version' | 'settings'>): ClubRulesView => {
+  const { kit = KIT_IDS, laneCapacity = null, paceTable = [], water = WATER_RULES } = settings as Partial<ClubRules>;
+  return { kit, laneCapacity, paceTable, water, version };
 };
 
 export async function accountRoutes(
@@ -96,27 +98,27 @@ export async function accountRoutes(
   });
 
   app.get('/club', { config: COACH, schema: { summary: 'What the club decides for itself' } }, (request) =>
-    asMe(database, whoAsks(request), async (em): Promise<ClubRules> => {
-      const [club] = await em.execute<{ settings: Partial<ClubRules> }[]>('select settings from club', [], 'all');
-      return rulesOf(club!.settings);
-    }),
+    asMe(database, whoAsks(request), async (em) =>
+      rulesOf(await em.findOneOrFail(ClubEntity, whoAsks(request).clubId)),
+    ),
   );
 
-  app.put<{ Body: ClubRules }>(
+  app.put<{ Body: ClubRulesSave }>(
     '/club',
     {
       config: HEAD,
-      schema: { body: clubRulesSchema, summary: 'Change what the club decides for itself (head coach)' },
+      schema: { body: clubRulesSaveSchema, summary: 'Change what the club decides for itself (head coach)' },
     },
-    (request) =>
-      asMe(database, whoAsks(request), async (em) => {
-        const [club] = await em.execute<{ settings: Partial<ClubRules> }[]>(
-          'update club set settings = settings || ?::jsonb returning settings',
-          [JSON.stringify(request.body)],
-          'all',
-        );
-        return rulesOf(club!.settings);
-      }),
+    (request) => {
+      const { clubId } = whoAsks(request);
+      const { version: _version, writeId: _writeId, ...rules } = request.body;
+      return asMe(database, whoAsks(request), async (em) => {
+        // What this app does not know of stays as it is.
+        const merged = (before: Club | null) => ({ settings: { ...before?.settings, ...rules } });
+        const { row } = await saveVersioned(em, ClubEntity, clubId, request.body, merged, rulesOf);
+        return rulesOf(row);
+      });
+    },
   );
 
   // Not a refusal: asking is how a page finds out whether to show the sign-in.

@@ -63,7 +63,7 @@ export async function addEvents(
 ): Promise<{ readonly stored: number }> {
   // Two devices at once: one after the other, so that the records are of all events.
   const [session] = await em.execute<{ held_on: string }[]>(
-    'select date::text as held_on from training_session where id = ? for update',
+    'select date::text as held_on from training_session where id = ? for no key update',
     [sessionId],
     'all',
   );

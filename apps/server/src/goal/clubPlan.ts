@@ -31,8 +31,14 @@ export async function askForPlans(database: Database, jobs: Jobs, me: Identity, 
   // Another coach's plans are of other squads.
   const asker = me.accountId || null;
   const { id, fresh } = await asIdentity(database, me, async (em) => {
+    // One that has said nothing for so long is dead, and would be in the way for ever.
+    await em.execute(
+      `update club_job set state = 'failed' where state in ('waiting', 'running') and asked_at <= now() - interval '10 minutes'`,
+      [],
+      'run',
+    );
     const [busy] = await em.execute<Row[]>(
-      `select ${COLUMNS} from club_job where state in ('waiting', 'running') and asked_at > now() - interval '10 minutes'
+      `select ${COLUMNS} from club_job where state in ('waiting', 'running')
          and asked_by is not distinct from ?::uuid
        order by asked_at desc limit 1`,
       [asker],

@@ -5,6 +5,7 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { SwimmerEntity } from '../swimmers/entities';
+import { lockSwimmers } from '../platform/lock';
 import { RacePlanEntity } from './entities';
 import { knownOf, type Known } from './facts';
 
@@ -45,15 +46,6 @@ export async function saveRacePlan(
   }));
   await planSwimmers(em, me.clubId, [id], today);
   return showRacePlan(em, id, today);
-}
-
-/** Two that plan the same swimmer at once go one after the other, in one order for everybody. */
-function lockSwimmers(em: EntityManager, ids: readonly string[]): Promise<unknown[]> {
-  return em.execute<unknown[]>(
-    'select id from swimmer where id = any(?::uuid[]) order by id for update',
-    [`{${ids.join(',')}}`],
-    'all',
-  );
 }
 
 /**

@@ -1,5 +1,4 @@
 import { setTimeout as sleep } from 'node:timers/promises';
-import { DriverException, OptimisticLockError } from '@mikro-orm/core';
 import { MikroORM, type EntityManager } from '@mikro-orm/postgresql';
 import { Migrator } from '@mikro-orm/migrations';
 import { MIGRATIONS } from '../../migrations';
@@ -64,8 +63,14 @@ export interface Identity {
   readonly squadIds: readonly string[];
 }
 
-/** How often work is begun again because somebody else was at the same rows at the same moment. */
-const MOST_TRIES = 6;
+/** SQLSTATEs of two transactions in each other's way, with how often the one sent back begins again. */
+const COLLISIONS: Readonly<Record<string, number>> = {
+  // Not serializable; deadlock.
+  '40001': 6,
+  '40P01': 6,
+  // A row with this id or secret was just added. If it is still not seen the next time, it is somebody else's.
+  '23505': 3,
+};
 
 /**
  * Runs work in one transaction in which PostgreSQL knows who asks.
@@ -80,22 +85,22 @@ export async function asIdentity<T>(
   who: Identity,
   work: (em: EntityManager) => Promise<T>,
 ): Promise<T> {
-  for (let left = MOST_TRIES; ; left--) {
+  for (let tries = 1; ; tries++) {
     try {
       return await once(database, who, work);
     } catch (error) {
-      if (left <= 1 || !isCollision(error)) throw error;
+      if (tries >= (COLLISIONS[sqlStateOf(error) ?? ''] ?? 1)) throw error;
       // A little apart, so that they do not meet again.
-      await sleep(Math.random() * 20 * (MOST_TRIES - left + 1));
+      await sleep(Math.random() * 20 * tries);
     }
   }
 }
 
-/** SQLSTATEs of two transactions in each other's way: serialization, deadlock, and a row that was just added. */
-const COLLISIONS = new Set(['40001', '40P01', '23505']);
-
-const isCollision = (error: unknown): boolean =>
-  error instanceof OptimisticLockError || (error instanceof DriverException && COLLISIONS.has(String(error.code)));
+/** The code PostgreSQL gave an error, five characters; undefined when it was not PostgreSQL's. */
+export function sqlStateOf(error: unknown): string | undefined {
+  const { code } = error as { readonly code?: unknown };
+  return typeof code === 'string' && /^[0-9A-Z]{5}$/.test(code) ? code : undefined;
+}
 
 function once<T>(database: Database, who: Identity, work: (em: EntityManager) => Promise<T>): Promise<T> {
   return database.em.fork().transactional(async (em) => {

@@ -1,6 +1,6 @@
 import type { Saved } from '@upwell/contract/common';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { LockMode, type EntityName } from '@mikro-orm/core';
+import { Utils, type EntityName } from '@mikro-orm/core';
 import { ProblemError } from './problem';
 
 interface Versioned {
@@ -15,20 +15,24 @@ interface Versioned {
  * The same `writeId` again is answered with what is stored. Another version than the one the change
  * was made on is a 409 that carries what is stored now.
  *
- * @param fields the columns to set; for a new row all of them
+ * @param fields the columns to set, for a new row all of them; or how they follow from what is stored
  */
 export async function saveVersioned<T extends Versioned>(
   em: EntityManager,
   entity: EntityName<T>,
   id: string,
   save: Saved,
-  fields: Partial<T>,
+  fields: Partial<T> | ((stored: T | null) => Partial<T>),
   show: (row: T) => unknown,
 ): Promise<{ row: T; repeated: boolean }> {
-  const row: T | null = await em.findOne<T>(entity, { id } as never, { lockMode: LockMode.PESSIMISTIC_WRITE });
+  // Rows that hang on this one may still be added meanwhile: only other changes of the row itself wait.
+  const table = em.getMetadata().get(Utils.className(entity)).tableName;
+  await em.execute(`select from ${table} where id = ? for no key update`, [id], 'run');
+  const row: T | null = await em.findOne<T>(entity, { id } as never);
+  const changed = typeof fields === 'function' ? fields(row) : fields;
   if (row === null) {
     if (save.version > 0) throw new ProblemError(404, 'This is not here any more, or not yours to see.');
-    const created = em.create(entity, { id, writeId: save.writeId, ...fields } as never, { partial: true }) as T;
+    const created = em.create(entity, { id, writeId: save.writeId, ...changed } as never, { partial: true }) as T;
     await em.persist(created).flush();
     return { row: created, repeated: false };
   }
@@ -38,7 +42,7 @@ export async function saveVersioned<T extends Versioned>(
       current: show(row),
     });
   }
-  em.assign(row, { ...fields, writeId: save.writeId } as never);
+  em.assign(row, { ...changed, writeId: save.writeId } as never);
   await em.flush();
   return { row, repeated: false };
 }

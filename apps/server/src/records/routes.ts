@@ -7,6 +7,7 @@ import {
   resultsQuerySchema,
   testSaveSchema,
   type ChunkBody,
+  type CommitBody,
   type ResultsQuery,
   type TestSave,
 } from '@upwell/contract/records';
@@ -20,14 +21,18 @@ import { idParams } from '../platform/params';
 import {
   addChunk,
   addResult,
+  checkImport,
   commitImport,
   dropImport,
+  importState,
+  listImports,
   listResults,
   recordsOf,
   removeResult,
   removeTest,
   resultsForFile,
   saveTest,
+  undoImport,
 } from './service';
 
 export async function recordRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
@@ -108,7 +113,23 @@ export async function recordRoutes(app: FastifyInstance, { database }: { databas
     },
   );
 
-  app.post<{ Params: { id: string }; Body: { rows: number } }>(
+  app.get('/imports', { config: COACH, schema: { summary: 'Imports of results, the newest first' } }, (request) =>
+    asMe(database, whoAsks(request), listImports),
+  );
+
+  app.get<{ Params: { id: string } }>(
+    '/imports/:id',
+    { config: COACH, schema: { params: idParams, summary: 'What became of an import' } },
+    (request) => asMe(database, whoAsks(request), (em) => importState(em, request.params.id)),
+  );
+
+  app.post<{ Params: { id: string } }>(
+    '/imports/:id/check',
+    { config: COACH, schema: { params: idParams, summary: 'Which of the rows that have arrived are here already' } },
+    (request) => asMe(database, whoAsks(request), (em) => checkImport(em, request.params.id)),
+  );
+
+  app.post<{ Params: { id: string }; Body: CommitBody }>(
     '/imports/:id/commit',
     {
       config: COACH,
@@ -116,8 +137,14 @@ export async function recordRoutes(app: FastifyInstance, { database }: { databas
     },
     (request) => {
       const me = whoAsks(request);
-      return asMe(database, me, (em) => commitImport(em, me, request.params.id, request.body.rows));
+      return asMe(database, me, (em) => commitImport(em, me, request.params.id, request.body));
     },
+  );
+
+  app.post<{ Params: { id: string } }>(
+    '/imports/:id/undo',
+    { config: COACH, schema: { params: idParams, summary: 'Take back the results that an import brought' } },
+    (request) => asMe(database, whoAsks(request), (em) => undoImport(em, request.params.id)),
   );
 
   app.delete<{ Params: { id: string } }>(

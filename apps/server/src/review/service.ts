@@ -3,6 +3,7 @@ import type { FocusSave, FocusView, ReviewSave, ReviewView, TryFields, TryView }
 import { CAUSES, inferCauses, type CauseId, type DrillRecord } from '@upwell/core/review';
 import type { DrillId } from '@upwell/core/library';
 import type { EntityManager } from '@mikro-orm/postgresql';
+import { lockSwimmers } from '../platform/lock';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { FocusEntity, FocusTryEntity, ReviewEntity, type ReviewRecord } from './entities';
@@ -136,8 +137,8 @@ export async function showReview(em: EntityManager, id: string): Promise<ReviewV
  */
 export async function saveReview(em: EntityManager, me: Me, id: string, save: ReviewSave): Promise<ReviewView> {
   const { swimmerId, stroke, model, level, signs } = save;
-  const visible = await em.execute<unknown[]>('select 1 from swimmer where id = ?', [swimmerId], 'all');
-  if (visible.length === 0) {
+  // One focus at a time: two reviews of a swimmer at once go one after the other.
+  if ((await lockSwimmers(em, [swimmerId])).length === 0) {
     throw new ProblemError(404, 'This swimmer is not here, or not yours to see.');
   }
   const { ranking } = inferCauses({ stroke, model, level, signs });

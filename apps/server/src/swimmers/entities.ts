@@ -11,8 +11,11 @@ export const ClubEntity = defineEntity({
     id: p.uuid().primary(),
     name: p.text(),
     settings: p.json<Record<string, unknown>>(),
+    version: p.integer().version(),
+    writeId: p.uuid(),
   },
 });
+export type Club = InferEntity<typeof ClubEntity>;
 
 export const SquadEntity = defineEntity({
   name: 'Squad',
