@@ -1,4 +1,5 @@
 import { v7 } from 'uuid';
+import { clipOf, courseOf, resultOf, reviewOf, save, sessionOf, squadOf, testOf, token } from './bodies';
 import { fieldsOf, Harness, type TestClub } from './harness';
 
 /** Requests that meet: repeats that overlap their first request, and different changes of the same thing. */
@@ -16,91 +17,6 @@ afterAll(() => harness.stop());
 
 const ROUNDS = 8;
 const times = <T>(n: number, one: (i: number) => T): T[] => Array.from({ length: n }, (_, i) => one(i));
-const save = () => ({ version: 0, writeId: v7() });
-const token = () => v7().replaceAll('-', '').padEnd(43, 'a');
-
-const reviewOf = (swimmer: string) => ({
-  swimmerId: swimmer,
-  lookedAt: '2026-11-25T18:00:00Z',
-  stroke: 'front-crawl',
-  model: 'long-line',
-  level: 'hold',
-  signs: { 'elbow-leads': 'often' },
-  good: 'even kick',
-  focus: {
-    id: v7(),
-    cause: 'dropped-elbow',
-    drill: 'front-scull',
-    cue: 'Tips down.',
-    tries: 4,
-    relookOn: '2026-12-08',
-  },
-});
-
-const set = {
-  kind: 'swim',
-  id: 's',
-  reps: 4,
-  lengths: 2,
-  stroke: 'front-crawl',
-  drill: null,
-  effort: 0.8,
-  breathing: { kind: 'free' },
-  sighting: null,
-  strokeRateSpm: null,
-  timing: { kind: 'rest', seconds: 20 },
-  kit: [],
-  note: '',
-};
-const sessionOf = (squadId: string) => ({
-  title: 'Tuesday',
-  date: '2026-12-01',
-  startTime: '19:00',
-  squadIds: [squadId],
-  plan: {
-    kind: 'aerobic',
-    theme: 'spins',
-    place: 'pool',
-    pool: { length: 25, unit: 'm' },
-    minutes: 60,
-    seed: 1,
-    note: '',
-    groups: [
-      {
-        id: 'g',
-        level: 'hold',
-        model: 'long-line',
-        name: 'Hold',
-        swimmers: 8,
-        lanes: 2,
-        v400Mps: 1,
-        paceIsGuess: false,
-        strokeLengthM: 1,
-        paceTable: [],
-        knownDrills: [],
-        breathRecord: null,
-        note: '',
-        blocks: [{ kind: 'main', id: 'b', landMinutes: 0, items: [set], note: '' }],
-      },
-    ],
-  },
-});
-const courseOf = () => ({
-  name: 'Loop',
-  place: 'Quiet Water',
-  course: {
-    start: { lat: 31, lon: -41 },
-    marks: [
-      { id: 'm1', name: '1', turn: 'left', lat: 31.002, lon: -41 },
-      { id: 'm2', name: '2', turn: 'left', lat: 31.002, lon: -41.002 },
-    ],
-    finish: { lat: 31, lon: -41 },
-    laps: 1,
-    areas: [],
-    landmarks: [],
-  },
-});
-
 /** Every kind of write that a device repeats when it did not hear the answer. */
 const WRITES: Readonly<
   Record<string, () => Promise<{ as: 'coach' | 'head'; method?: 'POST'; url: string; body: object }>>
@@ -109,12 +25,12 @@ const WRITES: Readonly<
   squad: async () => ({
     as: 'head',
     url: `/squads/${v7()}`,
-    body: { name: 'New', coachIds: [], poolTimes: [], archived: false, ...save() },
+    body: { ...squadOf(), ...save() },
   }),
   test: async () => ({
     as: 'coach',
     url: `/tests/${v7()}`,
-    body: { swimmerId, heldOn: '2026-11-20', input: { kind: 'glide', metres: [6, 6.5, 6.2] }, note: '', ...save() },
+    body: { ...testOf(swimmerId), ...save() },
   }),
   review: async () => ({
     as: 'coach',
@@ -123,22 +39,7 @@ const WRITES: Readonly<
   }),
   session: async () => ({ as: 'coach', url: `/sessions/${v7()}`, body: { ...sessionOf(club.squads[0]!), ...save() } }),
   course: async () => ({ as: 'coach', url: `/courses/${v7()}`, body: { ...courseOf(), ...save() } }),
-  clip: async () => ({
-    as: 'coach',
-    url: `/clips/${v7()}`,
-    body: {
-      swimmerId,
-      title: 'Side',
-      recordedOn: '2026-11-25',
-      durationS: 10,
-      aspect: 2,
-      distanceM: null,
-      taps: [],
-      lines: [],
-      notes: [],
-      ...save(),
-    },
-  }),
+  clip: async () => ({ as: 'coach', url: `/clips/${v7()}`, body: { ...clipOf(swimmerId), ...save() } }),
   'eye try': async () => ({ as: 'coach', url: `/eye/tries/${v7()}`, body: { grade: 1, seed: 1, marked: [] } }),
   'focus try': async () => {
     const swimmer = await club.addSwimmer();
@@ -168,7 +69,7 @@ const WRITES: Readonly<
   result: async () => ({
     as: 'coach',
     url: `/results/${v7()}`,
-    body: { swimmerId, on: '2026-11-20', distanceM: 100, timeS: 90, strokesPerLength: null, kind: 'trial' },
+    body: resultOf(swimmerId),
   }),
 };
 

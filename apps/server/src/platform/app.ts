@@ -24,7 +24,7 @@ import { healthRoutes } from './health';
 import { identity } from './identity';
 import type { Jobs } from './jobs';
 import { openApi } from './openApi';
-import { registerProblems } from './problem';
+import { answerError, registerProblems } from './problem';
 import { webApp } from './webApp';
 
 /** Largest request body, bytes: a session of six groups with notes is about 60 kB. */
@@ -42,6 +42,7 @@ export async function createApp({ database, config, jobs }: Parts): Promise<Fast
     logger: { level: process.env.LOG_LEVEL ?? 'warn' },
     bodyLimit: BODY_LIMIT,
     trustProxy: config.secureCookies,
+    frameworkErrors: answerError,
   });
   app.setValidatorCompiler<Schema>(
     ({ schema }) =>

@@ -5,6 +5,7 @@ import { MIGRATIONS } from '../../migrations';
 import type { Config } from './config';
 import { ENTITIES } from './entities';
 import { prepared } from './prepared';
+import { sqlStateOf } from './sqlState';
 
 export type Database = MikroORM;
 
@@ -94,12 +95,6 @@ export async function asIdentity<T>(
       await sleep(Math.random() * 20 * tries);
     }
   }
-}
-
-/** The code PostgreSQL gave an error, five characters; undefined when it was not PostgreSQL's. */
-export function sqlStateOf(error: unknown): string | undefined {
-  const { code } = error as { readonly code?: unknown };
-  return typeof code === 'string' && /^[0-9A-Z]{5}$/.test(code) ? code : undefined;
 }
 
 function once<T>(database: Database, who: Identity, work: (em: EntityManager) => Promise<T>): Promise<T> {

@@ -36,8 +36,13 @@ export function cutText(text: string, most: number): string {
 /** What every object has under its own name: an id like that would find it instead of what was stored. */
 export const RESERVED_IDS: readonly string[] = Object.getOwnPropertyNames(Object.prototype);
 
-/** An id inside a document: no control, format or private characters. */
-export const PLAIN_ID = /^[^\p{C}\uFFFD]+$/u;
+/** What cannot be seen, or is not a character at all: no part of an id. */
+const UNSEEN =
+  '\\u0000-\\u001F\\u007F-\\u009F\\u200B-\\u200F\\u2028-\\u202E\\u2060-\\u206F\\uD800-\\uDFFF\\uFEFF\\uFFFD';
+
+/** An id inside a document: no control or format characters, and none that a reader would call a picture. */
+export const PLAIN_ID = new RegExp(`^[^${UNSEEN}]+$`);
+const NOT_PLAIN = new RegExp(`[${UNSEEN}]`, 'g');
 
 /**
  * An id out of a file as it may be used here; empty when nothing usable is left of it.
@@ -46,6 +51,6 @@ export const PLAIN_ID = /^[^\p{C}\uFFFD]+$/u;
  * @example plainId('__proto__', 40) // ''
  */
 export function plainId(text: string, most: number): string {
-  const id = cutText(text.replace(/[\p{C}\uFFFD]/gu, ''), most);
+  const id = cutText(text.replace(NOT_PLAIN, ''), most);
   return RESERVED_IDS.includes(id) ? '' : id;
 }
