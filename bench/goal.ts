@@ -5,6 +5,7 @@ import { backgroundWork } from '../apps/server/src/platform/background';
 import { readConfig } from '../apps/server/src/platform/config';
 import { asIdentity, connect, connectAsOwner, migrate, type Identity } from '../apps/server/src/platform/database';
 import { prepareJobs, startJobs } from '../apps/server/src/platform/jobs';
+import { startWork } from '../apps/server/src/work';
 import { openApp } from './browser';
 import { measure, ms, reference } from './measure';
 
@@ -118,7 +119,8 @@ await em.execute(
 );
 await em.execute('analyze');
 const database = await connect(config);
-const jobs = await startJobs(config, backgroundWork(database));
+const work = await startWork();
+const jobs = await startJobs(config, backgroundWork(database, work));
 const me: Identity = { accountId: account, clubId: club, role: 'head', swimmerId: null, squadIds: [] };
 const from = performance.now();
 const { id } = await askForPlans(database, jobs, me, TODAY);
@@ -134,5 +136,6 @@ console.log(
   `  club of ${SWIMMERS}, through the queue   ${((performance.now() - from) / 1000).toFixed(1)} s, progress seen at ${seen} on the way   (wanted: under 20 s)`,
 );
 await jobs.stop();
+await work.stop();
 await database.close();
 await owner.close();

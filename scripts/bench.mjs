@@ -1,5 +1,5 @@
 // Measures speed on this machine, each number beside a reference from the same run.
-// `npm run bench -- causes` runs one: causes, build, sighting, swimmers, figure, clip, deck, water, goal, bundle.
+// `npm run bench -- causes` runs one: causes, build, sighting, swimmers, figure, clip, deck, water, goal, siege, bundle.
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { installPostgres, startCluster } from './lib/postgres.mjs';
@@ -14,9 +14,21 @@ import {
   ROOT,
 } from './lib/steps.mjs';
 
-const BENCHES = ['causes', 'build', 'sighting', 'swimmers', 'figure', 'clip', 'deck', 'water', 'goal', 'bundle'];
+const BENCHES = [
+  'causes',
+  'build',
+  'sighting',
+  'swimmers',
+  'figure',
+  'clip',
+  'deck',
+  'water',
+  'goal',
+  'siege',
+  'bundle',
+];
 /** Those that ask a server, and those of them that look through a browser. */
-const ON_SERVER = ['swimmers', 'figure', 'clip', 'deck', 'water', 'goal'];
+const ON_SERVER = ['swimmers', 'figure', 'clip', 'deck', 'water', 'goal', 'siege'];
 const IN_BROWSER = ['figure', 'clip', 'deck', 'water', 'goal'];
 const asked = process.argv.slice(2);
 

@@ -5,6 +5,7 @@ import { speedOver400 } from '@upwell/core/sessions';
 import { LEVEL } from '@upwell/core/swimmers';
 import { testOutcome, type TestInput } from '@upwell/core/swimtests';
 import { addEvents } from '../src/deck';
+import { inPlace } from '../src/work/inPlace';
 import { TestResultEntity } from '../src/records/entities';
 import { TrainingSessionEntity } from '../src/sessions/entities';
 import { ACCOUNTS, CLUB, PEOPLE, type Person, type SquadKey } from './people';
@@ -74,7 +75,7 @@ async function seedRun(em: EntityManager, key: string, squad: SquadKey): Promise
   const end = Math.max(...events.map((e) => e.atMs)) + 1000;
   people.forEach((p, i) => note(end + i * 700, { kind: 'attend', swimmer: swimmerId(p), as: 'out' }));
   note(end + 60_000, { kind: 'end' });
-  await addEvents(em, coach(squad), session.id, events);
+  await addEvents(em, inPlace, coach(squad), session.id, events);
 }
 
 const coach = (squad: SquadKey): Me => {

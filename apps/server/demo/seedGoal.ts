@@ -2,6 +2,7 @@ import type { RaceChoices } from '@upwell/core/goal';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { RacePlanEntity } from '../src/goal/entities';
 import { planSwimmers } from '../src/goal';
+import { inPlace } from '../src/work/inPlace';
 import { PEOPLE } from './people';
 import { idFor } from './random';
 import { CLUB_ID, isoDay, swimmerId } from './shared';
@@ -43,5 +44,5 @@ export async function seedGoals(em: EntityManager, now: Date): Promise<void> {
      where s.id = ? and t.date < ?::date`,
     [isoDay(now, 0), swimmerId(PEOPLE.find((p) => p.given === 'Mirela')!), isoDay(now, -10)],
   );
-  await planSwimmers(em, CLUB_ID, racers.map(swimmerId), isoDay(now, 0));
+  await planSwimmers(em, inPlace, CLUB_ID, racers.map(swimmerId), isoDay(now, 0));
 }

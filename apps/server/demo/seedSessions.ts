@@ -12,7 +12,7 @@ import {
   type SessionPlan,
 } from '@upwell/core/sessions';
 import { TrainingSessionEntity } from '../src/sessions/entities';
-import { summaryOf } from '../src/sessions/service';
+import { summaryOf } from '../src/sessions/planFacts';
 import { ACCOUNTS, PEOPLE, type SquadKey } from './people';
 import { idFor } from './random';
 import { bestTimesOf, CLUB_ID, isoDay, modelOf } from './shared';

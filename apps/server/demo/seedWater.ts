@@ -188,7 +188,7 @@ export async function seedTracks(em: EntityManager, now: Date): Promise<void> {
       [
         ...[idFor(`track ${who} ${days}`), CLUB_ID, fields.swimmerId, idFor(`course ${name}`)],
         ...[idFor('coach@upwell.example'), name, JSON.stringify(course), JSON.stringify(habits)],
-        ...[JSON.stringify(fields.points), JSON.stringify(trackSummary(course, fields))],
+        ...[JSON.stringify(fields.points), JSON.stringify(trackSummary({ course, ...fields }))],
       ],
       'run',
     );

@@ -4,6 +4,7 @@ import { readConfig } from './platform/config';
 import { backgroundWork } from './platform/background';
 import { connect, connectAsOwner, migrate } from './platform/database';
 import { prepareJobs, startJobs } from './platform/jobs';
+import { startWork } from './work';
 
 async function main(): Promise<void> {
   const config = readConfig(process.env);
@@ -14,8 +15,9 @@ async function main(): Promise<void> {
   await owner.close();
 
   const database = await connect(config);
-  const jobs = await startJobs(config, backgroundWork(database));
-  const app = await createApp({ database, config, jobs });
+  const work = await startWork();
+  const jobs = await startJobs(config, backgroundWork(database, work));
+  const app = await createApp({ database, config, jobs, work });
   await app.listen({ host: '127.0.0.1', port: config.port });
   // The start script waits for this line.
   console.log(`listening on http://127.0.0.1:${config.port}`);
@@ -26,6 +28,7 @@ async function main(): Promise<void> {
     closing = true;
     await app.close();
     await jobs.stop();
+    await work.stop();
     await database.close();
     process.exit(0);
   };

@@ -1,3 +1,4 @@
+import { inPlace } from '../src/work/inPlace';
 import { weekOf } from '@upwell/core/goal';
 import { v7 } from 'uuid';
 import { planClub } from '../src/goal';
@@ -182,7 +183,7 @@ describe('planning everybody in the background', () => {
     await em.execute(`update club_job set state = 'running', done = 1 where id = '${asked.body.id}'`);
     const { accounts, id: clubId } = club;
     const data = { jobId: asked.body.id, clubId, today: TODAY, squadIds: club.squads, role: 'coach' };
-    await planClub(harness.database, { ...data, accountId: accounts.coach!.id });
+    await planClub(harness.database, inPlace, { ...data, accountId: accounts.coach!.id });
     expect(await ended(coach, asked.body.id)).toMatchObject({ state: 'done', done: 4 });
     const weeks = await em.execute<{ n: number }[]>(
       `select count(*)::int as n from plan_week where swimmer_id = '${mine[0]}'`,

@@ -8,6 +8,7 @@ import { readConfig, type Config } from '../src/platform/config';
 import { backgroundWork } from '../src/platform/background';
 import { connect, connectAsOwner, migrate, type Database } from '../src/platform/database';
 import { prepareJobs, startJobs, type Jobs } from '../src/platform/jobs';
+import { startWork, type Work } from '../src/work';
 import { ClubEntity, SquadCoachEntity, SquadEntity, SwimmerEntity } from '../src/swimmers/entities';
 
 // The demo club is made with all its inference; on a busy machine that takes its time.
@@ -22,6 +23,7 @@ export class Harness {
     readonly owner: Database,
     readonly database: Database,
     readonly jobs: Jobs,
+    readonly work: Work,
     readonly app: FastifyInstance,
     private readonly passwordHash: string,
   ) {}
@@ -33,15 +35,17 @@ export class Harness {
     await migrate(owner, config);
     await prepareJobs(owner, config);
     const database = await connect(config);
-    const jobs = await startJobs(config, backgroundWork(database));
-    const app = await createApp({ database, config, jobs });
+    const work = await startWork();
+    const jobs = await startJobs(config, backgroundWork(database, work));
+    const app = await createApp({ database, config, jobs, work });
     await app.ready();
-    return new Harness(config, owner, database, jobs, app, await hashPassword(PASSWORD));
+    return new Harness(config, owner, database, jobs, work, app, await hashPassword(PASSWORD));
   }
 
   async stop(): Promise<void> {
     await this.app.close();
     await this.jobs.stop();
+    await this.work.stop();
     await this.database.close();
     await this.owner.close();
   }

@@ -362,15 +362,15 @@ describe('club rules', () => {
     const water = { ...WATER_RULES, windMps: 6 };
     const rules = { kit: ['fins'], laneCapacity: 6, paceTable: [{ effort: 0.8, share: 0.91 }], water };
     expect((await (await own.as('coach'))('PUT', '/account/club', rules)).status).toBe(403);
-    expect((await (await own.as('head'))('PUT', '/account/club', rules)).body).toEqual(rules);
-    expect((await (await own.as('coach'))('GET', '/account/club')).body).toEqual(rules);
+    expect((await (await own.as('head'))('PUT', '/account/club', rules)).body).toEqual({ ...rules, version: 2 });
+    expect((await (await own.as('coach'))('GET', '/account/club')).body).toEqual({ ...rules, version: 2 });
     expect((await (await other.as('head'))('GET', '/account/club')).body).toMatchObject({
       laneCapacity: null,
       paceTable: [],
     });
     // An older app, which knows nothing of the water, loosens nothing.
     const { water: _, ...older } = rules;
-    expect((await (await own.as('head'))('PUT', '/account/club', older)).body).toEqual(rules);
+    expect((await (await own.as('head'))('PUT', '/account/club', older)).body).toEqual({ ...rules, version: 3 });
     const falling = { ...rules, paceTable: [...rules.paceTable, { effort: 0.6, share: 0.8 }] };
     expect((await (await own.as('head'))('PUT', '/account/club', falling)).body.detail).toContain('must rise');
   });

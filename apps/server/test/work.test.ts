@@ -118,7 +118,7 @@ describe('sessions', () => {
     const id = v7();
     expect((await coach('PUT', `/sessions/${id}`, session({ squadIds: club.squads.slice(0, 1) }))).status).toBe(200);
     const database = await connect(harness.config);
-    const app = await createApp({ database, config: harness.config, jobs: harness.jobs });
+    const app = await createApp({ database, config: harness.config, jobs: harness.jobs, work: harness.work });
     const signedIn = await app.inject({
       method: 'POST',
       url: '/api/v1/account/sign-in',

@@ -19,7 +19,8 @@ export interface ClubRules {
 
 /** The rules with the version they were read in. */
 export type ClubRulesView = ClubRules & Pick<Saved, 'version'>;
-export type ClubRulesSave = ClubRules & Saved;
+/** An app that knows nothing of versions changes what is there. */
+export type ClubRulesSave = ClubRules & Partial<Saved>;
 
 const atMost = (of: keyof WaterRules, least: number) => Joi.number().min(least).max(WATER_RULES[of]).required();
 
@@ -39,4 +40,8 @@ const clubRules = {
 };
 
 export const clubRulesSchema = Joi.object<ClubRules>(clubRules);
-export const clubRulesSaveSchema = Joi.object<ClubRulesSave>({ ...clubRules, ...saved });
+export const clubRulesSaveSchema = Joi.object<ClubRulesSave>({
+  ...clubRules,
+  version: saved.version.optional(),
+  writeId: saved.writeId.optional(),
+});

@@ -2,6 +2,7 @@ import { archiveSchema, MOST_ARCHIVE_BYTES, type ClubArchive } from '@upwell/con
 import type { FastifyInstance } from 'fastify';
 import type { Database } from '../platform/database';
 import { asMe, HEAD, whoAsks } from '../platform/identity';
+import { workFor } from '../work';
 import { saveArchive, takeArchive } from './service';
 
 export async function archiveRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
@@ -30,7 +31,7 @@ export async function archiveRoutes(app: FastifyInstance, { database }: { databa
     },
     (request) => {
       const me = whoAsks(request);
-      return asMe(database, me, (em) => takeArchive(em, me, request.body));
+      return asMe(database, me, (em) => takeArchive(em, workFor(request), me, request.body));
     },
   );
 }

@@ -14,9 +14,9 @@ import type { DeckEvent } from '@upwell/core/deck';
 import { isChild } from '@upwell/core/swimmers';
 import { testOutcome, type TestInput } from '@upwell/core/swimtests';
 import type { SessionPlan } from '@upwell/core/sessions';
-import { lengthOf, legsOf, type Course } from '@upwell/core/water';
-import type { SessionDone } from '@upwell/contract/sessions';
-import type { TrackFields } from '@upwell/contract/water';
+import type { Course } from '@upwell/core/water';
+import type { SessionDone, SessionSave } from '@upwell/contract/sessions';
+import type { RunWork } from '../work';
 import type { ValidationError } from 'joi';
 import { DriverException } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
@@ -26,7 +26,7 @@ import { addEvents } from '../deck';
 import { ProblemError } from '../platform/problem';
 import { refuseHarm, summaryOf } from '../sessions';
 import { searchable } from '../swimmers';
-import { refuseUnswimmable, trackSummary } from '../water';
+import { swimmableLength, trackSummary } from '../water';
 import { fieldOf, PART_TABLES } from './tables';
 
 type Row = Readonly<Record<string, unknown>> & { readonly id: string };
@@ -91,7 +91,7 @@ const thisYear = () => new Date().getFullYear();
  * is worked out anew. All of it or nothing: the caller's transaction.
  * @throws ProblemError 422 with the rows that are wrong
  */
-export async function takeArchive(em: EntityManager, me: Me, sent: ClubArchive): Promise<ArchiveTaken> {
+export async function takeArchive(em: EntityManager, work: RunWork, me: Me, sent: ClubArchive): Promise<ArchiveTaken> {
   const archive = sent.clubId === me.clubId ? sent : inClub(sent, me.clubId);
   const rows = await checked(archive);
   refuseClips(rows.clips, rows.swimmers);
@@ -102,7 +102,7 @@ export async function takeArchive(em: EntityManager, me: Me, sent: ClubArchive):
   await em.execute('update club set settings = ?::jsonb || settings', [JSON.stringify(archive.rules)], 'run');
   const taken: Partial<Record<ArchivePart, PartTaken>> = {};
   for (const part of ROW_PARTS) {
-    if (part === 'sessions') await refuseSessions(em, me, rows.sessions);
+    if (part === 'sessions') await refuseSessions(em, work, me, rows.sessions);
     const { account } = PART_TABLES[part];
     const field = account && fieldOf(PART_TABLES[part], account);
     const ready: Row[] = [];
@@ -121,7 +121,7 @@ export async function takeArchive(em: EntityManager, me: Me, sent: ClubArchive):
         known,
       );
   }
-  taken.deckEvents = await takeEvents(em, me, rows.deckEvents);
+  taken.deckEvents = await takeEvents(em, work, me, rows.deckEvents);
   return taken as ArchiveTaken;
 }
 
@@ -163,10 +163,9 @@ const worked: Partial<Record<RowPart, (row: Row) => Readonly<Record<string, unkn
   },
   courses: (row) => {
     const course = row.course as Course;
-    refuseUnswimmable(course);
-    return { lengthM: lengthOf(legsOf(course)) };
+    return { lengthM: swimmableLength(course) };
   },
-  tracks: (row) => ({ summary: trackSummary(row.course as Course, row as unknown as TrackFields) }),
+  tracks: (row) => ({ summary: trackSummary(row as unknown as Parameters<typeof trackSummary>[0]) }),
 };
 const WORKED_COLUMNS: Partial<Record<RowPart, readonly string[]>> = {
   swimmers: ['search_name'],
@@ -227,7 +226,7 @@ async function whole<T>(part: ArchivePart, work: () => Promise<T>): Promise<T> {
 const FOREIGN_KEY = '23503';
 const NOT_ONES_OWN = '42501';
 
-async function takeEvents(em: EntityManager, me: Me, rows: readonly Row[]): Promise<PartTaken> {
+async function takeEvents(em: EntityManager, work: RunWork, me: Me, rows: readonly Row[]): Promise<PartTaken> {
   const bySession = new Map<string, DeckEvent[]>();
   for (const { sessionId, event } of rows) {
     const events = bySession.get(sessionId as string) ?? [];
@@ -236,7 +235,7 @@ async function takeEvents(em: EntityManager, me: Me, rows: readonly Row[]): Prom
   }
   let added = 0;
   for (const [sessionId, events] of bySession)
-    added += (await whole('deckEvents', () => addEvents(em, me, sessionId, events))).stored;
+    added += (await whole('deckEvents', () => addEvents(em, work, me, sessionId, events))).stored;
   return { added, here: rows.length - added };
 }
 
@@ -282,9 +281,9 @@ function refuseClips(clips: readonly Row[], swimmers: readonly Row[]): void {
 }
 
 /** The same doors as for a session that a coach saves. */
-async function refuseSessions(em: EntityManager, me: Me, sessions: readonly Row[]): Promise<void> {
-  for (const { plan, squadIds } of sessions)
-    await refuseHarm(em, me, { plan: plan as SessionPlan, squadIds: squadIds as string[] }, null);
+async function refuseSessions(em: EntityManager, work: RunWork, me: Me, sessions: readonly Row[]): Promise<void> {
+  for (const { plan, squadIds, done } of sessions)
+    await refuseHarm(em, work, me, { plan, squadIds, done } as unknown as SessionSave, null);
 }
 
 const UUID = /"([0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12})"/gi;

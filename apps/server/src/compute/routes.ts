@@ -11,10 +11,8 @@ import {
   sessionTextSchema,
   type BreathingBody,
   type CausesBody,
-  type LaneCheckBody,
-  type SessionTextBody,
 } from '@upwell/contract/compute';
-import { buildBodySchema, type BuildBody } from '@upwell/contract/sessions';
+import { buildBodySchema } from '@upwell/contract/sessions';
 import {
   breathsPerMinute,
   breathsPerSide,
@@ -28,12 +26,10 @@ import {
   type TimedLength,
   type Trial,
 } from '@upwell/core/measures';
-import { readSession } from '@upwell/core/notation';
-import { lengthsToMetres, paceSPer100, type Pool } from '@upwell/core/units';
-import { inferCauses } from '@upwell/core/review';
-import { buildSession, groupTotals, proposeLane, simulateLane } from '@upwell/core/sessions';
+import { paceSPer100 } from '@upwell/core/units';
 import type { FastifyInstance } from 'fastify';
 import type { Schema } from 'joi';
+import { workFor } from '../work';
 
 /** Every calculation of core, for programs. No side effects. */
 export async function computeRoutes(app: FastifyInstance): Promise<void> {
@@ -85,71 +81,21 @@ export async function computeRoutes(app: FastifyInstance): Promise<void> {
     };
   });
 
-  answer('/causes', causesSchema, 'Likely causes of the signs seen', (body: CausesBody) =>
-    inferCauses({ ...body, signs: body.signs }),
+  app.post<{ Body: CausesBody }>(
+    '/causes',
+    { schema: { body: causesSchema, summary: 'Likely causes of the signs seen' } },
+    (request) => workFor(request)('infer-causes', request.body),
   );
 
   answer('/load', loadSchema, 'Metres × effort factor', (body: { sets: { distanceM: number; effort: number }[] }) => ({
     load: trainingLoad(body.sets),
   }));
 
-  answer(
-    '/build-session',
-    buildBodySchema,
-    'A session for up to six groups that finish together',
-    (body: BuildBody) => {
-      const { poolLengthM, poolLengthYd, loopM, ...request } = body;
-      const pool = poolOf({ poolLengthM: poolLengthM ?? loopM, poolLengthYd });
-      // What is asked for decides the place, so that a loop is never taken for a pool.
-      const place = loopM === undefined ? 'pool' : 'open-water';
-      const built = buildSession({ ...request, place, pool });
-      if (built.kind === 'clash') return { groups: [], clashes: built.clashes };
-      return {
-        plan: built.plan,
-        notes: built.notes,
-        clashes: [],
-        groups: built.plan.groups.map((session) => {
-          const totals = groupTotals(session, pool);
-          return { session, totals, totalM: totals.metres, minutes: totals.seconds / 60 };
-        }),
-      };
-    },
-  );
-
-  answer('/lane-check', laneCheckSchema, 'Who is caught in a lane, and what to change', (body: LaneCheckBody) => {
-    const { swimmers, ...lane } = body;
-    return { catches: simulateLane(swimmers, lane), proposal: proposeLane(swimmers, lane) };
-  });
-
-  answer('/session-text', sessionTextSchema, 'A session read from its text', (body: SessionTextBody) => {
-    const { document, blocks, problems } = readSession(body.text, poolOf(body));
-    const { plan } = document;
-    const groups = plan.groups.map((group) => ({ name: group.name, totalM: groupTotals(group, plan.pool).metres }));
-    return {
-      session: document,
-      // Of the first group; the others stand beside it.
-      totalM: groups[0]?.totalM ?? 0,
-      groups,
-      blocks: blocks.map(({ group, name, total, stated }) => ({
-        group,
-        name,
-        totalM: inMetres(plan.pool, total),
-        stated,
-      })),
-      problems,
-    };
-  });
+  // These take their time, so they are worked out in a thread of their own.
+  const workOut = (name: 'build-session' | 'lane-check' | 'session-text', body: Schema, summary: string): void => {
+    app.post(`/${name}`, { schema: { body, summary } }, (request) => workFor(request)(name, request.body as never));
+  };
+  workOut('build-session', buildBodySchema, 'A session for up to six groups that finish together');
+  workOut('lane-check', laneCheckSchema, 'Who is caught in a lane, and what to change');
+  workOut('session-text', sessionTextSchema, 'A session read from its text');
 }
-
-/** The pool that a request names; 25 m when it names none. */
-function poolOf({
-  poolLengthM,
-  poolLengthYd,
-}: {
-  readonly poolLengthM?: number | undefined;
-  readonly poolLengthYd?: number | undefined;
-}): Pool {
-  return poolLengthYd === undefined ? { length: poolLengthM ?? 25, unit: 'm' } : { length: poolLengthYd, unit: 'yd' };
-}
-
-const inMetres = (pool: Pool, distance: number): number => lengthsToMetres(pool, distance / pool.length);

@@ -14,10 +14,8 @@ import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { openFocusesDue } from '../review';
 import { listSessions } from '../sessions';
+import { workFor } from '../work';
 import { addEvents, eventsAfter, pack, packs } from './service';
-
-/** Bytes of one request: 500 events, or one set-up of forty swimmers in five lanes. */
-const EVENTS_LIMIT = 2 * 1024 * 1024;
 
 export async function deckRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
   app.get<{ Querystring: { date: string } }>(
@@ -69,13 +67,12 @@ export async function deckRoutes(app: FastifyInstance, { database }: { database:
   app.post<{ Params: { id: string }; Body: EventsBody }>(
     '/runs/:id/events',
     {
-      bodyLimit: EVENTS_LIMIT,
       config: COACH,
       schema: { params: idParams, body: eventsSchema, summary: 'Add what was noted; the same event twice counts once' },
     },
     (request) => {
       const me = whoAsks(request);
-      return asMe(database, me, (em) => addEvents(em, me, request.params.id, request.body.events));
+      return asMe(database, me, (em) => addEvents(em, workFor(request), me, request.params.id, request.body.events));
     },
   );
 }

@@ -1,10 +1,13 @@
 import type { Me } from '@upwell/contract/account';
 import type { DeckPack, EventsPage } from '@upwell/contract/deck';
-import { repRecords, runState, type DeckEvent, type DeckFact, type RunState } from '@upwell/core/deck';
+import type { DeckEvent } from '@upwell/core/deck';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { notFound } from '../platform/problem';
+import { prepared } from '../platform/prepared';
+import { notFound, ProblemError } from '../platform/problem';
 import { openFocusesOf } from '../review';
+import type { RunWork } from '../work';
 import { clubSetting, listSessions, sessionPeople, showSession } from '../sessions';
+import { toEvent, type EventRow } from './runRecords';
 
 /** Events of a page. */
 const PAGE = 1000;
@@ -30,16 +33,6 @@ export async function pack(em: EntityManager, sessionId: string): Promise<DeckPa
   };
 }
 
-interface EventRow {
-  seq: string;
-  id: string;
-  device: string;
-  at_ms: number;
-  fact: DeckFact;
-}
-
-const toEvent = ({ id, device, at_ms, fact }: EventRow): DeckEvent => ({ id, device, atMs: at_ms, ...fact });
-
 /** Events of a run after a place in its list, in the order in which the server got them. */
 export async function eventsAfter(em: EntityManager, sessionId: string, after: number): Promise<EventsPage> {
   await showSession(em, sessionId);
@@ -51,12 +44,16 @@ export async function eventsAfter(em: EntityManager, sessionId: string, after: n
   return { events: rows.map(toEvent), last: Number(rows.at(-1)?.seq ?? after), more: rows.length === PAGE };
 }
 
+/** Most events of one run, and most bytes of them: an evening of six groups has about three thousand. */
+const MOST_OF_A_RUN = { events: 20_000, bytes: 16 * 1024 * 1024 };
+
 /**
- * Stores events of a run and works its records out anew. An event that is here already changes nothing, so
+ * Stores events of a run and works out its records again. An event that is here already changes nothing, so
  * a device may send again whatever it is not sure of.
  */
 export async function addEvents(
   em: EntityManager,
+  work: RunWork,
   me: Me,
   sessionId: string,
   events: readonly DeckEvent[],
@@ -69,28 +66,33 @@ export async function addEvents(
   );
   if (!session) throw notFound();
   const rows = events.map(({ id, device, atMs, ...fact }) => ({ id, device, at_ms: atMs, fact }));
-  const stored = await em.execute<{ id: string }[]>(
+  const stored = await prepared<{ id: string }>(
+    em,
     `insert into deck_event (id, club_id, session_id, noted_by, device, at_ms, fact)
      select e.id, ?, ?, ?, e.device, e.at_ms, e.fact
      from jsonb_to_recordset(?::jsonb) as e (id uuid, device uuid, at_ms double precision, fact jsonb)
      on conflict (id) do nothing returning id`,
     [me.clubId, sessionId, me.accountId, JSON.stringify(rows)],
-    'all',
   );
-  if (stored.length > 0) await workOut(em, me, sessionId, session.held_on);
+  if (stored.length > 0) await workOut(em, work, me, sessionId, session.held_on);
   return { stored: stored.length };
 }
 
 /** Reps, signs, verdicts and attendance of a run, from all its events. */
-async function workOut(em: EntityManager, me: Me, sessionId: string, heldOn: string): Promise<void> {
-  const all = await em.execute<EventRow[]>(
-    'select seq, id, device, at_ms, fact from deck_event where session_id = ? limit 50000',
+async function workOut(em: EntityManager, work: RunWork, me: Me, sessionId: string, heldOn: string): Promise<void> {
+  const [all] = await em.execute<{ events: number; bytes: number; rows: string | null }[]>(
+    `select count(*)::int as events, coalesce(sum(length(fact::text)), 0)::int as bytes,
+       case when count(*) <= ${MOST_OF_A_RUN.events} and coalesce(sum(length(fact::text)), 0) <= ${MOST_OF_A_RUN.bytes}
+         then json_agg(json_build_object('id', id, 'device', device, 'at_ms', at_ms, 'fact', fact))::text end as rows
+     from deck_event where session_id = ?`,
     [sessionId],
     'all',
   );
-  const state = runState(all.map(toEvent));
-  const put = (sql: string, rows: readonly object[]) =>
-    em.execute(sql, [me.clubId, sessionId, heldOn, JSON.stringify(rows)], 'run');
+  if (all!.rows === null)
+    throw new ProblemError(422, 'So much was noted for this session that no more is taken. End it and begin another.');
+  const records = await work('run-records', all!.rows);
+  // Bound rather than written into the text: these are long.
+  const put = (sql: string, rows: string) => prepared(em, sql, [me.clubId, sessionId, heldOn, rows]);
   // A coach sees some of the swimmers; the others' rows are left to whoever sees them.
   const seen = 'exists (select from swimmer s where s.id = x.swimmer_id)';
 
@@ -100,67 +102,32 @@ async function workOut(em: EntityManager, me: Me, sessionId: string, heldOn: str
      select ?, ?, ?::date, x.* from jsonb_to_recordset(?::jsonb) as x (swimmer_id uuid, passage text, rep integer,
        distance_m double precision, time_s double precision, strokes double precision, effort double precision,
        stroke text, drill text, at_ms double precision) where ${seen} on conflict do nothing`,
-    repRecords(state).map(({ swimmer, distanceM, timeS, atMs, ...rep }) => ({
-      swimmer_id: swimmer,
-      distance_m: distanceM,
-      time_s: timeS,
-      at_ms: atMs,
-      ...rep,
-    })),
+    records.reps,
   );
   await em.execute('delete from deck_sign where session_id = ?', [sessionId], 'run');
   await put(
     `insert into deck_sign (club_id, session_id, noted_on, id, swimmer_id, sign, sighting)
      select ?, ?, ?::date, x.* from jsonb_to_recordset(?::jsonb) as x (id uuid, swimmer_id uuid, sign text, sighting text)
      where ${seen} on conflict do nothing`,
-    state.signs.map(({ event, swimmer, sign, sighting }) => ({ id: event, swimmer_id: swimmer, sign, sighting })),
+    records.signs,
   );
   await em.execute('delete from attendance where session_id = ?', [sessionId], 'run');
   await put(
     `insert into attendance (club_id, session_id, held_on, swimmer_id, status, in_ms, out_ms)
      select ?, ?, ?::date, x.* from jsonb_to_recordset(?::jsonb) as x (swimmer_id uuid, status text,
        in_ms double precision, out_ms double precision) where ${seen} on conflict do nothing`,
-    Object.entries(state.present).map(([swimmer_id, { as, inMs, outMs }]) => ({
-      swimmer_id,
-      status: as,
-      in_ms: inMs,
-      out_ms: outMs,
-    })),
+    records.attendance,
   );
-  await keepVerdicts(em, me, sessionId, all.map(toEvent), state);
-}
-
-/** Better, same, worse for a focus become its tries; what was taken back on deck goes. */
-async function keepVerdicts(
-  em: EntityManager,
-  me: Me,
-  sessionId: string,
-  events: readonly DeckEvent[],
-  state: RunState,
-): Promise<void> {
-  const noted = events.filter((e) => e.kind === 'verdict').map((e) => e.id);
-  if (noted.length === 0) return;
-  const kept = state.verdicts.map((v) => v.event);
-  const gone = noted.filter((id) => !kept.includes(id));
-  await em.execute('delete from focus_try where id = any(?::uuid[])', [`{${gone.join(',')}}`], 'run');
+  // Better, same, worse for a focus become its tries; what was taken back on deck goes.
+  if (records.takenBack.length > 0)
+    await em.execute('delete from focus_try where id = any(?::uuid[])', [`{${records.takenBack.join(',')}}`], 'run');
   await em.execute(
     `insert into focus_try (id, club_id, swimmer_id, focus_id, drill, verdict, note, at)
      select x.id, ?, f.swimmer_id, f.id, x.drill, x.verdict, '', to_timestamp(x.at_ms / 1000)
      from jsonb_to_recordset(?::jsonb) as x (id uuid, focus_id uuid, drill text, verdict text, at_ms double precision)
        join focus f on f.id = x.focus_id
      on conflict (id) do nothing`,
-    [
-      me.clubId,
-      JSON.stringify(
-        state.verdicts.map((v) => ({
-          id: v.event,
-          focus_id: v.focusId,
-          drill: v.drill,
-          verdict: v.verdict,
-          at_ms: v.atMs,
-        })),
-      ),
-    ],
+    [me.clubId, records.verdicts],
     'run',
   );
 }

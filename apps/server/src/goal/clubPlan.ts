@@ -4,6 +4,7 @@ import { v7 } from 'uuid';
 import { asIdentity, type Database, type Identity } from '../platform/database';
 import type { Jobs, Queues } from '../platform/jobs';
 import { notFound } from '../platform/problem';
+import type { RunWork } from '../work';
 import { planSwimmers, racersOf } from './service';
 
 /** Swimmers planned in one transaction: small enough that progress is seen and a stop is heard. */
@@ -78,7 +79,7 @@ export async function stopJob(em: EntityManager, id: string): Promise<JobView> {
 }
 
 /** Works out the weeks of everybody with a race, batch by batch; taken up again after a crash it begins anew. */
-export async function planClub(database: Database, data: Queues['plan-club']): Promise<void> {
+export async function planClub(database: Database, work: RunWork, data: Queues['plan-club']): Promise<void> {
   const { jobId, today, ...rest } = data;
   const who: Identity = { ...rest, swimmerId: null };
   const step = (change: string, values: readonly unknown[]) =>
@@ -91,7 +92,7 @@ export async function planClub(database: Database, data: Queues['plan-club']): P
     const ids = await asIdentity(database, who, (em) => racersOf(em, today));
     if (!(await step(`state = 'running', done = 0, total = ?`, [ids.length]))) return;
     for (let at = 0; at < ids.length; at += BATCH) {
-      await asIdentity(database, who, (em) => planSwimmers(em, who.clubId, ids.slice(at, at + BATCH), today));
+      await asIdentity(database, who, (em) => planSwimmers(em, work, who.clubId, ids.slice(at, at + BATCH), today));
       if (!(await step('done = ?', [Math.min(ids.length, at + BATCH)]))) return;
     }
     await step(`state = 'done'`, []);

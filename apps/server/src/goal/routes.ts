@@ -16,6 +16,7 @@ import type { Database } from '../platform/database';
 import { asMe, COACH, SWIMMER, swimmerWhoAsks, whoAsks } from '../platform/identity';
 import type { Jobs } from '../platform/jobs';
 import { idParams } from '../platform/params';
+import { workFor } from '../work';
 import { askForPlans, showJob, stopJob } from './clubPlan';
 import { myWeek, rateSession } from './myWeek';
 import { season } from './season';
@@ -57,7 +58,7 @@ export async function goalRoutes(
     (request) => {
       const me = whoAsks(request);
       return asMe(database, me, (em) =>
-        saveRacePlan(em, me, request.params.id, request.body, planDayOf(request.query)),
+        saveRacePlan(em, workFor(request), me, request.params.id, request.body, planDayOf(request.query)),
       );
     },
   );

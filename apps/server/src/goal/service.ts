@@ -1,11 +1,12 @@
 import type { Me } from '@upwell/contract/account';
 import type { RacePlanSave, RacePlanView } from '@upwell/contract/goal';
-import { raceOutlook, racePlan, weekOf, type PlanWeek } from '@upwell/core/goal';
+import { weekOf, type PlanWeek } from '@upwell/core/goal';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { SwimmerEntity } from '../swimmers/entities';
 import { lockSwimmers } from '../platform/lock';
+import type { RunWork } from '../work';
 import { RacePlanEntity } from './entities';
 import { knownOf, type Known } from './facts';
 
@@ -32,6 +33,7 @@ export async function showRacePlan(em: EntityManager, id: string, today: string)
 /** Stores what a coach decided and works the weeks out anew. */
 export async function saveRacePlan(
   em: EntityManager,
+  work: RunWork,
   me: Me,
   id: string,
   save: RacePlanSave,
@@ -44,7 +46,7 @@ export async function saveRacePlan(
     version: row.version,
     choices: row.choices,
   }));
-  await planSwimmers(em, me.clubId, [id], today);
+  await planSwimmers(em, work, me.clubId, [id], today);
   return showRacePlan(em, id, today);
 }
 
@@ -54,6 +56,7 @@ export async function saveRacePlan(
  */
 export async function planSwimmers(
   em: EntityManager,
+  work: RunWork,
   clubId: string,
   ids: readonly string[],
   today: string,
@@ -67,9 +70,8 @@ export async function planSwimmers(
     'run',
   );
   await em.execute('delete from race_outlook where swimmer_id = any(?::uuid[])', [list], 'run');
-  const plans = all.flatMap(({ id, facts, choices }) =>
-    facts ? [{ id, facts, plan: racePlan(facts, choices, today), outlook: raceOutlook(facts, choices, today) }] : [],
-  );
+  const racers = all.flatMap(({ id, facts, choices }) => (facts ? [{ id, facts, choices }] : []));
+  const plans = racers.length > 0 ? await work('plan-races', { racers, today }) : [];
   const weeks = plans.flatMap(({ id, plan }) => plan.weeks.map((week) => ({ swimmer_id: id, ...week })));
   await em.execute(
     `insert into race_outlook (swimmer_id, club_id, event, race_on, outlook, problems, made_on)

@@ -1,12 +1,12 @@
 import { handoutLinkSchema, linkToken, type HandoutLinkSave } from '@upwell/contract/handout';
 import { uuid } from '@upwell/contract/common';
 import type { Handout } from '@upwell/core/handout';
-import type { FastifyInstance, FastifyReply } from 'fastify';
+import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
 import { asMe, COACH, PUBLIC, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
-import { handoutPdf } from './pdf';
+import { workFor } from '../work';
 import { addLink, handoutByToken, handoutOf, linksOf, revokeLink } from './service';
 
 const tokenParams = Joi.object<{ token: string }>({ token: linkToken().required() });
@@ -27,7 +27,7 @@ export async function handoutRoutes(app: FastifyInstance, { database }: { databa
     '/focuses/:id/handout.pdf',
     { schema: { params: idParams, summary: 'The page for the swimmer as a PDF, A5' } },
     async (request, reply) =>
-      sendPdf(reply, await asMe(database, whoAsks(request), (em) => handoutOf(em, request.params.id))),
+      sendPdf(request, reply, await asMe(database, whoAsks(request), (em) => handoutOf(em, request.params.id))),
   );
 
   app.get<{ Querystring: { focusId: string } }>(
@@ -66,7 +66,7 @@ export async function handoutRoutes(app: FastifyInstance, { database }: { databa
   app.get<{ Params: { token: string } }>(
     '/handouts/:token/page.pdf',
     { schema: { params: tokenParams, summary: 'The page behind a secret link as a PDF' }, config: LOOKS },
-    async (request, reply) => sendPdf(reply, await handoutByToken(database, request.params.token)),
+    async (request, reply) => sendPdf(request, reply, await handoutByToken(database, request.params.token)),
   );
 }
 
@@ -75,10 +75,10 @@ function keepPrivate(reply: FastifyReply): void {
   reply.header('cache-control', 'no-store').header('x-robots-tag', 'noindex').header('referrer-policy', 'no-referrer');
 }
 
-async function sendPdf(reply: FastifyReply, page: Handout): Promise<FastifyReply> {
+async function sendPdf(request: FastifyRequest, reply: FastifyReply, page: Handout): Promise<FastifyReply> {
   keepPrivate(reply);
   return reply
     .type('application/pdf')
     .header('content-disposition', 'inline; filename="focus.pdf"')
-    .send(await handoutPdf(page));
+    .send(await workFor(request)('handout', page));
 }

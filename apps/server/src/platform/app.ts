@@ -2,9 +2,7 @@ import cookie from '@fastify/cookie';
 import compress from '@fastify/compress';
 import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
-import { check } from '@upwell/contract/common';
 import Fastify, { type FastifyInstance } from 'fastify';
-import type { Schema } from 'joi';
 import { accountRoutes } from '../account/routes';
 import { archiveRoutes } from '../archive/routes';
 import { computeRoutes } from '../compute/routes';
@@ -20,35 +18,39 @@ import { waterCompute } from '../water/compute';
 import { waterRoutes } from '../water/routes';
 import type { Config } from './config';
 import type { Database } from './database';
+import type { Work } from '../work';
+import { SMALL_BODY } from '../work/bodies';
+import { jsonBodies } from '../work/jsonBodies';
 import { healthRoutes } from './health';
 import { identity } from './identity';
 import type { Jobs } from './jobs';
+import { bodyTimes, requestLimits } from './limits';
 import { openApi } from './openApi';
 import { answerError, registerProblems } from './problem';
 import { webApp } from './webApp';
 
-/** Largest request body, bytes: a session of six groups with notes is about 60 kB. */
-const BODY_LIMIT = 512 * 1024;
+/** An archive of a large club over a slow line. */
+const LONGEST_REQUEST_MS = 15 * 60_000;
 
 export interface Parts {
   readonly database: Database;
   readonly config: Config;
   readonly jobs: Jobs;
+  readonly work: Work;
 }
 
 /** The whole server, not yet listening. Reads as its table of contents. */
-export async function createApp({ database, config, jobs }: Parts): Promise<FastifyInstance> {
+export async function createApp({ database, config, jobs, work }: Parts): Promise<FastifyInstance> {
   const app = Fastify({
     logger: { level: process.env.LOG_LEVEL ?? 'warn' },
-    bodyLimit: BODY_LIMIT,
+    bodyLimit: SMALL_BODY,
     trustProxy: config.secureCookies,
     frameworkErrors: answerError,
+    // The longest that any request may take to arrive; most have less, see `bodyTimes`.
+    requestTimeout: LONGEST_REQUEST_MS,
+    http: { headersTimeout: config.limits.bodyMs, connectionsCheckingInterval: 5000 },
   });
-  app.setValidatorCompiler<Schema>(
-    ({ schema }) =>
-      (data: unknown) =>
-        check(schema, data),
-  );
+  app.decorate('work', work);
   registerProblems(app);
 
   await app.register(helmet, {
@@ -69,11 +71,14 @@ export async function createApp({ database, config, jobs }: Parts): Promise<Fast
   await app.register(cookie);
   await app.register(rateLimit, { global: false });
   await app.register(identity, { database });
+  await app.register(bodyTimes, config.limits);
+  await app.register(jsonBodies);
   await app.register(openApi);
 
   await app.register(healthRoutes, { database });
   await app.register(
     async (api) => {
+      await api.register(requestLimits, config.limits);
       await api.register(accountRoutes, { database, config, prefix: '/account' });
       await api.register(swimmerRoutes, { database });
       await api.register(reviewRoutes, { database });

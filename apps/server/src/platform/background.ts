@@ -1,9 +1,11 @@
 import { planClub, planEveryClub } from '../goal';
 import type { Database } from './database';
-import type { Work } from './jobs';
+import { boundTo, type Work } from '../work';
+import type { Work as QueueWork } from './jobs';
 
 /** Who does the work of which queue. */
-export const backgroundWork = (database: Database): Work => ({
-  'plan-club': (data) => planClub(database, data),
+export const backgroundWork = (database: Database, work: Work): QueueWork => ({
+  // In turn with everybody who is at the screen.
+  'plan-club': (data) => planClub(database, boundTo(work, { owner: `club ${data.clubId}` }), data),
   'plan-night': (_data, jobs) => planEveryClub(database, jobs, new Date()),
 });

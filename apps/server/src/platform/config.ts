@@ -12,7 +12,18 @@ export interface Config {
   readonly demo: boolean;
   /** Set behind a proxy with TLS. */
   readonly secureCookies: boolean;
+  readonly limits: Limits;
 }
+
+/** How much one may ask, and how long one may take to ask it. */
+export interface Limits {
+  /** Requests a minute of one account, of one address, and of people at one address who are not signed in. */
+  readonly perMinute: { readonly account: number; readonly address: number; readonly guests: number };
+  /** How long a body may take to arrive, milliseconds. */
+  readonly bodyMs: number;
+}
+
+const LIMITS: Limits = { perMinute: { account: 6000, address: 12_000, guests: 3000 }, bodyMs: 30_000 };
 
 export const APP_ROLE = 'upwell_app';
 
@@ -43,6 +54,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     webRoot: env.WEB_ROOT ?? null,
     demo: env.UPWELL_DEMO === '1',
     secureCookies: env.SECURE_COOKIES === '1',
+    limits: LIMITS,
   };
 }
 

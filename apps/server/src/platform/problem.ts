@@ -3,23 +3,10 @@ import { OptimisticLockError } from '@mikro-orm/core';
 import { UnusableTrials } from '@upwell/core/measures';
 import type { FastifyError, FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import { Joi } from '@upwell/contract/joi';
+import { notFound, ProblemError } from './problemError';
 import { sqlStateOf } from './sqlState';
 
-/** An error with a sentence a coach understands. */
-export class ProblemError extends Error {
-  constructor(
-    readonly status: number,
-    detail: string,
-    readonly extra: Partial<Pick<Problem, 'fields' | 'current'>> = {},
-  ) {
-    super(detail);
-  }
-}
-
-/** Answers the same whether a thing does not exist or belongs to somebody else. */
-export const notFound = () => new ProblemError(404, 'This is not here, or not yours to see.');
-
-export const forbidden = () => new ProblemError(403, 'Your role may not do this.');
+export * from './problemError';
 
 const TITLES: Readonly<Record<number, string>> = {
   400: 'Please check what you entered',

@@ -18,6 +18,7 @@ import type { ResultSort } from '@upwell/contract/recordLimits';
 import type { ResultLine } from '@upwell/core/records';
 import { RefusedTest, testOutcome } from '@upwell/core/swimtests';
 import type { EntityManager } from '@mikro-orm/postgresql';
+import { prepared } from '../platform/prepared';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { searchable } from '../swimmers';
@@ -168,10 +169,10 @@ export async function addChunk(
 ): Promise<{ readonly kept: number }> {
   // What was begun and never ended is swept away by the next who imports.
   await em.execute(`delete from result_chunk where created_at < now() - interval '1 day'`, [], 'run');
-  await em.execute(
+  await prepared(
+    em,
     `insert into result_chunk (import_id, chunk, club_id, account_id, rows) values (?, ?, ?, ?, ?::jsonb) on conflict do nothing`,
     [importId, chunk, me.clubId, me.accountId, JSON.stringify(rows)],
-    'run',
   );
   return { kept: rows.length };
 }

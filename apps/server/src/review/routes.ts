@@ -14,6 +14,7 @@ import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
 import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
+import { workFor } from '../work';
 import { deleteClip, saveClip, showClip } from './clips';
 import { addTry, pastOutcomes, saveFocus, saveReview, showFocus, showReview, takeBackTry } from './service';
 
@@ -31,7 +32,7 @@ export async function reviewRoutes(app: FastifyInstance, { database }: { databas
     { config: COACH, schema: { params: idParams, body: reviewSaveSchema, summary: 'Store a review with its focus' } },
     (request) => {
       const me = whoAsks(request);
-      return asMe(database, me, (em) => saveReview(em, me, request.params.id, request.body));
+      return asMe(database, me, (em) => saveReview(em, workFor(request), me, request.params.id, request.body));
     },
   );
 

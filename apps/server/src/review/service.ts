@@ -1,11 +1,12 @@
 import type { Me } from '@upwell/contract/account';
 import type { FocusSave, FocusView, ReviewSave, ReviewView, TryFields, TryView } from '@upwell/contract/review';
-import { CAUSES, inferCauses, type CauseId, type DrillRecord } from '@upwell/core/review';
+import { CAUSES, type CauseId, type DrillRecord } from '@upwell/core/review';
 import type { DrillId } from '@upwell/core/library';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { lockSwimmers } from '../platform/lock';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
+import type { RunWork } from '../work';
 import { FocusEntity, FocusTryEntity, ReviewEntity, type ReviewRecord } from './entities';
 
 /** How many of the likeliest causes are kept with a review. */
@@ -135,13 +136,19 @@ export async function showReview(em: EntityManager, id: string): Promise<ReviewV
  * so that what is stored is what core says, whatever the screen sent. An older open focus of the
  * swimmer is replaced: one focus at a time.
  */
-export async function saveReview(em: EntityManager, me: Me, id: string, save: ReviewSave): Promise<ReviewView> {
+export async function saveReview(
+  em: EntityManager,
+  work: RunWork,
+  me: Me,
+  id: string,
+  save: ReviewSave,
+): Promise<ReviewView> {
   const { swimmerId, stroke, model, level, signs } = save;
   // One focus at a time: two reviews of a swimmer at once go one after the other.
   if ((await lockSwimmers(em, [swimmerId])).length === 0) {
     throw new ProblemError(404, 'This swimmer is not here, or not yours to see.');
   }
-  const { ranking } = inferCauses({ stroke, model, level, signs });
+  const { ranking } = await work('infer-causes', { stroke, model, level, signs });
   if (!ranking.some((r) => r.cause === save.focus.cause)) {
     throw new ProblemError(400, 'This focus does not belong to the stroke that was reviewed.', {
       fields: [{ field: 'focus.cause', message: 'Choose a focus of this stroke.' }],

@@ -2,7 +2,7 @@ import { sessionFileSchema, type ExportFormat, type SessionFile, type SessionVie
 import { writeSession, writeSessionCsv, type SessionDocument } from '@upwell/core/notation';
 import { jsonSchema } from '../platform/jsonSchema';
 import { toCalendar } from './calendar';
-import { summaryOf } from './service';
+import { summaryOf } from './planFacts';
 
 const TYPES: Readonly<Record<ExportFormat, string>> = {
   upwell: 'text/plain; charset=utf-8',

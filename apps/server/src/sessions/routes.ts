@@ -20,12 +20,12 @@ import type { Database } from '../platform/database';
 import { asMe, COACH, PUBLIC, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { forbidden } from '../platform/problem';
+import { workFor } from '../work';
 import { addCalendarLink, calendarByToken, calendarLinks, revokeCalendarLink } from './calendar';
 import { exportSession, sessionJsonSchema } from './files';
 import { loadView } from './load';
 import { sessionPeople } from './people';
 import { clubSetting, listSessions, proposeSession, removeSession, saveSession, showSession } from './service';
-import { sessionSheet } from './sheet';
 
 const exportParams = Joi.object<{ id: string; format: ExportFormat }>({
   id: uuid().required(),
@@ -63,7 +63,7 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
     { config: COACH, schema: { params: idParams, body: sessionSaveSchema, summary: 'Create or change a session' } },
     (request) => {
       const me = whoAsks(request);
-      return asMe(database, me, (em) => saveSession(em, me, request.params.id, request.body));
+      return asMe(database, me, (em) => saveSession(em, workFor(request), me, request.params.id, request.body));
     },
   );
 
@@ -108,7 +108,7 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
         .type('application/pdf')
         .header('content-disposition', `inline; filename="session-${session.date}.pdf"`)
         .header('cache-control', 'no-store')
-        .send(await sessionSheet(session, people, request.query, capacity));
+        .send(await workFor(request)('session-sheet', { session, people, query: request.query, capacity }));
     },
   );
 

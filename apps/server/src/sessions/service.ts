@@ -26,6 +26,8 @@ import type { LevelId } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
+import type { RunWork } from '../work';
+import type { PlanFacts } from './planFacts';
 import { SquadEntity } from '../swimmers/entities';
 import { showCourse } from '../water';
 import { attendees, peopleByLevel, peopleOfPlan } from './people';
@@ -86,10 +88,16 @@ export async function showSession(em: EntityManager, id: string): Promise<Sessio
   return toView(record);
 }
 
-export async function saveSession(em: EntityManager, me: Me, id: string, save: SessionSave): Promise<SessionView> {
+export async function saveSession(
+  em: EntityManager,
+  work: RunWork,
+  me: Me,
+  id: string,
+  save: SessionSave,
+): Promise<SessionView> {
   const { title, date, startTime, squadIds, template, seriesId, courseId, plan, done } = save;
   const existing = await em.findOne(TrainingSessionEntity, { id });
-  await refuseHarm(em, me, save, existing?.plan ?? null);
+  const facts = await refuseHarm(em, work, me, save, existing?.plan ?? null);
   // The reference alone would also hold for another club's course.
   if (courseId !== null) await showCourse(em, courseId);
   const { row } = await saveVersioned(
@@ -110,9 +118,9 @@ export async function saveSession(em: EntityManager, me: Me, id: string, save: S
       theme: plan.theme,
       minutes: Math.round(plan.minutes),
       plan,
-      summary: summaryOf(plan),
+      summary: facts.summary,
       done,
-      doneSummary: done ? summaryOf(done.plan, done.ratings) : null,
+      doneSummary: facts.doneSummary,
     },
     toView,
   );
@@ -122,18 +130,20 @@ export async function saveSession(em: EntityManager, me: Me, id: string, save: S
 /** What could hurt somebody is not stored, whoever asks and by whatever way. */
 export async function refuseHarm(
   em: EntityManager,
+  work: RunWork,
   me: Me,
-  save: Pick<SessionSave, 'plan' | 'squadIds'>,
+  save: Pick<SessionSave, 'plan' | 'squadIds' | 'done'>,
   before: SessionPlan | null,
-): Promise<void> {
+): Promise<PlanFacts> {
   const people = await peopleOfPlan(em, save.plan, save.squadIds);
-  const { blocked } = checkPlan(save.plan, people);
+  const facts = await work('check-session', { plan: save.plan, done: save.done, people });
+  const { blocked } = facts;
   if (blocked.length > 0) {
     throw new ProblemError(422, blocked.join(' '), { fields: blocked.map((message) => ({ field: 'plan', message })) });
   }
   // Whoever cannot see all the swimmers cannot vouch for them.
   const seen = await em.count(SquadEntity, { id: { $in: [...save.squadIds] } });
-  if (seen !== save.squadIds.length && save.plan.groups.some((group) => hasFewBreaths(group, save.plan.pool))) {
+  if (seen !== save.squadIds.length && facts.fewBreaths) {
     const message = 'Few breaths need a coach of every squad that comes: one of these squads is not yours.';
     throw new ProblemError(422, message, { fields: [{ field: 'plan', message }] });
   }
@@ -142,6 +152,7 @@ export async function refuseHarm(
     const message = 'Only the head coach can note that guardians agreed to limited breathing.';
     throw new ProblemError(422, message, { fields: [{ field: 'plan', message }] });
   }
+  return facts;
 }
 
 /** Takes a session out of the calendar for good. */
@@ -149,16 +160,6 @@ export async function removeSession(em: EntityManager, id: string): Promise<{ re
   const removed = await em.nativeDelete(TrainingSessionEntity, { id });
   if (removed === 0) throw notFound();
   return { removed: true };
-}
-
-/** The totals per group as the lists show them, with how it felt where that was asked. */
-export function summaryOf(plan: SessionPlan, ratings: Readonly<Record<string, number>> = {}): SessionRow['groups'] {
-  return plan.groups.map((group) => {
-    const { metres, load, seconds } = groupTotals(group, plan.pool);
-    const rating = ratings[group.id];
-    const felt = rating === undefined ? {} : { felt: ratingLoad(rating, seconds / 60) };
-    return { name: group.name, level: group.level, metres, load, ...felt };
-  });
 }
 
 function toView(record: TrainingSessionRecord): SessionView {

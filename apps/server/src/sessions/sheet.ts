@@ -29,18 +29,23 @@ import { GREEN, makePdf, QUIET, RED } from '../platform/pdf';
 const SCALE = { A5: 1, A4: 1.35 } as const;
 
 /** The sheet for the pool side: one page for each level, or for each lane with its own send-offs. */
-export async function sessionSheet(
-  session: SessionView,
-  people: readonly SessionPerson[],
-  query: SheetQuery,
-  laneCapacity: number | undefined,
-): Promise<Buffer> {
+export async function sessionSheet({
+  session,
+  people,
+  query,
+  capacity,
+}: {
+  readonly session: SessionView;
+  readonly people: readonly SessionPerson[];
+  readonly query: SheetQuery;
+  readonly capacity: number | undefined;
+}): Promise<Buffer> {
   const { plan } = session;
   const scale = SCALE[query.size];
   const pages = plan.groups.flatMap((group): Content[][] => {
     if (query.per === 'level') return [page(session, group, null, scale)];
     const here = people.filter((person) => person.level === group.level);
-    const sheets = laneSheets(group, plan.pool, here, laneCapacity);
+    const sheets = laneSheets(group, plan.pool, here, capacity);
     return sheets.length > 0
       ? sheets.map((sheet) => page(session, group, sheet, scale))
       : [page(session, group, null, scale)];

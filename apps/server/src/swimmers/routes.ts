@@ -10,6 +10,7 @@ import type { FastifyInstance } from 'fastify';
 import type { Database } from '../platform/database';
 import { planSwimmers } from '../goal';
 import { asMe, COACH, HEAD, whoAsks } from '../platform/identity';
+import { workFor } from '../work';
 import { idParams } from '../platform/params';
 import { listCoaches, listSquads, listSwimmers, saveSquad, saveSwimmer, showSwimmer } from './service';
 
@@ -37,7 +38,7 @@ export async function swimmerRoutes(app: FastifyInstance, { database }: { databa
       return asMe(database, me, async (em) => {
         const saved = await saveSwimmer(em, me, request.params.id, request.body);
         // Goal, level or ladder may have changed: the weeks follow.
-        await planSwimmers(em, me.clubId, [saved.id], new Date().toISOString().slice(0, 10));
+        await planSwimmers(em, workFor(request), me.clubId, [saved.id], new Date().toISOString().slice(0, 10));
         return saved;
       });
     },

@@ -12,24 +12,19 @@ import {
   type SunBody,
 } from '@upwell/contract/water';
 import {
-  bestOf,
   breathingSide,
   crossing,
   draftingLimit,
   ImpossibleCrossing,
   sightingInterval,
-  simulateInterval,
   sunAt,
-  type IntervalResult,
 } from '@upwell/core/water';
 import type { FastifyInstance } from 'fastify';
 import type { Schema } from 'joi';
-import { setImmediate as breathe } from 'node:timers/promises';
 import { ProblemError } from '../platform/problem';
+import { workFor } from '../work';
 
 const RAD = Math.PI / 180;
-/** Most strokes of one request: about a second of this machine. */
-const MOST_STROKES = 60e6;
 
 /** The calculators of open water, for programs. No side effects. */
 export async function waterCompute(app: FastifyInstance): Promise<void> {
@@ -46,7 +41,11 @@ export async function waterCompute(app: FastifyInstance): Promise<void> {
     }),
   );
 
-  answer('/simulate-leg', simulateLegSchema, 'A leg swum many times, by the interval of looking', simulate);
+  app.post<{ Body: SimulateLegBody }>(
+    '/simulate-leg',
+    { schema: { body: simulateLegSchema, summary: 'A leg swum many times, by the interval of looking' } },
+    (request) => workFor(request)('simulate-leg', request.body),
+  );
 
   answer('/crossing', crossingSchema, 'Heading to hold and speed over ground in a current', (body: CrossingBody) => {
     try {
@@ -64,37 +63,4 @@ export async function waterCompute(app: FastifyInstance): Promise<void> {
   answer('/sun', sunSchema, 'Where the sun stands', (body: SunBody) => sunAt(body.lat, body.lon, new Date(body.time)));
 
   answer('/breathing-side', sideSchema, 'The side to breathe to on a leg', (body: SideBody) => breathingSide(body));
-}
-
-async function simulate(body: SimulateLegBody) {
-  const strokes = (body.distanceM / body.strokeLengthM) * body.tracks * body.intervals.length;
-  if (strokes > MOST_STROKES) {
-    const message = `This is about ${Math.round(strokes / 1e6)} million strokes; one request takes ${MOST_STROKES / 1e6}. Ask for fewer tracks or intervals.`;
-    throw new ProblemError(422, message, { fields: [{ field: 'tracks', message }] });
-  }
-  const leg = {
-    distanceM: body.distanceM,
-    strokeLengthM: body.strokeLengthM,
-    speedMps: body.speedMps,
-    biasRad: body.biasDegPerStroke * RAD,
-    sdRad: body.sdDegPerStroke * RAD,
-    aimSdRad: body.aimSdDeg * RAD,
-    lookCostS: body.lookCostS,
-    seeProbability: body.seeProbability,
-    turnRadiusM: body.turnRadiusM,
-    current: body.currentMps,
-    seed: body.seed,
-  };
-  const results: IntervalResult[] = [];
-  for (const interval of [...body.intervals].sort((a, b) => a - b)) {
-    // Other requests are answered in between.
-    await breathe();
-    try {
-      results.push(simulateInterval(leg, interval, body.tracks));
-    } catch (error) {
-      if (error instanceof RangeError) throw new ProblemError(422, error.message);
-      throw error;
-    }
-  }
-  return bestOf(results);
 }

@@ -14,7 +14,15 @@ export interface DayPlan {
 }
 
 /** A signed day on one card of A5: what was decided, the plan, a head count to tick, and the kit. */
-export function dayPdf(day: WaterDayView, courseName: string, plans: readonly DayPlan[]): Promise<Buffer> {
+export function dayPdf({
+  day,
+  courseName,
+  plans,
+}: {
+  readonly day: WaterDayView;
+  readonly courseName: string;
+  readonly plans: readonly DayPlan[];
+}): Promise<Buffer> {
   const { readings: r, group: g } = day;
   const head = (text: string): Content => ({ text, bold: true, fontSize: 12, color: GREEN, margin: [0, 8, 0, 2] });
   const small = { fontSize: 8.5, color: QUIET };

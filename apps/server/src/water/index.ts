@@ -1,2 +1,3 @@
-export { refuseUnswimmable, showCourse } from './service';
-export { trackSummary } from './tracks';
+export { showCourse } from './service';
+export { swimmableLength } from './swimmable';
+export { trackSummary } from './trackSummary';

@@ -1,7 +1,6 @@
 import {
   courseFileParams,
   courseSaveSchema,
-  MOST_TRACK_BYTES,
   raceCardSchema,
   trackSaveSchema,
   waterDaySchema,
@@ -15,8 +14,7 @@ import type { FastifyInstance } from 'fastify';
 import type { Database } from '../platform/database';
 import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
-import { raceCardPdf } from './cardPdf';
-import { dayPdf } from './dayPdf';
+import { workFor } from '../work';
 import { daysOf, dayToPrint, signDay } from './days';
 import { listTracks, removeTrack, saveTrack, showTrack } from './tracks';
 import { courseFile, listCourses, removeCourse, saveCourse, showCourse } from './service';
@@ -42,7 +40,7 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
     { config: COACH, schema: { params: idParams, body: courseSaveSchema, summary: 'Store a course that can be swum' } },
     (request) => {
       const me = whoAsks(request);
-      return asMe(database, me, (em) => saveCourse(em, me, request.params.id, request.body));
+      return asMe(database, me, (em) => saveCourse(em, workFor(request), me, request.params.id, request.body));
     },
   );
 
@@ -83,7 +81,7 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
       return reply
         .type('application/pdf')
         .header('content-disposition', 'attachment; filename="day-at-the-water.pdf"')
-        .send(await dayPdf(day, courseName, plans));
+        .send(await workFor(request)('water-day', { day, courseName, plans }));
     },
   );
 
@@ -94,7 +92,7 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
       return reply
         .type('application/pdf')
         .header('content-disposition', 'inline; filename="race-card.pdf"')
-        .send(await raceCardPdf(request.body));
+        .send(await workFor(request)('race-card', request.body));
     },
   );
 
@@ -117,13 +115,12 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
   app.put<{ Params: { id: string }; Body: TrackSave }>(
     '/tracks/:id',
     {
-      bodyLimit: MOST_TRACK_BYTES,
       config: COACH,
       schema: { params: idParams, body: trackSaveSchema, summary: 'Keep a track that was swum on a course' },
     },
     (request) => {
       const me = whoAsks(request);
-      return asMe(database, me, (em) => saveTrack(em, me, request.params.id, request.body));
+      return asMe(database, me, (em) => saveTrack(em, workFor(request), me, request.params.id, request.body));
     },
   );
 

@@ -1,9 +1,10 @@
 import type { Me } from '@upwell/contract/account';
 import type { CourseFile, CourseRow, CourseSave, CourseView } from '@upwell/contract/water';
-import { checkCourse, lengthOf, legsOf, writeCourseGeoJson, writeCourseGpx, type Course } from '@upwell/core/water';
+import { writeCourseGeoJson, writeCourseGpx } from '@upwell/core/water';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { notFound, ProblemError } from '../platform/problem';
+import { notFound } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
+import type { RunWork } from '../work';
 import { CourseEntity, type CourseRecord } from './entities';
 
 /** Most courses a club's list shows. */
@@ -27,20 +28,17 @@ export async function showCourse(em: EntityManager, id: string): Promise<CourseV
 }
 
 /** Stores a course; one that cannot be swum is refused with what is wrong. */
-export async function saveCourse(em: EntityManager, me: Me, id: string, save: CourseSave): Promise<CourseView> {
-  refuseUnswimmable(save.course);
+export async function saveCourse(
+  em: EntityManager,
+  work: RunWork,
+  me: Me,
+  id: string,
+  save: CourseSave,
+): Promise<CourseView> {
   const { name, place, course } = save;
-  const fields = { clubId: me.clubId, name, place, course, lengthM: lengthOf(legsOf(course)) };
+  const fields = { clubId: me.clubId, name, place, course, lengthM: await work('check-course', course) };
   const { row } = await saveVersioned(em, CourseEntity, id, save, fields, toView);
   return toView(row);
-}
-
-export function refuseUnswimmable(course: Course): void {
-  const stops = checkCourse(course).filter((p) => p.weight === 'stop');
-  if (stops.length === 0) return;
-  throw new ProblemError(422, stops.map((p) => p.text).join(' '), {
-    fields: stops.map(({ text }) => ({ field: 'course', message: text })),
-  });
 }
 
 /** Takes a course out for good; taking it out twice changes nothing. */

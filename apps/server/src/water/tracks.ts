@@ -1,34 +1,25 @@
 import type { Me } from '@upwell/contract/account';
-import type { TrackFields, TrackRow, TrackSave, TrackView } from '@upwell/contract/water';
-import { cleanTrack, measureTrack, RefusedTrack, type Course } from '@upwell/core/water';
+import type { TrackRow, TrackSave, TrackView } from '@upwell/contract/water';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { notFound, ProblemError } from '../platform/problem';
+import { notFound } from '../platform/problem';
+import type { RunWork } from '../work';
 import { showCourse } from './service';
+import type { Summary } from './trackSummary';
 
 /** Most tracks of a course or a swimmer that are listed. */
 const MOST = 100;
 
-type Summary = Pick<TrackRow, 'on' | 'timeS' | 'swumM' | 'courseM' | 'drift'>;
-
-/**
- * What lists show of a track, measured anew from its points.
- * @throws ProblemError 422 when it was swum elsewhere or cannot be used
- */
-export function trackSummary(course: Course, { points, habits }: TrackFields): Summary {
-  try {
-    const clean = cleanTrack(points.map(([lat, lon, timeMs]) => ({ lat, lon, timeMs })));
-    const { timeS, swumM, courseM, startMs, drift } = measureTrack(clean, course, habits);
-    return { on: new Date(startMs).toISOString().slice(0, 10), timeS, swumM, courseM, drift };
-  } catch (error) {
-    if (!(error instanceof RefusedTrack)) throw error;
-    throw new ProblemError(422, error.message, { fields: [{ field: 'points', message: error.message }] });
-  }
-}
-
 /** Keeps a track with the course as it is drawn today; the same id again changes nothing. */
-export async function saveTrack(em: EntityManager, me: Me, id: string, save: TrackSave): Promise<TrackView> {
+export async function saveTrack(
+  em: EntityManager,
+  work: RunWork,
+  me: Me,
+  id: string,
+  save: TrackSave,
+): Promise<TrackView> {
   const { course, name } = await showCourse(em, save.courseId);
-  const summary = trackSummary(course, save);
+  const { points, habits } = save;
+  const summary = await work('measure-track', { course, points, habits });
   await em.execute(
     `insert into swum_track (id, club_id, swimmer_id, course_id, noted_by, course_name, course, habits, points, summary)
      select ?, ?, s.id, ?, ?, ?, ?::jsonb, ?::jsonb, ?::jsonb, ?::jsonb from swimmer s where s.id = ?

@@ -7,15 +7,17 @@ import { useTheme } from '@/ui/useTheme';
 /** What the line says, or null when there is nothing to say. */
 export function offlineWords(state: {
   readonly reachable: boolean;
+  readonly trouble: boolean;
   readonly waiting: number;
   readonly undecided: number;
   readonly full: boolean;
 }): string | null {
-  const { reachable, waiting, undecided, full } = state;
+  const { reachable, trouble, waiting, undecided, full } = state;
   if (full) return 'This device has no room left: save what waits to a file now';
   if (undecided > 0) return `${undecided} ${undecided === 1 ? 'change needs' : 'changes need'} your decision`;
   const waits = waiting > 0 ? `${waiting} ${waiting === 1 ? 'waits' : 'wait'}` : '';
   if (!reachable) return `Offline${waits ? ` · ${waits}` : ''}`;
+  if (trouble) return `The server has trouble${waits ? ` · ${waits}` : ''}`;
   return waits ? `Sending · ${waits}` : null;
 }
 

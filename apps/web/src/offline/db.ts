@@ -15,9 +15,12 @@ export interface Waiting {
   /** For the list of what waits. */
   readonly label: string;
   readonly at: string;
-  readonly state: 'waiting' | 'conflict' | 'refused';
-  /** Why it was refused. */
+  /** `failed`: the server could not store it, several times; it is set aside and the others go on. */
+  readonly state: 'waiting' | 'conflict' | 'refused' | 'failed';
+  /** Why it was refused, or what the server answered. */
   readonly problem: string | null;
+  /** How often the server failed on it so far. */
+  readonly failures?: number;
   /** With a conflict: what the server holds. */
   readonly current: unknown;
 }
@@ -28,8 +31,10 @@ export interface StoredEvent {
   readonly event: DeckEvent;
   /** 1 until the server has it. */
   readonly waiting: 0 | 1;
-  /** Set when the server refused it, with the reason. */
+  /** Set when the server refused it, or failed on it several times, with the reason. */
   readonly refused?: string;
+  /** How often the server failed on it so far. */
+  readonly failures?: number;
 }
 
 interface Schema extends DBSchema {

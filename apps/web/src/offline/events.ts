@@ -40,37 +40,76 @@ export async function refusedEvents(): Promise<StoredEvent[]> {
 
 /** What came of sending some events. */
 export type EventsSent =
-  { readonly kind: 'stored' } | { readonly kind: 'no-network' } | { readonly kind: 'refused'; readonly reason: string };
+  | { readonly kind: 'stored' }
+  | { readonly kind: 'no-network' }
+  | { readonly kind: 'busy' }
+  /** The server lives and failed on these. */
+  | { readonly kind: 'server-error'; readonly reason: string }
+  | { readonly kind: 'refused'; readonly reason: string };
 
 export type PostEvents = (session: string, events: readonly DeckEvent[]) => Promise<EventsSent>;
 
+/** After a failure of the server the next batches are smaller, so that the one bad note is found and the others go. */
+const SMALLER = [BATCH, 25, 5, 1];
+
 /**
  * Sends what was noted on deck, run by run, in the order in which it was noted. What the server may have
- * already is sent again without harm. Refused events stay on the device with the reason.
+ * already is sent again without harm. What is refused, or what the server failed on alone, stays on the device
+ * with the reason; the other runs go on.
  *
- * @returns whether the server was reached
+ * @param notYet runs whose session is not on the server yet
+ * @returns what was heard of the server
  */
-export async function sendEvents(post: PostEvents): Promise<boolean> {
+export async function sendEvents(
+  post: PostEvents,
+  notYet: (session: string) => boolean = () => false,
+): Promise<{ readonly server: 'reached' | 'busy' | 'lost'; readonly failed: boolean }> {
   const bySession = new Map<string, StoredEvent[]>();
   for (const stored of await waitingEvents())
     bySession.set(stored.session, [...(bySession.get(stored.session) ?? []), stored]);
+  let failed = false;
   for (const [session, waiting] of bySession) {
+    if (notYet(session)) continue;
     const inOrder = waiting.sort((a, b) => a.event.atMs - b.event.atMs || (a.id < b.id ? -1 : 1));
-    for (let i = 0; i < inOrder.length; i += BATCH) {
-      const batch = inOrder.slice(i, i + BATCH);
+    for (let i = 0; i < inOrder.length;) {
+      const failures = inOrder[i]!.failures ?? 0;
+      const size = SMALLER[Math.min(failures, SMALLER.length - 1)]!;
+      const batch = inOrder.slice(i, i + size).filter((s) => (s.failures ?? 0) === failures);
+      i += batch.length;
       const outcome = await post(
         session,
         batch.map((s) => s.event),
       );
-      if (outcome.kind === 'no-network') return false;
+      if (outcome.kind === 'no-network' || outcome.kind === 'busy')
+        return { server: outcome.kind === 'busy' ? 'busy' : 'lost', failed };
       batch.forEach((s) => unstored.delete(s.id));
+      if (outcome.kind === 'server-error') {
+        failed = true;
+        const alone = failures >= SMALLER.length - 1;
+        await putAll(
+          batch.map((s) => ({ ...s, failures: failures + 1, ...(alone ? { refused: outcome.reason } : {}) })),
+        );
+        continue;
+      }
       await putAll(
         batch.map((s) => (outcome.kind === 'stored' ? { ...s, waiting: 0 } : { ...s, refused: outcome.reason })),
       );
       if (outcome.kind === 'refused') break;
     }
   }
-  return true;
+  return { server: 'reached', failed };
+}
+
+/** Lets events that were set aside be sent again. */
+export async function retryEvents(events: readonly StoredEvent[]): Promise<void> {
+  await putAll(events.map(({ id, session, event, waiting }) => ({ id, session, event, waiting })));
+}
+
+/** Takes events out of the device for good. */
+export async function dropEvents(events: readonly StoredEvent[]): Promise<void> {
+  const open = await db();
+  await Promise.all(events.map(({ id }) => open.delete('events', id)));
+  events.forEach(({ id }) => unstored.delete(id));
 }
 
 /** Stores many at once, in one transaction. */

@@ -3,7 +3,7 @@ import { setKeeper, type Keeper } from '@/api/api';
 import { openFor } from './db';
 import { isKept, keepPage, keptPage } from './pages';
 import { enqueue } from './outbox';
-import { reached, storageFull } from './slice';
+import { reached, storageFull, troubled } from './slice';
 import { send } from './sync';
 
 /** The address of a question as it is kept: with its parameters, in a fixed order. */
@@ -38,7 +38,8 @@ const keeper: Keeper = {
       return { error: { status: 507, data: { detail } } };
     }
     const sent = await send(store, seq);
-    if (!sent || sent.kind === 'no-network') return { data: await waits.shown(body as never, path, args.about ?? '') };
+    if (!sent || sent.kind === 'no-network' || sent.kind === 'busy' || sent.kind === 'server-error')
+      return { data: await waits.shown(body as never, path, args.about ?? '') };
     if (sent.kind === 'stored') return { data: sent.data };
     return { error: { status: sent.status, data: sent.problem } };
   },
@@ -47,8 +48,13 @@ const keeper: Keeper = {
     if (!isRead(args)) return answer;
     const path = addressOf(args);
     const status = answer.error?.status;
-    const lost = status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR' || status === 502 || status === 503;
-    if (status === undefined || typeof status === 'number') store.dispatch(reached(!lost));
+    // A server that answers with an error is there: the kept page is shown, and the line does not speak of the network.
+    const failing = typeof status === 'number' && status >= 500;
+    const lost = status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR' || failing;
+    if (status === undefined || typeof status === 'number') store.dispatch(reached(true));
+    // What waits says itself whether the server takes it.
+    const { waiting } = (store.getState() as { offline: { waiting: number } }).offline;
+    if (failing || (!answer.error && waiting === 0)) store.dispatch(troubled(failing));
     if (!answer.error) {
       const me = path === '/account/me' ? (answer.data as { accountId: string } | null) : null;
       if (me) await openFor(me.accountId);
@@ -56,7 +62,7 @@ const keeper: Keeper = {
       return answer;
     }
     if (!lost) return answer;
-    store.dispatch(reached(false));
+    if (!failing) store.dispatch(reached(false));
     const page = await keptPage(path).catch(() => undefined);
     return page === undefined ? answer : { data: page, meta: answer.meta };
   },

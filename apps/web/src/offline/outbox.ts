@@ -4,9 +4,17 @@ import { db, type Waiting } from './db';
 /** What came of sending one change. */
 export type Sent =
   | { readonly kind: 'stored'; readonly data: unknown }
+  /** Nothing was heard of the server. */
   | { readonly kind: 'no-network'; readonly signedOut?: boolean }
+  /** The server asks to come back later; nothing of this is the change's fault. */
+  | { readonly kind: 'busy' }
+  /** The server lives and failed on this one. */
+  | { readonly kind: 'server-error'; readonly status: number; readonly problem: Partial<Problem> }
   | { readonly kind: 'conflict'; readonly status: number; readonly problem: Partial<Problem> }
   | { readonly kind: 'refused'; readonly status: number; readonly problem: Partial<Problem> };
+
+/** After so many failures of the server a change is set aside. */
+export const MOST_FAILURES = 3;
 
 /** Puts a change in the queue; it is safe on this device once this resolves. */
 export async function enqueue(change: Omit<Waiting, 'seq' | 'state' | 'problem' | 'current' | 'at'>): Promise<number> {
@@ -36,42 +44,74 @@ export async function dropChange(seq: number): Promise<void> {
 export async function keepMine(entry: Waiting): Promise<void> {
   const version = (entry.current as { version?: number } | null)?.version;
   const body = typeof version === 'number' && typeof entry.body === 'object' ? { ...entry.body, version } : entry.body;
-  await (await db()).put('outbox', { ...entry, body, state: 'waiting', problem: null, current: null });
+  await (await db()).put('outbox', { ...entry, body, state: 'waiting', problem: null, current: null, failures: 0 });
 }
 
 /** How a change reaches the server: kept apart so that tests can stand in for the network. */
 export type Post = (entry: Pick<Waiting, 'method' | 'path' | 'body'>) => Promise<Sent>;
 
+const UUID = /[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/g;
+
+/** The id of what a change makes new; null when it changes what is there. */
+function makes({ path, method, body }: Waiting): string | null {
+  const version = (body as { version?: number } | null)?.version ?? 0;
+  return method === 'PUT' && version === 0 ? (path.match(UUID)?.at(-1) ?? null) : null;
+}
+
+/** Whether a change cannot be sent before another one: it is of the same thing, or names what the other makes. */
+export function dependsOn(change: Waiting, before: Waiting): boolean {
+  if (change.path === before.path) return true;
+  const id = makes(before);
+  return id !== null && (change.path.includes(id) || JSON.stringify(change.body).includes(id));
+}
+
+/** What came of a pass over the queue. */
+export interface Pass {
+  /** What came of each change that was tried, by its place. */
+  readonly sent: ReadonlyMap<number, Sent>;
+  /** `lost`: nothing was heard of the server. `busy`: it asks to come back later. */
+  readonly server: 'reached' | 'busy' | 'lost';
+  /** Changes that stay: what is made by one of them is not on the server yet. */
+  readonly left: readonly Waiting[];
+}
+
 /**
  * Sends what waits, in its order, one after the other.
  *
- * A change behind a stuck one of the same thing waits; other things go on. Without a network everything
- * stays as it is. Whoever waits for an answer gets it from the returned map.
- *
- * @returns what came of each change that was tried, by its place; whether the server was reached
+ * A change that is stuck holds up what depends on it and nothing else. One on which the server failed
+ * {@link MOST_FAILURES} times is set aside. Without a network everything stays as it is. Whoever waits for an
+ * answer gets it from the returned map.
  */
-export async function sendChanges(
-  post: Post,
-  awaited: ReadonlySet<number> = new Set(),
-): Promise<{ readonly sent: ReadonlyMap<number, Sent>; readonly reached: boolean }> {
+export async function sendChanges(post: Post, awaited: ReadonlySet<number> = new Set()): Promise<Pass> {
   const open = await db();
   const sent = new Map<number, Sent>();
-  const stuck = new Set<string>();
-  for (const entry of await open.getAll('outbox')) {
+  const left: Waiting[] = [];
+  const all = await open.getAll('outbox');
+  for (const [i, entry] of all.entries()) {
     const seq = entry.seq!;
-    if (entry.state !== 'waiting' || stuck.has(entry.path)) {
-      stuck.add(entry.path);
+    if (entry.state !== 'waiting' || left.some((before) => dependsOn(entry, before))) {
+      left.push(entry);
       continue;
     }
     const outcome = await post(entry);
     sent.set(seq, outcome);
-    if (outcome.kind === 'no-network') return { sent, reached: false };
+    if (outcome.kind === 'no-network' || outcome.kind === 'busy')
+      return { sent, server: outcome.kind === 'busy' ? 'busy' : 'lost', left: [...left, ...all.slice(i)] };
+    if (outcome.kind === 'server-error') {
+      const failures = (entry.failures ?? 0) + 1;
+      const state = failures >= MOST_FAILURES ? 'failed' : 'waiting';
+      const problem = outcome.problem.detail ?? `The server answered with error ${outcome.status}.`;
+      const noted: Waiting = { ...entry, failures, state, problem };
+      left.push(noted);
+      await open.put('outbox', noted);
+      continue;
+    }
     if (outcome.kind === 'stored' || awaited.has(seq)) {
       // Refused while the coach looks on: the screen has the work and says why.
       await open.delete('outbox', seq);
       continue;
     }
-    stuck.add(entry.path);
+    left.push(entry);
     await open.put('outbox', {
       ...entry,
       state: outcome.kind,
@@ -79,5 +119,5 @@ export async function sendChanges(
       current: outcome.problem.current ?? null,
     });
   }
-  return { sent, reached: true };
+  return { sent, server: 'reached', left };
 }

@@ -3,6 +3,8 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 interface Offline {
   /** Whether the last thing we asked the server was answered. */
   readonly reachable: boolean;
+  /** The server answers, and failed on something or asks to come back later. */
+  readonly trouble: boolean;
   /** Changes and deck notes that the server does not have yet. */
   readonly waiting: number;
   /** Changes that need a decision: two versions, or refused. */
@@ -11,7 +13,7 @@ interface Offline {
   readonly full: boolean;
 }
 
-const initialState: Offline = { reachable: true, waiting: 0, undecided: 0, full: false };
+const initialState: Offline = { reachable: true, trouble: false, waiting: 0, undecided: 0, full: false };
 
 /** What the device knows of the way to the server. */
 export const offline = createSlice({
@@ -20,6 +22,9 @@ export const offline = createSlice({
   reducers: {
     reached: (state, { payload }: PayloadAction<boolean>) => {
       state.reachable = payload;
+    },
+    troubled: (state, { payload }: PayloadAction<boolean>) => {
+      state.trouble = payload;
     },
     counted: (state, { payload }: PayloadAction<{ waiting: number; undecided: number }>) => {
       state.waiting = payload.waiting;
@@ -31,4 +36,4 @@ export const offline = createSlice({
   },
 });
 
-export const { reached, counted, storageFull } = offline.actions;
+export const { reached, troubled, counted, storageFull } = offline.actions;

@@ -2,19 +2,22 @@ import type { Problem } from '@upwell/contract/common';
 import type { EventsPage } from '@upwell/contract/deck';
 import { api } from '@/api/api';
 import type { Store } from '@/state/store';
-import { lastTaken, refusedEvents, sendEvents, takeEvents, waitingEvents, type EventsSent } from './events';
+import { lastTaken, refusedEvents, sendEvents, takeEvents, waitingEvents, type PostEvents } from './events';
 import { sendChanges, waitingChanges, type Post, type Sent } from './outbox';
-import { counted, reached } from './slice';
+import { counted, reached, troubled } from './slice';
 
 const BASE = '/api/v1';
 const TIMEOUT_MS = 20_000;
 /** How often what waits is tried again. */
 const AGAIN_MS = 10_000;
 
-/** Answers of a proxy or a server that is just starting: nothing was decided, try later. */
+/** Answers of a proxy, of a server that is just starting, or of one that has too much to do: nothing was decided. */
 const NOT_NOW = new Set([408, 425, 429, 502, 503, 504]);
 
-async function request(method: string, path: string, body?: unknown): Promise<Response | null> {
+/** What was heard: an answer, nothing at all, or nothing in time although the server lives. */
+type Heard = Response | 'nothing' | 'too-late';
+
+async function request(method: string, path: string, body?: unknown): Promise<Heard> {
   try {
     return await fetch(
       new Request(BASE + path, {
@@ -26,33 +29,50 @@ async function request(method: string, path: string, body?: unknown): Promise<Re
         signal: AbortSignal.timeout(TIMEOUT_MS),
       }),
     );
-  } catch {
+  } catch (error) {
     // No network, no server, or no answer in time: it stays in the queue.
-    return null;
+    return (error as Error).name === 'TimeoutError' && (await lives()) ? 'too-late' : 'nothing';
   }
 }
 
+/** Whether the server answers at all: it tells one request that never ends from a network that is gone. */
+async function lives(): Promise<boolean> {
+  try {
+    return (await fetch('/healthz', { signal: AbortSignal.timeout(5000) })).ok;
+  } catch {
+    return false;
+  }
+}
+
+const TOO_LATE = 'The server did not answer this in time, although it answers others.';
+
 const post: Post = async ({ method, path, body }): Promise<Sent> => {
   const response = await request(method, path, method === 'DELETE' ? null : body);
-  if (!response || NOT_NOW.has(response.status)) return { kind: 'no-network' };
+  if (response === 'nothing') return { kind: 'no-network' };
+  if (response === 'too-late') return { kind: 'server-error', status: 0, problem: { detail: TOO_LATE } };
+  if (NOT_NOW.has(response.status)) return { kind: 'busy' };
   const data = (await response.json().catch(() => null)) as unknown;
   if (response.ok) return { kind: 'stored', data };
   // Taken out already, perhaps by this very request whose answer was lost.
   if (method === 'DELETE' && response.status === 404) return { kind: 'stored', data: null };
-  // Signed out, or the server is in trouble: nothing of this is the change's fault.
+  // Signed out: nothing of this is the change's fault.
   if (response.status === 401) return { kind: 'no-network', signedOut: true };
-  if (response.status >= 500) return { kind: 'no-network' };
+  const { status } = response;
   const problem = (data ?? {}) as Partial<Problem>;
-  return { kind: response.status === 409 ? 'conflict' : 'refused', status: response.status, problem };
+  if (status >= 500) return { kind: 'server-error', status, problem };
+  return { kind: status === 409 ? 'conflict' : 'refused', status, problem };
 };
 
-const postEvents = async (session: string, events: readonly unknown[]): Promise<EventsSent> => {
+const postEvents: PostEvents = async (session, events) => {
   const response = await request('POST', `/deck/runs/${session}/events`, { events });
-  if (!response || NOT_NOW.has(response.status) || response.status === 401 || response.status >= 500)
-    return { kind: 'no-network' };
+  if (response === 'nothing') return { kind: 'no-network' };
+  if (response === 'too-late') return { kind: 'server-error', reason: TOO_LATE };
+  if (NOT_NOW.has(response.status)) return { kind: 'busy' };
+  if (response.status === 401) return { kind: 'no-network' };
   if (response.ok) return { kind: 'stored' };
   const problem = (await response.json().catch(() => ({}))) as Partial<Problem>;
-  return { kind: 'refused', reason: problem.detail ?? 'The server did not take this.' };
+  const reason = problem.detail ?? 'The server did not take this.';
+  return response.status >= 500 ? { kind: 'server-error', reason } : { kind: 'refused', reason };
 };
 
 let running: Promise<unknown> = Promise.resolve();
@@ -74,20 +94,27 @@ export async function count(store: Pick<Store, 'dispatch'>): Promise<void> {
   store.dispatch(counted({ waiting, undecided: undecided + (await refusedEvents()).length }));
 }
 
+const isNew = ({ body }: { readonly body: unknown }) => ((body as { version?: number } | null)?.version ?? 0) === 0;
+
 /** Sends all that waits; whoever waits for one change gets what came of it. */
 export async function send(store: Pick<Store, 'dispatch'>, awaited?: number): Promise<Sent | null> {
   const result = await alone(async () => {
     const before = (await waitingChanges()).length;
     const changes = await sendChanges(post, new Set(awaited === undefined ? [] : [awaited]));
-    const eventsReached = changes.reached ? await sendEvents(postEvents) : false;
-    if (changes.sent.size > 0 || before > 0) store.dispatch(reached(changes.reached && eventsReached));
+    // Notes from the deck wait for nothing but the save of their own session.
+    const notYet = (session: string) => changes.left.some((c) => c.path === `/sessions/${session}` && isNew(c));
+    const events = changes.server === 'lost' ? { server: 'lost', failed: false } : await sendEvents(postEvents, notYet);
+    const lost = changes.server === 'lost' || events.server === 'lost';
+    const failed = [...changes.sent.values()].some((s) => s.kind === 'server-error') || events.failed;
+    if (changes.sent.size > 0 || before > 0) store.dispatch(reached(!lost));
+    store.dispatch(troubled(!lost && (failed || changes.server === 'busy' || events.server === 'busy')));
     return changes;
   });
   await count(store);
   if ([...result.sent.values()].some((s) => s.kind === 'no-network' && s.signedOut))
     store.dispatch(api.util.invalidateTags(['Me']));
   const background = [...result.sent].some(([seq, s]) => seq !== awaited && s.kind === 'stored');
-  if (background) store.dispatch(api.util.invalidateTags(['Session', 'Swimmer', 'Deck', 'Records']));
+  if (background) store.dispatch(api.util.invalidateTags(['Session', 'Swimmer', 'Deck', 'Records', 'Race']));
   return awaited === undefined ? null : (result.sent.get(awaited) ?? { kind: 'no-network' });
 }
 
@@ -96,8 +123,8 @@ export async function fetchEvents(store: Pick<Store, 'dispatch'>, session: strin
   let fresh = false;
   for (;;) {
     const response = await request('GET', `/deck/runs/${session}/events?after=${await lastTaken(session)}`);
-    if (!response?.ok) {
-      if (!response) store.dispatch(reached(false));
+    if (typeof response === 'string' || !response.ok) {
+      if (response === 'nothing') store.dispatch(reached(false));
       return fresh;
     }
     store.dispatch(reached(true));
@@ -124,9 +151,9 @@ export function startSync(store: Store): () => void {
   };
   const again = () => {
     sendWaiting();
-    const { waiting, reachable } = store.getState().offline;
-    // Nothing waits, but the line says offline: ask whether that still holds.
-    if (waiting === 0 && !reachable) store.dispatch(api.util.invalidateTags(['Me']));
+    const { waiting, reachable, trouble } = store.getState().offline;
+    // Nothing waits, but the line says offline or trouble: ask whether that still holds.
+    if (waiting === 0 && (!reachable || trouble)) store.dispatch(api.util.invalidateTags(['Me']));
   };
   const seen = () => {
     if (document.visibilityState === 'visible') again();

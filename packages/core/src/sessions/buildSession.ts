@@ -31,8 +31,9 @@ export function buildSession(request: BuildRequest): BuildResult {
   });
   if (tooLarge.length > 0) return { kind: 'clash', clashes: tooLarge };
   const searches = request.groups.map((group, index) => searchGroup(request, group, index));
+  const budget = { searches: MOST_EXPLAINING };
   const clashes = searches.flatMap((found, index): Clash[] =>
-    found.size > 0 ? [] : [explainClash(request, request.groups[index]!, index)],
+    found.size > 0 ? [] : [explainClash(request, request.groups[index]!, index, budget)],
   );
   if (clashes.length > 0) return { kind: 'clash', clashes };
 
@@ -45,6 +46,9 @@ export function buildSession(request: BuildRequest): BuildResult {
   const plan: SessionPlan = { kind, theme, place, pool, minutes, seed, note: '', groups };
   return { kind: 'built', plan, notes: notesOn(request, plan) };
 }
+
+/** Searches spent on what could be changed when nothing fits, for all groups together. */
+const MOST_EXPLAINING = 40;
 
 /** Seeds tried for a different answer before it is said that there is none. */
 const TRIES = 12;
@@ -318,10 +322,10 @@ function notesOn(request: BuildRequest, plan: SessionPlan): string[] {
 /** Which demand is in the way, found by letting go of one at a time. */
 const nameOf = (group: GroupRequest): string => group.name ?? LEVEL[group.level].name;
 
-function explainClash(request: BuildRequest, group: GroupRequest, index: number): Clash {
+function explainClash(request: BuildRequest, group: GroupRequest, index: number, budget: { searches: number }): Clash {
   const name = nameOf(group);
   const changes: string[] = [];
-  const works = (r: BuildRequest, g: GroupRequest) => searchGroup(r, g, index).size > 0;
+  const works = (r: BuildRequest, g: GroupRequest) => budget.searches-- > 0 && searchGroup(r, g, index).size > 0;
 
   if (group.lengths != null) {
     const unit = request.pool.unit;

@@ -9,12 +9,20 @@ import { saveFile } from '@/ui/saveFile';
 import { Screen } from '@/ui/Screen';
 import { Empty, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
-import { db, type StoredEvent, type Waiting } from '../db';
+import type { StoredEvent, Waiting } from '../db';
 import { differences } from '../differences';
-import { refusedEvents, waitingEvents } from '../events';
+import { dropEvents, refusedEvents, retryEvents, waitingEvents } from '../events';
 import { dropChange, keepMine, waitingChanges } from '../outbox';
 import { storageFull } from '../slice';
 import { count, send } from '../sync';
+
+/** Saves something that waits as a file of its own. */
+const toFile = (name: string, what: object) =>
+  saveFile(
+    name,
+    'application/json',
+    JSON.stringify({ format: 'upwell-waiting', at: new Date().toISOString(), ...what }, null, 2),
+  );
 
 /** What this device holds that the server does not have yet; where two versions meet, both. */
 export function WaitingScreen() {
@@ -24,14 +32,14 @@ export function WaitingScreen() {
   const drafts = useAppSelector((s) => s.drafts);
   const [changes, setChanges] = useState<readonly Waiting[]>([]);
   const [events, setEvents] = useState<readonly StoredEvent[]>([]);
-  const [refused, setRefused] = useState<readonly StoredEvent[]>([]);
+  const [setAside, setSetAside] = useState<readonly StoredEvent[]>([]);
   const [sending, setSending] = useState(false);
 
   const load = useCallback(async () => {
     const [all, notes, stuckNotes] = await Promise.all([waitingChanges(), waitingEvents(), refusedEvents()]);
     setChanges(all);
     setEvents(notes);
-    setRefused(stuckNotes);
+    setSetAside(stuckNotes);
   }, []);
   useEffect(() => {
     // Read from the device's database, which is outside of React.
@@ -48,34 +56,29 @@ export function WaitingScreen() {
     await act(async () => {});
     setSending(false);
   };
-  const toFile = () => {
-    const everything = {
-      format: 'upwell-waiting',
-      at: new Date().toISOString(),
-      changes,
-      events: [...events, ...refused],
-      drafts,
-    };
-    saveFile('upwell-waiting.json', 'application/json', JSON.stringify(everything, null, 2));
+  const allToFile = () => {
+    toFile('upwell-waiting.json', { changes, events: [...events, ...setAside], drafts });
     dispatch(storageFull(false));
   };
-  const dropEvents = async () => {
-    const open = await db();
-    await Promise.all(refused.map((e) => open.delete('events', e.id)));
-  };
+  const drop = (entry: Waiting) =>
+    act(async () => {
+      await dropChange(entry.seq!);
+      await count(store);
+      dispatch(api.util.invalidateTags(['Session', 'Swimmer', 'Deck', 'Records', 'Race']));
+    });
 
   const stuck = changes.filter((c) => c.state !== 'waiting');
-  const nothing = changes.length + events.length + refused.length === 0;
+  const nothing = changes.length + events.length + setAside.length === 0;
   return (
     <Screen
       title="What waits"
-      under={offline.reachable ? 'The server can be reached' : 'No connection to the server'}
+      under={reachWords(offline)}
       back="/deck"
       actions={
         nothing ? null : (
           <>
-            <Button mode="outlined" icon="download" onPress={toFile}>
-              Save to a file
+            <Button mode="outlined" icon="download" onPress={allToFile}>
+              Save all to a file
             </Button>
             <Button mode="contained" disabled={sending} onPress={() => void sendNow()}>
               {sending ? 'Sending…' : 'Send now'}
@@ -99,24 +102,26 @@ export function WaitingScreen() {
           key={entry.seq}
           entry={entry}
           onMine={() => void act(() => keepMine(entry))}
-          onTheirs={() =>
-            void act(async () => {
-              await dropChange(entry.seq!);
-              await count(store);
-              dispatch(api.util.invalidateTags(['Session', 'Swimmer', 'Deck', 'Records']));
-            })
-          }
+          onTheirs={() => void drop(entry)}
         />
       ))}
-      {refused.length > 0 ? (
-        <Card title={`${refused.length} notes from the deck were refused`}>
-          <Text>{refused[0]!.refused}</Text>
-          <HoldButton label="Hold to drop them" onHeld={() => void act(dropEvents)} />
+      {setAside.length > 0 ? (
+        <Card title={`${notes(setAside.length)} from the deck set aside`} strong>
+          <Text>{`${setAside[0]!.refused} Everything else goes on.`}</Text>
+          <Choices
+            file={() => toFile('upwell-deck-notes.json', { events: setAside })}
+            again={() => void act(() => retryEvents(setAside))}
+            drop={() => void act(() => dropEvents(setAside))}
+          />
         </Card>
       ) : null}
       {events.length > 0 ? (
-        <Card title={`${events.length} ${events.length === 1 ? 'note' : 'notes'} from the deck`}>
+        <Card title={`${notes(events.length)} from the deck`}>
           <Text>Times, strokes, heads and everything else noted while sessions were run. They go in their order.</Text>
+          <Choices
+            file={() => toFile('upwell-deck-notes.json', { events })}
+            drop={() => void act(() => dropEvents(events))}
+          />
         </Card>
       ) : null}
       {changes
@@ -124,9 +129,47 @@ export function WaitingScreen() {
         .map((entry) => (
           <Card key={entry.seq} title={entry.label}>
             <Text variant="bodySmall">{`Entered ${new Date(entry.at).toLocaleString()}`}</Text>
+            {entry.failures ? (
+              <Text>{`The server failed on this ${times(entry.failures)} so far: ${entry.problem ?? ''}`}</Text>
+            ) : null}
+            <Choices file={() => toFile('upwell-change.json', { changes: [entry] })} drop={() => void drop(entry)} />
           </Card>
         ))}
     </Screen>
+  );
+}
+
+const notes = (n: number) => (n === 1 ? '1 note' : `${n} notes`);
+const times = (n: number) => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
+
+/** What is known of the server, in one line. */
+export function reachWords({ reachable, trouble }: { readonly reachable: boolean; readonly trouble: boolean }): string {
+  if (!reachable) return 'No connection to the server';
+  return trouble ? 'The server can be reached, but has trouble' : 'The server can be reached';
+}
+
+/** What can be done with anything that waits; dropping takes a moment of holding. */
+function Choices({
+  again,
+  file,
+  drop,
+}: {
+  readonly again?: () => void;
+  readonly file: () => void;
+  readonly drop: () => void;
+}) {
+  return (
+    <View style={styles.buttons}>
+      {again ? (
+        <Button mode="contained" onPress={again}>
+          Try again
+        </Button>
+      ) : null}
+      <Button mode="outlined" onPress={file}>
+        Save to a file
+      </Button>
+      <HoldButton label="Hold to drop it" onHeld={drop} />
+    </View>
   );
 }
 
@@ -136,17 +179,22 @@ interface StuckProps {
   readonly onTheirs: () => void;
 }
 
+function whatHappened({ state, problem, failures }: Waiting): string {
+  if (state === 'conflict') return 'This was changed elsewhere while your change waited. Which one counts?';
+  const reason = problem ?? 'No reason was given.';
+  if (state === 'failed')
+    return `The server failed on this ${times(failures ?? 1)}, so it is set aside. It is not your network, and everything that does not depend on it goes on. The server said: ${reason}`;
+  return `The server did not take this: ${reason}`;
+}
+
 function Stuck({ entry, onMine, onTheirs }: StuckProps) {
   const theme = useTheme();
   const both = entry.state === 'conflict';
   const rows = both ? differences(entry.body, entry.current) : [];
+  const file = () => toFile('upwell-change.json', { changes: [entry] });
   return (
     <Card title={entry.label} strong>
-      <Text>
-        {both
-          ? 'This was changed elsewhere while your change waited. Which one counts?'
-          : `The server did not take this: ${entry.problem ?? 'no reason was given.'}`}
-      </Text>
+      <Text>{whatHappened(entry)}</Text>
       {rows.length > 0 ? (
         <View role="table" aria-label="Both versions" style={styles.table}>
           <View role="row" style={styles.row}>
@@ -175,25 +223,21 @@ function Stuck({ entry, onMine, onTheirs }: StuckProps) {
           ))}
         </View>
       ) : null}
-      <View style={styles.buttons}>
-        {both ? (
-          <>
-            <Button mode="contained" onPress={onMine}>
-              Keep mine
-            </Button>
-            <Button mode="outlined" onPress={onTheirs}>
-              Take theirs
-            </Button>
-          </>
-        ) : (
-          <>
-            <Button mode="outlined" onPress={onMine}>
-              Try again
-            </Button>
-            <HoldButton label="Hold to drop it" onHeld={onTheirs} />
-          </>
-        )}
-      </View>
+      {both ? (
+        <View style={styles.buttons}>
+          <Button mode="contained" onPress={onMine}>
+            Keep mine
+          </Button>
+          <Button mode="outlined" onPress={onTheirs}>
+            Take theirs
+          </Button>
+          <Button mode="outlined" onPress={file}>
+            Save to a file
+          </Button>
+        </View>
+      ) : (
+        <Choices again={onMine} file={file} drop={onTheirs} />
+      )}
     </Card>
   );
 }

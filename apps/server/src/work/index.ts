@@ -1,0 +1,2 @@
+export { boundTo, workFor } from './asker';
+export { startWork, type RunWork, type Work } from './pool';

@@ -1,0 +1,111 @@
+import type { SessionTextBody } from '@upwell/contract/compute';
+import { availableParallelism } from 'node:os';
+import { Piscina } from 'piscina';
+import { ProblemError } from '../platform/problemError';
+import { bundleWorker } from './bundle';
+import { FairQueue, type Asked } from './fairQueue';
+import type { Outcome } from './outcome';
+import { QUICK, type TaskName, type Tasks } from './tasks';
+
+/** Longest that one may wait for an answer, queue included, milliseconds: a client gives up after twenty seconds. */
+const LONGEST_MS = 15_000;
+/** Tasks of one person that wait or run at once: saves that a device repeats, and computations. */
+const MOST_OF_ONE = { quick: 24, slow: 8 };
+/** Tasks of everybody that wait at once. */
+const MOST_WAITING = 200;
+/** What one thread may hold, megabytes. */
+const MEMORY_MB = 512;
+
+/** Who asks for work, so that everybody has their turn, and until when the answer is wanted. */
+export interface Asker {
+  readonly owner: string;
+  readonly signal?: AbortSignal;
+}
+
+type InputOf<N extends TaskName> = Parameters<Tasks[N]>[0];
+type AnswerOf<N extends TaskName> = Awaited<ReturnType<Tasks[N]>>;
+
+/** Has a task done and answers what it came to. @throws ProblemError what the task refuses, or that there is too much to do */
+export type RunWork = <N extends TaskName>(task: N, input: InputOf<N>) => Promise<AnswerOf<N>>;
+
+/** Does heavy work away from the thread that answers requests. */
+export interface Work {
+  run<N extends TaskName>(task: N, input: InputOf<N>, asker: Asker): Promise<AnswerOf<N>>;
+  stop(): Promise<void>;
+}
+
+function threads(filename: string, count: number): Piscina {
+  const pool = new Piscina({
+    filename,
+    minThreads: count,
+    maxThreads: count,
+    idleTimeout: Infinity,
+    taskQueue: new FairQueue(),
+    maxQueue: MOST_WAITING,
+    // Answering comes first: on a busy machine the work is done with what is left.
+    niceIncrement: 10,
+    resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB },
+  });
+  // A thread that died with a task in hand fails that task; the pool starts another thread.
+  pool.on('error', (error: Error) => console.error(`A thread for heavy work ended: ${error.message}`));
+  return pool;
+}
+
+/** Starts the threads and waits until they can work. */
+export async function startWork(): Promise<Work> {
+  const file = await bundleWorker();
+  const quick = threads(file, 1);
+  const slow = threads(file, Math.max(1, availableParallelism() - 1));
+  const ofOne = new Map<string, number>();
+  const run: Work['run'] = async (task, input, { owner, signal }) => {
+    const pool = QUICK.includes(task) ? quick : slow;
+    const kind = pool === quick ? 'quick' : 'slow';
+    const key = `${kind} ${owner}`;
+    const own = ofOne.get(key) ?? 0;
+    if (own >= MOST_OF_ONE[kind])
+      throw new ProblemError(429, 'You have asked for a lot at once. Wait for the answers and try again.');
+    ofOne.set(key, own + 1);
+    // Set by the worker when it takes the task up: it tells waiting from working.
+    const started = new Int32Array(new SharedArrayBuffer(4));
+    const late = AbortSignal.timeout(LONGEST_MS);
+    const asked: Asked = { owner };
+    try {
+      const outcome = (await pool.run(
+        { task, input, started, [Piscina.queueOptionsSymbol]: asked },
+        { signal: signal ? AbortSignal.any([signal, late]) : late },
+      )) as Outcome<never>;
+      if (outcome.problem)
+        throw new ProblemError(outcome.problem.status, outcome.problem.detail, outcome.problem.extra);
+      return outcome.value as never;
+    } catch (error) {
+      throw asProblem(error, late.aborted, started[0] === 1);
+    } finally {
+      const left = ofOne.get(key)! - 1;
+      if (left > 0) ofOne.set(key, left);
+      else ofOne.delete(key);
+    }
+  };
+  const ready = { owner: 'start' };
+  const first: SessionTextBody = { text: '4 x 50 crawl easy' };
+  await Promise.all([
+    run('infer-causes', { stroke: 'front-crawl', model: 'long-line', level: 'hold', signs: {} }, ready),
+    run('session-text', first, ready),
+  ]);
+  return {
+    run,
+    async stop() {
+      await Promise.all([quick.destroy(), slow.destroy()]);
+    },
+  };
+}
+
+const BUSY = 'The server has a lot to work out right now. Try again in a moment.';
+const TOO_MUCH = 'This takes too long to work out. Ask for less at once.';
+
+function asProblem(error: unknown, late: boolean, started: boolean): unknown {
+  const { name, code, message } = error as { name?: string; code?: string; message?: string };
+  if (name === 'AbortError') return late && started ? new ProblemError(422, TOO_MUCH) : new ProblemError(503, BUSY);
+  if (code === 'ERR_WORKER_OUT_OF_MEMORY') return new ProblemError(422, TOO_MUCH);
+  if (message === 'Task queue is at limit') return new ProblemError(503, BUSY);
+  return error;
+}
