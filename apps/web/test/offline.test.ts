@@ -1,7 +1,17 @@
 import type { DeckEvent } from '@upwell/core/deck';
 import { fact, forgetSeen, openFor, setFact } from '@/offline/db';
 import { differences } from '@/offline/differences';
-import { eventsOf, keepEvent, lastTaken, refusedEvents, sendEvents, takeEvents, waitingEvents } from '@/offline/events';
+import {
+  dropEvents,
+  eventsOf,
+  keepEvent,
+  lastTaken,
+  refusedEvents,
+  retryEvents,
+  sendEvents,
+  takeEvents,
+  waitingEvents,
+} from '@/offline/events';
 import { addressOf } from '@/offline/keeper';
 import { offlineWords } from '@/offline/OfflineBar';
 import { dropChange, enqueue, keepMine, sendChanges, waitingChanges, type Post, type Sent } from '@/offline/outbox';
@@ -33,7 +43,7 @@ describe('changes on their way', () => {
     await enqueue(change('/b', { n: 2 }));
     await enqueue(change('/a', { n: 3 }));
     const { post, asked } = network();
-    expect((await sendChanges(post)).reached).toBe(true);
+    expect((await sendChanges(post)).server).toBe('reached');
     expect(asked).toEqual(['/a {"n":1}', '/b {"n":2}', '/a {"n":3}']);
     expect(await waitingChanges()).toEqual([]);
     await sendChanges(post);
@@ -44,7 +54,7 @@ describe('changes on their way', () => {
     await enqueue(change('/a'));
     await enqueue(change('/b'));
     const { post, asked } = network({ kind: 'no-network' });
-    expect((await sendChanges(post)).reached).toBe(false);
+    expect((await sendChanges(post)).server).toBe('lost');
     expect(asked).toHaveLength(1);
     expect((await waitingChanges()).map((c) => [c.path, c.state])).toEqual([
       ['/a', 'waiting'],
@@ -97,6 +107,107 @@ describe('changes on their way', () => {
   });
 });
 
+describe('a change on which the server fails', () => {
+  const failing: Sent = { kind: 'server-error', status: 500, problem: { detail: 'Something went wrong.' } };
+  const ID = '01a20bb8-5dce-719c-8bc2-8d9b01d7e695';
+  /** Fails on some addresses, stores the others. */
+  const failsOn = (bad: RegExp) => {
+    const asked: string[] = [];
+    const post: Post = async ({ path }) => {
+      asked.push(path);
+      return bad.test(path) ? failing : stored;
+    };
+    return { post, asked };
+  };
+
+  it('does not hold up the others, is tried three times, then set aside with what the server said', async () => {
+    await enqueue(change('/courses/a', { version: 0 }));
+    await enqueue(change('/swimmers/b', { version: 1 }));
+    const { post, asked } = failsOn(/courses/);
+    expect((await sendChanges(post)).server).toBe('reached');
+    expect(asked).toEqual(['/courses/a', '/swimmers/b']);
+    expect(await waitingChanges()).toMatchObject([{ state: 'waiting', failures: 1 }]);
+    await sendChanges(post);
+    await sendChanges(post);
+    expect(await waitingChanges()).toMatchObject([{ state: 'failed', failures: 3, problem: 'Something went wrong.' }]);
+    // Set aside: not tried again by itself …
+    await sendChanges(post);
+    expect(asked.filter((a) => a === '/courses/a')).toHaveLength(3);
+    // … but whenever the coach says so, and from the beginning.
+    const [entry] = await waitingChanges();
+    await keepMine(entry!);
+    await sendChanges(post);
+    expect(await waitingChanges()).toMatchObject([{ state: 'waiting', failures: 1 }]);
+    await sendChanges(failsOn(/nothing/).post);
+    expect(await waitingChanges()).toEqual([]);
+  });
+
+  it('holds up what names the thing it makes, and nothing that merely stands beside it', async () => {
+    await enqueue(change(`/swimmers/${ID}`, { version: 0, givenName: 'New' }));
+    await enqueue(change('/reviews/r', { version: 0, swimmerId: ID }));
+    await enqueue(change(`/swimmers/${ID}/race-plan?date=2026-12-01`, { version: 0 }));
+    await enqueue(change('/sessions/s', { version: 0 }));
+    const { post, asked } = failsOn(/^\/swimmers/);
+    const { left } = await sendChanges(post);
+    expect(asked).toEqual([`/swimmers/${ID}`, '/sessions/s']);
+    expect(left.map((c) => c.path)).toEqual([
+      `/swimmers/${ID}`,
+      '/reviews/r',
+      `/swimmers/${ID}/race-plan?date=2026-12-01`,
+    ]);
+    // Of a swimmer who is there already a review does not wait for the change of the name.
+    await openFor(`account-${account++}`);
+    await enqueue(change(`/swimmers/${ID}`, { version: 4 }));
+    await enqueue(change('/reviews/r', { version: 0, swimmerId: ID }));
+    const again = failsOn(/^\/swimmers/);
+    await sendChanges(again.post);
+    expect(again.asked).toEqual([`/swimmers/${ID}`, '/reviews/r']);
+  });
+
+  it('is not counted when the server only asks to come back later', async () => {
+    await enqueue(change('/a'));
+    await enqueue(change('/b'));
+    const { post, asked } = network({ kind: 'busy' });
+    expect((await sendChanges(post)).server).toBe('busy');
+    expect(asked).toHaveLength(1);
+    expect((await waitingChanges()).map((c) => [c.state, c.failures])).toEqual([
+      ['waiting', undefined],
+      ['waiting', undefined],
+    ]);
+  });
+
+  it('whatever fails and whatever depends on what: each change is stored once, in order, or still here', async () => {
+    // Ten changes of three things; the server fails at random until it does not any more.
+    for (let seed = 1; seed <= 25; seed++) {
+      await openFor(`account-${account++}`);
+      let state = seed;
+      const random = () => (state = (state * 16807) % 2147483647) / 2147483647;
+      for (let i = 0; i < 10; i++) await enqueue(change(`/thing/${Math.floor(random() * 3)}`, { version: 1, i }));
+      const got: { path: string; i: number }[] = [];
+      let calm = false;
+      const post: Post = async ({ path, body }) => {
+        const luck = calm ? 1 : random();
+        if (luck < 0.2) return failing;
+        if (luck < 0.3) return { kind: 'no-network' };
+        if (luck < 0.4) return { kind: 'busy' };
+        got.push({ path, i: (body as { i: number }).i });
+        return stored;
+      };
+      for (let pass = 0; pass < 6; pass++) await sendChanges(post);
+      const here = (await waitingChanges()).map((c) => (c.body as { i: number }).i);
+      expect([...got.map((g) => g.i), ...here].sort((a, b) => a - b)).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 8, 9]);
+      calm = true;
+      for (const entry of await waitingChanges()) if (entry.state === 'failed') await keepMine(entry);
+      await sendChanges(post);
+      expect(await waitingChanges()).toEqual([]);
+      for (const path of ['/thing/0', '/thing/1', '/thing/2']) {
+        const order = got.filter((g) => g.path === path).map((g) => g.i);
+        expect(order).toEqual([...order].sort((a, b) => a - b));
+      }
+    }
+  });
+});
+
 const event = (n: number): DeckEvent => ({ id: `e${String(n).padStart(4, '0')}`, atMs: n, device: 'd', kind: 'end' });
 
 describe('what is noted on deck', () => {
@@ -108,7 +219,7 @@ describe('what is noted on deck', () => {
       batches.push(events.map((e) => e.id));
       return { kind: 'stored' } as const;
     };
-    expect(await sendEvents(post)).toBe(true);
+    expect(await sendEvents(post)).toEqual({ server: 'reached', failed: false });
     expect(batches.map((b) => b.length)).toEqual([200, 200, 50, 1]);
     expect(batches.slice(0, 3).flat()).toEqual(Array.from({ length: 450 }, (_, n) => event(n).id));
     await sendEvents(post);
@@ -118,7 +229,7 @@ describe('what is noted on deck', () => {
 
   it('is sent again when the answer was lost', async () => {
     await keepEvent('s', event(1));
-    expect(await sendEvents(async () => ({ kind: 'no-network' }))).toBe(false);
+    expect((await sendEvents(async () => ({ kind: 'no-network' }))).server).toBe('lost');
     expect(await waitingEvents()).toHaveLength(1);
   });
 
@@ -127,6 +238,45 @@ describe('what is noted on deck', () => {
     await sendEvents(async () => ({ kind: 'refused', reason: 'Not yours.' }));
     expect(await waitingEvents()).toEqual([]);
     expect(await refusedEvents()).toMatchObject([{ refused: 'Not yours.' }]);
+  });
+
+  it('finds the one note the server fails on, sends all others, and leaves other runs alone', async () => {
+    for (let n = 0; n < 60; n++) await keepEvent('s', event(n));
+    await keepEvent('t', event(1000));
+    const bad = event(17).id;
+    const got = new Set<string>();
+    const post = async (_session: string, events: readonly DeckEvent[]) => {
+      if (events.some((e) => e.id === bad)) return { kind: 'server-error', reason: 'Something went wrong.' } as const;
+      events.forEach((e) => got.add(e.id));
+      return { kind: 'stored' } as const;
+    };
+    expect(await sendEvents(post)).toEqual({ server: 'reached', failed: true });
+    expect([...got]).toEqual([event(1000).id]);
+    for (let pass = 0; pass < 3; pass++) await sendEvents(post);
+    expect(got.size).toBe(60);
+    expect(await waitingEvents()).toEqual([]);
+    const aside = await refusedEvents();
+    expect(aside).toMatchObject([{ id: bad, refused: 'Something went wrong.' }]);
+    // Tried again when the coach says so, or dropped for good.
+    await retryEvents(aside);
+    expect(await waitingEvents()).toHaveLength(1);
+    await dropEvents(await waitingEvents());
+    expect(await waitingEvents()).toEqual([]);
+    expect(await refusedEvents()).toEqual([]);
+  });
+
+  it('waits for the save of its own session and for nothing else', async () => {
+    await keepEvent('new', event(1));
+    await keepEvent('old', event(2));
+    const asked: string[] = [];
+    const post = async (session: string) => {
+      asked.push(session);
+      return { kind: 'stored' } as const;
+    };
+    await sendEvents(post, (session) => session === 'new');
+    expect(asked).toEqual(['old']);
+    await sendEvents(post);
+    expect(asked).toEqual(['old', 'new']);
   });
 
   it('takes in what others noted, once', async () => {
@@ -201,12 +351,14 @@ describe('two versions', () => {
 });
 
 it.each([
-  [{ reachable: true, waiting: 0, undecided: 0, full: false }, null],
-  [{ reachable: false, waiting: 12, undecided: 0, full: false }, 'Offline · 12 wait'],
-  [{ reachable: true, waiting: 1, undecided: 0, full: false }, 'Sending · 1 waits'],
-  [{ reachable: false, waiting: 1, undecided: 2, full: false }, '2 changes need your decision'],
+  [{ reachable: true, trouble: false, waiting: 0, undecided: 0, full: false }, null],
+  [{ reachable: false, trouble: false, waiting: 12, undecided: 0, full: false }, 'Offline · 12 wait'],
+  [{ reachable: true, trouble: false, waiting: 1, undecided: 0, full: false }, 'Sending · 1 waits'],
+  [{ reachable: true, trouble: true, waiting: 1, undecided: 0, full: false }, 'The server has trouble · 1 waits'],
+  [{ reachable: false, trouble: true, waiting: 0, undecided: 0, full: false }, 'Offline'],
+  [{ reachable: false, trouble: false, waiting: 1, undecided: 2, full: false }, '2 changes need your decision'],
   [
-    { reachable: true, waiting: 0, undecided: 0, full: true },
+    { reachable: true, trouble: false, waiting: 0, undecided: 0, full: true },
     'This device has no room left: save what waits to a file now',
   ],
 ])('says %j as %p', (state, words) => expect(offlineWords(state)).toBe(words));

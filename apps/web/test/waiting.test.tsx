@@ -1,5 +1,6 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { openFor } from '@/offline/db';
+import { keepEvent } from '@/offline/events';
 import { keepOnDevice } from '@/offline/keeper';
 import { enqueue, waitingChanges } from '@/offline/outbox';
 import { WaitingScreen } from '@/offline/screens/WaitingScreen';
@@ -84,5 +85,71 @@ describe('two versions', () => {
     fireEvent.press(await screen.findByText('Take theirs'));
     expect(await screen.findByText('Nothing waits')).toBeTruthy();
     await waitFor(async () => expect(await waitingChanges()).toEqual([]));
+  });
+});
+
+describe('a server that fails on one change', () => {
+  const COURSE = '01a20bb8-5dce-719c-8bc2-8d9b01d7e6aa';
+  const RUN = '01a20bb8-5dce-719c-8bc2-8d9b01d7e6bb';
+  const put = (path: string, label: string) =>
+    enqueue({ id: path, path, method: 'PUT', body: { version: 0, writeId: ID }, label });
+
+  /** The device's database answers by timers, which only waiting moves on. */
+  const done = async (work: () => Promise<unknown>) => {
+    let ended = false;
+    void work().then(() => (ended = true));
+    await waitFor(() => expect(ended).toBe(true));
+  };
+
+  it('is told from no network; the others and the notes from the deck go on, and the coach decides', async () => {
+    let fails = true;
+    const calls = fakeServer({
+      'GET /account/me': me,
+      [`PUT /courses/${COURSE}`]: () =>
+        fails ? { status: 500, body: { detail: 'Something went wrong on our side.' } } : { body: {} },
+      [`PUT /focuses/${ID}`]: () => ({ body: FOCUS }),
+      [`POST /deck/runs/${RUN}/events`]: () => ({ body: { stored: 1 } }),
+    });
+    const store = showAt({ waiting: WaitingScreen }, '/waiting');
+    await done(async () => {
+      await put(`/courses/${COURSE}`, 'Course: Loop');
+      await put(`/focuses/${ID}`, 'Focus');
+      await keepEvent(RUN, { id: ID, atMs: 1, device: ID, kind: 'end' });
+      await send(store);
+    });
+    expect(store.getState().offline).toMatchObject({ reachable: true, trouble: true, waiting: 1, undecided: 0 });
+    expect(await screen.findByText('The server can be reached, but has trouble')).toBeTruthy();
+    expect(await screen.findByText(/The server failed on this once so far/)).toBeTruthy();
+    expect(calls.filter((c) => /focuses|deck/.test(c.path)).map((c) => c.path)).toEqual([
+      `/focuses/${ID}`,
+      `/deck/runs/${RUN}/events`,
+    ]);
+    await done(() => send(store));
+    await done(() => send(store));
+    expect(store.getState().offline).toMatchObject({ waiting: 0, undecided: 1 });
+    expect(await screen.findByText(/failed on this 3 times, so it is set aside. It is not your network/)).toBeTruthy();
+    expect(screen.getByText('Save to a file')).toBeTruthy();
+    expect(screen.getByText('Hold to drop it')).toBeTruthy();
+    fails = false;
+    fireEvent.press(screen.getByText('Try again'));
+    expect(await screen.findByText('Nothing waits')).toBeTruthy();
+    await waitFor(() => expect(store.getState().offline).toMatchObject({ trouble: false, undecided: 0 }));
+  });
+
+  it('leaves notes waiting while their own session could not be saved', async () => {
+    const calls = fakeServer({
+      'GET /account/me': me,
+      [`PUT /sessions/${RUN}`]: () => ({ status: 500, body: {} }),
+      'POST /deck/runs/': () => ({ body: { stored: 1 } }),
+    });
+    const store = showAt({ waiting: WaitingScreen }, '/waiting');
+    await done(async () => {
+      await put(`/sessions/${RUN}`, 'Session');
+      await keepEvent(RUN, { id: ID, atMs: 1, device: ID, kind: 'end' });
+      await keepEvent(COURSE, { id: COURSE, atMs: 1, device: ID, kind: 'end' });
+      await send(store);
+    });
+    expect(calls.filter((c) => c.method === 'POST').map((c) => c.path)).toEqual([`/deck/runs/${COURSE}/events`]);
+    expect(store.getState().offline).toMatchObject({ waiting: 2, undecided: 0 });
   });
 });

@@ -17,7 +17,7 @@ const TITLES: Readonly<Record<number, string>> = {
   413: 'Too much text',
   415: 'Only JSON is understood here',
   422: 'This cannot be done',
-  429: 'Too many tries',
+  429: 'Too much at once',
   503: 'Not ready',
 };
 
@@ -31,7 +31,7 @@ export function answerError(error: FastifyError, request: FastifyRequest, reply:
   const problem = toProblem(error);
   if (problem.status >= 500) request.log.error({ err: loggable(error) }, 'unexpected error');
   else if (sqlStateOf(error)) request.log.warn({ err: loggable(error) }, 'refused by the database');
-  if (problem.status === 503) void reply.header('retry-after', '5');
+  if (problem.status === 503 || problem.status === 429) void reply.header('retry-after', '5');
   return sendProblem(reply, problem);
 }
 

@@ -104,8 +104,8 @@ const TOO_MUCH = 'This takes too long to work out. Ask for less at once.';
 
 function asProblem(error: unknown, late: boolean, started: boolean): unknown {
   const { name, code, message } = error as { name?: string; code?: string; message?: string };
-  if (name === 'AbortError') return late && started ? new ProblemError(422, TOO_MUCH) : new ProblemError(503, BUSY);
+  if (name === 'AbortError') return late && started ? new ProblemError(422, TOO_MUCH) : new ProblemError(429, BUSY);
   if (code === 'ERR_WORKER_OUT_OF_MEMORY') return new ProblemError(422, TOO_MUCH);
-  if (message === 'Task queue is at limit') return new ProblemError(503, BUSY);
+  if (message === 'Task queue is at limit') return new ProblemError(429, BUSY);
   return error;
 }
