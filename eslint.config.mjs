@@ -9,7 +9,7 @@ export default tseslint.config(
     ignores: [
       '**/dist/**',
       '.data/**',
-      '.cache/**',
+      '**/.cache/**',
       '**/node_modules/**',
       'apps/web/.expo/**',
       'apps/web/public/**',

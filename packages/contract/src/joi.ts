@@ -26,8 +26,8 @@ const limitOf = (schema: Limited): number | undefined =>
  * well-formed before anything is asked of it, so that neither the checks nor the database meet what they
  * cannot handle.
  */
-export const Joi: joi.Root = joi
-  .extend({
+const extended: unknown = joi.extend(
+  {
     type: 'array',
     base: joi.array(),
     prepare(value: unknown, { schema, error }: joi.CustomHelpers) {
@@ -36,8 +36,8 @@ export const Joi: joi.Root = joi
       const limit = limitOf(schema as unknown as Limited) ?? (ordered.length || MOST_ENTRIES);
       return value.length > limit ? { value, errors: error('array.max', { limit }) } : undefined;
     },
-  })
-  .extend({
+  },
+  {
     type: 'object',
     base: joi.object(),
     prepare(value: unknown, { schema, error }: joi.CustomHelpers) {
@@ -48,11 +48,13 @@ export const Joi: joi.Root = joi
       const limit = limitOf(schema as unknown as Limited) ?? (terms.patterns?.length ? MOST_ENTRIES : known);
       return Object.keys(value).length > limit ? { value, errors: error('object.max', { limit }) } : undefined;
     },
-  })
-  .extend({
+  },
+  {
     type: 'string',
     base: joi.string(),
     prepare(value: unknown) {
       return typeof value === 'string' ? { value: cleanText(value) } : undefined;
     },
-  }) as joi.Root;
+  },
+);
+export const Joi = extended as joi.Root;

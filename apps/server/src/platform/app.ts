@@ -45,7 +45,7 @@ export async function createApp({ database, config, jobs, work }: Parts): Promis
     logger: { level: process.env.LOG_LEVEL ?? 'warn' },
     bodyLimit: SMALL_BODY,
     trustProxy: config.secureCookies,
-    frameworkErrors: answerError,
+    frameworkErrors: (error, request, reply) => void answerError(error, request, reply),
     // The longest that any request may take to arrive; most have less, see `bodyTimes`.
     requestTimeout: LONGEST_REQUEST_MS,
     http: { headersTimeout: config.limits.bodyMs, connectionsCheckingInterval: 5000 },

@@ -11,12 +11,8 @@ import { KIT_IDS, type DrillId } from '@upwell/core/library';
 import type { PacePoint } from '@upwell/core/measures';
 import { CAUSE_IDS, CAUSES } from '@upwell/core/review';
 import {
-  checkPlan,
-  groupTotals,
-  hasFewBreaths,
   proposeGroups,
   proposeThemes,
-  ratingLoad,
   setsOf,
   type LevelHistory,
   type PastLoad,

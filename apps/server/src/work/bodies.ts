@@ -54,7 +54,7 @@ export function readJson(text: string): unknown {
   let level: readonly unknown[] = [value];
   for (let depth = 0; level.length > 0; depth++) {
     if (depth > DEEPEST) throw new ProblemError(400, 'The request could not be read: it is nested too deeply.');
-    level = level.flatMap((v) => (typeof v === 'object' && v !== null ? Object.values(v) : []));
+    level = level.flatMap((v): unknown[] => (typeof v === 'object' && v !== null ? Object.values(v) : []));
   }
   return value;
 }

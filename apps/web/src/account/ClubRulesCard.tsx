@@ -3,8 +3,10 @@ import { KIT, KIT_IDS } from '@upwell/core/library';
 import { effortSpeed, type PacePoint } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
 import { WATER_RULES, type WaterRules } from '@upwell/core/safety';
+import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
+import { v7 } from 'uuid';
 import { sentence } from '@/api/problem';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
@@ -22,19 +24,44 @@ const LAW: readonly PacePoint[] = EFFORTS.map((effort) => ({
   share: Math.round(effortSpeed(1, effort) * 1000) / 1000,
 }));
 
+/** What was tapped, without what has been stored since. */
+function without(now: Partial<ClubRules>, sent: Partial<ClubRules>): Partial<ClubRules> {
+  return Object.fromEntries(Object.entries(now).filter(([key, value]) => sent[key as keyof ClubRules] !== value));
+}
+
 /** What the club decides for itself: its kit, how full a lane is, and what an effort means. */
 export function ClubRulesCard() {
-  const { data: rules, error, refetch } = useClubRulesQuery();
+  const { data: stored, error, refetch } = useClubRulesQuery();
   const [save, saving] = useSaveClubRulesMutation();
-  if (!rules)
+  // What was tapped and is not stored yet: taps do not wait for each other, and another head coach's change of
+  // something else stays.
+  const [tapped, setTapped] = useState<Partial<ClubRules>>({});
+  const conflict = saving.error !== undefined && 'status' in saving.error && saving.error.status === 409;
+  useEffect(() => {
+    if (!stored || Object.keys(tapped).length === 0 || saving.isLoading || (saving.isError && !conflict)) return;
+    const { version, ...rules } = stored;
+    const store = async () => {
+      const { error: refused } = await save({ ...rules, ...tapped, version, writeId: v7() });
+      if (!refused) setTapped((now) => without(now, tapped));
+      // Changed elsewhere meanwhile: what was tapped goes on top of what is stored now. Anything else is said below.
+      else if ('status' in refused && refused.status === 409) await refetch();
+      else setTapped({});
+    };
+    void store();
+  }, [stored, tapped, saving.isLoading, saving.isError, conflict, save, refetch]);
+  if (!stored)
     return error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Loading the rules" />;
-  const change = (patch: Partial<ClubRules>) => void save({ ...rules, ...patch });
+  const rules = { ...stored, ...tapped };
+  const change = (patch: Partial<ClubRules>) => {
+    saving.reset();
+    setTapped((now) => ({ ...now, ...patch }));
+  };
   const { kit, laneCapacity, paceTable, water } = rules;
   const setShare = (at: number, share: number) =>
     change({ paceTable: paceTable.map((p, i) => (i === at ? { ...p, share: Math.round(share * 1000) / 1000 } : p)) });
   return (
     <Card title="Club rules">
-      {saving.error ? <Notice tone="error">{sentence(saving.error)}</Notice> : null}
+      {saving.error && !conflict ? <Notice tone="error">{sentence(saving.error)}</Notice> : null}
       <Choice
         label="Kit the club owns"
         options={KIT_IDS.map((value) => ({ value, label: KIT[value] }))}

@@ -1,4 +1,12 @@
-import type { ClubResult, RecordsView, ResultsPage, ResultsQuery, TestSave, TestView } from '@upwell/contract/records';
+import type {
+  ClubResult,
+  ImportView,
+  RecordsView,
+  ResultsPage,
+  ResultsQuery,
+  TestSave,
+  TestView,
+} from '@upwell/contract/records';
 import type { ResultLine } from '@upwell/core/records';
 import { SWIM_TEST, testOutcome } from '@upwell/core/swimtests';
 import { api, type Waits } from '@/api/api';
@@ -52,6 +60,11 @@ const endpoints = api.injectEndpoints({
       query: (params) => ({ url: '/results', params: { ...params } }),
       providesTags: ['Records'],
     }),
+    imports: build.query<ImportView[], void>({ query: () => '/imports', providesTags: ['Records'] }),
+    undoImport: build.mutation<ImportView, string>({
+      query: (id) => ({ url: `/imports/${id}/undo`, method: 'POST' }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Records', 'Swimmer', 'Race']),
+    }),
     saveTest: build.mutation<TestView, { id: string; body: TestSave }>({
       query: ({ id, body }) => ({ url: `/tests/${id}`, method: 'PUT', body }),
       extraOptions: { waits: testWaits },
@@ -78,6 +91,8 @@ const endpoints = api.injectEndpoints({
 export const {
   useRecordsQuery,
   useResultsQuery,
+  useImportsQuery,
+  useUndoImportMutation,
   useSaveTestMutation,
   useRemoveTestMutation,
   useSaveResultMutation,

@@ -2,7 +2,6 @@
 
 const LONE_SURROGATE = /\p{Surrogate}/gu;
 // Tab and line breaks are wanted in notes; everything else of this kind is not text.
-// eslint-disable-next-line no-control-regex
 const CONTROL = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F]/g;
 
 /**

@@ -1,46 +1,40 @@
-import {
-  RESULT_FIELDS,
-  type KnownSwimmer,
-  type ReadResults,
-  type ResultField,
-  type ResultLine,
-  type ResultMapping,
-} from '@upwell/core/records';
+import type { ImportCheck, ImportView } from '@upwell/contract/records';
+import type { KnownSwimmer, ReadResults, ResultLine, ResultMapping } from '@upwell/core/records';
 import { formatTime } from '@upwell/core/units';
 import { proxy } from 'comlink';
 import { useRouter, type Href } from 'expo-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, ProgressBar, Text } from 'react-native-paper';
+import { v7 } from 'uuid';
 import { api } from '@/api/api';
 import { useAppDispatch } from '@/state/hooks';
 import { useSwimmersInfiniteQuery } from '@/swimmers/api';
 import { Card } from '@/ui/Card';
-import { Choice } from '@/ui/Choice';
 import { dayWord } from '@/ui/dates';
-import { Input } from '@/ui/Input';
 import { chooseFile } from '@/ui/saveFile';
 import { Screen } from '@/ui/Screen';
 import { Notice } from '@/ui/States';
-import { useTheme } from '@/ui/useTheme';
 import { compute } from '@/worker/compute';
-import { ImportFailed, importResults } from '../importResults';
+import {
+  forgetPending,
+  forgetRows,
+  ImportFailed,
+  pendingImport,
+  sendResults,
+  storeResults,
+  whatBecameOf,
+  type ImportJob,
+  type PendingImport,
+} from '../importResults';
+import { EarlierImports } from '../parts/EarlierImports';
+import { Asking, KnownRows, Unheard } from '../parts/ImportSteps';
+import { Columns, Problems, WhoseFile } from '../parts/ReadFile';
 
 interface Opened {
   readonly name: string;
   readonly text: string;
 }
-
-const FIELD_WORD: Readonly<Record<ResultField, string>> = {
-  swimmer: 'Swimmer',
-  date: 'Day',
-  distance: 'Distance',
-  time: 'Time',
-  strokes: 'Strokes',
-  kind: 'Kind',
-  ignore: 'Leave out',
-};
-const ORDER_WORD = { ymd: 'Year first', dmy: 'Day first', mdy: 'Month first' } as const;
 
 /** Largest file that is opened, bytes. */
 const LARGEST = 120_000_000;
@@ -56,9 +50,14 @@ export function ImportScreen() {
   const [track, setTrack] = useState<ResultLine | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [progress, setProgress] = useState<number | null>(null);
-  const [stored, setStored] = useState<number | null>(null);
+  const [stored, setStored] = useState<ImportView | null>(null);
   const stop = useRef<AbortController | null>(null);
   const [storing, setStoring] = useState(false);
+  const [check, setCheck] = useState<ImportCheck | null>(null);
+  const [asking, setAsking] = useState(false);
+  const [unheard, setUnheard] = useState<PendingImport | null>(null);
+  /** One id for what is on the screen, until it is known what became of it. */
+  const job = useRef<ImportJob | null>(null);
   const gpx = opened !== null && /^\s*(<\?xml|<gpx)/i.test(opened.text.slice(0, 200));
   const one = mapping?.swimmerId ?? read?.mapping.swimmerId ?? null;
 
@@ -116,6 +115,7 @@ export function ImportScreen() {
     setTrack(null);
     setProblem(null);
     setStored(null);
+    setCheck(null);
     setOpened(file);
   };
   const choose = async () => {
@@ -130,25 +130,80 @@ export function ImportScreen() {
     else open({ name: 'wrist-track.gpx', text: await compute().deviceStraightGpx(worn, OUTING, 750) });
   };
   const results = gpx ? (track && one ? [{ ...track, swimmerId: one }] : []) : (read?.results ?? []);
-  const store = async () => {
-    stop.current = new AbortController();
+  const ended = (done: ImportView) => {
+    job.current = null;
+    setUnheard(null);
+    setStored(done);
+    dispatch(api.util.invalidateTags(['Records', 'Swimmer', 'Race']));
+  };
+  /** Runs a step with its progress; what goes wrong is said, and what is not known is not claimed. */
+  const step = async (work: (signal: AbortSignal) => Promise<void>, stopped: string) => {
+    const mine = new AbortController();
+    stop.current = mine;
     setProblem(null);
     setProgress(0);
     setStoring(true);
     try {
-      setStored(await importResults(results, setProgress, stop.current.signal));
-      dispatch(api.util.invalidateTags(['Records', 'Swimmer']));
+      await work(mine.signal);
     } catch (error) {
       if (error instanceof ImportFailed) setProblem(error.message);
-      else if (stop.current.signal.aborted) setProblem('Stopped. Nothing was stored.');
+      else if (mine.signal.aborted) setProblem(stopped);
       else throw error;
     } finally {
       setProgress(null);
       setStoring(false);
+      setAsking(false);
       stop.current = null;
     }
   };
-  const map = (change: Partial<ResultMapping>) => setMapping({ ...(read?.mapping ?? EMPTY), ...change });
+  const commit = (pending: PendingImport) =>
+    step(
+      async (signal) => ended(await storeResults(pending, () => setAsking(true), signal)),
+      'It is not known whether the results were stored. Come back to this page and it is asked again.',
+    );
+  const send = () => {
+    job.current = { id: v7(), name: opened?.name ?? '', results };
+    const sent = job.current;
+    let found: ImportCheck | null = null;
+    void step(async (signal) => {
+      found = await sendResults(sent, setProgress, signal);
+    }, 'Stopped. Nothing was stored.').then(() => {
+      if (!found) return;
+      if (found.known > 0) setCheck(found);
+      else void commit({ id: sent.id, name: sent.name, rows: found.rows, skipKnown: false });
+    });
+  };
+  const decide = (skipKnown: boolean) => {
+    const { id, name } = job.current!;
+    const { rows } = check!;
+    setCheck(null);
+    void commit({ id, name, rows, skipKnown });
+  };
+  const storeNothing = () => {
+    void forgetRows(job.current!.id);
+    setCheck(null);
+    setProblem('Nothing was stored.');
+  };
+  useEffect(() => {
+    let current = true;
+    // Asked to be stored on an earlier visit, and not heard of since.
+    void pendingImport().then(async (pending) => {
+      const done = pending ? await whatBecameOf(pending.id) : undefined;
+      if (!current || !pending || done === undefined) return;
+      if (done) await forgetPending();
+      if (!current) return;
+      if (done) setStored(done);
+      else setUnheard(pending);
+    });
+    return () => {
+      current = false;
+      stop.current?.abort();
+    };
+  }, []);
+  const map = (change: Partial<ResultMapping>) => {
+    setCheck(null);
+    setMapping({ ...(read?.mapping ?? EMPTY), ...change });
+  };
   const needsOne = gpx || (read !== null && !read.mapping.fields.includes('swimmer'));
   return (
     <Screen title="Bring in a file" under="Results as CSV, or a track as GPX" back="/swimmers/results" maxWidth={900}>
@@ -164,7 +219,7 @@ export function ImportScreen() {
         </Button>
       </View>
       {problem ? <Notice tone="error">{problem}</Notice> : null}
-      {progress !== null ? (
+      {progress !== null && !asking ? (
         <View style={styles.row} role="progressbar" aria-valuenow={Math.round(progress * 100)} aria-label="Progress">
           <View style={styles.flex}>
             <ProgressBar progress={progress} />
@@ -180,9 +235,22 @@ export function ImportScreen() {
             </Button>
           }
         >
-          {`${stored.toLocaleString()} ${stored === 1 ? 'result is' : 'results are'} stored.`}
+          {storedWords(stored)}
         </Notice>
       ) : null}
+      {asking ? <Asking onStop={() => stop.current?.abort()} /> : null}
+      {unheard && !storing ? (
+        <Unheard
+          pending={unheard}
+          onStore={() => void commit(unheard)}
+          onForget={() => {
+            void forgetPending();
+            void forgetRows(unheard.id);
+            setUnheard(null);
+          }}
+        />
+      ) : null}
+      {check ? <KnownRows check={check} onStore={decide} onCancel={storeNothing} /> : null}
       {needsOne ? <WhoseFile swimmers={swimmers} chosen={one} onChoose={(swimmerId) => map({ swimmerId })} /> : null}
       {read && !gpx ? <Columns read={read} onMap={map} /> : null}
       {read && !gpx ? <Problems read={read} /> : null}
@@ -191,13 +259,21 @@ export function ImportScreen() {
           <Text>{`${dayWord(track.on)}: ${track.distanceM} m in ${formatTime(track.timeS)}`}</Text>
         </Card>
       ) : null}
-      {opened && results.length > 0 && stored === null ? (
-        <Button mode="contained" disabled={progress !== null} onPress={() => void store()}>
+      {opened && results.length > 0 && stored === null && check === null ? (
+        <Button mode="contained" disabled={progress !== null} onPress={send}>
           {`Store ${results.length.toLocaleString()} ${results.length === 1 ? 'result' : 'results'}`}
         </Button>
       ) : null}
+      <EarlierImports />
     </Screen>
   );
+}
+
+function storedWords({ stored, rows, undoneAt }: ImportView): string {
+  if (undoneAt) return 'This import was stored, and undone since.';
+  const left = rows - stored;
+  const known = left > 0 ? ` ${left.toLocaleString()} were here already and left as they are.` : '';
+  return `${stored.toLocaleString()} ${stored === 1 ? 'result is' : 'results are'} stored.${known}`;
 }
 
 /** What the simulated swimmer swims outside: wanders a little to the right, looks every twelve strokes. */
@@ -228,106 +304,7 @@ function useEverybody(): readonly KnownSwimmer[] {
   return known;
 }
 
-function WhoseFile({
-  swimmers,
-  chosen,
-  onChoose,
-}: {
-  readonly swimmers: readonly KnownSwimmer[];
-  readonly chosen: string | null;
-  readonly onChoose: (id: string) => void;
-}) {
-  const [search, setSearch] = useState('');
-  const found = swimmers.filter((s) => s.name.toLowerCase().includes(search.toLowerCase())).slice(0, 12);
-  const name = swimmers.find((s) => s.id === chosen)?.name;
-  return (
-    <Card title={name ? `All of it is of ${name}` : 'Whose file is it?'} strong={!name}>
-      <Input label="Find a swimmer" value={search} onChangeText={setSearch} />
-      <Choice
-        label="All rows are of"
-        options={found.map((s) => ({ value: s.id, label: s.name }))}
-        chosen={chosen ? [chosen] : []}
-        onPress={onChoose}
-      />
-    </Card>
-  );
-}
-
-function Columns({
-  read,
-  onMap,
-}: {
-  readonly read: ReadResults;
-  readonly onMap: (change: Partial<ResultMapping>) => void;
-}) {
-  const theme = useTheme();
-  const { fields, dateOrder, unit } = read.mapping;
-  if (read.columns.length === 0) return null;
-  return (
-    <Card title="What the columns mean">
-      {read.columns.map((column, i) => (
-        <View key={i} style={[styles.column, { borderTopColor: theme.own.line }]}>
-          <Text variant="labelMedium">{`${column || `Column ${i + 1}`}: ${read.sample
-            .slice(0, 3)
-            .map((row) => row[i])
-            .join(', ')}`}</Text>
-          <Choice
-            label={`${column || `Column ${i + 1}`} is`}
-            options={RESULT_FIELDS.map((value) => ({ value, label: FIELD_WORD[value] }))}
-            chosen={[fields[i] ?? 'ignore']}
-            onPress={(field) =>
-              onMap({
-                fields: read.columns.map((_, k) =>
-                  k === i ? field : fields[k] === field && field !== 'ignore' ? 'ignore' : (fields[k] ?? 'ignore'),
-                ),
-              })
-            }
-          />
-        </View>
-      ))}
-      <Choice
-        label="Dates are written"
-        options={(['ymd', 'dmy', 'mdy'] as const).map((value) => ({ value, label: ORDER_WORD[value] }))}
-        chosen={[dateOrder]}
-        onPress={(value) => onMap({ dateOrder: value })}
-      />
-      <Choice
-        label="Distances are in"
-        options={[
-          { value: 'm', label: 'Metres' },
-          { value: 'yd', label: 'Yards' },
-        ]}
-        chosen={[unit]}
-        onPress={(value) => onMap({ unit: value as 'm' | 'yd' })}
-      />
-    </Card>
-  );
-}
-
-function Problems({ read }: { readonly read: ReadResults }) {
-  const theme = useTheme();
-  if (read.problems.length === 0) return <Notice>{`All ${read.rows.toLocaleString()} rows can be read.`}</Notice>;
-  return (
-    <Card
-      title={
-        read.badRows > 0
-          ? `${read.badRows.toLocaleString()} of ${read.rows.toLocaleString()} rows cannot be read`
-          : 'This cannot be read yet'
-      }
-    >
-      <Text variant="bodySmall">Mend the file and choose it again, or store the others without these.</Text>
-      {read.problems.slice(0, 20).map((p) => (
-        <Text key={`${p.line} ${p.message}`} style={{ color: theme.colors.error }}>
-          {`Line ${p.line}: ${p.message}`}
-        </Text>
-      ))}
-      {read.problems.length > 20 ? <Text>{`and ${(read.badRows - 20).toLocaleString()} more`}</Text> : null}
-    </Card>
-  );
-}
-
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginBottom: 12, alignItems: 'center' },
   flex: { flex: 1 },
-  column: { borderTopWidth: 1, paddingTop: 8 },
 });
