@@ -2,7 +2,7 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { AccountEntity } from '../src/account/entities';
 import { hashPassword } from '../src/account/password';
 import { ClubEntity, ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity } from '../src/swimmers/entities';
-import { searchable } from '../src/swimmers/service';
+import { searchable } from '../src/swimmers/searchable';
 import { ACCOUNTS, CLUB, PASSWORD, PEOPLE, SQUADS } from './people';
 import { idFor, numbers } from './random';
 import { seedRuns, seedTests } from './seedDeck';

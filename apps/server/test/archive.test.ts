@@ -2,7 +2,7 @@ import { ARCHIVE_PARTS, type ArchivePart, type ClubArchive } from '@upwell/contr
 import { v7 } from 'uuid';
 import { CLUB_ID } from '../demo/shared';
 import { seedDemo } from '../demo/seedDemo';
-import { saveArchive } from '../src/archive/service';
+import { archiveText } from '../src/archive/service';
 import { Harness, type TestClub } from './harness';
 
 let harness: Harness;
@@ -15,7 +15,9 @@ beforeAll(async () => {
     await seedDemo(em, new Date('2026-11-25T09:00:00Z'));
     const [head] = await em.execute<{ id: string }[]>(`select id from account where role = 'head'`);
     const me = { clubId: CLUB_ID, accountId: head!.id, role: 'head', name: '', clubName: '', swimmerId: null } as const;
-    demo = JSON.parse(JSON.stringify(await saveArchive(em, me))) as ClubArchive;
+    let text = '';
+    for await (const piece of archiveText(em, me)) text += piece;
+    demo = JSON.parse(text) as ClubArchive;
   });
 });
 afterAll(() => harness.stop());

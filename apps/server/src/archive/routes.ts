@@ -1,37 +1,91 @@
-import { archiveSchema, MOST_ARCHIVE_BYTES, type ClubArchive } from '@upwell/contract/archive';
-import type { FastifyInstance } from 'fastify';
+import { archiveSchema, MOST_ARCHIVE_BYTES } from '@upwell/contract/archive';
+import type { FastifyInstance, FastifyReply } from 'fastify';
 import type { Database } from '../platform/database';
 import { asMe, HEAD, whoAsks } from '../platform/identity';
+import { ProblemError } from '../platform/problem';
 import { workFor } from '../work';
-import { saveArchive, takeArchive } from './service';
+import { archiveText, takeArchive } from './service';
+import { forget, linesOf, readOnce, spool, spoolFile } from './spool';
 
+/** A large archive over a slow line. */
+const LONGEST_MS = 10 * 60_000;
+
+/** The club as one file, out and in. Files are streamed by the disk, one at a time. */
 export async function archiveRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
+  let busy = false;
+  /** Takes the one place there is, until the answer is sent or nobody waits for it any more. */
+  const takeTurn = async (_request: unknown, reply: FastifyReply): Promise<void> => {
+    if (busy)
+      throw new ProblemError(
+        429,
+        'An archive is on its way already, and they go one at a time. Try again in a minute.',
+      );
+    busy = true;
+    reply.raw.once('close', () => (busy = false));
+  };
+
   app.get(
     '/archive',
-    { config: HEAD, schema: { summary: 'Everything the club keeps, as one file (head coach)' } },
+    {
+      config: HEAD,
+      onRequest: takeTurn,
+      schema: { summary: 'Everything the club keeps, as one file (head coach)' },
+    },
     async (request, reply) => {
       const me = whoAsks(request);
-      const archive = await asMe(database, me, (em) => saveArchive(em, me));
+      const file = spoolFile();
+      await asMe(database, me, (em) => spool(archiveText(em, me), file, Infinity));
+      const day = new Date().toISOString().slice(0, 10);
       return reply
-        .header('content-disposition', `attachment; filename="upwell-club-${archive.savedAt.slice(0, 10)}.json"`)
+        .type('application/json; charset=utf-8')
+        .header('content-disposition', `attachment; filename="upwell-club-${day}.json"`)
         .header('cache-control', 'no-store')
-        .send(archive);
+        .send(readOnce(file));
     },
   );
 
-  app.post<{ Body: ClubArchive }>(
-    '/archive',
-    {
-      bodyLimit: MOST_ARCHIVE_BYTES,
-      config: HEAD,
-      schema: {
-        body: archiveSchema,
-        summary: 'Take in an archive: adds what is missing, changes nothing (head coach)',
+  await app.register(async (taking) => {
+    // Straight to the disk: nothing of it is held in memory here.
+    taking.removeContentTypeParser('application/json');
+    taking.addContentTypeParser('application/json', async (_request: unknown, body: NodeJS.ReadableStream) => {
+      const file = spoolFile();
+      await spool(body, file, MOST_ARCHIVE_BYTES);
+      return file;
+    });
+    // Checked where it is read, row by row.
+    taking.setValidatorCompiler(() => () => true);
+
+    taking.post<{ Body: string }>(
+      '/archive',
+      {
+        bodyLimit: MOST_ARCHIVE_BYTES,
+        config: { ...HEAD, bodyMs: LONGEST_MS },
+        onRequest: takeTurn,
+        schema: {
+          body: archiveSchema,
+          summary: 'Take in an archive: adds what is missing, changes nothing (head coach)',
+        },
       },
-    },
-    (request) => {
-      const me = whoAsks(request);
-      return asMe(database, me, (em) => takeArchive(em, workFor(request), me, request.body));
-    },
-  );
+      async (request) => {
+        const me = whoAsks(request);
+        const work = workFor(request);
+        const into = spoolFile();
+        try {
+          const accounts = await asMe(database, me, (em) =>
+            em.execute<{ id: string }[]>('select id from account', [], 'all'),
+          );
+          const read = await work('read-archive', {
+            file: request.body,
+            into,
+            clubId: me.clubId,
+            me: me.accountId,
+            accounts: accounts.map((a) => a.id),
+          });
+          return await asMe(database, me, (em) => takeArchive(em, work, me, read, linesOf(into)));
+        } finally {
+          await Promise.all([forget(request.body), forget(into)]);
+        }
+      },
+    );
+  });
 }

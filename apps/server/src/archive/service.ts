@@ -2,139 +2,147 @@ import type { Me } from '@upwell/contract/account';
 import {
   ARCHIVE_FORMAT,
   ARCHIVE_PARTS,
-  ARCHIVE_ROWS,
   type ArchivePart,
   type ArchiveTaken,
-  type ClubArchive,
   type PartTaken,
 } from '@upwell/contract/archive';
 import type { ClubRules } from '@upwell/contract/club';
-import { VALIDATION } from '@upwell/contract/common';
+import type { SessionSave } from '@upwell/contract/sessions';
 import type { DeckEvent } from '@upwell/core/deck';
 import { isChild } from '@upwell/core/swimmers';
-import { testOutcome, type TestInput } from '@upwell/core/swimtests';
-import type { SessionPlan } from '@upwell/core/sessions';
-import type { Course } from '@upwell/core/water';
-import type { SessionDone, SessionSave } from '@upwell/contract/sessions';
-import type { RunWork } from '../work';
-import type { ValidationError } from 'joi';
-import { DriverException } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { setImmediate as breathe } from 'node:timers/promises';
-import { v5 } from 'uuid';
 import { addEvents } from '../deck';
+import { prepared } from '../platform/prepared';
 import { ProblemError } from '../platform/problem';
-import { refuseHarm, summaryOf } from '../sessions';
-import { searchable } from '../swimmers';
-import { swimmableLength, trackSummary } from '../water';
-import { fieldOf, PART_TABLES } from './tables';
-
-type Row = Readonly<Record<string, unknown>> & { readonly id: string };
-type RowPart = Exclude<ArchivePart, 'deckEvents'>;
-const ROW_PARTS = ARCHIVE_PARTS.filter((part): part is RowPart => part !== 'deckEvents');
+import { sqlStateOf } from '../platform/sqlState';
+import { refuseHarm } from '../sessions';
+import type { RunWork } from '../work';
+import { WORKED_COLUMNS, type ReadArchive } from './readArchive';
+import { fieldOf, PART_TABLES, ROW_PARTS, type RowPart } from './tables';
 
 const RULES: readonly string[] = ['kit', 'laneCapacity', 'paceTable', 'water'] satisfies (keyof ClubRules)[];
 
-/** Rows checked or stored between two breaths of the server. */
-const AT_ONCE = 1000;
-/** Problems that are told. */
-const MOST_TOLD = 20;
+/** Rows that are read at once; fewer of those that are long. */
+const PAGE = 1000;
+const LONG: readonly ArchivePart[] = ['sessions', 'tracks', 'courses', 'clips'];
+const LONG_PAGE = 50;
 
-/** Everything the club keeps; each child's record counts as looked at. */
-export async function saveArchive(em: EntityManager, me: Me): Promise<ClubArchive> {
-  const parts: Partial<Record<ArchivePart, readonly unknown[]>> = {};
-  for (const part of ROW_PARTS) {
-    const table = PART_TABLES[part];
-    const fields = table.columns.map(
-      (column) => `${column}${table.days?.includes(column) ? '::text' : ''} as "${fieldOf(table, column)}"`,
-    );
-    parts[part] = await em.execute<Row[]>(`select id, ${fields.join(', ')} from ${table.table} order by id`, [], 'all');
-  }
-  const coaches = await em.execute<{ squad_id: string; account_id: string }[]>(
-    'select squad_id, account_id from squad_coach order by account_id',
-    [],
-    'all',
-  );
-  parts.squads = (parts.squads as Row[]).map((squad) => ({
-    ...squad,
-    coachIds: coaches.filter((c) => c.squad_id === squad.id).map((c) => c.account_id),
-  }));
-  parts.deckEvents = await em.execute<unknown[]>(
-    `select session_id as "sessionId", noted_by as "notedBy",
-       fact || jsonb_build_object('id', id, 'device', device, 'atMs', at_ms) as event
-     from deck_event order by seq`,
-    [],
-    'all',
-  );
-  const children = (parts.swimmers as Row[]).filter((s) => isChild(s.birthYear as number | null, thisYear()));
+const thisYear = () => new Date().getFullYear();
+
+/** Everything the club keeps as the text of one file, piece by piece; each child's record counts as looked at. */
+export async function* archiveText(em: EntityManager, me: Me): AsyncGenerator<string> {
+  const swimmers = await em.execute<{ id: string; birth_year: number | null }[]>('select id, birth_year from swimmer');
+  const children = swimmers.filter((s) => isChild(s.birth_year, thisYear()));
   await em.execute(
     'insert into access_log (club_id, account_id, swimmer_id) select ?, ?, unnest(?::uuid[])',
     [me.clubId, me.accountId, `{${children.map((c) => c.id).join(',')}}`],
     'run',
   );
   const [club] = await em.execute<{ name: string; settings: object }[]>('select name, settings from club', [], 'all');
-  return {
+  const head = {
     format: ARCHIVE_FORMAT,
     version: 1,
     savedAt: new Date().toISOString(),
     clubId: me.clubId,
     clubName: club!.name,
     rules: Object.fromEntries(Object.entries(club!.settings).filter(([key]) => RULES.includes(key))),
-    ...(parts as Record<ArchivePart, readonly unknown[]>),
   };
+  yield JSON.stringify(head).slice(0, -1);
+  for (const part of ARCHIVE_PARTS) {
+    yield `,"${part}":[`;
+    let after: string | number | null = null;
+    for (let pages = 0; ; pages++) {
+      // The database writes the JSON; here it only passes through.
+      const [page]: { rows: string | null; last: string | number; n: number }[] = await prepared(em, pageOf(part), [
+        after,
+        after,
+      ]);
+      if (page!.rows !== null) yield (pages > 0 ? ',' : '') + page!.rows.slice(1, -1);
+      if (page!.n < (LONG.includes(part) ? LONG_PAGE : PAGE)) break;
+      after = page!.last;
+    }
+    yield ']';
+  }
+  yield '}\n';
 }
 
-const thisYear = () => new Date().getFullYear();
+/** A page of a part behind a place: its rows as JSON, the place of the last one, and how many there are. */
+function pageOf(part: ArchivePart): string {
+  if (part === 'deckEvents')
+    return `select json_agg(json_build_object('sessionId', session_id, 'notedBy', noted_by,
+        'event', fact || jsonb_build_object('id', id, 'device', device, 'atMs', at_ms)) order by seq)::text as rows,
+      max(seq) as last, count(*)::int as n
+    from (select * from deck_event where ?::bigint is null or seq > ?::bigint order by seq limit ${PAGE}) x`;
+  const table = PART_TABLES[part];
+  const fields = table.columns.map(
+    (column) => `${column}${table.days?.includes(column) ? '::text' : ''} as "${fieldOf(table, column)}"`,
+  );
+  if (part === 'squads')
+    fields.push(
+      `(select coalesce(json_agg(c.account_id order by c.account_id), '[]') from squad_coach c where c.squad_id = t.id) as "coachIds"`,
+    );
+  return `select json_agg(x order by x.id)::text as rows, max(x.id::text) as last, count(*)::int as n
+    from (select id, ${fields.join(', ')} from ${table.table} t where ?::uuid is null or id > ?::uuid
+      order by id limit ${LONG.includes(part) ? LONG_PAGE : PAGE}) x`;
+}
 
 /**
- * Takes an archive in: what is missing is added, what is here stays as it is. What follows from other things
- * is worked out anew. All of it or nothing: the caller's transaction.
- * @throws ProblemError 422 with the rows that are wrong
+ * Takes in an archive that was read: what is missing is added, what is here stays as it is. All of it or nothing:
+ * the caller's transaction.
+ *
+ * @param lines what {@link readArchive} wrote
+ * @throws ProblemError 422 with what is wrong
  */
-export async function takeArchive(em: EntityManager, work: RunWork, me: Me, sent: ClubArchive): Promise<ArchiveTaken> {
-  const archive = sent.clubId === me.clubId ? sent : inClub(sent, me.clubId);
-  const rows = await checked(archive);
-  refuseClips(rows.clips, rows.swimmers);
-  const accounts = await em.execute<{ id: string }[]>('select id from account', [], 'all');
-  const known = new Set(accounts.map((a) => a.id));
-  const whoIsHere = (id: unknown) => (known.has(id as string) ? id : me.accountId);
-
-  await em.execute('update club set settings = ?::jsonb || settings', [JSON.stringify(archive.rules)], 'run');
-  const taken: Partial<Record<ArchivePart, PartTaken>> = {};
-  for (const part of ROW_PARTS) {
-    if (part === 'sessions') await refuseSessions(em, work, me, rows.sessions);
-    const { account } = PART_TABLES[part];
-    const field = account && fieldOf(PART_TABLES[part], account);
-    const ready: Row[] = [];
-    for (const row of rows[part]) {
-      // A track takes a while to measure: others are answered in between.
-      if (part === 'tracks') await breathe();
-      ready.push({ ...row, ...worked[part]?.(row), ...(field ? { [field]: whoIsHere(row[field]) } : {}) });
-    }
-    const stored = await insert(em, me, part, ready);
-    taken[part] = { added: stored.size, here: rows[part].length - stored.size };
-    if (part === 'squads')
+export async function takeArchive(
+  em: EntityManager,
+  work: RunWork,
+  me: Me,
+  read: ReadArchive,
+  lines: AsyncIterable<string>,
+): Promise<ArchiveTaken> {
+  await em.execute('update club set settings = ?::jsonb || settings', [JSON.stringify(read.rules)], 'run');
+  const added = Object.fromEntries(ARCHIVE_PARTS.map((part) => [part, 0])) as Record<ArchivePart, number>;
+  const squads = new Set<string>();
+  let coached = false;
+  for await (const line of lines) {
+    const tab = line.indexOf('\t');
+    const part = line.slice(0, tab) as ArchivePart;
+    const rows = line.slice(tab + 1);
+    // Who coaches what is known before anything of the squads is stored.
+    if (part !== 'squads' && !coached) {
       await putCoaches(
         em,
         me,
-        rows.squads.filter((squad) => stored.has(squad.id)),
-        known,
+        read.coaches.filter((c) => squads.has(c.squad_id)),
       );
+      coached = true;
+    }
+    if (part === 'deckEvents') {
+      const { sessionId, events } = JSON.parse(rows) as { sessionId: string; events: DeckEvent[] };
+      added[part] += (await refusingOrphans(part, () => addEvents(em, work, me, sessionId, events))).stored;
+      continue;
+    }
+    if (part === 'sessions') await refuseSession(em, work, me, rows);
+    const stored = await insert(em, me, part, rows);
+    added[part] += stored.length;
+    if (part === 'squads') stored.forEach((id) => squads.add(id));
   }
-  taken.deckEvents = await takeEvents(em, work, me, rows.deckEvents);
-  return taken as ArchiveTaken;
+  if (!coached)
+    await putCoaches(
+      em,
+      me,
+      read.coaches.filter((c) => squads.has(c.squad_id)),
+    );
+  return Object.fromEntries(
+    ARCHIVE_PARTS.map((part): [ArchivePart, PartTaken] => [
+      part,
+      { added: added[part], here: read.counts[part] - added[part] },
+    ]),
+  ) as ArchiveTaken;
 }
 
 /** Coaches who are here are put in charge of the squads that came. */
-async function putCoaches(
-  em: EntityManager,
-  me: Me,
-  squads: readonly Row[],
-  known: ReadonlySet<string>,
-): Promise<void> {
-  const pairs = squads.flatMap((squad) =>
-    (squad.coachIds as string[]).filter((id) => known.has(id)).map((id) => ({ squad_id: squad.id, account_id: id })),
-  );
+async function putCoaches(em: EntityManager, me: Me, pairs: ReadArchive['coaches']): Promise<void> {
   await em.execute(
     `insert into squad_coach (squad_id, account_id, club_id)
      select x.squad_id, x.account_id, ? from jsonb_to_recordset(?::jsonb) as x (squad_id uuid, account_id uuid)
@@ -144,36 +152,12 @@ async function putCoaches(
   );
 }
 
-/** What is stored beside a row because lists want it; never believed from a file. */
-const worked: Partial<Record<RowPart, (row: Row) => Readonly<Record<string, unknown>>>> = {
-  swimmers: (row) => ({ searchName: searchable(`${row.givenName as string} ${row.familyName as string}`) }),
-  sessions: (row) => {
-    const plan = row.plan as SessionPlan;
-    const done = row.done as SessionDone | null;
-    return {
-      theme: plan.theme,
-      minutes: Math.round(plan.minutes),
-      summary: summaryOf(plan),
-      doneSummary: done ? summaryOf(done.plan, done.ratings) : null,
-    };
-  },
-  tests: (row) => {
-    const input = row.input as TestInput;
-    return { kind: input.kind, outcome: testOutcome(input) };
-  },
-  courses: (row) => {
-    const course = row.course as Course;
-    return { lengthM: swimmableLength(course) };
-  },
-  tracks: (row) => ({ summary: trackSummary(row as unknown as Parameters<typeof trackSummary>[0]) }),
-};
-const WORKED_COLUMNS: Partial<Record<RowPart, readonly string[]>> = {
-  swimmers: ['search_name'],
-  sessions: ['theme', 'minutes', 'summary', 'done_summary'],
-  tests: ['kind', 'outcome'],
-  courses: ['length_m'],
-  tracks: ['summary'],
-};
+/** The same doors as for a session that a coach saves. */
+async function refuseSession(em: EntityManager, work: RunWork, me: Me, rows: string): Promise<void> {
+  for (const { plan, squad_ids: squadIds, done } of JSON.parse(rows) as Record<string, unknown>[])
+    await refuseHarm(em, work, me, { plan, squadIds, done } as unknown as SessionSave, null);
+}
+
 /** Parts whose rows are saved with a version. */
 const VERSIONED: readonly RowPart[] = [
   'squads',
@@ -187,113 +171,40 @@ const VERSIONED: readonly RowPart[] = [
   'racePlans',
 ];
 
-/** Stores what is missing of a part; answers the ids of those rows. */
-async function insert(em: EntityManager, me: Me, part: RowPart, rows: readonly Row[]): Promise<ReadonlySet<string>> {
+/** Stores what is missing of some rows of a part; answers the ids of those. */
+async function insert(em: EntityManager, me: Me, part: RowPart, rows: string): Promise<string[]> {
   const table = PART_TABLES[part];
   const columns = ['id', ...table.columns, ...(WORKED_COLUMNS[part] ?? [])];
   const own = VERSIONED.includes(part) ? ', write_id' : '';
-  const added = new Set<string>();
-  for (let from = 0; from < rows.length; from += AT_ONCE) {
-    const some = rows
-      .slice(from, from + AT_ONCE)
-      .map((row) => Object.fromEntries(columns.map((column) => [column, row[fieldOf(table, column)]])));
-    const stored = await whole(part, () =>
-      em.execute<{ id: string }[]>(
-        `insert into ${table.table} (club_id, ${columns.join(', ')}${own})
-       select ?, ${columns.map((c) => `x.${c}`).join(', ')}${own && ', gen_random_uuid()'}
+  // A swimmer who has an open focus here keeps it; the archive's one is over.
+  const value = (column: string) =>
+    part === 'focuses' && column === 'closed_at'
+      ? `coalesce(x.closed_at, case when exists (select from focus f
+          where f.swimmer_id = x.swimmer_id and f.closed_at is null and f.id <> x.id) then x.since end)`
+      : `x.${column}`;
+  const stored = await refusingOrphans(part, () =>
+    prepared<{ id: string }>(
+      em,
+      `insert into ${table.table} (club_id, ${columns.join(', ')}${own})
+       select ?, ${columns.map(value).join(', ')}${own && ', gen_random_uuid()'}
        from jsonb_populate_recordset(null::${table.table}, ?::jsonb) x
        on conflict (id) do nothing returning id`,
-        [me.clubId, JSON.stringify(some)],
-        'all',
-      ),
-    );
-    for (const { id } of stored) added.add(id);
-  }
-  return added;
+      [me.clubId, rows],
+    ),
+  );
+  return stored.map((row) => row.id);
 }
 
+/** SQLSTATEs of a row whose owner is missing, or is not one's own. */
+const ORPHAN = ['23503', '42501'];
+
 /** A row that hangs on something the archive does not hold is refused by the database. */
-async function whole<T>(part: ArchivePart, work: () => Promise<T>): Promise<T> {
+async function refusingOrphans<T>(part: ArchivePart, work: () => Promise<T>): Promise<T> {
   try {
     return await work();
   } catch (error) {
-    const code = error instanceof DriverException ? error.code : null;
-    if (code !== FOREIGN_KEY && code !== NOT_ONES_OWN) throw error;
+    if (!ORPHAN.includes(sqlStateOf(error) ?? '')) throw error;
     const message = 'A row belongs to something that is neither here nor in the archive.';
     throw new ProblemError(422, `Nothing was taken in: ${part}: ${message}`, { fields: [{ field: part, message }] });
   }
-}
-const FOREIGN_KEY = '23503';
-const NOT_ONES_OWN = '42501';
-
-async function takeEvents(em: EntityManager, work: RunWork, me: Me, rows: readonly Row[]): Promise<PartTaken> {
-  const bySession = new Map<string, DeckEvent[]>();
-  for (const { sessionId, event } of rows) {
-    const events = bySession.get(sessionId as string) ?? [];
-    events.push(event as DeckEvent);
-    bySession.set(sessionId as string, events);
-  }
-  let added = 0;
-  for (const [sessionId, events] of bySession)
-    added += (await whole('deckEvents', () => addEvents(em, work, me, sessionId, events))).stored;
-  return { added, here: rows.length - added };
-}
-
-/** Checks every row; other requests are answered in between. */
-async function checked(archive: ClubArchive): Promise<Readonly<Record<ArchivePart, readonly Row[]>>> {
-  const fields: { field: string; message: string }[] = [];
-  const rows: Partial<Record<ArchivePart, Row[]>> = {};
-  for (const part of ARCHIVE_PARTS) {
-    const good: Row[] = [];
-    for (const [i, row] of archive[part].entries()) {
-      if (i % AT_ONCE === AT_ONCE - 1) await breathe();
-      const result: { error?: ValidationError; value: unknown } = ARCHIVE_ROWS[part].validate(row, VALIDATION);
-      const { error } = result;
-      if (error) fields.push({ field: `${part}[${i}].${error.details[0]!.path.join('.')}`, message: error.message });
-      else good.push(result.value as Row);
-      if (fields.length >= MOST_TOLD) break;
-    }
-    rows[part] = good;
-  }
-  refuse(fields);
-  return rows as Record<ArchivePart, Row[]>;
-}
-
-function refuse(fields: readonly { readonly field: string; readonly message: string }[]): void {
-  if (fields.length === 0) return;
-  const [first] = fields;
-  const rest = fields.length > 1 ? ` and ${fields.length - 1} more` : '';
-  throw new ProblemError(422, `Nothing was taken in: ${first!.field}: ${first!.message}${rest}`, { fields });
-}
-
-/** No clip of a child without the guardian's word, by whatever way it comes. */
-function refuseClips(clips: readonly Row[], swimmers: readonly Row[]): void {
-  const without = new Set(
-    swimmers.filter((s) => isChild(s.birthYear as number | null, thisYear()) && !s.clipConsent).map((s) => s.id),
-  );
-  refuse(
-    clips.flatMap(({ swimmerId }, i) =>
-      without.has(swimmerId as string)
-        ? [{ field: `clips[${i}]`, message: 'The guardian of this child has not agreed to clips.' }]
-        : [],
-    ),
-  );
-}
-
-/** The same doors as for a session that a coach saves. */
-async function refuseSessions(em: EntityManager, work: RunWork, me: Me, sessions: readonly Row[]): Promise<void> {
-  for (const { plan, squadIds, done } of sessions)
-    await refuseHarm(em, work, me, { plan, squadIds, done } as unknown as SessionSave, null);
-}
-
-const UUID = /"([0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12})"/gi;
-
-/**
- * The same archive for another club: every id is made anew from the old one and the club, wherever it is
- * named, so that it cannot meet a row of another club and taking it in twice still adds nothing twice.
- */
-function inClub(archive: ClubArchive, clubId: string): ClubArchive {
-  return JSON.parse(
-    JSON.stringify(archive).replace(UUID, (_, id: string) => `"${v5(id.toLowerCase(), clubId)}"`),
-  ) as ClubArchive;
 }

@@ -1,4 +1,4 @@
-import type { ArchivePart } from '@upwell/contract/archive';
+import { ARCHIVE_PARTS, type ArchivePart } from '@upwell/contract/archive';
 
 /** Where the rows of a part live. Fields are columns in camel case, except for those renamed here. */
 interface PartTable {
@@ -114,3 +114,7 @@ const camel = (column: string) => column.replace(/_([a-z])/g, (_, letter: string
 
 /** The name of a column in the archive. */
 export const fieldOf = (part: PartTable, column: string): string => part.renamed?.[column] ?? camel(column);
+
+/** Parts that are rows of one table each, in the order in which they are taken in. */
+export type RowPart = Exclude<ArchivePart, 'deckEvents'>;
+export const ROW_PARTS = ARCHIVE_PARTS.filter((part): part is RowPart => part !== 'deckEvents');

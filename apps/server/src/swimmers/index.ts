@@ -1,1 +1,1 @@
-export { searchable } from './service';
+export { searchable } from './searchable';

@@ -17,6 +17,7 @@ import type { Database, Identity } from '../platform/database';
 import { prepared } from '../platform/prepared';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
+import { searchable } from './searchable';
 import { clipsOf, focusesOf, reviewsOf, toFocus, type FocusRow } from '../review';
 import {
   AccessLogEntity,
@@ -26,11 +27,6 @@ import {
   SwimmerEntity,
   type SwimmerRecord,
 } from './entities';
-
-/** Lower case without accents, as names are searched. */
-export function searchable(name: string): string {
-  return name.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
-}
 
 interface Row {
   id: string;

@@ -7,14 +7,18 @@ import { FairQueue, type Asked } from './fairQueue';
 import type { Outcome } from './outcome';
 import { QUICK, type TaskName, type Tasks } from './tasks';
 
-/** Longest that one may wait for an answer, queue included, milliseconds: a client gives up after twenty seconds. */
-const LONGEST_MS = 15_000;
+/**
+ * Longest that one may wait for an answer, queue included, milliseconds: a client gives up after twenty seconds, and
+ * waits five minutes for an archive.
+ */
+const LONGEST_MS = { quick: 15_000, slow: 15_000, archive: 280_000 };
 /** Tasks of one person that wait or run at once: saves that a device repeats, and computations. */
-const MOST_OF_ONE = { quick: 24, slow: 8 };
+const MOST_OF_ONE = { quick: 24, slow: 8, archive: 1 };
 /** Tasks of everybody that wait at once. */
 const MOST_WAITING = 200;
-/** What one thread may hold, megabytes. */
-const MEMORY_MB = 512;
+/** What one thread may hold, megabytes; an archive is read whole. */
+const MEMORY_MB = { quick: 512, slow: 512, archive: 3072 };
+type Kind = keyof typeof MEMORY_MB;
 
 /** Who asks for work, so that everybody has their turn, and until when the answer is wanted. */
 export interface Asker {
@@ -34,17 +38,17 @@ export interface Work {
   stop(): Promise<void>;
 }
 
-function threads(filename: string, count: number): Piscina {
+function threads(filename: string, kind: Kind, least: number, most = least): Piscina {
   const pool = new Piscina({
     filename,
-    minThreads: count,
-    maxThreads: count,
+    minThreads: least,
+    maxThreads: most,
     idleTimeout: Infinity,
     taskQueue: new FairQueue(),
     maxQueue: MOST_WAITING,
     // Answering comes first: on a busy machine the work is done with what is left.
     niceIncrement: 10,
-    resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB },
+    resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB[kind] },
   });
   // A thread that died with a task in hand fails that task; the pool starts another thread.
   pool.on('error', (error: Error) => console.error(`A thread for heavy work ended: ${error.message}`));
@@ -54,12 +58,15 @@ function threads(filename: string, count: number): Piscina {
 /** Starts the threads and waits until they can work. */
 export async function startWork(): Promise<Work> {
   const file = await bundleWorker();
-  const quick = threads(file, 1);
-  const slow = threads(file, Math.max(1, availableParallelism() - 1));
+  const pools: Readonly<Record<Kind, Piscina>> = {
+    quick: threads(file, 'quick', 1),
+    slow: threads(file, 'slow', Math.max(1, availableParallelism() - 1)),
+    // Seldom, and then long: started when it is wanted.
+    archive: threads(file, 'archive', 0, 1),
+  };
   const ofOne = new Map<string, number>();
   const run: Work['run'] = async (task, input, { owner, signal }) => {
-    const pool = QUICK.includes(task) ? quick : slow;
-    const kind = pool === quick ? 'quick' : 'slow';
+    const kind: Kind = task === 'read-archive' ? 'archive' : QUICK.includes(task) ? 'quick' : 'slow';
     const key = `${kind} ${owner}`;
     const own = ofOne.get(key) ?? 0;
     if (own >= MOST_OF_ONE[kind])
@@ -67,10 +74,10 @@ export async function startWork(): Promise<Work> {
     ofOne.set(key, own + 1);
     // Set by the worker when it takes the task up: it tells waiting from working.
     const started = new Int32Array(new SharedArrayBuffer(4));
-    const late = AbortSignal.timeout(LONGEST_MS);
+    const late = AbortSignal.timeout(LONGEST_MS[kind]);
     const asked: Asked = { owner };
     try {
-      const outcome = (await pool.run(
+      const outcome = (await pools[kind].run(
         { task, input, started, [Piscina.queueOptionsSymbol]: asked },
         { signal: signal ? AbortSignal.any([signal, late]) : late },
       )) as Outcome<never>;
@@ -94,7 +101,7 @@ export async function startWork(): Promise<Work> {
   return {
     run,
     async stop() {
-      await Promise.all([quick.destroy(), slow.destroy()]);
+      await Promise.all(Object.values(pools).map((pool) => pool.destroy()));
     },
   };
 }

@@ -1,3 +1,4 @@
+import { readArchive } from '../archive/readArchive';
 import { buildAnswer, laneAnswer, textAnswer } from '../compute/answers';
 import { runRecords } from '../deck/runRecords';
 import { plansOf } from '../goal/plans';
@@ -20,6 +21,7 @@ export const TASKS = {
   'infer-causes': inferCauses,
   'measure-track': trackSummary,
   'plan-races': plansOf,
+  'read-archive': readArchive,
   'run-records': runRecords,
   'build-session': buildAnswer,
   'lane-check': laneAnswer,
