@@ -33,9 +33,12 @@ test('the gap is split into seconds, asked "what if", kept, and found again', as
   await expect(page.getByRole('button', { name: 'Keep it' })).toBeHidden();
   await page.reload();
   await expect(slider).toHaveValue(String(Number(before) - 1));
-  const stored = await page.request.get(`/api/v1/swimmers/${id}/race-plan`);
-  const { choices } = (await stored.json()) as { choices: { extraThen: number } };
-  expect(choices.extraThen).toBeCloseTo((Number(before) - 1) / 100, 9);
+  // Reloaded while it was being saved or not: it arrives.
+  const stored = async () => {
+    const answer = await page.request.get(`/api/v1/swimmers/${id}/race-plan`);
+    return ((await answer.json()) as { choices: { extraThen?: number } }).choices.extraThen;
+  };
+  await expect.poll(stored).toBeCloseTo((Number(before) - 1) / 100, 9);
 });
 
 test('weeks are held fast, given up for illness, and solved around it, with no network', async ({

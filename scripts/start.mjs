@@ -67,6 +67,8 @@ async function main() {
       return new Promise((resolve, reject) => {
         server.stdout.on('data', (data) => {
           if (String(data).includes('listening on')) resolve('');
+          // What the server says is for whoever runs it: errors and refusals, a line of JSON each.
+          else process.stdout.write(data);
         });
         server.once('exit', (code) => reject(new Advice(`The server ended (${code}). What it said is above.`)));
       });

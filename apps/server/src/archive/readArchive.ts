@@ -11,6 +11,7 @@ import type { SessionPlan } from '@upwell/core/sessions';
 import { isChild } from '@upwell/core/swimmers';
 import { testOutcome, type TestInput } from '@upwell/core/swimtests';
 import type { Course } from '@upwell/core/water';
+import type { Schema } from 'joi';
 import { closeSync, openSync, readFileSync, writeSync } from 'node:fs';
 import { v5 } from 'uuid';
 import { ProblemError } from '../platform/problemError';
@@ -171,7 +172,7 @@ function checked(archive: ClubArchive): Readonly<Record<ArchivePart, readonly Ro
   for (const part of ARCHIVE_PARTS) {
     const good: Row[] = [];
     for (const [i, row] of archive[part].entries()) {
-      const { error, value } = check(ARCHIVE_ROWS[part], row);
+      const { error, value } = check(ARCHIVE_ROWS[part] as Schema<Row>, row);
       if (error) fields.push({ field: `${part}[${i}].${error.details[0]!.path.join('.')}`, message: error.message });
       else good.push(value as Row);
       if (fields.length >= MOST_TOLD) break;

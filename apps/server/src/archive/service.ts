@@ -18,7 +18,7 @@ import { sqlStateOf } from '../platform/sqlState';
 import { refuseHarm } from '../sessions';
 import type { RunWork } from '../work';
 import { WORKED_COLUMNS, type ReadArchive } from './readArchive';
-import { fieldOf, PART_TABLES, ROW_PARTS, type RowPart } from './tables';
+import { fieldOf, PART_TABLES, type RowPart } from './tables';
 
 const RULES: readonly string[] = ['kit', 'laneCapacity', 'paceTable', 'water'] satisfies (keyof ClubRules)[];
 

@@ -62,14 +62,20 @@ export const identity = fp(async (app: FastifyInstance, { database }: { database
 
   app.addHook('onRequest', async (request) => {
     refuseForeignWrites(request);
-    // The route that was found decides, not the address, which can be written in many ways.
-    const access: Access = request.is404 ? 'public' : (request.routeOptions.config.access ?? 'signed-in');
-    if (access === 'public') return;
     const token = request.cookies[COOKIE];
-    if (token && token.length <= 100) request.me = await lookUp(database, token);
-    if (access !== 'guest' && !mayUse(whoAsks(request), access)) throw forbidden();
+    if (accessOf(request) !== 'public' && token && token.length <= 100) request.me = await lookUp(database, token);
+  });
+  // The last moment before the body: whoever is refused here has been counted by the limits.
+  app.addHook('preParsing', async (request) => {
+    const access = accessOf(request);
+    if (access !== 'public' && access !== 'guest' && !mayUse(whoAsks(request), access)) throw forbidden();
   });
 });
+
+/** The route that was found decides, not the address, which can be written in many ways. */
+function accessOf(request: FastifyRequest): Access {
+  return request.is404 ? 'public' : (request.routeOptions.config.access ?? 'signed-in');
+}
 
 function mayUse(me: SignedIn, access: Access): boolean {
   if (access === 'coach') return me.role !== 'swimmer';

@@ -10,6 +10,9 @@ const AT_ONCE = 3;
 /** Why an import ended; nothing of it was stored. */
 export class ImportFailed extends Error {}
 
+/** Signed out on the way: says nothing about what was sent before. */
+class SignedOut extends ImportFailed {}
+
 /** No answer came: what the server did with it is not known. */
 class NoAnswer extends Error {}
 
@@ -34,7 +37,8 @@ async function ask<T>(method: string, path: string, body: unknown, signal?: Abor
   if (response.ok) return (await response.json()) as T;
   if (undecided(response.status)) throw new NoAnswer();
   const problem = (await response.json().catch(() => ({}))) as Partial<Problem>;
-  throw new ImportFailed(problem.detail ?? 'The server did not take this file. Nothing was stored.');
+  const Failed = response.status === 401 ? SignedOut : ImportFailed;
+  throw new Failed(problem.detail ?? 'The server did not take this file. Nothing was stored.');
 }
 
 /** A file of results on its way in. It has one id until it is known what became of it. */
@@ -119,8 +123,11 @@ export async function storeResults(
       await setFact(PENDING, null);
       return done;
     } catch (error) {
-      if (error instanceof ImportFailed) await setFact(PENDING, null);
-      if (!(error instanceof NoAnswer)) throw error;
+      if (!(error instanceof NoAnswer || error instanceof SignedOut)) {
+        // Refused, which is an answer: it is not stored.
+        if (error instanceof ImportFailed) await setFact(PENDING, null);
+        throw error;
+      }
       onAsking();
       await pause(ASK_AGAIN_S[Math.min(tries, ASK_AGAIN_S.length - 1)]! * 1000, signal);
     }

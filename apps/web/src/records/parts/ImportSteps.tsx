@@ -1,13 +1,26 @@
 import type { ImportCheck } from '@upwell/contract/records';
 import { formatTime } from '@upwell/core/units';
 import { StyleSheet, View } from 'react-native';
-import { ActivityIndicator, Button, Text } from 'react-native-paper';
+import { ActivityIndicator, Button, ProgressBar, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { dayWord } from '@/ui/dates';
 import { useTheme } from '@/ui/useTheme';
 import type { PendingImport } from '../importResults';
 
 const results = (n: number) => `${n.toLocaleString()} ${n === 1 ? 'result' : 'results'}`;
+
+/** How far it is; without a share it is not known. */
+export function Progress({ share, onStop }: { readonly share: number | null; readonly onStop?: () => void }) {
+  const known = share === null ? {} : { 'aria-valuenow': Math.round(share * 100) };
+  return (
+    <View style={styles.buttons} role="progressbar" aria-label="Progress" {...known}>
+      <View style={styles.flex}>
+        {share === null ? <ProgressBar indeterminate /> : <ProgressBar progress={share} />}
+      </View>
+      {onStop ? <Button onPress={onStop}>Stop</Button> : null}
+    </View>
+  );
+}
 
 /** Some rows are here already: which, and what to do about it. Nothing is stored yet. */
 export function KnownRows({
@@ -27,7 +40,7 @@ export function KnownRows({
       <Text variant="bodySmall">Same swimmer, day, distance and time. Nothing is stored yet.</Text>
       {examples.map((e, i) => (
         <Text key={i} style={[styles.row, { borderTopColor: theme.own.line }]}>
-          {`${e.name}, ${dayWord(e.on)}: ${e.distanceM} m in ${formatTime(e.timeS)}`}
+          {`${e.name}, ${dayWord(e.on)}: ${e.distanceM} m in ${formatTime(e.timeS, 1)}`}
         </Text>
       ))}
       {known > examples.length ? <Text>{`and ${(known - examples.length).toLocaleString()} more`}</Text> : null}
@@ -62,24 +75,26 @@ export function Asking({ onStop }: { readonly onStop: () => void }) {
   );
 }
 
-/** An import of an earlier visit that was never heard of. */
+/** An import that was asked to be stored and not heard of since, here or on an earlier visit. */
 export function Unheard({
   pending,
-  onStore,
+  onAsk,
   onForget,
 }: {
   readonly pending: PendingImport;
-  readonly onStore: () => void;
+  readonly onAsk: () => void;
   readonly onForget: () => void;
 }) {
   return (
-    <Card title={`${pending.name || 'Your last import'} was not stored yet`} strong>
-      <Text>{`The server has not stored its ${results(pending.rows)}. What you sent is still there for a day.`}</Text>
+    <Card title={`Not known whether ${pending.name || 'your last import'} is stored`} strong>
+      <Text>
+        {`No answer came for its ${results(pending.rows)}. Ask before you bring in another file: what is stored already is listed below and not stored again.`}
+      </Text>
       <View style={styles.buttons}>
-        <Button mode="contained" onPress={onStore}>
-          Store it now
+        <Button mode="contained" onPress={onAsk}>
+          Ask, and store it if it is not
         </Button>
-        <Button onPress={onForget}>Forget it</Button>
+        <Button onPress={onForget}>Let it go</Button>
       </View>
     </Card>
   );

@@ -1,0 +1,225 @@
+import { fireEvent, screen, waitFor } from '@testing-library/react-native';
+import type { ImportView } from '@upwell/contract/records';
+import { openFor } from '@/offline/db';
+import { pendingImport, type PendingImport } from '@/records/importResults';
+import { ImportScreen } from '@/records/screens/ImportScreen';
+import { fakeServer, ID, ROW, showAt, type Call } from './fakeServer';
+
+const page = (items: readonly unknown[]) => ({ body: { items, next: null } });
+const state = (done: ImportView | null) => ({ body: { done } });
+const importId = (call: Call) => call.path.split('/')[2]!;
+const viewOf = (id: string, more: Partial<ImportView> = {}): ImportView => ({
+  id,
+  name: 'wrist-lengths.csv',
+  by: 'Jory',
+  rows: 40,
+  stored: 40,
+  storedAt: '2026-11-26T18:00:00.000Z',
+  undoneAt: null,
+  removed: 0,
+  ...more,
+});
+const KNOWN = { swimmerId: ID, name: 'Ada Lindqvale', on: '2026-11-25', distanceM: 25, timeS: 24.5 };
+const lost = (): never => {
+  throw new TypeError('network down');
+};
+
+let account = 900;
+beforeEach(() => openFor(`import-${account++}`));
+
+/** What the device remembers of an import that it has not heard of. */
+async function pending(): Promise<PendingImport> {
+  let found: PendingImport | null = null;
+  await waitFor(async () => expect((found = (await pendingImport()) ?? null)).not.toBeNull());
+  return found!;
+}
+const nothingPending = () => waitFor(async () => expect((await pendingImport()) ?? null).toBeNull());
+
+/** The import page over a server that answers its questions in some way. */
+function importPage(answers: Parameters<typeof fakeServer>[0]) {
+  const calls = fakeServer({
+    'GET /swimmers': () => page([ROW]),
+    'GET /imports': () => ({ body: [] }),
+    'PUT /imports/': () => ({ body: { rows: 40 } }),
+    'DELETE /imports/': () => ({ body: { dropped: true } }),
+    ...answers,
+  });
+  showAt({ 'swimmers/import': ImportScreen }, '/swimmers/import');
+  return calls;
+}
+
+const checked = (known: number) => ({ body: { rows: 40, known, examples: known > 0 ? [KNOWN] : [] } });
+/** Calls that end the address of an import with a word. */
+const ending = (calls: readonly Call[], word: string) => calls.filter((c) => c.path.endsWith(`/${word}`));
+
+/** Takes the lengths of the simulated device, says whose they are, and stores them. */
+async function storeLengths(): Promise<void> {
+  fireEvent.press(await screen.findByText('Lengths of the simulated wrist device'));
+  fireEvent.changeText(await screen.findByLabelText('Find a swimmer'), 'ada');
+  fireEvent.press(await screen.findByText('Ada Lindqvale'));
+  fireEvent.press(await screen.findByText('Store 40 results'));
+}
+
+describe('an import whose answer is lost', () => {
+  it('says that it is not known, asks with the same id, and stores once', async () => {
+    let answered = false;
+    let stored: string | null = null;
+    const calls = importPage({
+      'POST /imports/': (call) => {
+        if (call.path.endsWith('/check')) return checked(0);
+        stored ??= importId(call);
+        return answered ? { body: viewOf(importId(call)) } : lost();
+      },
+    });
+    await storeLengths();
+    expect(await screen.findByText('Not known yet whether it arrived')).toBeTruthy();
+    expect(screen.queryByText(/Nothing was stored/)).toBeNull();
+    // There is no second way in while it is not known.
+    expect(screen.queryByText('Store 40 results')).toBeNull();
+    expect(await pending()).toMatchObject({ id: stored });
+    answered = true;
+    expect(await screen.findByText('40 results are stored.', {}, { timeout: 8000 })).toBeTruthy();
+    const commits = ending(calls, 'commit');
+    expect(commits.length).toBeGreaterThan(1);
+    expect(new Set(commits.map(importId))).toEqual(new Set([stored]));
+    await nothingPending();
+  });
+
+  it.each([
+    ['500', 500],
+    ['busy', 429],
+    ['signed out on the way', 401],
+  ])('is the same when the answer is %s', async (_name, status) => {
+    importPage({
+      'POST /imports/': (call) =>
+        call.path.endsWith('/check') ? checked(0) : { status, body: { detail: 'Something else.' } },
+    });
+    await storeLengths();
+    expect(await screen.findByText('Not known yet whether it arrived')).toBeTruthy();
+    // Left alone for now, it stays between this file and any other one, with the id it had.
+    fireEvent.press(screen.getByText('Ask later'));
+    expect(await screen.findByText('Not known whether wrist-lengths.csv is stored')).toBeTruthy();
+    expect(screen.queryByText('Store 40 results')).toBeNull();
+    expect(await pending()).toMatchObject({ name: 'wrist-lengths.csv', rows: 40 });
+  });
+
+  it('is asked for on the next visit, and told', async () => {
+    importPage({ 'POST /imports/': (call) => (call.path.endsWith('/check') ? checked(0) : lost()) });
+    await storeLengths();
+    await screen.findByText('Not known yet whether it arrived');
+    screen.unmount();
+    const { id } = await pending();
+    importPage({ [`GET /imports/${id}`]: () => state(viewOf(id, { stored: 38 })) });
+    expect(await screen.findByText('38 results are stored. 2 were here already and left as they are.')).toBeTruthy();
+    await nothingPending();
+  });
+
+  it('is stored on the next visit under the id it had, when it never arrived', async () => {
+    importPage({ 'POST /imports/': (call) => (call.path.endsWith('/check') ? checked(0) : lost()) });
+    await storeLengths();
+    await screen.findByText('Not known yet whether it arrived');
+    screen.unmount();
+    const { id } = await pending();
+    const calls = importPage({
+      [`GET /imports/${id}`]: () => state(null),
+      [`POST /imports/${id}/commit`]: () => ({ body: viewOf(id) }),
+    });
+    fireEvent.press(await screen.findByText('Ask, and store it if it is not'));
+    expect(await screen.findByText('40 results are stored.')).toBeTruthy();
+    expect(ending(calls, 'commit')).toHaveLength(1);
+    expect(calls.some((c) => c.method === 'PUT')).toBe(false);
+  });
+
+  it('may be let go, and then the server forgets what was sent', async () => {
+    importPage({ 'POST /imports/': (call) => (call.path.endsWith('/check') ? checked(0) : lost()) });
+    await storeLengths();
+    await screen.findByText('Not known yet whether it arrived');
+    fireEvent.press(screen.getByText('Ask later'));
+    fireEvent.press(await screen.findByText('Let it go'));
+    expect(await screen.findByText('Store 40 results')).toBeTruthy();
+    await nothingPending();
+  });
+});
+
+describe('an import that is refused or never left', () => {
+  it('says so, and nothing is pending', async () => {
+    importPage({
+      'POST /imports/': (call) =>
+        call.path.endsWith('/check')
+          ? checked(0)
+          : { status: 403, body: { detail: 'These results are not yours to store.' } },
+    });
+    await storeLengths();
+    expect(await screen.findByText('These results are not yours to store.')).toBeTruthy();
+    await nothingPending();
+    expect(screen.getByText('Store 40 results')).toBeTruthy();
+  });
+
+  it('stored nothing when the rows themselves did not arrive', async () => {
+    const calls = importPage({ 'PUT /imports/': lost });
+    await storeLengths();
+    expect(await screen.findByText(/No answer from the server\. Nothing was stored/)).toBeTruthy();
+    expect(ending(calls, 'commit')).toHaveLength(0);
+  });
+});
+
+describe('rows that are here already', () => {
+  const known = (answers: Parameters<typeof fakeServer>[0] = {}) =>
+    importPage({
+      'POST /imports/': (call) =>
+        call.path.endsWith('/check')
+          ? checked(3)
+          : { body: viewOf(importId(call), { stored: call.body.skipKnown ? 37 : 40 }) },
+      ...answers,
+    });
+
+  it('are shown before anything is stored, and left out when asked to', async () => {
+    const calls = known();
+    await storeLengths();
+    expect(await screen.findByText('3 of 40 results are here already')).toBeTruthy();
+    expect(screen.getByText(/^Ada Lindqvale, .*: 25 m in 24\.5/)).toBeTruthy();
+    expect(screen.getByText('and 2 more')).toBeTruthy();
+    expect(ending(calls, 'commit')).toHaveLength(0);
+    fireEvent.press(screen.getByText('Store only the 37 results that are new'));
+    expect(await screen.findByText('37 results are stored. 3 were here already and left as they are.')).toBeTruthy();
+    expect(ending(calls, 'commit')[0]!.body).toMatchObject({ rows: 40, skipKnown: true });
+  });
+
+  it('are stored again only when the coach says so', async () => {
+    const calls = known();
+    await storeLengths();
+    fireEvent.press(await screen.findByText('Store all 40 again'));
+    expect(await screen.findByText('40 results are stored.')).toBeTruthy();
+    expect(ending(calls, 'commit')[0]!.body).toMatchObject({ skipKnown: false });
+  });
+
+  it('end it when nothing is to be stored', async () => {
+    const calls = known();
+    await storeLengths();
+    fireEvent.press(await screen.findByText('Store nothing'));
+    expect(await screen.findByText('Nothing was stored.')).toBeTruthy();
+    await waitFor(() => expect(calls.at(-1)!.method).toBe('DELETE'));
+    expect(ending(calls, 'commit')).toHaveLength(0);
+  });
+});
+
+describe('earlier imports', () => {
+  it('are listed, and undone whole by holding', async () => {
+    let undone = false;
+    const calls = importPage({
+      'GET /imports': () => ({
+        body: [viewOf(ID, undone ? { undoneAt: '2026-11-26T19:00:00.000Z', removed: 39 } : { stored: 39 })],
+      }),
+      [`POST /imports/${ID}/undo`]: () => {
+        undone = true;
+        return { body: viewOf(ID, { undoneAt: '2026-11-26T19:00:00.000Z', removed: 39 }) };
+      },
+    });
+    expect(await screen.findByText('39 results stored, 1 were here already')).toBeTruthy();
+    const hold = screen.getByRole('button', { name: 'Hold to undo wrist-lengths.csv' });
+    fireEvent(hold, 'pressIn');
+    expect(await screen.findByText(/39 results taken back/, {}, { timeout: 4000 })).toBeTruthy();
+    expect(calls.some((c) => c.path === `/imports/${ID}/undo`)).toBe(true);
+    expect(screen.queryByRole('button', { name: 'Hold to undo wrist-lengths.csv' })).toBeNull();
+  });
+});
