@@ -330,28 +330,66 @@ test('a critical speed is taken, says how sure it is, and stands among the recor
   await expectAccessible(page);
 });
 
-test('a file of results comes in whole, with what is wrong named by its line', async ({ page }) => {
+test('a file of results comes in whole and once, with what is wrong named by its line, and is undone', async ({
+  page,
+  quiet,
+}, info) => {
   await signIn(page);
   await page.goto('/swimmers/import');
-  const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Choose a file' }).click();
+  // Both sizes share one club: times of their own, since what is here already is told.
+  const tenth = info.project.name === 'phone' ? 5 : 6;
   const rows = [
     'who;day;metres;secs',
-    'Freya Ulldale;24.11.2026;50;40,5',
+    `Freya Ulldale;24.11.2026;50;40,${tenth}`,
     'Nobody Here;24.11.2026;50;41',
-    'Freya Ulldale;23.11.2026;50;41,2',
+    `Freya Ulldale;23.11.2026;50;41,${tenth}`,
   ];
-  await (await chooser).setFiles({ name: 'times.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
-  await expect(page.getByText('Line 3: Nobody here is called “Nobody Here”.')).toBeVisible();
+  const file = { name: `times-${tenth}.csv`, mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) };
+  const choose = async () => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Choose a file' }).click();
+    await (await chooser).setFiles(file);
+    await expect(page.getByText('Line 3: Nobody here is called “Nobody Here”.')).toBeVisible();
+  };
+  const countOf = async () => {
+    const answer = await page.request.get('/api/v1/results?search=freya&limit=100');
+    const { items } = (await answer.json()) as { items: { timeS: number }[] };
+    return items.filter(({ timeS }) => timeS === 40 + tenth / 10 || timeS === 41 + tenth / 10).length;
+  };
+  await choose();
   await expectAccessible(page);
+
+  // The answer is lost on the way back: it is stored, but nobody here knows.
+  quiet.networkErrors = true;
+  await page.route(
+    '**/imports/*/commit',
+    async (route) => {
+      await route.fetch();
+      await route.abort();
+    },
+    { times: 1 },
+  );
   await page.getByRole('button', { name: 'Store 2 results' }).click();
+  await expect(page.getByText('Not known yet whether it arrived')).toBeVisible();
+  await expectAccessible(page);
   await expect(page.getByText('2 results are stored.')).toBeVisible();
+  expect(await countOf()).toBe(2);
+
+  // The same file again: what is here already is shown before anything is stored.
+  await choose();
+  await page.getByRole('button', { name: 'Store 2 results' }).click();
+  await expect(page.getByText('2 of 2 results are here already')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Store nothing' }).click();
+  await expect(page.getByText('Nothing was stored.')).toBeVisible();
+  expect(await countOf()).toBe(2);
 
   // The simulated wrist device goes through the same door.
   await page.getByRole('button', { name: 'Lengths of the simulated wrist device' }).click();
   await page.getByLabel('Find a swimmer').fill('freya');
   await page.getByRole('button', { name: 'Freya Ulldale' }).click();
   await page.getByRole('button', { name: 'Store 40 results' }).click();
+  await page.getByRole('button', { name: 'Store all 40 again' }).or(page.getByText('40 results are stored.')).click();
   await expect(page.getByText('40 results are stored.')).toBeVisible();
   await page.getByRole('button', { name: 'See them' }).click();
   await page.getByPlaceholder('Find a swimmer').fill('freya');
@@ -359,4 +397,12 @@ test('a file of results comes in whole, with what is wrong named by its line', a
   await page.getByText('Time', { exact: true }).click();
   await expect(page).toHaveURL(/sort=time/);
   await expectAccessible(page);
+
+  // Taken back whole, and only that file.
+  await page.goto('/swimmers/import');
+  const undo = page.getByRole('button', { name: `Hold to undo ${file.name}` });
+  await undo.click({ delay: 1500 });
+  await expect(page.getByText(/: 2 results taken back/).first()).toBeVisible();
+  await expect(undo).toBeHidden();
+  expect(await countOf()).toBe(0);
 });
