@@ -185,16 +185,37 @@ describe('an import that is looked at and taken back', () => {
     await coach('POST', `/imports/${first}/commit`, { rows: 5, name: 'September.csv' });
 
     const again = v7();
-    // Five that are here, two new ones, and one of the new ones twice.
-    const rows = [...swims(7), swims(7)[6]!];
+    // Five that are here, one of them swum a second time, and two new ones.
+    const rows = [...swims(7), swims(1)[0]!];
     await coach('PUT', `/imports/${again}/0`, { rows });
     const { body: check } = await coach('POST', `/imports/${again}/check`);
-    expect(check).toMatchObject({ rows: 8, known: 6 });
-    expect(check.examples).toHaveLength(6);
+    expect(check).toMatchObject({ rows: 8, known: 5 });
+    expect(check.examples).toHaveLength(5);
     expect(check.examples[0]).toMatchObject({ name: 'Ada Lindqvale', on: '2026-09-01' });
     const { body: done } = await coach('POST', `/imports/${again}/commit`, { rows: 8, name: 'Again', skipKnown: true });
-    expect(done).toMatchObject({ rows: 8, stored: 2, name: 'Again' });
-    expect(await total()).toBe(before + 7);
+    expect(done).toMatchObject({ rows: 8, stored: 3, name: 'Again' });
+    expect(await total()).toBe(before + 8);
+  });
+
+  it('takes equal lengths of one session for what they are, and knows all of them the second time', async () => {
+    const coach = await club.as('coach');
+    const lengths = Array.from({ length: 40 }, (_, i) =>
+      line({ on: '2026-09-05', distanceM: 25, timeS: 24 + (i % 3) / 10 }),
+    );
+    const known = async () => {
+      const id = v7();
+      await coach('PUT', `/imports/${id}/0`, { rows: lengths.slice(0, 25) });
+      await coach('PUT', `/imports/${id}/1`, { rows: lengths.slice(25) });
+      return [id, (await coach('POST', `/imports/${id}/check`)).body.known as number] as const;
+    };
+    const [first, none] = await known();
+    expect(none).toBe(0);
+    expect((await coach('POST', `/imports/${first}/commit`, { rows: 40, skipKnown: true })).body.stored).toBe(40);
+    const [again, all] = await known();
+    expect(all).toBe(40);
+    expect((await coach('POST', `/imports/${again}/commit`, { rows: 40, skipKnown: true })).body.stored).toBe(0);
+    await coach('POST', `/imports/${first}/undo`);
+    expect((await known())[1]).toBe(0);
   });
 
   it('stores doubles all the same when the coach says so', async () => {

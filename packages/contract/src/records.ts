@@ -102,7 +102,7 @@ export const chunkParams = Joi.object<{ id: string; chunk: number }>({
 export interface ImportCheck {
   /** Rows that have arrived. */
   readonly rows: number;
-  /** How many of them are here already, or stand in the file twice: same swimmer, day, distance and time. */
+  /** How many of them are here already: same swimmer, day, distance and time, each stored swim counted once. */
   readonly known: number;
   /** Some of those. */
   readonly examples: readonly Omit<ClubResult, 'id'>[];

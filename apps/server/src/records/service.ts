@@ -183,14 +183,26 @@ const ARRIVED = `from result_chunk c, rows from (jsonb_to_recordset(c.rows) as (
     with ordinality as x ("swimmerId", "on", "distanceM", "timeS", "strokesPerLength", kind, line)
   where c.import_id = ?`;
 
-/** Whether the same swim is here already; hundredths of a second are what a stopwatch tells apart. */
-const IS_HERE = `exists (select from result r where r.swimmer_id = x."swimmerId" and r.held_on = x."on"
-  and r.distance_m = x."distanceM" and abs(r.time_s - x."timeS") < 0.005)`;
+/** What makes two swims the same; hundredths of a second are what a stopwatch tells apart. */
+const sameSwim = (swimmer: string, on: string, distance: string, time: string) =>
+  `${swimmer}, ${on}, ${distance}, round(${time}::numeric, 2)`;
 
-/** Each arrived row with whether it is here already or stood in the file before. */
-const ROWS = `select x.*, ${IS_HERE} or row_number() over (
-    partition by x."swimmerId", x."on", x."distanceM", round(x."timeS"::numeric, 2) order by c.chunk, x.line) > 1 as known
-  ${ARRIVED}`;
+/**
+ * Each arrived row with whether it is here already. The lengths of a session are often equal: of as many equal rows
+ * as there are in a file, as many are known as are stored.
+ */
+const ROWS = `with arrived as (
+    select x.*, row_number() over (
+      partition by ${sameSwim('x."swimmerId"', 'x."on"', 'x."distanceM"', 'x."timeS"')} order by c.chunk, x.line) as nth
+    ${ARRIVED}
+  ), here as (
+    select ${sameSwim('r.swimmer_id', 'r.held_on', 'r.distance_m', 'r.time_s')} as hundredths, count(*) as times
+    from result r where r.swimmer_id in (select "swimmerId" from arrived)
+    group by 1, 2, 3, 4
+  )
+  select a.*, coalesce(a.nth <= h.times, false) as known from arrived a left join here h
+    on (h.swimmer_id, h.held_on, h.distance_m, h.hundredths)
+     = (${sameSwim('a."swimmerId"', 'a."on"', 'a."distanceM"', 'a."timeS"')})`;
 
 const EXAMPLES = 8;
 

@@ -109,6 +109,8 @@ export function ImportScreen() {
     else open({ name: 'wrist-track.gpx', text: await compute().deviceStraightGpx(worn, OUTING, 750) });
   };
   const results = gpx ? (track && one ? [{ ...track, swimmerId: one }] : []) : (read?.results ?? []);
+  /** Before anything is sent; afterwards there is one thing to look at, and it is not the columns. */
+  const ready = step.at === 'ready';
   const busy = step.at === 'sending' || step.at === 'storing' || step.at === 'asking';
   const map = (change: Partial<ResultMapping>) => {
     imported.reset();
@@ -128,16 +130,18 @@ export function ImportScreen() {
           Its track outside
         </Button>
       </View>
-      {needsOne ? <WhoseFile swimmers={swimmers} chosen={one} onChoose={(swimmerId) => map({ swimmerId })} /> : null}
-      {read && !gpx ? <Columns read={read} onMap={map} /> : null}
-      {read && !gpx ? <Problems read={read} /> : null}
-      {track ? (
+      {ready && needsOne ? (
+        <WhoseFile swimmers={swimmers} chosen={one} onChoose={(swimmerId) => map({ swimmerId })} />
+      ) : null}
+      {ready && read && !gpx ? <Columns read={read} onMap={map} /> : null}
+      {ready && read && !gpx ? <Problems read={read} /> : null}
+      {ready && track ? (
         <Card title={opened?.name ?? ''}>
           <Text>{`${dayWord(track.on)}: ${track.distanceM} m in ${formatTime(track.timeS)}`}</Text>
         </Card>
       ) : null}
       {problem ? <Notice tone="error">{problem}</Notice> : null}
-      {step.at === 'ready' && step.problem ? <Notice tone="error">{step.problem}</Notice> : null}
+      {ready && step.problem ? <Notice tone="error">{step.problem}</Notice> : null}
       {progress !== null ? <Progress share={progress} /> : null}
       {step.at === 'sending' ? <Progress share={step.share} onStop={imported.stop} /> : null}
       {step.at === 'storing' ? <Progress share={null} /> : null}
@@ -159,7 +163,7 @@ export function ImportScreen() {
           {storedWords(step.done)}
         </Notice>
       ) : null}
-      {opened && results.length > 0 && step.at === 'ready' ? (
+      {opened && results.length > 0 && ready ? (
         <Button mode="contained" disabled={progress !== null} onPress={() => imported.send(opened.name, results)}>
           {`Store ${results.length.toLocaleString()} ${results.length === 1 ? 'result' : 'results'}`}
         </Button>
