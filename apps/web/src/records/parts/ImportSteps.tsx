@@ -50,10 +50,10 @@ export function KnownRows({
             {`Store only the ${results(fresh)} that ${fresh === 1 ? 'is' : 'are'} new`}
           </Button>
         ) : null}
-        <Button mode="outlined" onPress={() => onStore(false)}>
-          {`Store all ${rows.toLocaleString()} again`}
+        <Button mode={fresh > 0 ? 'outlined' : 'contained'} onPress={onCancel}>
+          Store nothing
         </Button>
-        <Button onPress={onCancel}>Store nothing</Button>
+        <Button onPress={() => onStore(false)}>{`Store all ${rows.toLocaleString()} again`}</Button>
       </View>
     </Card>
   );
