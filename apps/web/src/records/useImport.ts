@@ -28,16 +28,16 @@ export type ImportStep =
 export interface Import {
   readonly step: ImportStep;
   /** Sends results under a new id, and stores them when none of them is here already. */
-  send(name: string, results: readonly ResultLine[]): void;
+  readonly send: (name: string, results: readonly ResultLine[]) => void;
   /** Decides about rows that are here already. */
-  decide(skipKnown: boolean): void;
+  readonly decide: (skipKnown: boolean) => void;
   /** Asks for what was never heard of, with the id it had. */
-  askAgain(): void;
+  readonly askAgain: () => void;
   /** Lets go of what was sent and is not known to be stored. */
-  forget(): void;
-  stop(): void;
+  readonly forget: () => void;
+  readonly stop: () => void;
   /** Another file was opened: what was said of the last one no longer stands there. */
-  reset(): void;
+  readonly reset: () => void;
 }
 
 /** The way of a file of results into the records: one id until it is known what became of it. */
