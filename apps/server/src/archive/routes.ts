@@ -13,7 +13,7 @@ const LONGEST_MS = 10 * 60_000;
 /** The club as one file, out and in. Files are streamed by the disk, one at a time. */
 export async function archiveRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
   let busy = false;
-  /** Takes the one place there is, until the answer is sent or nobody waits for it any more. */
+  /** Takes the one place there is, once it is known who asks, until the answer is sent or nobody waits for it any more. */
   const takeTurn = async (_request: unknown, reply: FastifyReply): Promise<void> => {
     if (busy)
       throw new ProblemError(
@@ -28,7 +28,7 @@ export async function archiveRoutes(app: FastifyInstance, { database }: { databa
     '/archive',
     {
       config: HEAD,
-      onRequest: takeTurn,
+      preParsing: takeTurn,
       schema: { summary: 'Everything the club keeps, as one file (head coach)' },
     },
     async (request, reply) => {
@@ -60,7 +60,7 @@ export async function archiveRoutes(app: FastifyInstance, { database }: { databa
       {
         bodyLimit: MOST_ARCHIVE_BYTES,
         config: { ...HEAD, bodyMs: LONGEST_MS },
-        onRequest: takeTurn,
+        preParsing: takeTurn,
         schema: {
           body: archiveSchema,
           summary: 'Take in an archive: adds what is missing, changes nothing (head coach)',
