@@ -41,9 +41,12 @@ export const bodyTimes = fp(async (app: FastifyInstance, { bodyMs }: Limits) => 
     const { headers, socket } = request.raw;
     if (headers['transfer-encoding'] === undefined && Number(headers['content-length'] ?? 0) === 0) return;
     const timer = setTimeout(() => {
-      request.log.warn({ address: request.ip }, 'a body did not arrive in time');
-      if (!reply.sent && socket.writable)
-        socket.write('HTTP/1.1 408 Request Timeout\r\nconnection: close\r\ncontent-length: 0\r\n\r\n');
+      // One that was refused before its body is only let go.
+      if (!reply.sent) {
+        request.log.warn({ address: request.ip }, 'a body did not arrive in time');
+        if (socket.writable)
+          socket.write('HTTP/1.1 408 Request Timeout\r\nconnection: close\r\ncontent-length: 0\r\n\r\n');
+      }
       request.raw.destroy();
     }, request.routeOptions.config.bodyMs ?? bodyMs).unref();
     const arrived = () => clearTimeout(timer);
