@@ -223,48 +223,55 @@ function spoiledAddress(random: Random, route: (typeof routes)[number]): string 
   return query.length > 0 ? `${path}?${query.join('&')}` : path;
 }
 
-it('gets an answer with a sentence from every route, whatever is sent, and never a 5xx', async () => {
-  const random = numbers(SEED);
-  const callers = [await club.as('head'), await club.as('coach'), await club.as('swimmer')];
-  const cookies = ['head', 'coach', 'swimmer'].map((role) => club.cookie(role as 'head'));
-  expect(callers).toHaveLength(3);
-  const wrong: unknown[] = [];
-  const asked = new Map<string, number>();
-  const good = new Map<string, number>();
-  for (let i = 0; i < REQUESTS; i++) {
-    const route = routes[i % routes.length]!;
-    // Each route is first asked well, so that a test of nothing but refusals cannot pass.
-    const round = Math.floor(i / routes.length);
-    const body = goodBody(route);
-    const sent =
-      body === undefined || round === 0 ? body : round % 9 === 8 ? oneOf(random, VALUES) : spoiled(random, body);
-    const url = round < 2 ? wellAddressed(route) : spoiledAddress(random, route);
-    const who = round < 2 ? 0 : Math.floor(random() * 3);
-    // The sign-in has a limit of its own for each address; signing out would end the test.
-    if (/account\/sign-/.test(route.path) && round > 4) continue;
-    const answer = await harness.app.inject({
-      method: route.method,
-      url,
-      ...(route.path.endsWith('/sign-out') ? {} : { cookies: { upwell_session: cookies[who]! } }),
-      ...(sent === undefined ? {} : { headers: { 'content-type': 'application/json' }, payload: JSON.stringify(sent) }),
-    });
-    const name = `${route.method} ${route.path}`;
-    asked.set(name, (asked.get(name) ?? 0) + 1);
-    const { statusCode } = answer;
-    if (statusCode < 300) good.set(name, (good.get(name) ?? 0) + 1);
-    const told =
-      statusCode < 400 || (String(answer.headers['content-type']).includes('problem+json') && answer.json().detail);
-    // What only the database noticed is answered well, but the contract should have said it.
-    const slipped = statusCode === 400 && answer.json().detail === 'A value in this cannot be stored as it is written.';
-    if (statusCode >= 500 || slipped || !told || statusCode === 429)
-      wrong.push([SEED, i, statusCode, name, url, JSON.stringify(sent)?.slice(0, 300)]);
-  }
-  expect(wrong).toEqual([]);
-  expect(asked.size).toBe(routes.length);
-  // Most routes answered well at least once: the bad values came far.
-  const never = routes.map((r) => `${r.method} ${r.path}`).filter((name) => !good.has(name));
-  expect(never.filter((name) => !REFUSES.test(name))).toEqual([]);
-}, 300_000 * TIMES);
+it(
+  'gets an answer with a sentence from every route, whatever is sent, and never a 5xx',
+  async () => {
+    const random = numbers(SEED);
+    const callers = [await club.as('head'), await club.as('coach'), await club.as('swimmer')];
+    const cookies = ['head', 'coach', 'swimmer'].map((role) => club.cookie(role as 'head'));
+    expect(callers).toHaveLength(3);
+    const wrong: unknown[] = [];
+    const asked = new Map<string, number>();
+    const good = new Map<string, number>();
+    for (let i = 0; i < REQUESTS; i++) {
+      const route = routes[i % routes.length]!;
+      // Each route is first asked well, so that a test of nothing but refusals cannot pass.
+      const round = Math.floor(i / routes.length);
+      const body = goodBody(route);
+      const sent =
+        body === undefined || round === 0 ? body : round % 9 === 8 ? oneOf(random, VALUES) : spoiled(random, body);
+      const url = round < 2 ? wellAddressed(route) : spoiledAddress(random, route);
+      const who = round < 2 ? 0 : Math.floor(random() * 3);
+      // The sign-in has a limit of its own for each address; signing out would end the test.
+      if (/account\/sign-/.test(route.path) && round > 4) continue;
+      const answer = await harness.app.inject({
+        method: route.method,
+        url,
+        ...(route.path.endsWith('/sign-out') ? {} : { cookies: { upwell_session: cookies[who]! } }),
+        ...(sent === undefined
+          ? {}
+          : { headers: { 'content-type': 'application/json' }, payload: JSON.stringify(sent) }),
+      });
+      const name = `${route.method} ${route.path}`;
+      asked.set(name, (asked.get(name) ?? 0) + 1);
+      const { statusCode } = answer;
+      if (statusCode < 300) good.set(name, (good.get(name) ?? 0) + 1);
+      const told =
+        statusCode < 400 || (String(answer.headers['content-type']).includes('problem+json') && answer.json().detail);
+      // What only the database noticed is answered well, but the contract should have said it.
+      const slipped =
+        statusCode === 400 && answer.json().detail === 'A value in this cannot be stored as it is written.';
+      if (statusCode >= 500 || slipped || !told || statusCode === 429)
+        wrong.push([SEED, i, statusCode, name, url, JSON.stringify(sent)?.slice(0, 300)]);
+    }
+    expect(wrong).toEqual([]);
+    expect(asked.size).toBe(routes.length);
+    // Most routes answered well at least once: the bad values came far.
+    const never = routes.map((r) => `${r.method} ${r.path}`).filter((name) => !good.has(name));
+    expect(never.filter((name) => !REFUSES.test(name))).toEqual([]);
+  },
+  300_000 * TIMES,
+);
 
 /** Values that are odd and yet may be right, so that they are stored. */
 const ODD = {
@@ -299,39 +306,43 @@ const FORMATS = ['gpx', 'geojson', 'upwell', 'json', 'csv', 'ics'];
 /** Also what is shown elsewhere: a session on deck and in a season, a swimmer's results in a list. */
 const ELSEWHERE = ['deck/packs?date=2026-12-01', 'season?from=2026-12-01', 'results', 'results.csv', 'club/archive'];
 
-it('can show whatever it has stored, at every address that shows it', async () => {
-  const random = numbers(SEED);
-  const cookie = { upwell_session: club.cookie('head') };
-  const reads = routes.filter((r) => r.method === 'GET').map((r) => r.path);
-  const kept = routes.filter((r) => r.method === 'PUT' && /^\/api\/v1\/\w+\/\{id\}(\/race-plan)?$/.test(r.path));
-  const wrong: unknown[] = [];
-  let [taken, read] = [0, 0];
-  const show = async (url: string, sent: unknown) => {
-    const { statusCode } = await harness.app.inject({ url, cookies: cookie });
-    read++;
-    if (statusCode >= 500) wrong.push([SEED, statusCode, url, JSON.stringify(sent)]);
-  };
-  for (const route of kept) {
-    for (let i = 0; i < TRIES; i++) {
-      const sent = oddly(random, goodBody(route)!);
-      const id = route.path.endsWith('race-plan') ? await club.addSwimmer() : v7();
-      const url = route.path.replace('{id}', id);
-      const answer = await harness.app.inject({ method: 'PUT', url, cookies: cookie, payload: sent });
-      if (answer.statusCode >= 500) wrong.push([SEED, answer.statusCode, url, JSON.stringify(sent)]);
-      if (answer.statusCode >= 300) continue;
-      taken++;
-      for (const path of reads.filter((r) => `${r}/`.startsWith(`${route.path}/`)))
-        for (const format of path.includes('{format}') ? FORMATS : [''])
-          await show(path.replace('{id}', id).replace('{format}', format), sent);
-      if (route.path.includes('/sessions/')) await show(`/api/v1/deck/packs/${id}`, sent);
-      if (route.path.includes('/water-days/')) await show(`/api/v1/water-days/${id}/card.pdf`, sent);
+it(
+  'can show whatever it has stored, at every address that shows it',
+  async () => {
+    const random = numbers(SEED);
+    const cookie = { upwell_session: club.cookie('head') };
+    const reads = routes.filter((r) => r.method === 'GET').map((r) => r.path);
+    const kept = routes.filter((r) => r.method === 'PUT' && /^\/api\/v1\/\w+\/\{id\}(\/race-plan)?$/.test(r.path));
+    const wrong: unknown[] = [];
+    let [taken, read] = [0, 0];
+    const show = async (url: string, sent: unknown) => {
+      const { statusCode } = await harness.app.inject({ url, cookies: cookie });
+      read++;
+      if (statusCode >= 500) wrong.push([SEED, statusCode, url, JSON.stringify(sent)]);
+    };
+    for (const route of kept) {
+      for (let i = 0; i < TRIES; i++) {
+        const sent = oddly(random, goodBody(route)!);
+        const id = route.path.endsWith('race-plan') ? await club.addSwimmer() : v7();
+        const url = route.path.replace('{id}', id);
+        const answer = await harness.app.inject({ method: 'PUT', url, cookies: cookie, payload: sent });
+        if (answer.statusCode >= 500) wrong.push([SEED, answer.statusCode, url, JSON.stringify(sent)]);
+        if (answer.statusCode >= 300) continue;
+        taken++;
+        for (const path of reads.filter((r) => `${r}/`.startsWith(`${route.path}/`)))
+          for (const format of path.includes('{format}') ? FORMATS : [''])
+            await show(path.replace('{id}', id).replace('{format}', format), sent);
+        if (route.path.includes('/sessions/')) await show(`/api/v1/deck/packs/${id}`, sent);
+        if (route.path.includes('/water-days/')) await show(`/api/v1/water-days/${id}/card.pdf`, sent);
+      }
     }
-  }
-  for (const path of ELSEWHERE) await show(`/api/v1/${path}`, null);
-  expect(wrong).toEqual([]);
-  expect(taken).toBeGreaterThan((kept.length * TRIES) / 5);
-  expect(read).toBeGreaterThan(taken);
-}, 300_000 * TIMES);
+    for (const path of ELSEWHERE) await show(`/api/v1/${path}`, null);
+    expect(wrong).toEqual([]);
+    expect(taken).toBeGreaterThan((kept.length * TRIES) / 5);
+    expect(read).toBeGreaterThan(taken);
+  },
+  300_000 * TIMES,
+);
 
 /** Routes that change what is there already. */
 const CHANGES = /\/focuses\/\{id\}$/;

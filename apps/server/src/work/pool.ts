@@ -1,4 +1,3 @@
-import type { SessionTextBody } from '@upwell/contract/compute';
 import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
 import { ProblemError } from '../platform/problemError';
@@ -92,11 +91,15 @@ export async function startWork(): Promise<Work> {
       else ofOne.delete(key);
     }
   };
-  const ready = { owner: 'start' };
-  const first: SessionTextBody = { text: '4 x 50 crawl easy' };
+  // However long the machine takes to start them.
+  const warmUp = async (kind: Kind, task: TaskName, input: unknown): Promise<void> => {
+    const started = new Int32Array(new SharedArrayBuffer(4));
+    const { problem } = (await pools[kind].run({ task, input, started })) as Outcome<never>;
+    if (problem) throw new Error(problem.detail);
+  };
   await Promise.all([
-    run('infer-causes', { stroke: 'front-crawl', model: 'long-line', level: 'hold', signs: {} }, ready),
-    run('session-text', first, ready),
+    warmUp('quick', 'infer-causes', { stroke: 'front-crawl', model: 'long-line', level: 'hold', signs: {} }),
+    warmUp('slow', 'session-text', { text: '4 x 50 crawl easy' }),
   ]);
   return {
     run,
