@@ -220,3 +220,51 @@ test('tries on deck wait on the device while the network is gone', async ({ page
   await page.getByRole('button', { name: 'Undo the last try' }).click();
   await expect(page.getByText('same · better · better', { exact: true })).toBeVisible();
 });
+
+test('a change that the server fails on is set aside, blocks nothing, and is sent when it can be', async ({
+  page,
+  quiet,
+}) => {
+  await signIn(page);
+  const [pia, teo] = [await idOf(page, 'pia'), await idOf(page, 'teo')];
+  quiet.networkErrors = true;
+  const plans = '**/race-plan*';
+  await page.route(plans, (route) =>
+    route.request().method() === 'PUT'
+      ? route.fulfill({ status: 500, contentType: 'application/problem+json', body: '{"detail":"It broke here."}' })
+      : route.continue(),
+  );
+  await page.goto(`/swimmers/${pia}/race`);
+  const slider = page.getByRole('slider', { name: 'Metres beyond the course on the day' });
+  const before = Number(await slider.inputValue());
+  await slider.press('ArrowLeft');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  // It is not the network, and the screen does not say so.
+  await expect(page.getByText('The server has trouble · 1 waits')).toBeVisible();
+
+  // Another change behind it goes through.
+  await page.goto(`/swimmers/${teo}/focus`);
+  const stored = page.waitForResponse((r) => r.url().includes('/tries/') && r.request().method() === 'PUT' && r.ok());
+  await page.getByRole('button', { name: 'Same', exact: true }).click();
+  await stored;
+  await expect(page.getByText('same · better · better · same', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo the last try' }).click();
+  await expect(page.getByText('same · better · better', { exact: true })).toBeVisible();
+
+  await page.goto('/waiting');
+  await expect(page.getByText(/Sending this failed 3 times, so it is set aside/)).toBeVisible({
+    timeout: 60_000,
+  });
+  await expect(page.getByText('The reason: It broke here.', { exact: false })).toBeVisible();
+  await expect(page.getByText('1 change needs your decision')).toBeVisible();
+  await expectAccessible(page);
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save to a file' }).click();
+  expect((await saved).suggestedFilename()).toMatch(/\.json$/);
+
+  await page.unroute(plans);
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByText('Nothing waits')).toBeVisible();
+  await page.goto(`/swimmers/${pia}/race`);
+  await expect(slider).not.toHaveValue(String(before));
+});

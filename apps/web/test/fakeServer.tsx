@@ -23,7 +23,7 @@ export function fakeServer(answers: Readonly<Record<string, Answer>>): Call[] {
   const calls: Call[] = [];
   global.fetch = jest.fn(async (input: Request) => {
     const text = await input.clone().text();
-    const path = input.url.replace(/^.*\/api\/v1/, '');
+    const path = input.url.replace(/^https?:\/\/[^/]+(\/api\/v1)?/, '');
     const call: Call = { method: input.method, path, body: text ? JSON.parse(text) : null };
     calls.push(call);
     const wanted = `${call.method} ${call.path}`;

@@ -108,7 +108,7 @@ describe('changes on their way', () => {
 });
 
 describe('a change on which the server fails', () => {
-  const failing: Sent = { kind: 'server-error', status: 500, problem: { detail: 'Something went wrong.' } };
+  const failing: Sent = { kind: 'server-error', problem: { detail: 'Something went wrong.' } };
   const ID = '01a20bb8-5dce-719c-8bc2-8d9b01d7e695';
   /** Fails on some addresses, stores the others. */
   const failsOn = (bad: RegExp) => {
@@ -165,15 +165,37 @@ describe('a change on which the server fails', () => {
   });
 
   it('is not counted when the server only asks to come back later', async () => {
-    await enqueue(change('/a'));
-    await enqueue(change('/b'));
-    const { post, asked } = network({ kind: 'busy' });
+    for (const path of ['/a', '/b', '/c', '/d', '/e']) await enqueue(change(path));
+    const busy: Sent = { kind: 'busy' };
+    const { post, asked } = network(busy, busy, busy, busy, busy);
     expect((await sendChanges(post)).server).toBe('busy');
-    expect(asked).toHaveLength(1);
-    expect((await waitingChanges()).map((c) => [c.state, c.failures])).toEqual([
-      ['waiting', undefined],
-      ['waiting', undefined],
-    ]);
+    // Whoever says so three times in a row means all of them.
+    expect(asked).toHaveLength(3);
+    expect((await waitingChanges()).map((c) => [c.state, c.failures])).toEqual(
+      Array.from({ length: 5 }, () => ['waiting', undefined]),
+    );
+  });
+
+  it.each<[string, Sent]>([
+    ['is never taken', { kind: 'busy' }],
+    ['breaks the connection each time', { kind: 'broken', problem: { detail: 'It broke.' } }],
+  ])('lets the others go, also when one %s', async (_name, outcome) => {
+    await enqueue(change('/a', { version: 1 }));
+    await enqueue(change('/b', { version: 1 }));
+    await enqueue(change('/a', { version: 2 }));
+    const asked: string[] = [];
+    const post: Post = async ({ path }) => {
+      asked.push(path);
+      return path === '/a' ? outcome : stored;
+    };
+    expect((await sendChanges(post)).server).toBe(outcome.kind === 'busy' ? 'busy' : 'reached');
+    expect(asked).toEqual(['/a', '/b']);
+    expect((await waitingChanges()).map((c) => c.path)).toEqual(['/a', '/a']);
+    // A connection may break by chance: it is set aside only when it breaks ten times.
+    for (let i = 0; i < 8; i++) await sendChanges(post);
+    expect((await waitingChanges())[0]!.state).toBe('waiting');
+    await sendChanges(post);
+    expect((await waitingChanges())[0]!.state).toBe(outcome.kind === 'busy' ? 'waiting' : 'failed');
   });
 
   it('whatever fails and whatever depends on what: each change is stored once, in order, or still here', async () => {
@@ -190,6 +212,7 @@ describe('a change on which the server fails', () => {
         if (luck < 0.2) return failing;
         if (luck < 0.3) return { kind: 'no-network' };
         if (luck < 0.4) return { kind: 'busy' };
+        if (luck < 0.45) return { kind: 'broken', problem: {} };
         got.push({ path, i: (body as { i: number }).i });
         return stored;
       };
@@ -246,7 +269,7 @@ describe('what is noted on deck', () => {
     const bad = event(17).id;
     const got = new Set<string>();
     const post = async (_session: string, events: readonly DeckEvent[]) => {
-      if (events.some((e) => e.id === bad)) return { kind: 'server-error', reason: 'Something went wrong.' } as const;
+      if (events.some((e) => e.id === bad)) return { kind: 'failed', reason: 'Something went wrong.' } as const;
       events.forEach((e) => got.add(e.id));
       return { kind: 'stored' } as const;
     };
@@ -263,6 +286,23 @@ describe('what is noted on deck', () => {
     await dropEvents(await waitingEvents());
     expect(await waitingEvents()).toEqual([]);
     expect(await refusedEvents()).toEqual([]);
+  });
+
+  it.each(['busy', 'broken'] as const)('lets other runs go when one is %s each time', async (kind) => {
+    for (let n = 0; n < 3; n++) await keepEvent('s', event(n));
+    await keepEvent('t', event(1000));
+    const asked: string[] = [];
+    const post = async (session: string, events: readonly DeckEvent[]) => {
+      asked.push(`${session} ${events.length}`);
+      return session === 't' ? ({ kind: 'stored' } as const) : ({ kind, reason: 'It broke.' } as const);
+    };
+    await sendEvents(post);
+    expect(asked).toEqual(['s 3', 't 1']);
+    expect((await waitingEvents()).map((e) => e.session)).toEqual(['s', 's', 's']);
+    for (let pass = 0; pass < 8; pass++) await sendEvents(post);
+    expect(await refusedEvents()).toEqual([]);
+    await sendEvents(post);
+    expect(await refusedEvents()).toHaveLength(kind === 'broken' ? 3 : 0);
   });
 
   it('waits for the save of its own session and for nothing else', async () => {

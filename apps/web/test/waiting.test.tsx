@@ -119,7 +119,7 @@ describe('a server that fails on one change', () => {
     });
     expect(store.getState().offline).toMatchObject({ reachable: true, trouble: true, waiting: 1, undecided: 0 });
     expect(await screen.findByText('The server can be reached, but has trouble')).toBeTruthy();
-    expect(await screen.findByText(/The server failed on this once so far/)).toBeTruthy();
+    expect(await screen.findByText(/Sending this failed once so far/)).toBeTruthy();
     expect(calls.filter((c) => /focuses|deck/.test(c.path)).map((c) => c.path)).toEqual([
       `/focuses/${ID}`,
       `/deck/runs/${RUN}/events`,
@@ -127,13 +127,38 @@ describe('a server that fails on one change', () => {
     await done(() => send(store));
     await done(() => send(store));
     expect(store.getState().offline).toMatchObject({ waiting: 0, undecided: 1 });
-    expect(await screen.findByText(/failed on this 3 times, so it is set aside. It is not your network/)).toBeTruthy();
+    expect(await screen.findByText(/failed 3 times, so it is set aside. The server can be reached/)).toBeTruthy();
     expect(screen.getByText('Save to a file')).toBeTruthy();
     expect(screen.getByText('Hold to drop it')).toBeTruthy();
     fails = false;
     fireEvent.press(screen.getByText('Try again'));
     expect(await screen.findByText('Nothing waits')).toBeTruthy();
     await waitFor(() => expect(store.getState().offline).toMatchObject({ trouble: false, undecided: 0 }));
+  });
+
+  it.each([
+    ['answers 503 to this and is ready for others', 503, true, { reachable: true, trouble: true }, 1],
+    ['answers 502 like everything before it', 502, false, { reachable: true, trouble: true }, undefined],
+    ['has no time now', 429, true, { reachable: true, trouble: true }, undefined],
+    ['breaks the connection on this alone', 0, true, { reachable: true, trouble: true }, 1],
+    ['is not there', 0, false, { reachable: false, trouble: false }, undefined],
+  ])('that %s: is counted, or not, and called what it is', async (_name, status, ready, line, failures) => {
+    fakeServer({
+      'GET /readyz': () => ({ status: ready ? 200 : 503, body: {} }),
+      [`PUT /courses/${COURSE}`]: () => {
+        if (status === 0) throw new TypeError('connection lost');
+        return { status, body: {} };
+      },
+    });
+    const store = showAt({ waiting: WaitingScreen }, '/waiting');
+    await done(async () => {
+      await put(`/courses/${COURSE}`, 'Course: Loop');
+      await send(store);
+    });
+    expect(store.getState().offline).toMatchObject({ ...line, waiting: 1, undecided: 0 });
+    let entries: Awaited<ReturnType<typeof waitingChanges>> = [];
+    await done(async () => (entries = await waitingChanges()));
+    expect(entries.map((c) => [c.state, c.failures])).toEqual([['waiting', failures]]);
   });
 
   it('leaves notes waiting while their own session could not be saved', async () => {

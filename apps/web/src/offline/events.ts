@@ -1,6 +1,7 @@
 import type { EventsPage } from '@upwell/contract/deck';
 import type { DeckEvent } from '@upwell/core/deck';
 import { db, fact, setFact, type StoredEvent } from './db';
+import { MOST_BREAKS } from './outbox';
 
 /** Events in one request; the server takes up to 500. */
 const BATCH = 200;
@@ -43,13 +44,16 @@ export type EventsSent =
   | { readonly kind: 'stored' }
   | { readonly kind: 'no-network' }
   | { readonly kind: 'busy' }
-  /** The server lives and failed on these. */
-  | { readonly kind: 'server-error'; readonly reason: string }
+  /** The server lives, and failed on these or on one of them, or found one of them wrong. */
+  | { readonly kind: 'failed'; readonly reason: string }
+  /** The connection broke on these, although the server lives. */
+  | { readonly kind: 'broken'; readonly reason: string }
+  /** The run is not one's own, or not there. */
   | { readonly kind: 'refused'; readonly reason: string };
 
 export type PostEvents = (session: string, events: readonly DeckEvent[]) => Promise<EventsSent>;
 
-/** After a failure of the server the next batches are smaller, so that the one bad note is found and the others go. */
+/** After a failure the next batches are smaller, so that the one bad note is found and the others go. */
 const SMALLER = [BATCH, 25, 5, 1];
 
 /**
@@ -67,7 +71,7 @@ export async function sendEvents(
   const bySession = new Map<string, StoredEvent[]>();
   for (const stored of await waitingEvents())
     bySession.set(stored.session, [...(bySession.get(stored.session) ?? []), stored]);
-  let failed = false;
+  let [failed, busy] = [false, false];
   for (const [session, waiting] of bySession) {
     if (notYet(session)) continue;
     const inOrder = waiting.sort((a, b) => a.event.atMs - b.event.atMs || (a.id < b.id ? -1 : 1));
@@ -80,12 +84,15 @@ export async function sendEvents(
         session,
         batch.map((s) => s.event),
       );
-      if (outcome.kind === 'no-network' || outcome.kind === 'busy')
-        return { server: outcome.kind === 'busy' ? 'busy' : 'lost', failed };
+      if (outcome.kind === 'no-network') return { server: 'lost', failed };
+      if (outcome.kind === 'busy') {
+        busy = true;
+        break;
+      }
       batch.forEach((s) => unstored.delete(s.id));
-      if (outcome.kind === 'server-error') {
+      if (outcome.kind === 'failed' || outcome.kind === 'broken') {
         failed = true;
-        const alone = failures >= SMALLER.length - 1;
+        const alone = failures >= (outcome.kind === 'broken' ? MOST_BREAKS : SMALLER.length) - 1;
         await putAll(
           batch.map((s) => ({ ...s, failures: failures + 1, ...(alone ? { refused: outcome.reason } : {}) })),
         );
@@ -97,7 +104,7 @@ export async function sendEvents(
       if (outcome.kind === 'refused') break;
     }
   }
-  return { server: 'reached', failed };
+  return { server: busy ? 'busy' : 'reached', failed };
 }
 
 /** Lets events that were set aside be sent again. */

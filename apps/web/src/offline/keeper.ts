@@ -38,10 +38,10 @@ const keeper: Keeper = {
       return { error: { status: 507, data: { detail } } };
     }
     const sent = await send(store, seq);
-    if (!sent || sent.kind === 'no-network' || sent.kind === 'busy' || sent.kind === 'server-error')
-      return { data: await waits.shown(body as never, path, args.about ?? '') };
-    if (sent.kind === 'stored') return { data: sent.data };
-    return { error: { status: sent.status, data: sent.problem } };
+    if (sent?.kind === 'stored') return { data: sent.data };
+    if (sent?.kind === 'conflict' || sent?.kind === 'refused')
+      return { error: { status: sent.status, data: sent.problem } };
+    return { data: await waits.shown(body as never, path, args.about ?? '') };
   },
 
   async answered(args, answer, store) {

@@ -8,13 +8,19 @@ export type Sent =
   | { readonly kind: 'no-network'; readonly signedOut?: boolean }
   /** The server asks to come back later; nothing of this is the change's fault. */
   | { readonly kind: 'busy' }
+  /** The connection broke on this one, although the server lives: chance, or something between here and there. */
+  | { readonly kind: 'broken'; readonly problem: Partial<Problem> }
   /** The server lives and failed on this one. */
-  | { readonly kind: 'server-error'; readonly status: number; readonly problem: Partial<Problem> }
+  | { readonly kind: 'server-error'; readonly problem: Partial<Problem> }
   | { readonly kind: 'conflict'; readonly status: number; readonly problem: Partial<Problem> }
   | { readonly kind: 'refused'; readonly status: number; readonly problem: Partial<Problem> };
 
 /** After so many failures of the server a change is set aside. */
 export const MOST_FAILURES = 3;
+/** The same for broken connections, which a poor network has now and then. */
+export const MOST_BREAKS = 10;
+/** After so many answers in a row that ask to come back later, the others are not sent either. */
+const MOST_BUSY = 3;
 
 /** Puts a change in the queue; it is safe on this device once this resolves. */
 export async function enqueue(change: Omit<Waiting, 'seq' | 'state' | 'problem' | 'current' | 'at'>): Promise<number> {
@@ -79,13 +85,14 @@ export interface Pass {
  * Sends what waits, in its order, one after the other.
  *
  * A change that is stuck holds up what depends on it and nothing else. One on which the server failed
- * {@link MOST_FAILURES} times is set aside. Without a network everything stays as it is. Whoever waits for an
+ * {@link MOST_FAILURES} times, or the connection {@link MOST_BREAKS} times, is set aside. Without a network everything stays as it is. Whoever waits for an
  * answer gets it from the returned map.
  */
 export async function sendChanges(post: Post, awaited: ReadonlySet<number> = new Set()): Promise<Pass> {
   const open = await db();
   const sent = new Map<number, Sent>();
   const left: Waiting[] = [];
+  let [busy, busyInARow] = [false, 0];
   const all = await open.getAll('outbox');
   for (const [i, entry] of all.entries()) {
     const seq = entry.seq!;
@@ -95,12 +102,18 @@ export async function sendChanges(post: Post, awaited: ReadonlySet<number> = new
     }
     const outcome = await post(entry);
     sent.set(seq, outcome);
-    if (outcome.kind === 'no-network' || outcome.kind === 'busy')
-      return { sent, server: outcome.kind === 'busy' ? 'busy' : 'lost', left: [...left, ...all.slice(i)] };
-    if (outcome.kind === 'server-error') {
+    if (outcome.kind === 'no-network') return { sent, server: 'lost', left: [...left, ...all.slice(i)] };
+    if (outcome.kind === 'busy') {
+      busy = true;
+      if (++busyInARow >= MOST_BUSY) return { sent, server: 'busy', left: [...left, ...all.slice(i)] };
+      left.push(entry);
+      continue;
+    }
+    busyInARow = 0;
+    if (outcome.kind === 'server-error' || outcome.kind === 'broken') {
       const failures = (entry.failures ?? 0) + 1;
-      const state = failures >= MOST_FAILURES ? 'failed' : 'waiting';
-      const problem = outcome.problem.detail ?? `The server answered with error ${outcome.status}.`;
+      const state = failures >= (outcome.kind === 'broken' ? MOST_BREAKS : MOST_FAILURES) ? 'failed' : 'waiting';
+      const problem = outcome.problem.detail ?? 'The server answered with an error.';
       const noted: Waiting = { ...entry, failures, state, problem };
       left.push(noted);
       await open.put('outbox', noted);
@@ -119,5 +132,5 @@ export async function sendChanges(post: Post, awaited: ReadonlySet<number> = new
       current: outcome.problem.current ?? null,
     });
   }
-  return { sent, server: 'reached', left };
+  return { sent, server: busy ? 'busy' : 'reached', left };
 }

@@ -11,15 +11,17 @@ const TIMEOUT_MS = 20_000;
 /** How often what waits is tried again. */
 const AGAIN_MS = 10_000;
 
-/** Answers of a proxy, of a server that is just starting, or of one that has too much to do: nothing was decided. */
-const NOT_NOW = new Set([408, 425, 429, 502, 503, 504]);
+/** Answers that ask to come back later: nothing was decided. */
+const LATER = new Set([408, 425, 429]);
+/** Answers of a proxy, or of a server that is just starting. */
+const AWAY = new Set([502, 503, 504]);
 
-/** What was heard: an answer, nothing at all, or nothing in time although the server lives. */
-type Heard = Response | 'nothing' | 'too-late';
+/** What was heard: an answer, nothing at all, or, although the server lives, nothing in time or a broken connection. */
+type Heard = Response | 'nothing' | 'later' | 'too-late' | 'broken';
 
 async function request(method: string, path: string, body?: unknown): Promise<Heard> {
   try {
-    return await fetch(
+    const response = await fetch(
       new Request(BASE + path, {
         method,
         credentials: 'same-origin',
@@ -29,28 +31,33 @@ async function request(method: string, path: string, body?: unknown): Promise<He
         signal: AbortSignal.timeout(TIMEOUT_MS),
       }),
     );
+    const { status } = response;
+    return LATER.has(status) || (AWAY.has(status) && !(await ready())) ? 'later' : response;
   } catch (error) {
-    // No network, no server, or no answer in time: it stays in the queue.
-    return (error as Error).name === 'TimeoutError' && (await lives()) ? 'too-late' : 'nothing';
+    // Whatever it was, the change stays in the queue.
+    if (!(await ready())) return 'nothing';
+    return (error as Error).name === 'TimeoutError' ? 'too-late' : 'broken';
   }
 }
 
-/** Whether the server answers at all: it tells one request that never ends from a network that is gone. */
-async function lives(): Promise<boolean> {
+/** Whether the server answers others: it tells one request that cannot be answered from a network that is gone. */
+async function ready(): Promise<boolean> {
   try {
-    return (await fetch('/healthz', { signal: AbortSignal.timeout(5000) })).ok;
+    return (await fetch(new Request('/readyz', { signal: AbortSignal.timeout(5000) }))).ok;
   } catch {
     return false;
   }
 }
 
 const TOO_LATE = 'The server did not answer this in time, although it answers others.';
+const BROKEN = 'The connection broke while this was sent, although the server answers others.';
 
 const post: Post = async ({ method, path, body }): Promise<Sent> => {
   const response = await request(method, path, method === 'DELETE' ? null : body);
   if (response === 'nothing') return { kind: 'no-network' };
-  if (response === 'too-late') return { kind: 'server-error', status: 0, problem: { detail: TOO_LATE } };
-  if (NOT_NOW.has(response.status)) return { kind: 'busy' };
+  if (response === 'later') return { kind: 'busy' };
+  if (response === 'too-late') return { kind: 'server-error', problem: { detail: TOO_LATE } };
+  if (response === 'broken') return { kind: 'broken', problem: { detail: BROKEN } };
   const data = (await response.json().catch(() => null)) as unknown;
   if (response.ok) return { kind: 'stored', data };
   // Taken out already, perhaps by this very request whose answer was lost.
@@ -59,20 +66,22 @@ const post: Post = async ({ method, path, body }): Promise<Sent> => {
   if (response.status === 401) return { kind: 'no-network', signedOut: true };
   const { status } = response;
   const problem = (data ?? {}) as Partial<Problem>;
-  if (status >= 500) return { kind: 'server-error', status, problem };
+  if (status >= 500) return { kind: 'server-error', problem };
   return { kind: status === 409 ? 'conflict' : 'refused', status, problem };
 };
 
 const postEvents: PostEvents = async (session, events) => {
   const response = await request('POST', `/deck/runs/${session}/events`, { events });
   if (response === 'nothing') return { kind: 'no-network' };
-  if (response === 'too-late') return { kind: 'server-error', reason: TOO_LATE };
-  if (NOT_NOW.has(response.status)) return { kind: 'busy' };
+  if (response === 'later') return { kind: 'busy' };
+  if (response === 'too-late') return { kind: 'failed', reason: TOO_LATE };
+  if (response === 'broken') return { kind: 'broken', reason: BROKEN };
   if (response.status === 401) return { kind: 'no-network' };
   if (response.ok) return { kind: 'stored' };
   const problem = (await response.json().catch(() => ({}))) as Partial<Problem>;
   const reason = problem.detail ?? 'The server did not take this.';
-  return response.status >= 500 ? { kind: 'server-error', reason } : { kind: 'refused', reason };
+  const wholeRun = response.status === 403 || response.status === 404;
+  return { kind: wholeRun ? 'refused' : 'failed', reason };
 };
 
 let running: Promise<unknown> = Promise.resolve();
@@ -94,6 +103,7 @@ export async function count(store: Pick<Store, 'dispatch'>): Promise<void> {
   store.dispatch(counted({ waiting, undecided: undecided + (await refusedEvents()).length }));
 }
 
+const FAILED: ReadonlySet<Sent['kind']> = new Set(['server-error', 'broken']);
 const isNew = ({ body }: { readonly body: unknown }) => ((body as { version?: number } | null)?.version ?? 0) === 0;
 
 /** Sends all that waits; whoever waits for one change gets what came of it. */
@@ -105,7 +115,7 @@ export async function send(store: Pick<Store, 'dispatch'>, awaited?: number): Pr
     const notYet = (session: string) => changes.left.some((c) => c.path === `/sessions/${session}` && isNew(c));
     const events = changes.server === 'lost' ? { server: 'lost', failed: false } : await sendEvents(postEvents, notYet);
     const lost = changes.server === 'lost' || events.server === 'lost';
-    const failed = [...changes.sent.values()].some((s) => s.kind === 'server-error') || events.failed;
+    const failed = events.failed || [...changes.sent.values()].some(({ kind }) => FAILED.has(kind));
     if (changes.sent.size > 0 || before > 0) store.dispatch(reached(!lost));
     store.dispatch(troubled(!lost && (failed || changes.server === 'busy' || events.server === 'busy')));
     return changes;

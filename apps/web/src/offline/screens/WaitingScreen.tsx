@@ -130,7 +130,7 @@ export function WaitingScreen() {
           <Card key={entry.seq} title={entry.label}>
             <Text variant="bodySmall">{`Entered ${new Date(entry.at).toLocaleString()}`}</Text>
             {entry.failures ? (
-              <Text>{`The server failed on this ${times(entry.failures)} so far: ${entry.problem ?? ''}`}</Text>
+              <Text>{`Sending this failed ${times(entry.failures)} so far: ${entry.problem ?? ''}`}</Text>
             ) : null}
             <Choices file={() => toFile('upwell-change.json', { changes: [entry] })} drop={() => void drop(entry)} />
           </Card>
@@ -183,7 +183,7 @@ function whatHappened({ state, problem, failures }: Waiting): string {
   if (state === 'conflict') return 'This was changed elsewhere while your change waited. Which one counts?';
   const reason = problem ?? 'No reason was given.';
   if (state === 'failed')
-    return `The server failed on this ${times(failures ?? 1)}, so it is set aside. It is not your network, and everything that does not depend on it goes on. The server said: ${reason}`;
+    return `Sending this failed ${times(failures ?? 1)}, so it is set aside. The server can be reached, and everything that does not depend on this goes on. The reason: ${reason}`;
   return `The server did not take this: ${reason}`;
 }
 
