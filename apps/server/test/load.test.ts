@@ -3,7 +3,7 @@ import net, { type AddressInfo } from 'node:net';
 import { Piscina, type PiscinaTask } from 'piscina';
 import { createApp } from '../src/platform/app';
 import { FairQueue } from '../src/work/fairQueue';
-import { readJson } from '../src/work/bodies';
+import { readJson } from '../src/platform/readJson';
 import { planOf, save, sessionOf, setOf, stored } from './bodies';
 import { Harness, PASSWORD, type TestClub } from './harness';
 

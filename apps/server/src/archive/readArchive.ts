@@ -15,11 +15,10 @@ import type { Schema } from 'joi';
 import { closeSync, openSync, readFileSync, writeSync } from 'node:fs';
 import { v5 } from 'uuid';
 import { ProblemError } from '../platform/problemError';
-import { summaryOf } from '../sessions/planFacts';
-import { searchable } from '../swimmers/searchable';
-import { swimmableLength } from '../water/swimmable';
-import { trackSummary } from '../water/trackSummary';
-import { fieldsProblem, readJson } from '../work/bodies';
+import { fieldsProblem, readJson } from '../platform/readJson';
+import { summaryOf } from '../sessions/columns';
+import { searchable } from '../swimmers/columns';
+import { swimmableLength, trackSummary } from '../water/columns';
 import { fieldOf, PART_TABLES, ROW_PARTS, type RowPart } from './tables';
 
 type Row = Readonly<Record<string, unknown>> & { readonly id: string };

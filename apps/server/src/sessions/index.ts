@@ -1,4 +1,4 @@
 export { loadView } from './load';
 export { sessionPeople } from './people';
 export { clubSetting, listSessions, refuseHarm, showSession } from './service';
-export { planFacts, summaryOf, type PlanFacts } from './planFacts';
+export { planFacts, summaryOf, type PlanFacts } from './columns';

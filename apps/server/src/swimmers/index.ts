@@ -1,1 +1,1 @@
-export { searchable } from './searchable';
+export { searchable } from './columns';

@@ -1,3 +1,2 @@
 export { showCourse } from './service';
-export { swimmableLength } from './swimmable';
-export { trackSummary } from './trackSummary';
+export { swimmableLength, trackSummary } from './columns';

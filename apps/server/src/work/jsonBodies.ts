@@ -2,7 +2,8 @@ import { check } from '@upwell/contract/common';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import fp from 'fastify-plugin';
 import type { Schema } from 'joi';
-import { fieldsProblem, largeBody, limitOf, READ_AT_ONCE, readJson } from './bodies';
+import { fieldsProblem, readJson } from '../platform/readJson';
+import { largeBody, limitOf, READ_AT_ONCE } from './bodies';
 import { workFor } from './asker';
 
 /**

@@ -1,0 +1,2 @@
+/** What is stored beside a row because lists want it, worked out from the row alone. */
+export { searchable } from './searchable';
