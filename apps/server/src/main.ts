@@ -2,16 +2,18 @@ import { seedDemo } from '../demo/seedDemo';
 import { createApp } from './platform/app';
 import { readConfig } from './platform/config';
 import { backgroundWork } from './platform/background';
-import { connect, connectAsOwner, migrate } from './platform/database';
+import { connect, connectAsOwner, inTurn, migrate } from './platform/database';
 import { prepareJobs, startJobs } from './platform/jobs';
 import { startWork } from './work';
 
 async function main(): Promise<void> {
   const config = readConfig(process.env);
   const owner = await connectAsOwner(config);
-  await migrate(owner, config);
-  await prepareJobs(owner, config);
-  if (config.demo) await seedDemo(owner.em.fork(), new Date());
+  await inTurn(owner, async () => {
+    await migrate(owner, config);
+    await prepareJobs(owner, config);
+    if (config.demo) await seedDemo(owner.em.fork(), new Date());
+  });
   await owner.close();
 
   const database = await connect(config);

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { v7 } from 'uuid';
-import { asIdentity } from '../src/platform/database';
+import { asIdentity, connect, connectAsOwner, inTurn, migrate } from '../src/platform/database';
+import { prepareJobs } from '../src/platform/jobs';
+import { sessionOf } from './bodies';
 import { allRoutes, Harness, type TestClub } from './harness';
 
 let harness: Harness;
@@ -159,11 +161,41 @@ describe('row-level security', () => {
     const found = await tables();
     expect(found.length).toBeGreaterThanOrEqual(14);
     expect(found.filter((t) => !t.guarded)).toEqual([]);
-    const [role] = await harness.owner.em.fork().execute<
-      { super: boolean; bypass: boolean; owns: number }[]
-    >(`select rolsuper as super, rolbypassrls as bypass, (select count(*)::int from pg_class where relowner = r.oid) as owns
-       from pg_roles r where rolname = 'upwell_app'`);
-    expect(role).toEqual({ super: false, bypass: false, owns: 0 });
+    const roles = await harness.owner.em.fork().execute<{ super: boolean; bypass: boolean; owns: number }[]>(
+      `select rolsuper as super, rolbypassrls as bypass,
+         (select count(*)::int from pg_class where relowner = r.oid) as owns
+       from pg_roles r where rolname in ('upwell_app', ?)`,
+      [harness.config.appRole.name],
+    );
+    const powerless = { super: false, bypass: false, owns: 0 };
+    expect(roles).toEqual([powerless, powerless]);
+  });
+
+  it.each([
+    ['a view of its own before ours', `create temp view account as select 'x@x'::text as email`],
+    ['a table of its own before ours', 'create temp table swimmer (id uuid)'],
+    ['a function in our schema', `create function public.lower(text) returns text language sql as 'select 1::text'`],
+    ['an operator in our schema', 'create operator public.= (leftarg = uuid, rightarg = text, function = texteq)'],
+    ['a schema', 'create schema mine'],
+    ['the owner’s role', 'set role upwell_owner'],
+    ['superuser', 'alter role current_user superuser'],
+    ['the membership of another', 'grant upwell_owner to current_user'],
+    ['no row-level security', 'alter table swimmer disable row level security'],
+    ['another database', 'create database mine'],
+    ['a file of the server', `select pg_read_file('/etc/passwd')`],
+    ['a program', `copy (select 1) to program 'true'`],
+  ])('does not let the app’s role have %s', async (_what, sql) => {
+    await expect(harness.database.em.fork().execute(sql)).rejects.toThrow(/permission denied|must be|superuser|admin/);
+  });
+
+  it('looks nothing up in a session’s own tables where it runs as the owner', async () => {
+    const functions = await harness.owner.em.fork().execute<{ name: string; config: string[] | null }[]>(
+      `select proname as name, proconfig as config from pg_proc
+       where prosecdef and pronamespace = 'public'::regnamespace`,
+    );
+    expect(functions.length).toBeGreaterThanOrEqual(6);
+    for (const { name, config } of functions)
+      expect([name, config]).toEqual([name, ['search_path=pg_catalog, public, pg_temp']]);
   });
 
   it.each(['head', 'coach', 'swimmer'] as const)('shows a %s nothing of another club, in any table', async (role) => {
@@ -200,6 +232,75 @@ describe('row-level security', () => {
       em.execute<unknown[]>(`update swimmer set given_name = 'x' where club_id = '${other.id}' returning 1`),
     );
     expect(changed).toEqual([]);
+  });
+});
+
+describe('a second Upwell on the same PostgreSQL', () => {
+  it('has a role of its own, which cannot come into the first one’s database', async () => {
+    const { ownerUrl, appRole } = harness.config;
+    await harness.inOwnDatabase(async (owner, theirs) => {
+      expect(theirs.appRole.name).not.toBe(appRole.name);
+      // It is the first one’s password that would have been changed.
+      await migrate(owner, { ...theirs, appRole: { ...theirs.appRole, password: 'changed' } });
+      const first = await connect(harness.config);
+      expect(await first.isConnected()).toBe(true);
+      await first.close();
+      const intruder = new URL(ownerUrl);
+      intruder.username = theirs.appRole.name;
+      intruder.password = 'changed';
+      const wrong = connect({ ...theirs, appUrl: intruder.toString() });
+      await expect(wrong).rejects.toThrow(/permission denied for database/);
+    });
+  });
+
+  it('may start at the same moment as another on the same empty database', () =>
+    harness.inEmptyDatabase(async (_owner, config) => {
+      const start = async () => {
+        const owner = await connectAsOwner(config);
+        await inTurn(owner, async () => {
+          await migrate(owner, config);
+          await prepareJobs(owner, config);
+        });
+        await owner.close();
+      };
+      await Promise.all([start(), start(), start()]);
+      const database = await connect(config);
+      expect(await database.em.execute('select * from account')).toEqual([]);
+      await database.close();
+    }));
+});
+
+describe('a session', () => {
+  it('is put by a coach into the squads they coach, and into nobody else’s', async () => {
+    const [coach, head] = [await club.as('coach'), await club.as('head')];
+    const [mine, theirs] = [club.squads[0]!, await club.addSquad('Theirs', [])];
+    const put = async (who: typeof coach, id: string, version: number, squadIds: readonly string[]) => {
+      const { status, body } = await who('PUT', `/sessions/${id}`, {
+        ...sessionOf(mine),
+        squadIds,
+        version,
+        writeId: v7(),
+      });
+      return [status, (body as { fields?: { field: string }[] }).fields?.[0]?.field];
+    };
+    expect(await put(coach, v7(), 0, [theirs])).toEqual([422, 'squadIds']);
+    expect(await put(coach, v7(), 0, [mine, theirs])).toEqual([422, 'squadIds']);
+    expect(await put(head, v7(), 0, [other.squads[0]!])).toEqual([422, 'squadIds']);
+    // One that the head coach made for both is changed by either, and stays in both.
+    const both = v7();
+    expect(await put(head, both, 0, [mine, theirs])).toEqual([200, undefined]);
+    expect(await put(coach, both, 1, [theirs, mine])).toEqual([200, undefined]);
+    expect(await put(coach, both, 2, [mine])).toEqual([422, 'squadIds']);
+    // The database holds it as well.
+    const who = { accountId: club.accounts.coach!.id, clubId: club.id, role: 'coach', swimmerId: null };
+    const planted = asIdentity(harness.database, { ...who, squadIds: [mine] }, (em) =>
+      em.execute(
+        `insert into training_session (id, club_id, created_by, title, date, start_time, squad_ids, theme, minutes, plan, summary, write_id)
+         values (?, ?, ?, 'x', now(), '19:00', array[?]::uuid[], 'spins', 60, '{}', '[]', ?)`,
+        [v7(), club.id, who.accountId, theirs, v7()],
+      ),
+    );
+    await expect(planted).rejects.toThrow(/squad of somebody else/);
   });
 });
 

@@ -6,7 +6,7 @@ import { hashPassword } from '../src/account/password';
 import { createApp } from '../src/platform/app';
 import { readConfig, type Config } from '../src/platform/config';
 import { backgroundWork } from '../src/platform/background';
-import { connect, connectAsOwner, migrate, type Database } from '../src/platform/database';
+import { connect, connectAsOwner, inTurn, migrate, type Database } from '../src/platform/database';
 import { prepareJobs, startJobs, type Jobs } from '../src/platform/jobs';
 import { startWork, type Work } from '../src/work';
 import { ClubEntity, SquadCoachEntity, SquadEntity, SwimmerEntity } from '../src/swimmers/entities';
@@ -32,8 +32,10 @@ export class Harness {
     if (!process.env.DATABASE_URL) throw new Error('Run these tests with: npm test -- server');
     const config = readConfig(process.env);
     const owner = await connectAsOwner(config);
-    await migrate(owner, config);
-    await prepareJobs(owner, config);
+    await inTurn(owner, async () => {
+      await migrate(owner, config);
+      await prepareJobs(owner, config);
+    });
     const database = await connect(config);
     const work = await startWork();
     const jobs = await startJobs(config, backgroundWork(database, work));
@@ -50,21 +52,29 @@ export class Harness {
     await this.owner.close();
   }
 
-  /** Work on a migrated database of its own, gone afterwards. */
-  async inOwnDatabase(work: (owner: Database) => Promise<void>): Promise<void> {
+  /** Work on an empty database of its own, gone afterwards. */
+  async inEmptyDatabase(work: (owner: Database, config: Config) => Promise<void>): Promise<void> {
     const name = `own_${v7().replaceAll('-', '')}`;
     const url = new URL(this.config.ownerUrl);
     url.pathname = `/${name}`;
     await this.owner.em.fork().execute(`create database ${name}`);
-    const config = { ...this.config, ownerUrl: url.toString() };
+    const config = readConfig({ ...process.env, DATABASE_URL: url.toString() });
     const owner = await connectAsOwner(config);
     try {
-      await migrate(owner, config);
-      await work(owner);
+      await work(owner, config);
     } finally {
       await owner.close();
       await this.owner.em.fork().execute(`drop database ${name} with (force)`);
+      await this.owner.em.fork().execute(`drop role if exists ${config.appRole.name}`);
     }
+  }
+
+  /** Work on a migrated database of its own, gone afterwards. */
+  inOwnDatabase(work: (owner: Database, config: Config) => Promise<void>): Promise<void> {
+    return this.inEmptyDatabase(async (owner, config) => {
+      await migrate(owner, config);
+      await work(owner, config);
+    });
   }
 
   /** A club with one squad, a head coach, and a coach in charge of that squad. */

@@ -1,10 +1,11 @@
-import { createHmac } from 'node:crypto';
+import { createHash, createHmac } from 'node:crypto';
 
 export interface Config {
   /** Owner of the tables: migrates and seeds, never serves requests. */
   readonly ownerUrl: string;
   /** The app's own role, which row-level security binds. */
   readonly appUrl: string;
+  /** The role of {@link appUrl}, of this database alone. */
   readonly appRole: { readonly name: string; readonly password: string };
   readonly port: number;
   /** Folder of the exported web app; null serves the API only. */
@@ -25,7 +26,15 @@ export interface Limits {
 
 const LIMITS: Limits = { perMinute: { account: 6000, address: 12_000, guests: 3000 }, bodyMs: 30_000 };
 
+/** Whose rights the requests have. Nobody signs in as this role: each database has one of its own that belongs to it. */
 export const APP_ROLE = 'upwell_app';
+
+/**
+ * The role that serves the requests of one database. Roles and their passwords are shared by all databases of a
+ * PostgreSQL, so one role for all would let a second Upwell change the password of the first.
+ */
+const roleOf = (database: string): string =>
+  `${APP_ROLE}_${createHash('sha256').update(database).digest('hex').slice(0, 12)}`;
 
 /**
  * Reads the settings from the environment.
@@ -44,12 +53,13 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   const password = createHmac('sha256', url.password || 'no password')
     .update(APP_ROLE)
     .digest('base64url');
-  url.username = APP_ROLE;
+  const name = roleOf(decodeURIComponent(url.pathname.slice(1)));
+  url.username = name;
   url.password = password;
   return {
     ownerUrl,
     appUrl: url.toString(),
-    appRole: { name: APP_ROLE, password },
+    appRole: { name, password },
     port,
     webRoot: env.WEB_ROOT ?? null,
     demo: env.UPWELL_DEMO === '1',

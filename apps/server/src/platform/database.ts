@@ -2,7 +2,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { MikroORM, type EntityManager } from '@mikro-orm/postgresql';
 import { Migrator } from '@mikro-orm/migrations';
 import { MIGRATIONS } from '../../migrations';
-import type { Config } from './config';
+import { APP_ROLE, type Config } from './config';
 import { ENTITIES } from './entities';
 import { prepared } from './prepared';
 import { sqlStateOf } from './sqlState';
@@ -39,18 +39,38 @@ export function connectAsOwner(config: Config): Promise<Database> {
   });
 }
 
+/** A number that this app alone locks. */
+const START_LOCK = 7_261_126;
+
+/** Prepares a database; servers that start at the same moment do it one after the other. */
+export function inTurn(owner: Database, work: () => Promise<void>): Promise<void> {
+  const connection = owner.em.getConnection();
+  // A connection of its own holds the lock, also while the work has its own transactions.
+  return connection.transactional(async (held) => {
+    await connection.execute('select pg_advisory_xact_lock(?)', [START_LOCK], 'run', held);
+    await work();
+  });
+}
+
 /** Creates the app's role where it is missing and brings the tables up to date. */
 export async function migrate(owner: Database, config: Config): Promise<void> {
   const { name, password } = config.appRole;
-  // Role and password are our own constants (base64url), so they can stand in the text; DDL takes no parameters.
+  // Roles and password are our own constants (hex, base64url), so they can stand in the text; DDL takes no parameters.
   await owner.em.execute(`
     do $$ begin
+      begin
+        create role ${APP_ROLE} nologin nosuperuser nobypassrls nocreatedb nocreaterole;
+      exception when duplicate_object or unique_violation then null;
+      end;
       if not exists (select from pg_roles where rolname = '${name}') then
-        create role ${name} login nosuperuser nobypassrls nocreatedb nocreaterole;
+        create role ${name} login nosuperuser nobypassrls nocreatedb nocreaterole in role ${APP_ROLE};
       end if;
       alter role ${name} password '${password}';
+      -- This role and the owner come in here, and nobody makes tables that stand before ours.
+      execute format('revoke connect, temporary on database %I from public', current_database());
+      execute format('grant connect on database %I to ${name}', current_database());
     end $$`);
-  await owner.em.execute(`grant usage on schema public to ${name}`);
+  await owner.em.execute(`grant usage on schema public to ${APP_ROLE}`);
   await owner.getMigrator().up();
 }
 

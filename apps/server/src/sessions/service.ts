@@ -93,6 +93,7 @@ export async function saveSession(
 ): Promise<SessionView> {
   const { title, date, startTime, squadIds, template, seriesId, courseId, plan, done } = save;
   const existing = await em.findOne(TrainingSessionEntity, { id });
+  await refuseForeignSquads(em, squadIds, existing?.squadIds ?? []);
   const facts = await refuseHarm(em, work, me, save, existing?.plan ?? null);
   // The reference alone would also hold for another club's course.
   if (courseId !== null) await showCourse(em, courseId);
@@ -121,6 +122,14 @@ export async function saveSession(
     toView,
   );
   return toView(row);
+}
+
+/** A session is put into squads that one coaches, and taken out of those; others that are in it stay. */
+async function refuseForeignSquads(em: EntityManager, now: readonly string[], before: readonly string[]) {
+  const changed = [...new Set([...now, ...before])].filter((id) => !now.includes(id) || !before.includes(id));
+  if (changed.length === 0 || (await em.count(SquadEntity, { id: { $in: changed } })) === changed.length) return;
+  const message = 'One of these squads is not yours: only its coach or the head coach plans for it.';
+  throw new ProblemError(422, message, { fields: [{ field: 'squadIds', message }] });
 }
 
 /** What could hurt somebody is not stored, whoever asks and by whatever way. */
