@@ -1,8 +1,32 @@
 import { Migration } from '@mikro-orm/migrations';
 
-/** Doors that stood open to whoever could send SQL as the app's role, and to a coach of another squad. */
+const COLUMNS =
+  'account_id uuid, club_id uuid, role text, swimmer_id uuid, squad_ids uuid[], name text, club_name text';
+const WHO = `select a.id, a.club_id, a.role, a.swimmer_id,
+    case a.role
+      when 'coach' then array(select sc.squad_id from squad_coach sc where sc.account_id = a.id)
+      when 'swimmer' then array(select s.squad_id from swimmer s where s.id = a.swimmer_id)
+      else '{}'::uuid[]
+    end,
+    a.name, c.name
+  from sign_in_session i join account a on a.id = i.account_id join club c on c.id = a.club_id
+  where i.token_hash = asked_hash and i.expires_at > now()`;
+/** A sign-in that nobody used for so long is over. */
+const IDLE = `interval '14 days'`;
+
+/** Doors that stood open to whoever could send SQL as the app's role, to a coach of another squad, and to a lost phone. */
 export class Migration20261202000000_doors extends Migration {
   override up(): void {
+    // A sign-in that is used says so once an hour; one that is not used ends.
+    this.addSql('alter table sign_in_session add column used_at timestamptz not null default now()');
+    this.addSql(`
+      create or replace function sign_in_identity(asked_hash bytea) returns table (${COLUMNS})
+        language sql volatile security definer set search_path from current
+      as $$
+        update sign_in_session set used_at = now()
+          where token_hash = asked_hash and used_at between now() - ${IDLE} and now() - interval '1 hour';
+        ${WHO} and i.used_at > now() - ${IDLE};
+      $$`);
     // What runs as the owner looks up its tables where they are, and in a session's own ones last.
     this.addSql(`
       do $$
@@ -36,5 +60,9 @@ export class Migration20261202000000_doors extends Migration {
   override down(): void {
     this.addSql('drop trigger squads_are_own on training_session');
     this.addSql('drop function session_squads_are_own()');
+    this.addSql(`
+      create or replace function sign_in_identity(asked_hash bytea) returns table (${COLUMNS})
+        language sql stable security definer set search_path from current as $$ ${WHO} $$`);
+    this.addSql('alter table sign_in_session drop column used_at');
   }
 }

@@ -1,4 +1,7 @@
 import { v7 } from 'uuid';
+import { createApp } from '../src/platform/app';
+import { readConfig } from '../src/platform/config';
+import { forget } from '../src/platform/identity';
 import { Harness, PASSWORD, type TestClub } from './harness';
 
 let harness: Harness;
@@ -29,13 +32,131 @@ describe('signing in', () => {
     expect(wrong.headers['content-type']).toContain('application/problem+json');
   });
 
-  it('stops guessing after thirty tries a minute for one address', async () => {
-    const email = `guess-${v7()}@club.example`;
+  it('stops guessing at one account from one place after ten wrong passwords, and leaves others alone', async () => {
+    const { email } = await harness.addAccount(club.id, 'coach', null);
     const codes = [];
-    for (let i = 0; i < 31; i++) codes.push((await signIn({ email, password: 'no' })).statusCode);
-    expect(codes.slice(0, 30)).toEqual(Array(30).fill(401));
-    expect(codes[30]).toBe(429);
+    for (let i = 0; i < 12; i++) codes.push((await signIn({ email, password: 'no' })).statusCode);
+    expect(codes).toEqual([...Array<number>(10).fill(401), 429, 429]);
+    // Also with the right password, so that guessing on does not pay; and in any writing of the address.
+    const late = await signIn({ email: email.toUpperCase(), password: PASSWORD });
+    expect(late.statusCode).toBe(429);
+    expect(late.json().detail).toBe('Too many wrong passwords. Try again in 5 minutes.');
     expect((await signIn({ email: club.accounts.coach!.email, password: PASSWORD })).statusCode).toBe(200);
+  });
+
+  it('does not lock out the owner, on a device where they signed in before, whoever guesses beside them', async () => {
+    const { email } = await harness.addAccount(club.id, 'coach', null);
+    const { email: another } = await harness.addAccount(club.id, 'coach', null);
+    const first = await signIn({ email, password: PASSWORD });
+    const device = first.cookies.find((c) => c.name === 'upwell_device')!;
+    expect(device).toMatchObject({ httpOnly: true, sameSite: 'Strict', path: '/api/v1/account' });
+    const onDevice = (payload: object) =>
+      harness.app.inject({
+        method: 'POST',
+        url: '/api/v1/account/sign-in',
+        payload,
+        cookies: { upwell_device: device.value },
+      });
+    for (let i = 0; i < 15; i++) await signIn({ email, password: 'no' });
+    expect((await signIn({ email, password: PASSWORD })).statusCode).toBe(429);
+    expect((await onDevice({ email, password: PASSWORD })).statusCode).toBe(200);
+    // The device is known for its own account only, a made-up one for none, and guessing on it ends as well.
+    for (let i = 0; i < 10; i++) await signIn({ email: another, password: 'no' });
+    expect((await onDevice({ email: another, password: PASSWORD })).statusCode).toBe(429);
+    const codes = [];
+    for (let i = 0; i < 12; i++) codes.push((await onDevice({ email, password: 'no' })).statusCode);
+    expect(codes).toEqual([...Array<number>(10).fill(401), 429, 429]);
+  });
+
+  it('counts wrong passwords from one address over all accounts', async () => {
+    const from = (i: number, remoteAddress: string) =>
+      harness.app.inject({
+        method: 'POST',
+        url: '/api/v1/account/sign-in',
+        payload: { email: `nobody-${i}@club.example`, password: 'no' },
+        remoteAddress,
+      });
+    const codes = [];
+    for (let i = 0; i < 62; i++) codes.push((await from(i, '203.0.113.7')).statusCode);
+    expect(codes).toEqual([...Array<number>(60).fill(401), 429, 429]);
+    expect((await from(99, '203.0.113.8')).statusCode).toBe(401);
+  });
+
+  it('believes a proxy that it knows on where somebody comes from, and nobody else', async () => {
+    const proxies = async (trusted: string, remoteAddress: string) => {
+      const config = readConfig({ ...process.env, SECURE_COOKIES: '1', ...(trusted ? { TRUST_PROXY: trusted } : {}) });
+      const { database, jobs, work } = harness;
+      const app = await createApp({ database, jobs, work, config });
+      const codes = [];
+      for (let i = 0; i < 12; i++) {
+        const answer = await app.inject({
+          method: 'POST',
+          url: '/api/v1/account/sign-in',
+          payload: { email: club.accounts.head!.email, password: 'no' },
+          // What the client wrote itself stands first; what the proxy saw stands last.
+          headers: { 'x-forwarded-for': `198.51.100.${i}, 192.0.2.44` },
+          remoteAddress,
+        });
+        codes.push(answer.statusCode);
+      }
+      await app.close();
+      return codes.filter((code) => code === 401).length;
+    };
+    expect(await proxies('', '127.0.0.1')).toBe(10);
+    expect(await proxies('10.0.0.0/8', '10.1.2.3')).toBe(10);
+    expect(await proxies('10.0.0.0/8', '203.0.113.50')).toBe(10);
+    expect(() => readConfig({ ...process.env, TRUST_PROXY: 'everybody' })).toThrow('this is none: everybody');
+  });
+
+  it('has a cookie behind TLS that no other host can set', async () => {
+    const { database, jobs, work } = harness;
+    const config = readConfig({ ...process.env, SECURE_COOKIES: '1' });
+    const app = await createApp({ database, jobs, work, config });
+    const payload = { email: club.accounts.head!.email, password: PASSWORD };
+    const [cookie] = (await app.inject({ method: 'POST', url: '/api/v1/account/sign-in', payload })).cookies;
+    expect(cookie).toMatchObject({ name: '__Host-upwell_session', secure: true, path: '/', httpOnly: true });
+    expect(cookie).not.toHaveProperty('domain');
+    const ask = (name: string) => app.inject({ url: '/api/v1/squads', cookies: { [name]: cookie!.value } });
+    expect((await ask('__Host-upwell_session')).statusCode).toBe(200);
+    expect((await ask('upwell_session')).statusCode).toBe(401);
+    await app.close();
+  });
+
+  it('ends after fourteen days without use, and goes on with each use', async () => {
+    const { id, email } = await harness.addAccount(club.id, 'coach', null);
+    const cookie = (await signIn({ email, password: PASSWORD })).cookies[0]!;
+    const used = (ago: string) =>
+      harness.owner.em
+        .fork()
+        .execute(`update sign_in_session set used_at = now() - interval '${ago}' where account_id = ?`, [id]);
+    // A server of its own each time: this one remembers for two seconds who asks.
+    const ask = async () => {
+      forget(cookie.value);
+      return (await harness.app.inject({ url: '/api/v1/squads', cookies: { [cookie.name]: cookie.value } })).statusCode;
+    };
+    await used('13 days 23 hours');
+    expect(await ask()).toBe(200);
+    const [row] = await harness.owner.em
+      .fork()
+      .execute<{ fresh: boolean }[]>(
+        `select used_at > now() - interval '1 minute' as fresh from sign_in_session where account_id = ?`,
+        [id],
+      );
+    expect(row).toEqual({ fresh: true });
+    await used('14 days 1 minute');
+    expect(await ask()).toBe(401);
+    expect(await ask()).toBe(401);
+  });
+
+  it('keeps what is about people out of every cache, and fonts and scripts of others out of the page', async () => {
+    await club.as('coach');
+    const coach = club.cookie('coach');
+    const answer = await harness.app.inject({ url: '/api/v1/swimmers', cookies: { upwell_session: coach } });
+    expect(answer.headers['cache-control']).toBe('no-store');
+    const policy = String(answer.headers['content-security-policy']);
+    expect(policy).toContain("font-src 'self';");
+    expect(policy).toContain("connect-src 'self'");
+    expect(policy).not.toContain('https:');
   });
 
   it('keeps only a hash of the session token', async () => {

@@ -4,6 +4,7 @@ import { Piscina, type PiscinaTask } from 'piscina';
 import { createApp } from '../src/platform/app';
 import { FairQueue } from '../src/work/fairQueue';
 import { readJson } from '../src/platform/readJson';
+import { v7 } from 'uuid';
 import { planOf, save, sessionOf, setOf, stored } from './bodies';
 import { Harness, PASSWORD, type TestClub } from './harness';
 
@@ -99,7 +100,7 @@ describe('a body', () => {
     const coach = await club.as('coach');
     const items = Array.from({ length: 400 }, (_, i) => setOf({ id: `s${i}`, note: 'word '.repeat(60).trim() }));
     // More items than a block may have: refused, with the field, although it was read elsewhere.
-    const wrong = await coach('PUT', '/sessions/01a20bb8-5dce-719c-8bc2-8d9b01d7e601', {
+    const wrong = await coach('PUT', `/sessions/${v7()}`, {
       ...sessionOf(here.squadId, items),
       ...save(),
     });
@@ -116,7 +117,7 @@ describe('a body', () => {
       ...save(),
     };
     expect(JSON.stringify(large).length).toBeGreaterThan(200_000);
-    const id = '01a20bb8-5dce-719c-8bc2-8d9b01d7e602';
+    const id = v7();
     expect((await coach('PUT', `/sessions/${id}`, large)).status).toBe(200);
     expect((await coach('GET', `/sessions/${id}`)).body.plan).toEqual(large.plan);
   });

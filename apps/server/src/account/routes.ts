@@ -8,17 +8,16 @@ import type { FastifyInstance } from 'fastify';
 import { v7 } from 'uuid';
 import type { Config } from '../platform/config';
 import { asIdentity, type Database } from '../platform/database';
-import { asMe, COACH, COOKIE, forget, GUEST, HEAD, PUBLIC, tokenHash, whoAsks } from '../platform/identity';
+import { asMe, COACH, cookieName, forget, GUEST, HEAD, PUBLIC, tokenHash, whoAsks } from '../platform/identity';
 import { ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { ClubEntity, type Club } from '../swimmers/entities';
 import { AccountEntity, SignInSessionEntity } from './entities';
 import { DUMMY_HASH } from './password';
+import { countTries } from './tries';
 
 /** A sign-in lasts this long, seconds. */
 const LASTS_S = 30 * 24 * 3600;
-/** For one address from one place; programs that sign in for each run stay well below. */
-const TRIES_PER_MINUTE = 30;
 
 interface Found {
   id: string;
@@ -55,26 +54,29 @@ export async function accountRoutes(
   app: FastifyInstance,
   { database, config }: { database: Database; config: Config },
 ): Promise<void> {
+  const tries = countTries(app, config);
+  const cookie = cookieName(config.secureCookies);
+
   app.post<{ Body: SignIn }>(
     '/sign-in',
     {
       schema: { body: signInSchema, summary: 'Sign in; sets the session cookie' },
-      config: {
-        ...PUBLIC,
-        rateLimit: {
-          max: TRIES_PER_MINUTE,
-          timeWindow: '1 minute',
-          hook: 'preHandler',
-          keyGenerator: (request) => `${request.ip} ${(request.body as SignIn).email}`,
-        },
-      },
+      config: PUBLIC,
     },
     async (request, reply): Promise<Me> => {
       const { email, password } = request.body;
       const [found] = await database.em.fork().execute<Found[]>('select * from sign_in_account(?)', [email], 'all');
       // The same work for an unknown address, so that the time does not tell which addresses exist.
-      const right = await oneByOne(() => verify(found?.password_hash ?? DUMMY_HASH, password));
-      if (!found || !right) throw new ProblemError(401, 'E-mail or password is not right.');
+      const right = await oneByOne(async () => {
+        await tries.refuse(request, reply);
+        const same = await verify(found?.password_hash ?? DUMMY_HASH, password);
+        if (!found || !same) await tries.wrong(request);
+        return same;
+      });
+      if (!found || !right) {
+        request.log.warn({ address: request.ip, account: found?.id ?? null }, 'a sign-in failed');
+        throw new ProblemError(401, 'E-mail or password is not right.');
+      }
 
       const token = randomBytes(32).toString('base64url');
       const who = { accountId: found.id, clubId: found.club_id, role: 'none', swimmerId: null, squadIds: [] };
@@ -97,24 +99,26 @@ export async function accountRoutes(
           swimmerId: account.swimmerId ?? null,
         };
       });
-      void reply.setCookie(COOKIE, token, {
+      request.log.info({ address: request.ip, account: found.id }, 'signed in');
+      void reply.setCookie(cookie, token, {
         path: '/',
         httpOnly: true,
         sameSite: 'lax',
         secure: config.secureCookies,
         maxAge: LASTS_S,
       });
+      tries.right(request, reply);
       return me;
     },
   );
 
   app.post('/sign-out', { config: GUEST, schema: { summary: 'End this session' } }, async (request, reply) => {
-    const token = request.cookies[COOKIE];
+    const token = request.cookies[cookie];
     if (request.me && token) {
       forget(token);
       await asMe(database, request.me, (em) => em.nativeDelete(SignInSessionEntity, { tokenHash: tokenHash(token) }));
     }
-    return reply.clearCookie(COOKIE, { path: '/' }).code(204).send();
+    return reply.clearCookie(cookie, { path: '/', secure: config.secureCookies }).code(204).send();
   });
 
   app.get('/club', { config: COACH, schema: { summary: 'What the club decides for itself' } }, (request) =>

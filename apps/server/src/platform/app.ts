@@ -44,7 +44,7 @@ export async function createApp({ database, config, jobs, work }: Parts): Promis
   const app = Fastify({
     logger: { level: process.env.LOG_LEVEL ?? 'warn' },
     bodyLimit: SMALL_BODY,
-    trustProxy: config.secureCookies,
+    trustProxy: config.trustedProxies,
     frameworkErrors: (error, request, reply) => void answerError(error, request, reply),
     // The longest that any request may take to arrive; most have less, see `bodyTimes`.
     requestTimeout: LONGEST_REQUEST_MS,
@@ -62,6 +62,8 @@ export async function createApp({ database, config, jobs, work }: Parts): Promis
         imgSrc: ["'self'", 'data:', 'blob:'],
         mediaSrc: ["'self'", 'blob:'],
         workerSrc: ["'self'", 'blob:'],
+        fontSrc: ["'self'"],
+        connectSrc: ["'self'"],
         upgradeInsecureRequests: null,
       },
     },
@@ -69,8 +71,8 @@ export async function createApp({ database, config, jobs, work }: Parts): Promis
   });
   await app.register(compress, { threshold: 1024 });
   await app.register(cookie);
-  await app.register(rateLimit, { global: false });
-  await app.register(identity, { database });
+  await app.register(rateLimit, { global: false, cache: 50_000 });
+  await app.register(identity, { database, config });
   await app.register(bodyTimes, config.limits);
   await app.register(jsonBodies);
   await app.register(openApi);
@@ -79,6 +81,10 @@ export async function createApp({ database, config, jobs, work }: Parts): Promis
   await app.register(
     async (api) => {
       await api.register(requestLimits, config.limits);
+      // What is answered here is about people: no cache between here and the device keeps it.
+      api.addHook('onSend', async (_request, reply) => {
+        if (!reply.hasHeader('cache-control')) void reply.header('cache-control', 'no-store');
+      });
       await api.register(accountRoutes, { database, config, prefix: '/account' });
       await api.register(swimmerRoutes, { database });
       await api.register(reviewRoutes, { database });

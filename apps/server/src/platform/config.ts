@@ -1,4 +1,5 @@
 import { createHash, createHmac } from 'node:crypto';
+import { isIP } from 'node:net';
 
 export interface Config {
   /** Owner of the tables: migrates and seeds, never serves requests. */
@@ -13,6 +14,10 @@ export interface Config {
   readonly demo: boolean;
   /** Set behind a proxy with TLS. */
   readonly secureCookies: boolean;
+  /** Addresses of proxies whose word on where a request comes from is believed; false believes nobody's. */
+  readonly trustedProxies: string[] | false;
+  /** Signs what the server hands out and takes back; the same for all servers of one database. */
+  readonly secret: string;
   readonly limits: Limits;
 }
 
@@ -50,9 +55,8 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   const url = parseUrl(ownerUrl);
   const port = Number(env.PORT ?? 4600);
   if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Error('PORT must be a number from 1 to 65535.');
-  const password = createHmac('sha256', url.password || 'no password')
-    .update(APP_ROLE)
-    .digest('base64url');
+  const ownerPassword = url.password || 'no password';
+  const password = createHmac('sha256', ownerPassword).update(APP_ROLE).digest('base64url');
   const name = roleOf(decodeURIComponent(url.pathname.slice(1)));
   url.username = name;
   url.password = password;
@@ -64,8 +68,32 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     webRoot: env.WEB_ROOT ?? null,
     demo: env.UPWELL_DEMO === '1',
     secureCookies: env.SECURE_COOKIES === '1',
+    trustedProxies: proxiesOf(env),
+    secret: createHmac('sha256', ownerPassword).update('signatures').digest('base64url'),
     limits: LIMITS,
   };
+}
+
+/** Behind TLS without a word on it, the proxy runs on this machine. */
+function proxiesOf({ TRUST_PROXY, SECURE_COOKIES }: NodeJS.ProcessEnv): string[] | false {
+  const named = TRUST_PROXY ?? (SECURE_COOKIES === '1' ? 'loopback' : '');
+  const list = named
+    .split(',')
+    .map((one) => one.trim())
+    .filter((one) => one !== '');
+  const wrong = list.find((one) => !isNetwork(one));
+  if (wrong !== undefined)
+    throw new Error(
+      `TRUST_PROXY names addresses of proxies, like 127.0.0.1, 10.0.0.0/8 or loopback; this is none: ${wrong}`,
+    );
+  return list.length > 0 ? list : false;
+}
+
+function isNetwork(text: string): boolean {
+  const [address = '', bits, ...more] = text.split('/');
+  const most = isIP(address) === 4 ? 32 : 128;
+  if (isIP(address) === 0 || more.length > 0) return text === 'loopback';
+  return bits === undefined || (/^\d{1,3}$/.test(bits) && Number(bits) <= most);
 }
 
 function parseUrl(text: string): URL {

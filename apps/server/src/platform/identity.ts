@@ -3,11 +3,13 @@ import type { Me, Role } from '@upwell/contract/account';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import fp from 'fastify-plugin';
+import type { Config } from './config';
 import { asIdentity, type Database } from './database';
 import { prepared } from './prepared';
 import { forbidden, ProblemError } from './problem';
 
-export const COOKIE = 'upwell_session';
+/** Behind TLS the name itself makes browsers refuse one that another host, or an unsafe page, has set. */
+export const cookieName = (secure: boolean): string => (secure ? '__Host-upwell_session' : 'upwell_session');
 
 /** Who asks, with the squads that row-level security lets through. */
 export interface SignedIn extends Me {
@@ -57,12 +59,14 @@ export const SWIMMER = { access: 'swimmer' } as const;
  * Finds out who asks, from the cookie, and whether they may; refuses writes that come from another site.
  * All of it before a byte of the body is read: a stranger costs nothing and learns nothing.
  */
-export const identity = fp(async (app: FastifyInstance, { database }: { database: Database }) => {
+export const identity = fp(async (app: FastifyInstance, parts: { database: Database; config: Config }) => {
+  const { database, config } = parts;
+  const cookie = cookieName(config.secureCookies);
   app.decorateRequest('me', null);
 
   app.addHook('onRequest', async (request) => {
     refuseForeignWrites(request);
-    const token = request.cookies[COOKIE];
+    const token = request.cookies[cookie];
     if (accessOf(request) !== 'public' && token && token.length <= 100) request.me = await lookUp(database, token);
   });
   // The last moment before the body: whoever is refused here has been counted by the limits.

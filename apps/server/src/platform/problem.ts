@@ -31,7 +31,13 @@ export function answerError(error: FastifyError, request: FastifyRequest, reply:
   const problem = toProblem(error);
   if (problem.status >= 500) request.log.error({ err: loggable(error) }, 'unexpected error');
   else if (sqlStateOf(error)) request.log.warn({ err: loggable(error) }, 'refused by the database');
-  if (problem.status === 503 || problem.status === 429) void reply.header('retry-after', '5');
+  else if (problem.status === 403)
+    request.log.warn(
+      { address: request.ip, account: request.me?.accountId ?? null, route: request.routeOptions.url },
+      'refused',
+    );
+  if ((problem.status === 503 || problem.status === 429) && !reply.hasHeader('retry-after'))
+    void reply.header('retry-after', '5');
   return sendProblem(reply, problem);
 }
 
