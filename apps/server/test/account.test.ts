@@ -1,4 +1,3 @@
-import { v7 } from 'uuid';
 import { createApp } from '../src/platform/app';
 import { readConfig } from '../src/platform/config';
 import { forget } from '../src/platform/identity';
