@@ -58,7 +58,9 @@ export async function createApp({ database, config, jobs, work }: Parts): Promis
       directives: {
         defaultSrc: ["'self'"],
         scriptSrc: ["'self'"],
+        // The libraries of the app write their style sheets into the page as they load; nothing else has styles.
         styleSrc: ["'self'", "'unsafe-inline'"],
+        styleSrcAttr: ["'none'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
         mediaSrc: ["'self'", 'blob:'],
         workerSrc: ["'self'", 'blob:'],
