@@ -3,6 +3,7 @@ import { v7 } from 'uuid';
 import { CLUB_ID } from '../demo/shared';
 import { seedDemo } from '../demo/seedDemo';
 import { archiveText } from '../src/archive/service';
+import { clipOf } from './bodies';
 import { Harness, type TestClub } from './harness';
 
 let harness: Harness;
@@ -136,6 +137,26 @@ describe('the archive of a club', () => {
     const answer = await taken(club, { ...demo, swimmers });
     expect(answer.status).toBe(422);
     expect(answer.body.detail).toContain('has not agreed to clips');
+  });
+
+  it.each([
+    ['without the child', () => ({})],
+    ['with a word of the guardian that is not noted here', (row: object) => ({ ...row, clipConsent: true })],
+  ])('refuses a clip of a child who is here, from a file %s', async (_name, claim) => {
+    const club = await harness.club();
+    for (const birthYear of [new Date().getFullYear() - 10, null]) {
+      const child = await club.addSwimmer(undefined, { birthYear, clipConsent: false });
+      const head = await club.as('head');
+      const { body: own } = (await head('GET', '/club/archive')) as { body: ClubArchive };
+      const swimmers = own.swimmers
+        .filter((row) => (row as { id: string }).id === child)
+        .map((row) => claim(row as object));
+      const clips = [{ id: v7(), coachId: club.accounts.head!.id, ...clipOf(child) }];
+      const answer = await taken(club, { ...own, swimmers: swimmers.filter((row) => 'id' in row), clips });
+      expect([answer.status, answer.body.detail]).toEqual([422, expect.stringContaining('not agreed to clips')]);
+      const kept = await harness.owner.em.fork().execute('select id from clip where swimmer_id = ?', [child]);
+      expect(kept).toEqual([]);
+    }
   });
 
   it('is for the head coach only, and logs the looks at children', async () => {

@@ -4,7 +4,7 @@ import { readSession, readSessionCsv, withPositionIds } from '@upwell/core/notat
 import { buildSession, editSet, setsOf, type SessionPlan } from '@upwell/core/sessions';
 import Ajv from 'ajv/dist/2020';
 import { v7 } from 'uuid';
-import { Harness, type TestClub } from './harness';
+import { allRoutes, Harness, type TestClub } from './harness';
 
 let harness: Harness;
 let club: TestClub;
@@ -52,6 +52,28 @@ async function file(url: string, owner = club) {
   const cookie = (await (await owner.as('coach'))('GET', '/squads')) && owner.cookie('coach');
   return harness.app.inject({ method: 'GET', url: `/api/v1${url}`, cookies: { upwell_session: cookie } });
 }
+
+describe('what a coach writes down for themselves after a session', () => {
+  it('is shown to coaches, and to no swimmer in any form', async () => {
+    const note = 'Ada cried, talk to her alone.';
+    const ratings = { [plan.groups[0]!.id]: 6 };
+    const id = await stored({ done: { plan, ratings, note } });
+    await club.addAccount('swimmer', await club.addSwimmer());
+    const [coach, swimmer] = [await club.as('coach'), await club.as('swimmer')];
+    expect((await coach('GET', `/sessions/${id}`)).body.done).toMatchObject({ ratings, note });
+    const seen = await swimmer('GET', `/sessions/${id}`);
+    expect([seen.status, seen.body.done.ratings, seen.body.done.note]).toEqual([200, ratings, '']);
+    const cookies = { upwell_session: club.cookie('swimmer') };
+    for (const { method, path } of await allRoutes(harness)) {
+      if (method !== 'GET' || path.includes('{token}')) continue;
+      for (const format of path.includes('{format}') ? ['upwell', 'json', 'csv', 'ics'] : ['']) {
+        const url = `${path.replace('{id}', id).replace('{format}', format)}?date=2027-03-02`;
+        const { body } = await harness.app.inject({ url, cookies });
+        expect([url, body.includes('cried')]).toEqual([url, false]);
+      }
+    }
+  });
+});
 
 describe('a session as a file', () => {
   it('comes back from text, CSV and JSON as it was stored', async () => {

@@ -126,6 +126,7 @@ export async function takeArchive(
     const stored = await insert(em, me, part, rows);
     added[part] += stored.length;
     if (part === 'squads') stored.forEach((id) => squads.add(id));
+    if (part === 'clips') await refuseClips(em, stored);
   }
   if (!coached)
     await putCoaches(
@@ -150,6 +151,18 @@ async function putCoaches(em: EntityManager, me: Me, pairs: ReadArchive['coaches
     [me.clubId, JSON.stringify(pairs)],
     'run',
   );
+}
+
+/** No clip of a child without the guardian's word, which is what is noted here, not what a file says of somebody here. */
+async function refuseClips(em: EntityManager, ids: readonly string[]): Promise<void> {
+  const swimmers = await em.execute<{ birth_year: number | null; clip_consent: boolean }[]>(
+    `select birth_year, clip_consent from swimmer where id in (select swimmer_id from clip where id = any(?::uuid[]))`,
+    [`{${ids.join(',')}}`],
+    'all',
+  );
+  if (!swimmers.some((s) => !s.clip_consent && isChild(s.birth_year, thisYear()))) return;
+  const message = 'The guardian of a child has not agreed to clips here. Note it on the swimmer’s page first.';
+  throw new ProblemError(422, `Nothing was taken in: clips: ${message}`, { fields: [{ field: 'clips', message }] });
 }
 
 /** The same doors as for a session that a coach saves. */

@@ -46,13 +46,19 @@ export async function deckRoutes(app: FastifyInstance, { database }: { database:
       config: COACH,
       schema: { querystring: packQuerySchema, summary: 'Everything that running the sessions of a day needs' },
     },
-    (request) => asMe(database, whoAsks(request), (em) => packs(em, request.query.date)),
+    (request) => {
+      const me = whoAsks(request);
+      return asMe(database, me, (em) => packs(em, me, request.query.date));
+    },
   );
 
   app.get<{ Params: { id: string } }>(
     '/packs/:id',
     { config: COACH, schema: { params: idParams, summary: 'Everything that running one session needs' } },
-    (request) => asMe(database, whoAsks(request), (em) => pack(em, request.params.id)),
+    (request) => {
+      const me = whoAsks(request);
+      return asMe(database, me, (em) => pack(em, me, request.params.id));
+    },
   );
 
   app.get<{ Params: { id: string }; Querystring: { after: number } }>(
@@ -61,7 +67,10 @@ export async function deckRoutes(app: FastifyInstance, { database }: { database:
       config: COACH,
       schema: { params: idParams, querystring: eventsQuerySchema, summary: 'What was noted while a session was run' },
     },
-    (request) => asMe(database, whoAsks(request), (em) => eventsAfter(em, request.params.id, request.query.after)),
+    (request) => {
+      const me = whoAsks(request);
+      return asMe(database, me, (em) => eventsAfter(em, me, request.params.id, request.query.after));
+    },
   );
 
   app.post<{ Params: { id: string }; Body: EventsBody }>(

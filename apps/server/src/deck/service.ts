@@ -13,14 +13,14 @@ import { toEvent, type EventRow } from './runRecords';
 const PAGE = 1000;
 
 /** The sessions of a day with everything that running them needs. */
-export async function packs(em: EntityManager, date: string): Promise<DeckPack[]> {
+export async function packs(em: EntityManager, me: Me, date: string): Promise<DeckPack[]> {
   const out: DeckPack[] = [];
-  for (const { id } of await listSessions(em, { from: date, to: date, limit: 20 })) out.push(await pack(em, id));
+  for (const { id } of await listSessions(em, { from: date, to: date, limit: 20 })) out.push(await pack(em, me, id));
   return out;
 }
 
-export async function pack(em: EntityManager, sessionId: string): Promise<DeckPack> {
-  const session = await showSession(em, sessionId);
+export async function pack(em: EntityManager, me: Me, sessionId: string): Promise<DeckPack> {
+  const session = await showSession(em, me, sessionId);
   const people = await sessionPeople(em, session.squadIds);
   return {
     session,
@@ -34,8 +34,8 @@ export async function pack(em: EntityManager, sessionId: string): Promise<DeckPa
 }
 
 /** Events of a run after a place in its list, in the order in which the server got them. */
-export async function eventsAfter(em: EntityManager, sessionId: string, after: number): Promise<EventsPage> {
-  await showSession(em, sessionId);
+export async function eventsAfter(em: EntityManager, me: Me, sessionId: string, after: number): Promise<EventsPage> {
+  await showSession(em, me, sessionId);
   const rows = await em.execute<EventRow[]>(
     `select seq, id, device, at_ms, fact from deck_event where session_id = ? and seq > ? order by seq limit ${PAGE}`,
     [sessionId, after],

@@ -77,7 +77,7 @@ export function peopleByLevel(all: readonly Attendee[], year: number): Partial<R
       const here = all.filter((a) => a.level === level);
       if (here.length === 0) return [];
       const people: GroupPeople = {
-        under16: here.filter((a) => a.birthYear === null || isChild(a.birthYear, year)).length,
+        under16: here.filter((a) => isChild(a.birthYear, year)).length,
         under18: here.filter((a) => a.birthYear === null || year - a.birthYear <= 18).length,
         flagged: here.filter((a) => a.healthFlags.some((flag) => NO_BREATH_LIMITS.includes(flag))).length,
         healthFlags: [...new Set(here.flatMap((a) => a.healthFlags))],

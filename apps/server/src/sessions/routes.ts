@@ -55,7 +55,10 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
   app.get<{ Params: { id: string } }>(
     '/sessions/:id',
     { schema: { params: idParams, summary: 'One session with its plan' } },
-    (request) => asMe(database, whoAsks(request), (em) => showSession(em, request.params.id)),
+    (request) => {
+      const me = whoAsks(request);
+      return asMe(database, me, (em) => showSession(em, me, request.params.id));
+    },
   );
 
   app.put<{ Params: { id: string }; Body: SessionSave }>(
@@ -78,7 +81,8 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
     { schema: { params: exportParams, summary: 'A session as text, JSON, CSV or iCalendar' } },
     async (request, reply) => {
       const { id, format } = request.params;
-      const session = await asMe(database, whoAsks(request), (em) => showSession(em, id));
+      const me = whoAsks(request);
+      const session = await asMe(database, me, (em) => showSession(em, me, id));
       const { type, body } = exportSession(session, format);
       return reply
         .type(type)
@@ -97,7 +101,7 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
     async (request, reply) => {
       const me = whoAsks(request);
       const { session, people, capacity } = await asMe(database, me, async (em) => {
-        const session = await showSession(em, request.params.id);
+        const session = await showSession(em, me, request.params.id);
         return {
           session,
           people: await sessionPeople(em, session.squadIds),
@@ -115,11 +119,13 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
   app.get<{ Params: { id: string } }>(
     '/sessions/:id/people',
     { config: COACH, schema: { params: idParams, summary: 'Who comes to a session, with their pace' } },
-    (request) =>
-      asMe(database, whoAsks(request), async (em) => {
-        const session = await showSession(em, request.params.id);
+    (request) => {
+      const me = whoAsks(request);
+      return asMe(database, me, async (em) => {
+        const session = await showSession(em, me, request.params.id);
         return sessionPeople(em, session.squadIds);
-      }),
+      });
+    },
   );
 
   app.get<{ Querystring: { date: string } }>(

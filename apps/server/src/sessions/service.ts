@@ -78,10 +78,12 @@ export async function listSessions(em: EntityManager, query: SessionQuery): Prom
     .reverse();
 }
 
-export async function showSession(em: EntityManager, id: string): Promise<SessionView> {
+/** One session; what its coach wrote down for themselves afterwards is shown to coaches only. */
+export async function showSession(em: EntityManager, me: Pick<Me, 'role'>, id: string): Promise<SessionView> {
   const record = await em.findOne(TrainingSessionEntity, { id });
   if (!record) throw notFound();
-  return toView(record);
+  const view = toView(record);
+  return me.role === 'swimmer' && view.done ? { ...view, done: { ...view.done, note: '' } } : view;
 }
 
 export async function saveSession(

@@ -73,8 +73,8 @@ export function ClipScreen() {
             </Button>
           }
         >
-          This swimmer is under 16 and the guardian has not agreed to clips. Ask first and note it on the swimmer’s
-          page.
+          This swimmer is under 16, or of unknown age, and the guardian has not agreed to clips. Ask first and note it
+          on the swimmer’s page.
         </Notice>
       </Screen>
     );

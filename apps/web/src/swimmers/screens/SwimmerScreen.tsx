@@ -24,6 +24,13 @@ import { Timeline } from '../parts/Timeline';
 
 const ResultChart = lazy(() => import('@/charts').then((charts) => ({ default: charts.ResultChart })));
 
+/** How closely the record is guarded, in words. */
+function guarded({ child, birthYear }: Pick<SwimmerPage, 'child' | 'birthYear'>): string | undefined {
+  if (!child) return undefined;
+  const why = birthYear === null ? 'Age not known, so counted as under 16' : 'Under 16';
+  return `${why}: every look at this record is logged`;
+}
+
 export function SwimmerScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const router = useRouter();
@@ -45,7 +52,7 @@ export function SwimmerScreen() {
     <Screen
       title={`${swimmer.givenName} ${swimmer.familyName}`}
       over={[LEVEL[swimmer.level].name, STROKE_MODEL[swimmer.strokeModel].name, swimmer.squadName].join(' · ')}
-      under={swimmer.child ? 'Under 16: every look at this record is logged' : undefined}
+      under={guarded(swimmer)}
       back="/swimmers"
       actions={
         coach ? (
