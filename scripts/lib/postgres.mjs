@@ -39,6 +39,16 @@ export async function installPostgres() {
   return 'installed';
 }
 
+/** Runs one of PostgreSQL's own tools on a database; its password goes with the environment, which others cannot read. */
+export function pgTool(program, args, databaseUrl) {
+  const url = new URL(databaseUrl);
+  const password = decodeURIComponent(url.password);
+  url.password = '';
+  return run(path.join(findBinaries(), program), [...args, '--dbname', url.toString()], {
+    env: { ...process.env, PGPASSWORD: password },
+  });
+}
+
 const isRoot = process.getuid?.() === 0;
 
 /** PostgreSQL refuses root: as root its programs run as the postgres user. */
@@ -141,6 +151,7 @@ export async function startCluster(name, database) {
 
   const log = path.join(folder, 'server.log');
   let port = runningPort(dataDir);
+  const wasRunning = port !== null;
   if (port === null) {
     port = await freePort();
     const settings = `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories='' -c max_connections=60`;
@@ -174,6 +185,7 @@ export async function startCluster(name, database) {
   return {
     url: url(database),
     folder,
+    wasRunning,
     stop: () => pg('pg_ctl', ['-D', dataDir, '-m', 'fast', '-w', 'stop'], options),
     recreate: async () => {
       await sql(`drop database ${database} with (force)`);
