@@ -83,9 +83,28 @@ async function main() {
     void stop().then(() => process.exit(1));
   });
 
+  if (cluster) keepAlive(cluster, () => stopping);
   console.log(`\n  Upwell is open at  http://127.0.0.1:${port}`);
   if (!external) console.log('  Demo sign-in       head@upwell.example · quiet-water-demo');
   console.log('  Stop with Ctrl-C\n');
+}
+
+/** How often it is looked whether the database still runs, milliseconds. */
+const LOOK_MS = 3000;
+
+/** Starts the database again when it has ended; the server waits for it and finds it on its port. */
+function keepAlive(cluster, over) {
+  const look = async () => {
+    if (over()) return;
+    try {
+      if (await cluster.revive())
+        console.error('The database had ended and was started again; what was stored is safe.');
+    } catch (error) {
+      console.error(error.message);
+    }
+    setTimeout(look, LOOK_MS).unref();
+  };
+  setTimeout(look, LOOK_MS).unref();
 }
 
 main().catch(fail);

@@ -1,0 +1,69 @@
+import { spawnSync } from 'node:child_process';
+import { readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+
+/** The cluster of `npm start`, from the outside: a script of its own each time, as after a restart of the machine. */
+const name = `own-${process.pid}`;
+const run = (script: string) =>
+  spawnSync(
+    process.execPath,
+    [
+      '--input-type=module',
+      '-e',
+      `import { startCluster, removeCluster } from '${path.join(__dirname, '../../../scripts/lib/postgres.mjs')}';
+       import { execFileSync } from 'node:child_process';
+       const start = () => startCluster('${name}', 'upwell_own');
+       ${script}`,
+    ],
+    { encoding: 'utf8', timeout: 60_000 },
+  );
+afterAll(() => run(`removeCluster('${name}')`));
+jest.setTimeout(120_000);
+
+it('starts after a power cut whose process number belongs to another program by now', () => {
+  const first = run(`const c = await start(); await c.stop(); console.log(c.folder);`);
+  const folder = first.stdout.trim();
+  expect([first.status, folder.length > 0]).toEqual([0, true]);
+  const pidFile = path.join(folder, 'cluster/postmaster.pid');
+  // This test itself lives, and is no database.
+  writeFileSync(pidFile, `${process.pid}\n${folder}/cluster\n1\n59999\n\n127.0.0.1\n`);
+  const second = run(`const c = await start(); console.log(new URL(c.url).port !== '59999'); await c.stop();`);
+  expect([second.status, second.stdout.trim()]).toEqual([0, 'true']);
+});
+
+it('is started again on its port after it was killed', () => {
+  const { stdout, status } = run(`
+    import { readFileSync } from 'node:fs';
+    const c = await start();
+    const pid = Number(readFileSync(c.folder + '/cluster/postmaster.pid', 'utf8').split('\\n')[0]);
+    const said = [await c.revive()];
+    process.kill(pid, 'SIGKILL');
+    for (let i = 0; i < 100; i++) {
+      try { process.kill(pid, 0); } catch { break; }
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+    said.push(await c.revive(), await c.revive());
+    execFileSync('psql', [c.url, '-c', 'select 1'], { stdio: 'ignore' });
+    console.log(JSON.stringify(said));
+    await c.stop();`);
+  expect([status, stdout.trim()]).toEqual([0, '[false,true,false]']);
+});
+
+it('says no password when something fails, and keeps no values of a failed statement in its log', () => {
+  const { stdout, stderr } = run(`
+    const c = await start();
+    console.log(c.folder);
+    const sql = (text) => { try { execFileSync('psql', [c.url, '-c', text], { stdio: 'ignore' }); } catch {} };
+    sql("create table p (name text primary key); insert into p values ('Ada Secretname')");
+    sql("insert into p values ('Ada Secretname')");
+    // A database that cannot be made: what is said of it comes from the tool.
+    await c.stop();
+    try { await c.recreate(); } catch (error) { console.error(error.message); }`);
+  const folder = stdout.trim().split('\n')[0]!;
+  const log = readFileSync(path.join(folder, 'server.log'), 'utf8');
+  expect(log).toContain('duplicate key value');
+  expect(log).not.toContain('Ada Secretname');
+  const password = readFileSync(path.join(folder, 'password'), 'utf8').trim();
+  expect(stderr).toContain('failed');
+  expect(stdout + stderr + log).not.toContain(password);
+});
