@@ -227,12 +227,17 @@ test('a swum track is laid over the course, kept with its swimmer, and tells how
   await expect(page.getByText(/m swum for 28\d\d m of course/)).toBeVisible({ timeout: 20_000 });
   await expect(page.getByText(/Turns \d\.\d° a stroke to the right/)).toBeVisible();
   await expectAccessible(page);
-  // It was swum with looks every 14; told so, the drift is worked out anew.
+  // It was swum with looks every 14; told so, the drift is worked out anew, and so is what would have been better.
   const drift = page.getByText(/a stroke to the right/);
   const before = await drift.textContent();
-  for (let i = 0; i < 6; i++) await page.getByLabel('More strokes between looks').click();
+  const more = page.getByLabel('More strokes between looks');
+  for (let i = 0; i < 6; i++) await more.click();
+  await expect(drift).toHaveText(/^Turns 1\.6° a stroke .* Looking every 14 suits it\.$/);
   await expect(drift).not.toHaveText(before!);
-  await expect(page.getByText(/Looking every \d+ instead of 14 would have saved about \d+ s/)).toBeVisible();
+  for (let i = 0; i < 6; i++) await more.click();
+  await expect(drift).toHaveText(/Looking every \d+ instead of 20 would have saved about \d+ s/);
+  for (let i = 0; i < 6; i++) await page.getByLabel('Fewer strokes between looks').click();
+  await expect(drift).toHaveText(/Looking every 14 suits it/);
 
   await page.getByRole('button', { name: 'Who swam it?' }).click();
   await page.getByLabel('Find a swimmer').fill('ines');

@@ -182,7 +182,7 @@ function Fresh({
   if ('refused' in answer) return <Notice tone="error">{answer.refused}</Notice>;
   return (
     <View style={styles.gap}>
-      <TrackSheet view={view} measured={answer.ok} habits={habits} />
+      <TrackSheet view={view} measured={answer.ok} habits={answer.habits} />
       <View style={styles.row}>
         <Stepper
           label="strokes between looks"
@@ -239,7 +239,7 @@ function Kept({ id }: { readonly id: string }) {
       <TrackSheet
         view={{ id, name: track.courseName, course: track.course }}
         measured={answer.ok}
-        habits={track.habits}
+        habits={answer.habits}
       />
       {me?.role === 'swimmer' ? null : (
         <HoldButton
