@@ -42,7 +42,7 @@ await Promise.all(
   cookies.map(async (cookie, client) => {
     const agent = new http.Agent({ keepAlive: true });
     for (let i = client; performance.now() < until; i++) {
-      // New ids each time, so that everything is stored anew.
+      // New ids each time, so that everything is stored again.
       const worst = worstBodies(ids);
       const { name, method, url, body } = worst[i % worst.length]!;
       const status = await send(agent, cookie, method, url, body?.());

@@ -227,7 +227,7 @@ test('a swum track is laid over the course, kept with its swimmer, and tells how
   await expect(page.getByText(/m swum for 28\d\d m of course/)).toBeVisible({ timeout: 20_000 });
   await expect(page.getByText(/Turns \d\.\d° a stroke to the right/)).toBeVisible();
   await expectAccessible(page);
-  // It was swum with looks every 14; told so, the drift is worked out anew, and so is what would have been better.
+  // It was swum with looks every 14; told so, both the drift and the advice are worked out again.
   const drift = page.getByText(/a stroke to the right/);
   const before = await drift.textContent();
   const more = page.getByLabel('More strokes between looks');

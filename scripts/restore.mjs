@@ -5,7 +5,7 @@ import path from 'node:path';
 import { installPostgres, pgTool, startCluster } from './lib/postgres.mjs';
 import { Advice, checkNode, fail, step } from './lib/steps.mjs';
 
-/** The rights of the app are in the backup; whom they are given to has to be there first. */
+/** The backup grants the app its rights, so the role that gets them has to exist first. */
 const ROLE = `do $$ begin create role upwell_app nologin; exception when duplicate_object then null; end $$`;
 
 async function main() {

@@ -67,7 +67,7 @@ async function main() {
       return new Promise((resolve, reject) => {
         server.stdout.on('data', (data) => {
           if (String(data).includes('listening on')) resolve('');
-          // What the server says is for whoever runs it: errors and refusals, a line of JSON each.
+          // The server's log, for the operator: errors and refusals, one line of JSON each.
           else process.stdout.write(data);
         });
         server.once('exit', (code) => reject(new Advice(`The server ended (${code}). What it said is above.`)));

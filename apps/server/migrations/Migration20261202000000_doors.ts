@@ -14,7 +14,7 @@ const WHO = `select a.id, a.club_id, a.role, a.swimmer_id,
 /** A sign-in that nobody used for so long is over. */
 const IDLE = `interval '14 days'`;
 
-/** Doors that stood open to whoever could send SQL as the app's role, to a coach of another squad, and to a lost phone. */
+/** Closes what was open to SQL sent as the app's role, to coaches of other squads, and to a lost phone. */
 export class Migration20261202000000_doors extends Migration {
   override up(): void {
     // A sign-in that is used says so once an hour; one that is not used ends.

@@ -43,7 +43,7 @@ describe('signing in', () => {
     expect((await signIn({ email: club.accounts.coach!.email, password: PASSWORD })).statusCode).toBe(200);
   });
 
-  it('does not lock out the owner, on a device where they signed in before, whoever guesses beside them', async () => {
+  it('does not lock out an owner on a device they signed in on before, however many others guess', async () => {
     const { email } = await harness.addAccount(club.id, 'coach', null);
     const { email: another } = await harness.addAccount(club.id, 'coach', null);
     const first = await signIn({ email, password: PASSWORD });

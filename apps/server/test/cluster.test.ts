@@ -11,7 +11,7 @@ const run = (script: string) =>
       '--input-type=module',
       '-e',
       `import { startCluster, removeCluster } from '${path.join(__dirname, '../../../scripts/lib/postgres.mjs')}';
-       import { execFileSync } from 'node:child_process';
+       import { execFileSync, spawnSync } from 'node:child_process';
        const start = () => startCluster('${name}', 'upwell_own');
        ${script}`,
     ],
@@ -53,13 +53,14 @@ it('says no password when something fails, and keeps no values of a failed state
   const { stdout, stderr } = run(`
     const c = await start();
     console.log(c.folder);
-    const sql = (text) => { try { execFileSync('psql', [c.url, '-c', text], { stdio: 'ignore' }); } catch {} };
+    const sql = (text) => console.log(spawnSync('psql', [c.url, '-c', text], { stdio: 'ignore' }).status);
     sql("create table p (name text primary key); insert into p values ('Ada Secretname')");
     sql("insert into p values ('Ada Secretname')");
     // A database that cannot be made: what is said of it comes from the tool.
     await c.stop();
     try { await c.recreate(); } catch (error) { console.error(error.message); }`);
-  const folder = stdout.trim().split('\n')[0]!;
+  const [folder, made, refused] = stdout.trim().split('\n') as [string, string, string];
+  expect([made, refused]).toEqual(['0', '1']);
   const log = readFileSync(path.join(folder, 'server.log'), 'utf8');
   expect(log).toContain('duplicate key value');
   expect(log).not.toContain('Ada Secretname');

@@ -7,7 +7,7 @@ import { ProblemError } from '../platform/problem';
 const MINUTE_MS = 60_000;
 /**
  * Wrong passwords that are taken. A device on which somebody signed in before has its own count for that account,
- * so whoever guesses at it, from the same pool network or from everywhere, does not lock its owner out.
+ * so somebody who guesses at it, from the same pool network or from anywhere, does not lock its owner out.
  */
 export const WRONG_TRIES = {
   /** For one account from one address, on devices where it was never signed in. */

@@ -69,7 +69,7 @@ export const identity = fp(async (app: FastifyInstance, parts: { database: Datab
     const token = request.cookies[cookie];
     if (accessOf(request) !== 'public' && token && token.length <= 100) request.me = await lookUp(database, token);
   });
-  // The last moment before the body: whoever is refused here has been counted by the limits.
+  // The last moment before the body is read. A request that is refused here has already counted against the limits.
   app.addHook('preParsing', async (request) => {
     const access = accessOf(request);
     if (access !== 'public' && access !== 'guest' && !mayUse(whoAsks(request), access)) throw forbidden();

@@ -18,22 +18,8 @@ import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
 import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
-import {
-  addChunk,
-  addResult,
-  checkImport,
-  commitImport,
-  dropImport,
-  importState,
-  listImports,
-  listResults,
-  recordsOf,
-  removeResult,
-  removeTest,
-  resultsForFile,
-  saveTest,
-  undoImport,
-} from './service';
+import { addChunk, checkImport, commitImport, dropImport, importState, listImports, undoImport } from './imports';
+import { addResult, listResults, recordsOf, removeResult, removeTest, resultsForFile, saveTest } from './service';
 
 export async function recordRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
   app.get<{ Params: { id: string } }>(

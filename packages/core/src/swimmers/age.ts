@@ -7,7 +7,7 @@ export const ADULT_AGE = 16;
  * Only the year is stored and the birthday may still be to come, so the swimmer counts as a child
  * to the end of the calendar year of the sixteenth birthday: the error is on the careful side.
  *
- * @param birthYear four digits, or null when unknown: whoever is not known to be grown up is guarded as a child
+ * @param birthYear four digits, or null when unknown, which counts as a child
  * @param onYear the calendar year of the day in question
  * @example isChild(2010, 2026) // true
  * @example isChild(null, 2026) // true
