@@ -7,6 +7,7 @@ import { Migration20261129000000_tracks } from './Migration20261129000000_tracks
 import { Migration20261130000000_goal } from './Migration20261130000000_goal';
 import { Migration20261201000000_trust } from './Migration20261201000000_trust';
 import { Migration20261202000000_doors } from './Migration20261202000000_doors';
+import { Migration20261203000000_people } from './Migration20261203000000_people';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -19,4 +20,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261130000000_goal', class: Migration20261130000000_goal },
   { name: 'Migration20261201000000_trust', class: Migration20261201000000_trust },
   { name: 'Migration20261202000000_doors', class: Migration20261202000000_doors },
+  { name: 'Migration20261203000000_people', class: Migration20261203000000_people },
 ];

@@ -365,3 +365,5 @@ export async function stored(club: TestClub) {
   if (wrong) throw new Error(JSON.stringify(wrong.body));
   return { squadId, swimmerId, reviewId, focusId: review.focus.id, courseId, sessionId, clipId };
 }
+
+export type Stored = Awaited<ReturnType<typeof stored>>;

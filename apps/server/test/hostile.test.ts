@@ -1,7 +1,8 @@
 import { v7 } from 'uuid';
 import { numbers } from '../demo/random';
-import * as bodies from './bodies';
-import { allRoutes, Harness, type Route, type TestClub } from './harness';
+import { stored, type Stored } from './bodies';
+import { everyRoute, goodBody, idsOf, questionsOf, type AskedRoute } from './everyRoute';
+import { Harness, type TestClub } from './harness';
 
 /**
  * Every route that the OpenAPI document names, asked with what nobody would send: hostile ids, questions and
@@ -9,22 +10,14 @@ import { allRoutes, Harness, type Route, type TestClub } from './harness';
  */
 let harness: Harness;
 let club: TestClub;
-let routes: readonly (Route & { readonly asks: readonly string[] })[];
-let here: Awaited<ReturnType<typeof bodies.stored>>;
+let routes: readonly AskedRoute[];
+let here: Stored;
 beforeAll(async () => {
   harness = await Harness.start();
   club = await harness.club();
-  here = await bodies.stored(club);
+  here = await stored(club);
   await club.addAccount('swimmer', here.swimmerId);
-  const document = (await harness.app.inject({ url: '/api/v1/openapi.json' })).json<{
-    paths: Record<string, Record<string, { parameters?: { in: string; name: string }[] }>>;
-  }>();
-  routes = (await allRoutes(harness)).map((route) => ({
-    ...route,
-    asks: (document.paths[route.path]![route.method.toLowerCase()]!.parameters ?? [])
-      .filter((p) => p.in === 'query')
-      .map((p) => p.name),
-  }));
+  routes = await everyRoute(harness);
 });
 afterAll(() => harness.stop());
 
@@ -105,59 +98,6 @@ const IN_ADDRESS = VALUES.map((value) => (typeof value === 'string' ? value : JS
   .concat(['%00', '%', '%FF%FE', '%ED%A0%80', '..%2f..%2fetc', '%2e%2e', 'a%2fb', ';', 'null', 'undefined'])
   .filter((text) => text.length > 0 && text.length < 2000);
 
-/** A good body for a route, or undefined where it takes none. */
-function goodBody({ method, path }: Route): object | undefined {
-  if (method === 'GET' || method === 'DELETE') return undefined;
-  const { squadId, swimmerId, courseId, focusId } = here;
-  const versioned = (fields: object) => ({ ...fields, ...bodies.save() });
-  const calculator = /\/compute\/(.+)$/.exec(path)?.[1];
-  if (calculator) return bodies.computeBodies()[calculator];
-  const known: Readonly<Record<string, () => object>> = {
-    '/account/sign-in': () => ({ email: 'a@b.example', password: 'x' }),
-    '/account/club': () => ({ kit: ['fins'], laneCapacity: 6, paceTable: [], ...bodies.save(), version: 1 }),
-    '/swimmers/{id}': () => versioned(bodies.swimmerOf(squadId)),
-    '/squads/{id}': () => versioned(bodies.squadOf()),
-    '/reviews/{id}': () => versioned(bodies.reviewOf(swimmerId)),
-    '/focuses/{id}': () => ({
-      drill: 'front-scull',
-      saidBack: '',
-      felt: '',
-      relookOn: '2026-12-08',
-      ...bodies.save(),
-      // The review of this test, which closed it, counts as a change.
-      version: 2,
-    }),
-    '/focuses/{id}/tries/{tryId}': () => ({
-      drill: 'front-scull',
-      verdict: 'same',
-      note: '',
-      at: '2026-11-25T18:00:00Z',
-    }),
-    '/clips/{id}': () => versioned(bodies.clipOf(swimmerId)),
-    '/handout-links/{id}': () => ({ focusId, token: bodies.token() }),
-    '/eye/tries/{id}': () => ({ grade: 1, seed: 1, marked: ['legs-low'] }),
-    '/sessions/{id}': () =>
-      versioned({
-        ...bodies.sessionOf(squadId),
-        courseId,
-        done: { plan: bodies.planOf(), ratings: { g: 5 }, note: '' },
-      }),
-    '/calendar-links/{id}': () => ({ squadId, token: bodies.token() }),
-    '/deck/runs/{id}/events': () => ({ events: bodies.eventsOf(swimmerId, focusId) }),
-    '/tests/{id}': () => versioned(bodies.testOf(swimmerId)),
-    '/results/{id}': () => bodies.resultOf(swimmerId),
-    '/imports/{id}/{chunk}': () => ({ rows: [bodies.resultOf(swimmerId), bodies.resultOf(swimmerId)] }),
-    '/imports/{id}/commit': () => ({ rows: 2, name: 'May.csv', skipKnown: true }),
-    '/courses/{id}': () => versioned(bodies.courseOf()),
-    '/water-days/{id}': () => bodies.waterDayOf(courseId),
-    '/race-cards/pdf': () => bodies.raceCardOf(),
-    '/tracks/{id}': () => bodies.trackOf(courseId, swimmerId),
-    '/swimmers/{id}/race-plan': () => versioned({ choices: bodies.choicesOf() }),
-    '/sessions/{id}/rating': () => ({ value: 5 }),
-  };
-  return known[path.replace('/api/v1', '')]?.() ?? {};
-}
-
 /** Every place inside a value, as the keys that lead to it. */
 function places(value: unknown, way: readonly string[] = []): (readonly string[])[] {
   if (typeof value !== 'object' || value === null) return [way];
@@ -184,16 +124,7 @@ function spoiled(random: Random, body: object): unknown {
 }
 
 function spoiledAddress(random: Random, route: (typeof routes)[number]): string {
-  const real: Readonly<Record<string, readonly string[]>> = {
-    swimmers: [here.swimmerId],
-    reviews: [here.reviewId],
-    focuses: [here.focusId],
-    courses: [here.courseId],
-    sessions: [here.sessionId],
-    runs: [here.sessionId],
-    packs: [here.sessionId],
-    clips: [here.clipId],
-  };
+  const real = idsOf(here);
   const parts = route.path.split('/');
   const path = parts
     .map((part, i) => {
@@ -205,15 +136,10 @@ function spoiledAddress(random: Random, route: (typeof routes)[number]): string 
       // What is changed has a version that is not known here, and what is taken out would be missed: those are new.
       const fresh =
         route.method === 'DELETE' || (route.method === 'PUT' && i === parts.length - 1 && !CHANGES.test(route.path));
-      return fresh || random() > 0.7 ? v7() : (real[parts[i - 1] ?? '']?.[0] ?? v7());
+      return fresh || random() > 0.7 ? v7() : (real[parts[i - 1] ?? ''] ?? v7());
     })
     .join('/');
-  const good: Readonly<Record<string, string>> = {
-    date: '2026-12-01',
-    from: '2026-12-01',
-    level: 'hold',
-    focusId: here.focusId,
-  };
+  const good = questionsOf(here);
   const query = route.asks.flatMap((name) => {
     if (random() < 0.45) return good[name] ? [`${name}=${good[name]}`] : [];
     return random() < 0.1
@@ -237,7 +163,7 @@ it(
       const route = routes[i % routes.length]!;
       // Each route is first asked well, so that a test of nothing but refusals cannot pass.
       const round = Math.floor(i / routes.length);
-      const body = goodBody(route);
+      const body = goodBody(route, here);
       const sent =
         body === undefined || round === 0 ? body : round % 9 === 8 ? oneOf(random, VALUES) : spoiled(random, body);
       const url = round < 2 ? wellAddressed(route) : spoiledAddress(random, route);
@@ -322,7 +248,7 @@ it(
     };
     for (const route of kept) {
       for (let i = 0; i < TRIES; i++) {
-        const sent = oddly(random, goodBody(route)!);
+        const sent = oddly(random, goodBody(route, here)!);
         const id = route.path.endsWith('race-plan') ? await club.addSwimmer() : v7();
         const url = route.path.replace('{id}', id);
         const answer = await harness.app.inject({ method: 'PUT', url, cookies: cookie, payload: sent });
@@ -354,12 +280,7 @@ const REFUSES =
 function wellAddressed(route: (typeof routes)[number]): string {
   // A stream of numbers that never asks for a bad value.
   const path = spoiledAddress(() => 0.5, { ...route, asks: [] });
-  const query: Readonly<Record<string, string>> = {
-    date: '2026-12-01',
-    from: '2026-12-01',
-    level: 'hold',
-    focusId: here.focusId,
-  };
+  const query = questionsOf(here);
   const asks = route.asks.filter((name) => query[name]).map((name) => `${name}=${query[name]}`);
   return asks.length > 0 ? `${path}?${asks.join('&')}` : path;
 }

@@ -127,7 +127,7 @@ export interface SessionProposal {
   /** Themes by how many of the swimmers they serve, by focus or by plan. */
   readonly themes: readonly ThemeServes[];
   /** What each of them works on, by level. */
-  readonly served: readonly (Served & { readonly level: LevelId })[];
+  readonly served: readonly (Served & { readonly id: string; readonly level: LevelId })[];
   readonly swimmers: number;
   /** Kit the club owns. */
   readonly kit: readonly KitId[];

@@ -12,6 +12,7 @@ import { isChild } from '@upwell/core/swimmers';
 import { testOutcome, type TestInput } from '@upwell/core/swimtests';
 import type { Course } from '@upwell/core/water';
 import type { Schema } from 'joi';
+import { createHash } from 'node:crypto';
 import { closeSync, openSync, readFileSync, writeSync } from 'node:fs';
 import { v5 } from 'uuid';
 import { ProblemError } from '../platform/problemError';
@@ -40,6 +41,7 @@ export interface ReadArchive {
  * taken in. What is stored beside a row because lists want it is worked out here and never believed from the file.
  *
  * @param accounts accounts of this club; what others did is noted as done by `me`
+ * @param erased stand-ins of people who were erased here: an archive from before does not bring them back
  * @throws ProblemError 400 when it is no archive, 422 with the rows that are wrong
  */
 export function readArchive({
@@ -48,17 +50,19 @@ export function readArchive({
   clubId,
   me,
   accounts,
+  erased,
 }: {
   readonly file: string;
   readonly into: string;
   readonly clubId: string;
   readonly me: string;
   readonly accounts: readonly string[];
+  readonly erased: readonly string[];
 }): ReadArchive {
   const sent = check(archiveSchema, readJson(readFileSync(file, 'utf8')));
   if (sent.error) throw fieldsProblem(sent.error.details);
   const archive = sent.value.clubId === clubId ? sent.value : inClub(sent.value, clubId);
-  const rows = checked(archive);
+  const rows = withoutErased(checked(archive), new Set(erased));
   refuseClips(rows.clips, rows.swimmers);
   const known = new Set(accounts);
   const whoIsHere = (id: unknown) => (known.has(id as string) ? id : me);
@@ -92,6 +96,19 @@ export function readArchive({
         .map((account_id) => ({ squad_id: squad.id, account_id })),
     ),
   };
+}
+
+type Rows = Readonly<Record<ArchivePart, readonly Row[]>>;
+
+/** As the database makes it: it follows from the id, and the id does not follow from it. */
+const standIn = (id: string) => createHash('md5').update(`erased ${id}`).digest('hex');
+
+function withoutErased(rows: Rows, erased: ReadonlySet<string>): Rows {
+  if (erased.size === 0) return rows;
+  const plain = new Set([...erased].map((id) => id.replaceAll('-', '')));
+  const stays = ({ id, swimmerId }: Row) =>
+    ![id, swimmerId].some((one) => typeof one === 'string' && plain.has(standIn(one)));
+  return Object.fromEntries(ARCHIVE_PARTS.map((part) => [part, rows[part].filter(stays)])) as unknown as Rows;
 }
 
 /** Gathers rows of a part into lines that are stored at once. */
@@ -165,7 +182,7 @@ export const WORKED_COLUMNS: Partial<Record<RowPart, readonly string[]>> = {
 };
 
 /** Every row, checked. */
-function checked(archive: ClubArchive): Readonly<Record<ArchivePart, readonly Row[]>> {
+function checked(archive: ClubArchive): Rows {
   const fields: { field: string; message: string }[] = [];
   const rows: Partial<Record<ArchivePart, Row[]>> = {};
   for (const part of ARCHIVE_PARTS) {

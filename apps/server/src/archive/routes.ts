@@ -4,8 +4,9 @@ import type { Database } from '../platform/database';
 import { asMe, HEAD, whoAsks } from '../platform/identity';
 import { ProblemError } from '../platform/problem';
 import { workFor } from '../work';
-import { archiveText, takeArchive } from './service';
-import { forget, linesOf, readOnce, spool, spoolFile } from './spool';
+import { shows } from '../swimmers';
+import { archiveText, everybody, takeArchive } from './service';
+import { forget, linesOf, readOnce, spool, spoolFile } from '../platform/spool';
 
 /** A large archive over a slow line. */
 const LONGEST_MS = 10 * 60_000;
@@ -34,7 +35,10 @@ export async function archiveRoutes(app: FastifyInstance, { database }: { databa
     async (request, reply) => {
       const me = whoAsks(request);
       const file = spoolFile();
-      await asMe(database, me, (em) => spool(archiveText(em, me), file, Infinity));
+      await asMe(database, me, async (em) => {
+        shows(request, await everybody(em));
+        await spool(archiveText(em, me), file, Infinity);
+      });
       const day = new Date().toISOString().slice(0, 10);
       return reply
         .type('application/json; charset=utf-8')
@@ -71,15 +75,15 @@ export async function archiveRoutes(app: FastifyInstance, { database }: { databa
         const work = workFor(request);
         const into = spoolFile();
         try {
-          const accounts = await asMe(database, me, (em) =>
-            em.execute<{ id: string }[]>('select id from account', [], 'all'),
-          );
+          const ids = (sql: string) =>
+            asMe(database, me, async (em) => (await em.execute<{ id: string }[]>(sql, [], 'all')).map((row) => row.id));
           const read = await work('read-archive', {
             file: request.body,
             into,
             clubId: me.clubId,
             me: me.accountId,
-            accounts: accounts.map((a) => a.id),
+            accounts: await ids('select id from account'),
+            erased: await ids('select stand_in as id from erased'),
           });
           return await asMe(database, me, (em) => takeArchive(em, work, me, read, linesOf(into)));
         } finally {

@@ -29,15 +29,13 @@ const LONG_PAGE = 50;
 
 const thisYear = () => new Date().getFullYear();
 
-/** Everything the club keeps as the text of one file, piece by piece; each child's record counts as looked at. */
+/** The people that an archive of the club is about. */
+export async function everybody(em: EntityManager): Promise<string[]> {
+  return (await em.execute<{ id: string }[]>('select id from swimmer')).map((s) => s.id);
+}
+
+/** Everything the club keeps as the text of one file, piece by piece. */
 export async function* archiveText(em: EntityManager, me: Me): AsyncGenerator<string> {
-  const swimmers = await em.execute<{ id: string; birth_year: number | null }[]>('select id, birth_year from swimmer');
-  const children = swimmers.filter((s) => isChild(s.birth_year, thisYear()));
-  await em.execute(
-    'insert into access_log (club_id, account_id, swimmer_id) select ?, ?, unnest(?::uuid[])',
-    [me.clubId, me.accountId, `{${children.map((c) => c.id).join(',')}}`],
-    'run',
-  );
   const [club] = await em.execute<{ name: string; settings: object }[]>('select name, settings from club', [], 'all');
   const head = {
     format: ARCHIVE_FORMAT,

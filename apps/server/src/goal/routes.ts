@@ -16,6 +16,7 @@ import type { Database } from '../platform/database';
 import { asMe, COACH, SWIMMER, swimmerWhoAsks, whoAsks } from '../platform/identity';
 import type { Jobs } from '../platform/jobs';
 import { idParams } from '../platform/params';
+import { shows } from '../swimmers';
 import { workFor } from '../work';
 import { askForPlans, showJob, stopJob } from './clubPlan';
 import { myWeek, rateSession } from './myWeek';
@@ -68,6 +69,7 @@ export async function goalRoutes(
     { schema: { params: idParams, summary: 'The kept weeks of a swimmer as CSV' } },
     async (request, reply) => {
       const weeks = await asMe(database, whoAsks(request), (em) => keptWeeks(em, request.params.id));
+      shows(request, [request.params.id]);
       return reply
         .type('text/csv; charset=utf-8')
         .header('content-disposition', 'attachment; filename="weeks.csv"')

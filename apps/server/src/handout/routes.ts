@@ -6,6 +6,7 @@ import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
 import { asMe, COACH, PUBLIC, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
+import { shows } from '../swimmers';
 import { workFor } from '../work';
 import { addLink, handoutByToken, handoutOf, linksOf, revokeLink } from './service';
 
@@ -17,17 +18,23 @@ const LOOKS = { ...PUBLIC, rateLimit: { max: 60, timeWindow: '1 minute' } };
 
 /** The page a swimmer takes home: on screen, by a link that can be revoked, and on paper. */
 export async function handoutRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
+  // It bears a name and no id.
+  const pageFor = async (request: FastifyRequest<{ Params: { id: string } }>): Promise<Handout> => {
+    const { page, swimmerId } = await asMe(database, whoAsks(request), (em) => handoutOf(em, request.params.id));
+    shows(request, [swimmerId]);
+    return page;
+  };
+
   app.get<{ Params: { id: string } }>(
     '/focuses/:id/handout',
     { schema: { params: idParams, summary: 'The page for the swimmer' } },
-    (request) => asMe(database, whoAsks(request), (em) => handoutOf(em, request.params.id)),
+    (request) => pageFor(request),
   );
 
   app.get<{ Params: { id: string } }>(
     '/focuses/:id/handout.pdf',
     { schema: { params: idParams, summary: 'The page for the swimmer as a PDF, A5' } },
-    async (request, reply) =>
-      sendPdf(request, reply, await asMe(database, whoAsks(request), (em) => handoutOf(em, request.params.id))),
+    async (request, reply) => sendPdf(request, reply, await pageFor(request)),
   );
 
   app.get<{ Querystring: { focusId: string } }>(

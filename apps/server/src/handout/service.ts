@@ -24,16 +24,22 @@ interface Row {
 const toHandout = ({ given_name, relook_on, ...row }: Row): Handout =>
   handout({ ...row, givenName: given_name, relookOn: relook_on });
 
+export interface HandoutOf {
+  readonly page: Handout;
+  readonly swimmerId: string;
+}
+
 /** The page for the swimmer of a focus, for whoever may see the swimmer. */
-export async function handoutOf(em: EntityManager, focusId: string): Promise<Handout> {
-  const [row] = await em.execute<Row[]>(
-    `select s.given_name, r.stroke, r.signs, r.good, f.cause, f.drill, f.cue, f.tries, f.relook_on::text as relook_on
+export async function handoutOf(em: EntityManager, focusId: string): Promise<HandoutOf> {
+  const [row] = await em.execute<(Row & { swimmer_id: string })[]>(
+    `select s.id as swimmer_id, s.given_name, r.stroke, r.signs, r.good, f.cause, f.drill, f.cue, f.tries, f.relook_on::text as relook_on
      from focus f join review r on r.id = f.review_id join swimmer s on s.id = f.swimmer_id where f.id = ?`,
     [focusId],
     'all',
   );
   if (!row) throw notFound();
-  return toHandout(row);
+  const { swimmer_id: swimmerId, ...rest } = row;
+  return { page: toHandout(rest), swimmerId };
 }
 
 /** The page behind a secret link, as long as the link is not revoked. */

@@ -13,6 +13,7 @@ import { handoutRoutes } from '../handout/routes';
 import { recordRoutes } from '../records/routes';
 import { reviewRoutes } from '../review/routes';
 import { sessionRoutes } from '../sessions/routes';
+import { looks } from '../swimmers/looks';
 import { swimmerRoutes } from '../swimmers/routes';
 import { waterCompute } from '../water/compute';
 import { waterRoutes } from '../water/routes';
@@ -87,6 +88,7 @@ export async function createApp({ database, config, jobs, work }: Parts): Promis
       api.addHook('onSend', async (_request, reply) => {
         if (!reply.hasHeader('cache-control')) void reply.header('cache-control', 'no-store');
       });
+      await api.register(looks, { database });
       await api.register(accountRoutes, { database, config, prefix: '/account' });
       await api.register(swimmerRoutes, { database });
       await api.register(reviewRoutes, { database });

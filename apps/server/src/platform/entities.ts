@@ -6,14 +6,7 @@ import { HandoutLinkEntity } from '../handout/entities';
 import { TestResultEntity } from '../records/entities';
 import { ClipEntity, FocusEntity, FocusTryEntity, ReviewEntity } from '../review/entities';
 import { CalendarLinkEntity, TrainingSessionEntity } from '../sessions/entities';
-import {
-  AccessLogEntity,
-  ClubEntity,
-  ResultEntity,
-  SquadCoachEntity,
-  SquadEntity,
-  SwimmerEntity,
-} from '../swimmers/entities';
+import { ClubEntity, ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity } from '../swimmers/entities';
 import { CourseEntity } from '../water/entities';
 
 /** Every table, by its domain. */
@@ -33,7 +26,6 @@ export const ENTITIES = [
   TrainingSessionEntity,
   CalendarLinkEntity,
   ResultEntity,
-  AccessLogEntity,
   DeckEventEntity,
   TestResultEntity,
   CourseEntity,

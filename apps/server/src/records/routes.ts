@@ -18,6 +18,7 @@ import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
 import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
+import { shows } from '../swimmers';
 import { addChunk, checkImport, commitImport, dropImport, importState, listImports, undoImport } from './imports';
 import { addResult, listResults, recordsOf, removeResult, removeTest, resultsForFile, saveTest } from './service';
 
@@ -81,6 +82,10 @@ export async function recordRoutes(app: FastifyInstance, { database }: { databas
     },
     async (request, reply) => {
       const rows = await asMe(database, whoAsks(request), (em) => resultsForFile(em, request.query.squadId ?? null));
+      shows(
+        request,
+        rows.map((r) => r.swimmerId),
+      );
       return reply
         .type('text/csv; charset=utf-8')
         .header('content-disposition', 'attachment; filename="results.csv"')

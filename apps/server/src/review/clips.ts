@@ -4,7 +4,7 @@ import { isChild } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
-import { AccessLogEntity, SwimmerEntity } from '../swimmers/entities';
+import { SwimmerEntity } from '../swimmers/entities';
 import { ClipEntity, type ClipRecord } from './entities';
 
 /** The clips of one swimmer, the newest first, without their taps. */
@@ -19,13 +19,10 @@ export async function clipsOf(em: EntityManager, swimmerId: string): Promise<Cli
   return rows.map(({ recorded_on, ...row }) => ({ ...row, recordedOn: recorded_on }));
 }
 
-/** What is kept of one clip; a look at a child's is logged. */
-export async function showClip(em: EntityManager, me: Me, id: string): Promise<ClipView> {
+/** What is kept of one clip. */
+export async function showClip(em: EntityManager, id: string): Promise<ClipView> {
   const record = await em.findOne(ClipEntity, { id });
   if (!record) throw notFound();
-  if (me.role !== 'swimmer' && (await childOf(em, record.swimmerId)).child) {
-    await em.insert(AccessLogEntity, { clubId: me.clubId, accountId: me.accountId, swimmerId: record.swimmerId });
-  }
   return toView(record);
 }
 

@@ -81,10 +81,7 @@ export async function reviewRoutes(app: FastifyInstance, { database }: { databas
   app.get<{ Params: { id: string } }>(
     '/clips/:id',
     { schema: { params: idParams, summary: 'Times, lines and notes of one clip' } },
-    (request) => {
-      const me = whoAsks(request);
-      return asMe(database, me, (em) => showClip(em, me, request.params.id));
-    },
+    (request) => asMe(database, whoAsks(request), (em) => showClip(em, request.params.id)),
   );
 
   app.put<{ Params: { id: string }; Body: ClipSave }>(

@@ -20,6 +20,7 @@ import type { Database } from '../platform/database';
 import { asMe, COACH, PUBLIC, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { forbidden } from '../platform/problem';
+import { shows } from '../swimmers';
 import { workFor } from '../work';
 import { addCalendarLink, calendarByToken, calendarLinks, revokeCalendarLink } from './calendar';
 import { exportSession, sessionJsonSchema } from './files';
@@ -108,6 +109,10 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
           capacity: await clubSetting<number>(em, 'laneCapacity'),
         };
       });
+      shows(
+        request,
+        people.map((p) => p.id),
+      );
       return reply
         .type('application/pdf')
         .header('content-disposition', `inline; filename="session-${session.date}.pdf"`)

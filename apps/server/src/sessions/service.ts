@@ -205,8 +205,8 @@ export async function proposeSession(em: EntityManager, { squadIds, date }: Prop
   return {
     groups: proposeGroups(comers, history).map((group) => (table ? { ...group, paceTable: table } : group)),
     themes: proposeThemes(comers),
-    served: comers.map(({ name, level, focus, planTheme, week, raceInDays }) => ({
-      ...{ name, level, focus, planTheme, week, raceInDays },
+    served: comers.map(({ id, name, level, focus, planTheme, week, raceInDays }) => ({
+      ...{ id, name, level, focus, planTheme, week, raceInDays },
     })),
     swimmers: comers.length,
     kit: await clubKit(em),

@@ -85,15 +85,3 @@ export const ResultEntity = defineEntity({
     importId: p.uuid().nullable(),
   },
 });
-
-/** Every look at a child's record. */
-export const AccessLogEntity = defineEntity({
-  name: 'AccessLog',
-  tableName: 'access_log',
-  properties: {
-    id: p.bigint('number').primary().autoincrement(),
-    clubId: p.uuid(),
-    accountId: p.uuid(),
-    swimmerId: p.uuid(),
-  },
-});

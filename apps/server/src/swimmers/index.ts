@@ -1,1 +1,2 @@
 export { searchable } from './columns';
+export { shows } from './looks';

@@ -1,3 +1,4 @@
+import { looksQuerySchema, type LooksQuery } from '@upwell/contract/looks';
 import {
   squadSaveSchema,
   swimmerQuerySchema,
@@ -12,6 +13,9 @@ import { planSwimmers } from '../goal';
 import { asMe, COACH, HEAD, whoAsks } from '../platform/identity';
 import { workFor } from '../work';
 import { idParams } from '../platform/params';
+import { readOnce, spool, spoolFile } from '../platform/spool';
+import { listLooks, shows } from './looks';
+import { erasePerson, personText, whatGoes } from './person';
 import { listCoaches, listSquads, listSwimmers, saveSquad, saveSwimmer, showSwimmer } from './service';
 
 export async function swimmerRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
@@ -24,10 +28,7 @@ export async function swimmerRoutes(app: FastifyInstance, { database }: { databa
   app.get<{ Params: { id: string } }>(
     '/swimmers/:id',
     { schema: { params: idParams, summary: 'One swimmer with focuses, reviews and results' } },
-    (request) => {
-      const me = whoAsks(request);
-      return asMe(database, me, (em) => showSwimmer(em, me, request.params.id));
-    },
+    (request) => asMe(database, whoAsks(request), (em) => showSwimmer(em, request.params.id)),
   );
 
   app.put<{ Params: { id: string }; Body: SwimmerSave }>(
@@ -42,6 +43,43 @@ export async function swimmerRoutes(app: FastifyInstance, { database }: { databa
         return saved;
       });
     },
+  );
+
+  app.get<{ Params: { id: string } }>(
+    '/swimmers/:id/export',
+    { config: HEAD, schema: { params: idParams, summary: 'Everything about one person as JSON (head coach)' } },
+    async (request, reply) => {
+      const file = spoolFile();
+      const { id } = request.params;
+      await asMe(database, whoAsks(request), (em) => spool(personText(em, id), file, Infinity));
+      shows(request, [id]);
+      return reply
+        .type('application/json; charset=utf-8')
+        .header('content-disposition', 'attachment; filename="person.json"')
+        .header('cache-control', 'no-store')
+        .send(readOnce(file));
+    },
+  );
+
+  app.get<{ Params: { id: string } }>(
+    '/swimmers/:id/erasing',
+    { config: HEAD, schema: { params: idParams, summary: 'What erasing a person would take away (head coach)' } },
+    (request) => asMe(database, whoAsks(request), (em) => whatGoes(em, request.params.id)),
+  );
+
+  app.delete<{ Params: { id: string } }>(
+    '/swimmers/:id',
+    { config: HEAD, schema: { params: idParams, summary: 'Erase one person everywhere, for good (head coach)' } },
+    (request) => asMe(database, whoAsks(request), (em) => erasePerson(em, request.params.id)),
+  );
+
+  app.get<{ Querystring: LooksQuery }>(
+    '/looks',
+    {
+      config: { ...HEAD, noLook: true },
+      schema: { querystring: looksQuerySchema, summary: 'Who looked at what of the children (head coach)' },
+    },
+    (request) => asMe(database, whoAsks(request), (em) => listLooks(em, request.query)),
   );
 
   app.get('/squads', { schema: { summary: 'The squads one may see' } }, (request) =>

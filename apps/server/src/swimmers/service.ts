@@ -19,14 +19,7 @@ import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { searchable } from './searchable';
 import { clipsOf, focusesOf, reviewsOf, toFocus, type FocusRow } from '../review';
-import {
-  AccessLogEntity,
-  ResultEntity,
-  SquadCoachEntity,
-  SquadEntity,
-  SwimmerEntity,
-  type SwimmerRecord,
-} from './entities';
+import { ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity, type SwimmerRecord } from './entities';
 
 interface Row {
   id: string;
@@ -95,14 +88,11 @@ function readCursor(cursor: string): [string, string, string] {
   });
 }
 
-/** Everything about one swimmer; a look at a child's record is logged. */
-export async function showSwimmer(em: EntityManager, me: Me, id: string): Promise<SwimmerPage> {
+/** Everything about one swimmer. */
+export async function showSwimmer(em: EntityManager, id: string): Promise<SwimmerPage> {
   const record = await em.findOne(SwimmerEntity, { id });
   if (!record) throw notFound();
   const swimmer = await toSwimmer(em, record);
-  if (swimmer.child && me.role !== 'swimmer') {
-    await em.insert(AccessLogEntity, { clubId: me.clubId, accountId: me.accountId, swimmerId: id });
-  }
   const results = await em.find(ResultEntity, { swimmerId: id }, { orderBy: { heldOn: 'desc' }, limit: 100 });
   return {
     ...swimmer,

@@ -6,7 +6,7 @@ import path from 'node:path';
 import { createInterface } from 'node:readline';
 import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { ProblemError } from '../platform/problemError';
+import { ProblemError } from './problemError';
 
 /** A file of one's own in the folder for such; nobody else on the machine may read it. */
 export const spoolFile = (): string => path.join(tmpdir(), `upwell-${randomUUID()}`);

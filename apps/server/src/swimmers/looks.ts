@@ -1,0 +1,109 @@
+import { LOOKS, type LooksPage, type LooksQuery } from '@upwell/contract/looks';
+import { isChild } from '@upwell/core/swimmers';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
+import fp from 'fastify-plugin';
+import type { Database } from '../platform/database';
+import { asMe, type SignedIn } from '../platform/identity';
+
+declare module 'fastify' {
+  interface FastifyRequest {
+    /** Swimmers that the answer is about, where its text does not name them by their id. */
+    shown: string[];
+  }
+  interface FastifyContextConfig {
+    /** The log itself is not a look. */
+    noLook?: true;
+  }
+}
+
+/** The same page within this time is the same look. */
+const ONE_LOOK_MS = 60 * 60_000;
+const MOST_REMEMBERED = 100_000;
+const UUID = /[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/g;
+
+/**
+ * Notes every look of a coach at a child's data, with what was looked at, before it is shown: a route cannot forget
+ * it. The people in an answer are found by their ids; an answer without ids says so with {@link shows}.
+ */
+export const looks = fp(async (app: FastifyInstance, { database }: { database: Database }) => {
+  /** What was noted lately: who saw which page, of whom, and until when that counts as the same look. */
+  let noted = new Map<string, number>();
+  app.decorateRequest('shown');
+  app.addHook('onRequest', async (request) => {
+    request.shown = [];
+  });
+  app.addHook('onSend', async (request, reply, payload) => {
+    const { me } = request;
+    if (!me || me.role === 'swimmer' || request.is404 || request.routeOptions.config.noLook) return;
+    const what = routeOf(request);
+    const now = Date.now();
+    const key = (id: string) => `${me.accountId} ${what} ${id}`;
+    const fresh = [...named(request, reply, payload)].filter((id) => (noted.get(key(id)) ?? 0) < now);
+    if (fresh.length === 0) return;
+    await asMe(database, me, (em) => note(em, me, what, fresh));
+    if (noted.size + fresh.length > MOST_REMEMBERED) noted = new Map();
+    for (const id of fresh) noted.set(key(id), now + ONE_LOOK_MS);
+  });
+});
+
+/** Says that an answer is about these swimmers. */
+export function shows(request: FastifyRequest, swimmerIds: readonly string[]): void {
+  request.shown.push(...swimmerIds);
+}
+
+/** Every id that an answer holds: of swimmers, and of much else. */
+function named(request: FastifyRequest, reply: FastifyReply, payload: unknown): Set<string> {
+  const ids = new Set(request.shown);
+  if (typeof payload !== 'string') return ids;
+  for (const [id] of payload.matchAll(UUID)) ids.add(id);
+  const { id } = request.params as { id?: string };
+  // What is asked for may not be named in the answer again.
+  if (id && reply.statusCode < 400) ids.add(id);
+  return ids;
+}
+
+const routeOf = ({ method, routeOptions }: FastifyRequest): string =>
+  `${method === 'HEAD' ? 'GET' : method} ${(routeOptions.url ?? '').replace('/api/v1', '')}`;
+
+async function note(em: EntityManager, me: SignedIn, what: string, ids: readonly string[]): Promise<void> {
+  const uuids = ids.filter((id) => id.length === 36);
+  const swimmers = await em.execute<{ id: string; birth_year: number | null }[]>(
+    'select id, birth_year from swimmer where id = any(?::uuid[])',
+    [`{${uuids.join(',')}}`],
+    'all',
+  );
+  const year = new Date().getFullYear();
+  const children = swimmers.filter((s) => isChild(s.birth_year, year)).map((s) => s.id);
+  if (children.length === 0) return;
+  await em.execute(
+    `insert into access_log (club_id, account_id, swimmer_id, what)
+     select ?, ?, child, ? from unnest(?::uuid[]) child where not exists (select from access_log l
+       where l.swimmer_id = child and l.account_id = ? and l.what = ? and l.looked_at > now() - ?::interval)`,
+    [me.clubId, me.accountId, what, `{${children.join(',')}}`, me.accountId, what, `${ONE_LOOK_MS} milliseconds`],
+    'run',
+  );
+}
+
+/** Who looked at what of a child, the newest first. */
+export async function listLooks(em: EntityManager, { swimmerId, before, limit = 50 }: LooksQuery): Promise<LooksPage> {
+  const rows = await em.execute<
+    { id: string; at: Date; by: string; swimmer_id: string; swimmer: string; what: string }[]
+  >(
+    `select l.id, l.looked_at as at, a.name as by, l.swimmer_id, s.given_name || ' ' || s.family_name as swimmer, l.what
+     from access_log l join account a on a.id = l.account_id join swimmer s on s.id = l.swimmer_id
+     where (?::uuid is null or l.swimmer_id = ?::uuid) and (?::bigint is null or l.id < ?::bigint)
+     order by l.id desc limit ?`,
+    [swimmerId ?? null, swimmerId ?? null, before ?? null, before ?? null, limit + 1],
+    'all',
+  );
+  const items = rows.slice(0, limit).map((row) => ({
+    id: Number(row.id),
+    at: new Date(row.at).toISOString(),
+    by: row.by,
+    swimmerId: row.swimmer_id,
+    swimmer: row.swimmer,
+    what: LOOKS[row.what] ?? row.what,
+  }));
+  return { items, next: rows.length > limit ? items.at(-1)!.id : null };
+}

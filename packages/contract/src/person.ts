@@ -1,0 +1,33 @@
+/** Where one person's data lies, part by part, in the order of the file that holds all of it. */
+export const PERSON_PARTS = [
+  'account',
+  'reviews',
+  'focuses',
+  'tries',
+  'clips',
+  'results',
+  'tests',
+  'reps',
+  'signs',
+  'attendance',
+  'ratings',
+  'tracks',
+  'racePlan',
+  'outlook',
+  'weeks',
+  'handoutLinks',
+  'calendarLinks',
+  'looks',
+] as const;
+export type PersonPart = (typeof PERSON_PARTS)[number];
+
+/** What goes when a person is erased, and what stays and names nobody. */
+export interface Erasing {
+  readonly goes: Readonly<Record<PersonPart, number>>;
+  readonly stays: {
+    /** Notes of runs on deck in which they took part: they count there as somebody. */
+    readonly deckEvents: number;
+  };
+  /** Texts by coaches in which their whole name stands; the coach finds and changes those. */
+  readonly named: readonly { readonly kind: 'session' | 'course' | 'import'; readonly title: string }[];
+}
