@@ -348,11 +348,11 @@ export const computeBodies = (): Readonly<Record<string, object>> => ({
 });
 
 /** The rows that other requests need, stored through the door. */
-export async function stored(club: TestClub) {
+export async function stored(club: TestClub, swimmer: object = {}) {
   const coach = await club.as('coach');
   const squadId = club.squads[0]!;
   const swimmerId = v7();
-  await coach('PUT', `/swimmers/${swimmerId}`, { ...swimmerOf(squadId), ...save() });
+  await coach('PUT', `/swimmers/${swimmerId}`, { ...swimmerOf(squadId), ...swimmer, ...save() });
   const review = reviewOf(swimmerId);
   const [reviewId, courseId, sessionId, clipId] = [v7(), v7(), v7(), v7()];
   const answers = [

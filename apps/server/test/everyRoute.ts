@@ -1,6 +1,7 @@
+import { v7 } from 'uuid';
 import * as bodies from './bodies';
 import type { Stored } from './bodies';
-import { allRoutes, type Harness, type Route } from './harness';
+import { allRoutes, type Harness, type Route, type TestClub } from './harness';
 
 /** A route with the names of its questions. */
 export interface AskedRoute extends Route {
@@ -18,6 +19,53 @@ export async function everyRoute(harness: Harness): Promise<AskedRoute[]> {
       .filter((p) => p.in === 'query')
       .map((p) => p.name),
   }));
+}
+
+/** One of everything that has an address, of a child in the club's first squad. */
+export async function storedOfAll(club: TestClub): Promise<AllStored> {
+  const here = await bodies.stored(club, { birthYear: 2014, clipConsent: true });
+  const [coach, head] = [await club.as('coach'), await club.as('head')];
+  const { swimmerId, focusId, courseId, squadId, sessionId } = here;
+  const ids = { tests: v7(), results: v7(), imports: v7(), tracks: v7(), tries: v7(), 'eye/tries': v7() };
+  const more = { ...ids, 'water-days': v7(), 'handout-links': v7(), 'calendar-links': v7() };
+  const note = { drill: 'front-scull', verdict: 'same', note: '', at: '2026-11-25T18:00:00Z' };
+  const versioned = (fields: object) => ({ ...fields, ...bodies.save() });
+  const answers = [
+    await coach('PUT', `/tests/${more.tests}`, versioned(bodies.testOf(swimmerId))),
+    await coach('PUT', `/results/${more.results}`, bodies.resultOf(swimmerId)),
+    await coach('PUT', `/imports/${more.imports}/0`, { rows: [{ ...bodies.resultOf(swimmerId), timeS: 91 }] }),
+    await coach('POST', `/imports/${more.imports}/commit`, { rows: 1, name: 'May.csv', skipKnown: true }),
+    await coach('PUT', `/focuses/${focusId}/tries/${more.tries}`, note),
+    await coach('PUT', `/water-days/${more['water-days']}`, bodies.waterDayOf(courseId)),
+    await coach('PUT', `/tracks/${more.tracks}`, bodies.trackOf(courseId, swimmerId)),
+    await coach('PUT', `/handout-links/${more['handout-links']}`, { focusId, token: bodies.token() }),
+    await coach('PUT', `/calendar-links/${more['calendar-links']}`, { squadId, token: bodies.token() }),
+    await coach('PUT', `/eye/tries/${more['eye/tries']}`, { grade: 1, seed: 1, marked: ['legs-low'] }),
+    await coach('POST', `/deck/runs/${sessionId}/events`, { events: bodies.eventsOf(swimmerId, focusId) }),
+    await coach('PUT', `/swimmers/${swimmerId}/race-plan`, versioned({ choices: bodies.choicesOf() })),
+    await head('POST', '/season/plan?date=2026-12-01'),
+  ];
+  const wrong = answers.find((a) => a.status >= 300);
+  if (wrong) throw new Error(JSON.stringify(wrong.body));
+  return { ...here, more: { ...more, jobs: (answers.at(-1)!.body as { id: string }).id } };
+}
+export type AllStored = Stored & { readonly more: Readonly<Record<string, string>> };
+
+/** The address of a route for what is there; what is made new or put in parts has an id of its own. */
+export function addressOf(route: AskedRoute, here: AllStored): string {
+  const ids = { ...idsOf(here), ...here.more };
+  const parts = route.path.split('/');
+  const path = parts.map((part, i) => {
+    if (part === '{token}') return 'x'.repeat(43);
+    if (part === '{format}') return route.path.includes('courses') ? 'gpx' : 'json';
+    if (part === '{chunk}') return '1';
+    if (part === '{tryId}') return here.more.tries;
+    if (part === '{id}') return ids[parts.slice(i - 2, i).join('/')] ?? ids[parts[i - 1]!];
+    return part;
+  });
+  const questions = questionsOf(here);
+  const asks = route.asks.filter((name) => questions[name]).map((name) => `${name}=${questions[name]}`);
+  return path.join('/') + (asks.length > 0 ? `?${asks.join('&')}` : '');
 }
 
 /** What stands before an id in an address, and an id that is there. */
