@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, SegmentedButtons, Text } from 'react-native-paper';
 import { api } from '@/api/api';
-import { sentence } from '@/api/problem';
+import { leave as leaveHere, tellServer } from '@/api/leaving';
 import { dropAllDrafts } from '@/state/drafts';
 import { forgetSeen } from '@/offline/db';
 import { send } from '@/offline/sync';
@@ -15,7 +15,7 @@ import { Screen } from '@/ui/Screen';
 import { Notice } from '@/ui/States';
 import { ArchiveCard } from './ArchiveCard';
 import { ClubRulesCard } from './ClubRulesCard';
-import { useMeQuery, useSignOutMutation } from './api';
+import { useMeQuery } from './api';
 
 const ROLE_WORD = { head: 'Head coach', coach: 'Coach', swimmer: 'Swimmer' } as const;
 
@@ -28,18 +28,21 @@ export function AccountScreen() {
   const store = useAppStore();
   const [sure, setSure] = useState(false);
   const waits = useAppSelector((state) => state.offline.waiting + state.offline.undecided);
-  const [signOut, { error, isLoading }] = useSignOutMutation();
+  const [isLoading, setLoading] = useState(false);
 
   const leave = async (): Promise<void> => {
+    setLoading(true);
     await send(store);
     const { waiting, undecided } = store.getState().offline;
     if (waiting + undecided > 0 && !sure) {
       setSure(true);
+      setLoading(false);
       return;
     }
-    const result = await signOut();
-    if ('error' in result) return;
+    // Here first, so that it holds without a network; the server hears of it as soon as it can.
+    leaveHere();
     await forgetSeen();
+    await tellServer();
     dispatch(dropAllDrafts());
     dispatch(api.util.resetApiState());
     router.replace('/sign-in');
@@ -71,12 +74,21 @@ export function AccountScreen() {
           </View>
         </Card>
       ) : null}
+      {me?.role === 'head' ? (
+        <Card title="Children’s data">
+          <View style={styles.row}>
+            <Text style={styles.flex}>Which coach looked at what, and when.</Text>
+            <Button mode="outlined" onPress={() => router.navigate('/swimmers/looks' as Href)}>
+              Who looked
+            </Button>
+          </View>
+        </Card>
+      ) : null}
       {me?.role === 'head' ? <ClubRulesCard /> : null}
       {me?.role === 'head' ? <ArchiveCard /> : null}
       <Card title="Good to know">
         <Text>{CAUTION}</Text>
       </Card>
-      {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
       {unsaved > 0 ? (
         <Notice>{`${unsaved} unsaved piece${unsaved === 1 ? '' : 's'} of work on this device will be dropped when you sign out.`}</Notice>
       ) : null}

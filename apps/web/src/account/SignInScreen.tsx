@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Input } from '@/ui/Input';
 import { api } from '@/api/api';
+import { isLeaving } from '@/api/leaving';
 import { sentence } from '@/api/problem';
 import { useAppDispatch } from '@/state/hooks';
 import { Icon } from '@/ui/Icon';
@@ -22,6 +23,7 @@ export function SignInScreen() {
   const [password, setPassword] = useState('');
   const [shown, setShown] = useState(false);
   const [signIn, { error, isLoading }] = useSignInMutation();
+  const [left] = useState(isLeaving);
   useTitle('Sign in');
 
   const submit = async (): Promise<void> => {
@@ -42,6 +44,11 @@ export function SignInScreen() {
           </Text>
         </View>
         <Text style={styles.lead}>See the cause. Build the session. Take it to the deck.</Text>
+        {left ? (
+          <Notice>
+            You are signed out on this device. The server hears of it, and a sign-in works, when the network is back.
+          </Notice>
+        ) : null}
         {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
         <Input
           label="E-mail"

@@ -38,16 +38,9 @@ const endpoints = api.injectEndpoints({
       invalidatesTags: (_result, error) =>
         error ? [] : ['Swimmer', 'Squad', 'Session', 'Deck', 'Outcome', 'Clip', 'Club', 'Records', 'Course', 'Race'],
     }),
-    signOut: build.mutation<void, void>({ query: () => ({ url: '/account/sign-out', method: 'POST' }) }),
   }),
 });
 
-export const {
-  useMeQuery,
-  useSignInMutation,
-  useSignOutMutation,
-  useClubRulesQuery,
-  useSaveClubRulesMutation,
-  useTakeArchiveMutation,
-} = endpoints;
+export const { useMeQuery, useSignInMutation, useClubRulesQuery, useSaveClubRulesMutation, useTakeArchiveMutation } =
+  endpoints;
 export const accountEndpoints = endpoints;

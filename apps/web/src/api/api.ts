@@ -6,6 +6,7 @@ import {
   type FetchArgs,
   type FetchBaseQueryError,
 } from '@reduxjs/toolkit/query/react';
+import { isLeaving, tellServer } from './leaving';
 
 /** An endpoint that changes something says what to call it while it waits, and what pages show of it meanwhile. */
 export interface Waits {
@@ -43,6 +44,10 @@ export function setKeeper(given: Keeper): void {
 
 /** A sign-in that ran out is noticed at any call: who is signed in is asked again, and the frame shows the sign-in. */
 const fetchSignedIn: BaseQueryFn<string | Args, unknown, FetchBaseQueryError, Extra> = async (args, store, extra) => {
+  if (isLeaving() && !(await tellServer())) {
+    if (args === '/account/me') return { data: null };
+    return { error: { status: 'FETCH_ERROR', error: 'Signed out on this device.' } };
+  }
   if (keeper && extra?.waits && typeof args !== 'string') return keeper.change(args, extra.waits, store);
   const result = (await fetchJson(args, store, extra ?? {})) as Answer;
   const signingIn = typeof args !== 'string' && args.url === '/account/sign-in';

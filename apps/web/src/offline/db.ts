@@ -87,6 +87,21 @@ export async function setFact(key: string, value: unknown): Promise<void> {
   await (await db()).put('facts', value, key);
 }
 
+const DAY_MS = 86_400_000;
+
+/**
+ * Forgets pages, and what was noted on deck before today: the sign-in is over. A run under way goes on after the next
+ * sign-in.
+ */
+export async function forgetPages(): Promise<void> {
+  const open = await db();
+  await open.clear('pages');
+  const old = (await open.getAll('events')).filter((e) => e.waiting === 0 && e.event.atMs < Date.now() - DAY_MS);
+  await Promise.all(old.map(({ id }) => open.delete('events', id)));
+  // With the note of how far they were taken in, so that they are asked for again.
+  await Promise.all(old.map(({ session }) => open.delete('facts', `last:${session}`)));
+}
+
 /** Forgets what was seen: somebody else may use this device next. What waits to be sent stays with its account. */
 export async function forgetSeen(): Promise<void> {
   const open = await db();

@@ -1,7 +1,7 @@
 import type { FetchArgs } from '@reduxjs/toolkit/query';
 import { setKeeper, type Keeper } from '@/api/api';
-import { openFor } from './db';
-import { isKept, keepPage, keptPage } from './pages';
+import { forgetPages, openFor } from './db';
+import { dropPage, isKept, keepPage, keptPage } from './pages';
 import { enqueue } from './outbox';
 import { reached, storageFull, troubled } from './slice';
 import { send } from './sync';
@@ -58,9 +58,11 @@ const keeper: Keeper = {
     if (!answer.error) {
       const me = path === '/account/me' ? (answer.data as { accountId: string } | null) : null;
       if (me) await openFor(me.accountId);
+      else if (path === '/account/me') await forgetPages();
       if (isKept(path)) await keepPage(path, answer.data).catch(() => store.dispatch(storageFull(true)));
       return answer;
     }
+    if (status === 404 || status === 403) await dropPage(path);
     if (!lost) return answer;
     if (!failing) store.dispatch(reached(false));
     const page = await keptPage(path).catch(() => undefined);

@@ -4,10 +4,10 @@ import { db } from './db';
 const MOST_PAGES = 400;
 
 /** Addresses that are of no use later, or must not lie around. */
-const NOT_KEPT = ['/handouts', '/calendar', '/openapi'];
+const NOT_KEPT = /^\/(handouts|calendar|openapi|looks)|\/erasing$/;
 
 export function isKept(path: string): boolean {
-  return !NOT_KEPT.some((start) => path.startsWith(start));
+  return !NOT_KEPT.test(path);
 }
 
 /** Keeps what the server answered at an address. */
@@ -15,6 +15,13 @@ export async function keepPage(path: string, data: unknown): Promise<void> {
   const open = await db();
   await open.put('pages', { path, data, at: new Date().toISOString() });
   if ((await open.count('pages')) > MOST_PAGES) await dropOldest();
+}
+
+/** Forgets what was kept of an address: it is not there any more, or not this coach's to see. */
+export async function dropPage(path: string): Promise<void> {
+  const open = await db();
+  // What is new and waits is not there yet.
+  if ((await open.countFromIndex('outbox', 'path', path)) === 0) await open.delete('pages', path);
 }
 
 async function dropOldest(): Promise<void> {

@@ -1,6 +1,7 @@
 import type { Problem } from '@upwell/contract/common';
 import type { EventsPage } from '@upwell/contract/deck';
 import { api } from '@/api/api';
+import { isLeaving, tellServer } from '@/api/leaving';
 import type { Store } from '@/state/store';
 import { lastTaken, refusedEvents, sendEvents, takeEvents, waitingEvents, type PostEvents } from './events';
 import { sendChanges, waitingChanges, type Post, type Sent } from './outbox';
@@ -108,6 +109,8 @@ const isNew = ({ body }: { readonly body: unknown }) => ((body as { version?: nu
 
 /** Sends all that waits; whoever waits for one change gets what came of it. */
 export async function send(store: Pick<Store, 'dispatch'>, awaited?: number): Promise<Sent | null> {
+  // Nobody is signed in here: what waits stays with its account.
+  if (isLeaving()) return null;
   const result = await alone(async () => {
     const before = (await waitingChanges()).length;
     const changes = await sendChanges(post, new Set(awaited === undefined ? [] : [awaited]));
@@ -160,6 +163,7 @@ export function startSync(store: Store): () => void {
     if (store.getState().offline.waiting > 0) void send(store);
   };
   const again = () => {
+    void tellServer();
     sendWaiting();
     const { waiting, reachable, trouble } = store.getState().offline;
     // Nothing waits, but the line says offline or trouble: ask whether that still holds.

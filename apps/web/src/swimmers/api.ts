@@ -9,6 +9,8 @@ import type {
   SwimmerRow,
   SwimmerSave,
 } from '@upwell/contract/swimmers';
+import type { LooksPage } from '@upwell/contract/looks';
+import type { Erasing } from '@upwell/contract/person';
 import { isChild } from '@upwell/core/swimmers';
 import { api, type Waits } from '@/api/api';
 import { keepPage, keptPage } from '@/offline/pages';
@@ -49,6 +51,21 @@ const endpoints = api.injectEndpoints({
       extraOptions: { waits: swimmerWaits },
       invalidatesTags: (_result, error) => (error ? [] : ['Swimmer', 'Squad', 'Deck']),
     }),
+    looks: build.infiniteQuery<LooksPage, string | null, number | null>({
+      infiniteQueryOptions: { initialPageParam: null, getNextPageParam: (last) => last.next },
+      query: ({ queryArg, pageParam }) => ({
+        url: '/looks',
+        params: { ...(queryArg ? { swimmerId: queryArg } : {}), ...(pageParam ? { before: pageParam } : {}) },
+      }),
+      keepUnusedDataFor: 0,
+    }),
+    erasing: build.query<Erasing, string>({ query: (id) => `/swimmers/${id}/erasing`, keepUnusedDataFor: 0 }),
+    // Not from the waiting list: it is done while somebody looks, or not at all.
+    erasePerson: build.mutation<Erasing, string>({
+      query: (id) => ({ url: `/swimmers/${id}`, method: 'DELETE' }),
+      invalidatesTags: (_result, error) =>
+        error ? [] : ['Swimmer', 'Squad', 'Session', 'Deck', 'Outcome', 'Clip', 'Records', 'Race', 'Link'],
+    }),
     squads: build.query<Squad[], void>({ query: () => '/squads', providesTags: ['Squad'] }),
     saveSquad: build.mutation<Squad, { id: string; body: SquadSave }>({
       query: ({ id, body }) => ({ url: `/squads/${id}`, method: 'PUT', body }),
@@ -62,6 +79,9 @@ export const {
   useSwimmersInfiniteQuery,
   useSwimmerQuery,
   useSaveSwimmerMutation,
+  useLooksInfiniteQuery,
+  useErasingQuery,
+  useErasePersonMutation,
   useSquadsQuery,
   useSaveSquadMutation,
   useCoachesQuery,

@@ -99,9 +99,22 @@ export function SwimmerScreen() {
           <TimesCard swimmer={swimmer} />
           <Timeline reviews={swimmer.reviews} focuses={swimmer.focuses} />
           <ClipsCard swimmerId={id} clips={swimmer.clips} coach={coach} />
+          {me?.role === 'head' ? <KeptCard id={id} name={swimmer.givenName} /> : null}
         </View>
       </View>
     </Screen>
+  );
+}
+
+function KeptCard({ id, name }: { readonly id: string; readonly name: string }) {
+  const router = useRouter();
+  return (
+    <Card title={`What is kept about ${name}`}>
+      <Text>Who looked at it, all of it as one file, or gone for good.</Text>
+      <Button mode="outlined" style={styles.way} onPress={() => router.navigate(`/swimmers/${id}/person` as Href)}>
+        Open
+      </Button>
+    </Card>
   );
 }
 

@@ -1,0 +1,1 @@
+export { LooksScreen as default } from '@/swimmers/screens/LooksScreen';

@@ -1,0 +1,167 @@
+import { PERSON_PARTS, type Erasing, type PersonPart } from '@upwell/contract/person';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { sentence } from '@/api/problem';
+import { forgetSeen } from '@/offline/db';
+import { Card } from '@/ui/Card';
+import { HoldButton } from '@/ui/HoldButton';
+import { saveFrom } from '@/ui/saveFile';
+import { Screen } from '@/ui/Screen';
+import { Failure, Loading, Notice } from '@/ui/States';
+import { useTheme } from '@/ui/useTheme';
+import { useWide } from '@/ui/useWide';
+import { useErasePersonMutation, useErasingQuery, useSwimmerQuery } from '../api';
+import { LooksList } from '../parts/LooksList';
+
+const WORD: Readonly<Record<PersonPart, string>> = {
+  account: 'Sign-in of their own',
+  reviews: 'Stroke reviews',
+  focuses: 'Focuses',
+  tries: 'Tries at a focus',
+  clips: 'Notes on clips',
+  results: 'Results',
+  tests: 'Tests',
+  reps: 'Timed repeats',
+  signs: 'Signs noted on deck',
+  attendance: 'Sessions attended',
+  ratings: 'Ratings of sessions',
+  tracks: 'Swum tracks',
+  racePlan: 'Way to a race',
+  outlook: 'Outlook for the race',
+  weeks: 'Planned weeks',
+  handoutLinks: 'Links to hand-outs',
+  calendarLinks: 'Calendar addresses',
+  looks: 'Looks in the log',
+};
+
+const count = (n: number, one: string, many: string) => `${n.toLocaleString()} ${n === 1 ? one : many}`;
+
+/** What the club keeps about one person: as a file, who looked at it, and gone for good. For the head coach. */
+export function PersonScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const wide = useWide();
+  const router = useRouter();
+  const [erase, { data: erased, error: failed, isLoading }] = useErasePersonMutation();
+  const { data: swimmer, error } = useSwimmerQuery(id, { skip: erased !== undefined });
+  const { data: kept, error: unknown, refetch } = useErasingQuery(id, { skip: erased !== undefined });
+
+  if (erased) return <Erased erased={erased} onDone={() => router.replace('/swimmers')} />;
+  const problem = (!swimmer && error) || (!kept && unknown);
+  if (problem)
+    return (
+      <Screen title="What is kept" back={`/swimmers/${id}`}>
+        <Failure error={problem} retry={() => void refetch()} />
+      </Screen>
+    );
+  if (!swimmer || !kept) return <Loading label="Counting what is kept" />;
+
+  const name = `${swimmer.givenName} ${swimmer.familyName}`;
+  const goes = async (): Promise<void> => {
+    const result = await erase(id);
+    // What this device has seen of them goes as well.
+    if (!('error' in result)) await forgetSeen();
+  };
+  return (
+    <Screen title={`What is kept about ${name}`} back={`/swimmers/${id}`}>
+      <View style={wide ? styles.columns : undefined}>
+        <View style={wide ? styles.column : undefined}>
+          <Kept kept={kept} />
+          <Card title="Erase for good">
+            <Text>{leaves(kept, name)}</Text>
+            {kept.named.length > 0 ? <Named named={kept.named} /> : null}
+            <Text variant="bodySmall" style={styles.gap}>
+              Save the file first if anybody may still ask for it. Backups that were made before still hold them: after
+              a restore, erase again. Devices of other coaches forget them when they next ask for the page.
+            </Text>
+            {failed ? <Notice tone="error">{sentence(failed)}</Notice> : null}
+            <View style={styles.hold}>
+              <HoldButton label={isLoading ? 'Erasing…' : `Hold to erase ${name}`} onHeld={() => void goes()} />
+            </View>
+          </Card>
+        </View>
+        <View style={wide ? styles.column : undefined}>
+          <Card title="Who looked">
+            {swimmer.child ? null : (
+              <Text>Looks are noted of children, and of people whose age is not known. This swimmer is neither.</Text>
+            )}
+            <LooksList swimmerId={id} />
+          </Card>
+        </View>
+      </View>
+    </Screen>
+  );
+}
+
+function Kept({ kept }: { readonly kept: Erasing }) {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const theme = useTheme();
+  const parts = PERSON_PARTS.filter((part) => kept.goes[part] > 0);
+  return (
+    <Card title="Everything about them">
+      <View role="list">
+        {parts.map((part) => (
+          <View key={part} role="listitem" style={[styles.row, { borderTopColor: theme.own.line }]}>
+            <Text style={styles.flex}>{WORD[part]}</Text>
+            <Text style={styles.figures}>{kept.goes[part].toLocaleString()}</Text>
+          </View>
+        ))}
+      </View>
+      <Button
+        mode="outlined"
+        icon="download"
+        style={styles.save}
+        onPress={() => saveFrom(`/api/v1/swimmers/${id}/export`)}
+      >
+        Save all of it as a file
+      </Button>
+    </Card>
+  );
+}
+
+function leaves({ goes, stays }: Erasing, name: string): string {
+  const rows = PERSON_PARTS.reduce((sum, part) => sum + goes[part], 0);
+  const taken = `The page of ${name} goes, and ${count(rows, 'row that hangs', 'rows that hang')} on it. This cannot be undone.`;
+  if (stays.deckEvents === 0) return taken;
+  const notes = count(stays.deckEvents, 'note of a run', 'notes of runs');
+  return `${taken} ${notes} on deck ${stays.deckEvents === 1 ? 'stays' : 'stay'}, so that heads and lanes still add up: there they become “Somebody”.`;
+}
+
+function Named({ named }: { readonly named: Erasing['named'] }) {
+  return (
+    <Notice>
+      {`Their name also stands in what coaches wrote. Change it there by hand: ${named.map((one) => one.title).join(' · ')}`}
+    </Notice>
+  );
+}
+
+function Erased({ erased, onDone }: { readonly erased: Erasing; readonly onDone: () => void }) {
+  const rows = PERSON_PARTS.reduce((sum, part) => sum + erased.goes[part], 0);
+  return (
+    <Screen title="Erased" maxWidth={640}>
+      <Card title="Gone for good">
+        <Text>{`Their page and ${count(rows, 'row', 'rows')} are gone from the club and from this device.`}</Text>
+        {erased.stays.deckEvents > 0 ? (
+          <Text style={styles.gap}>
+            {`${count(erased.stays.deckEvents, 'note', 'notes')} of runs on deck now say “Somebody”.`}
+          </Text>
+        ) : null}
+        {erased.named.length > 0 ? <Named named={erased.named} /> : null}
+        <Button mode="contained" style={styles.save} onPress={onDone}>
+          To the swimmers
+        </Button>
+      </Card>
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  columns: { flexDirection: 'row', gap: 16, alignItems: 'flex-start' },
+  column: { flex: 1 },
+  row: { flexDirection: 'row', gap: 12, borderTopWidth: 1, paddingVertical: 8 },
+  flex: { flex: 1 },
+  figures: { fontVariant: ['tabular-nums'] },
+  gap: { marginTop: 8 },
+  save: { alignSelf: 'flex-start', marginTop: 12 },
+  hold: { marginTop: 12, alignSelf: 'flex-start' },
+});
