@@ -56,7 +56,7 @@ describe('what is kept about somebody', () => {
     expect(screen.getByText('1,270')).toBeTruthy();
     // Nothing is shown of what there is none of.
     expect(screen.queryByText('Swum tracks')).toBeNull();
-    expect(screen.getByText(/goes, and 1,282 rows that hang on it/)).toBeTruthy();
+    expect(screen.getByText(/goes, and 1,282 entries that hang on it/)).toBeTruthy();
     expect(screen.getByText(/31 notes of runs on deck stay/)).toBeTruthy();
     expect(screen.getByText(/With Ada Lindqvale 2026-12-01/)).toBeTruthy();
     expect(await screen.findByText('Records 2')).toBeTruthy();
@@ -67,7 +67,7 @@ describe('what is kept about somebody', () => {
     const calls = everything({ [`DELETE /swimmers/${ID}`]: () => ({ body: ERASING }) });
     await hold('Hold to erase Ada Lindqvale');
     expect(await screen.findByText('Gone for good')).toBeTruthy();
-    expect(screen.getByText(/1,282 rows are gone/)).toBeTruthy();
+    expect(screen.getByText(/1,282 entries are gone/)).toBeTruthy();
     expect(calls.filter((c) => c.method === 'DELETE')).toHaveLength(1);
     await waitFor(async () => expect(await keptPage('/deck/today')).toBeUndefined());
     fireEvent.press(screen.getByText('To the swimmers'));

@@ -43,10 +43,13 @@ export function PersonScreen() {
   const wide = useWide();
   const router = useRouter();
   const [erase, { data: erased, error: failed, isLoading }] = useErasePersonMutation();
-  const { data: swimmer, error } = useSwimmerQuery(id, { skip: erased !== undefined });
-  const { data: kept, error: unknown, refetch } = useErasingQuery(id, { skip: erased !== undefined });
+  // What goes is not asked for any more.
+  const skip = isLoading || erased !== undefined;
+  const { data: swimmer, error } = useSwimmerQuery(id, { skip });
+  const { data: kept, error: unknown, refetch } = useErasingQuery(id, { skip });
 
   if (erased) return <Erased erased={erased} onDone={() => router.replace('/swimmers')} />;
+  if (isLoading) return <Loading label="Erasing" />;
   const problem = (!swimmer && error) || (!kept && unknown);
   if (problem)
     return (
@@ -76,7 +79,7 @@ export function PersonScreen() {
             </Text>
             {failed ? <Notice tone="error">{sentence(failed)}</Notice> : null}
             <View style={styles.hold}>
-              <HoldButton label={isLoading ? 'Erasing…' : `Hold to erase ${name}`} onHeld={() => void goes()} />
+              <HoldButton label={`Hold to erase ${name}`} onHeld={() => void goes()} />
             </View>
           </Card>
         </View>
@@ -121,7 +124,7 @@ function Kept({ kept }: { readonly kept: Erasing }) {
 
 function leaves({ goes, stays }: Erasing, name: string): string {
   const rows = PERSON_PARTS.reduce((sum, part) => sum + goes[part], 0);
-  const taken = `The page of ${name} goes, and ${count(rows, 'row that hangs', 'rows that hang')} on it. This cannot be undone.`;
+  const taken = `The page of ${name} goes, and ${count(rows, 'entry that hangs', 'entries that hang')} on it. This cannot be undone.`;
   if (stays.deckEvents === 0) return taken;
   const notes = count(stays.deckEvents, 'note of a run', 'notes of runs');
   return `${taken} ${notes} on deck ${stays.deckEvents === 1 ? 'stays' : 'stay'}, so that heads and lanes still add up: there they become “Somebody”.`;
@@ -140,7 +143,7 @@ function Erased({ erased, onDone }: { readonly erased: Erasing; readonly onDone:
   return (
     <Screen title="Erased" maxWidth={640}>
       <Card title="Gone for good">
-        <Text>{`Their page and ${count(rows, 'row', 'rows')} are gone from the club and from this device.`}</Text>
+        <Text>{`Their page and ${count(rows, 'entry', 'entries')} are gone from the club and from this device.`}</Text>
         {erased.stays.deckEvents > 0 ? (
           <Text style={styles.gap}>
             {`${count(erased.stays.deckEvents, 'note', 'notes')} of runs on deck now say “Somebody”.`}
