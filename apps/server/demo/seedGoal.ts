@@ -44,5 +44,6 @@ export async function seedGoals(em: EntityManager, now: Date): Promise<void> {
      where s.id = ? and t.date < ?::date`,
     [isoDay(now, 0), swimmerId(PEOPLE.find((p) => p.given === 'Mirela')!), isoDay(now, -10)],
   );
-  await planSwimmers(em, inPlace, CLUB_ID, racers.map(swimmerId), isoDay(now, 0));
+  // Three weeks ago, so that there are weeks that are over, and today.
+  for (const day of [-21, 0]) await planSwimmers(em, inPlace, CLUB_ID, racers.map(swimmerId), isoDay(now, day));
 }

@@ -8,6 +8,7 @@ import { Migration20261130000000_goal } from './Migration20261130000000_goal';
 import { Migration20261201000000_trust } from './Migration20261201000000_trust';
 import { Migration20261202000000_doors } from './Migration20261202000000_doors';
 import { Migration20261203000000_people } from './Migration20261203000000_people';
+import { Migration20261204000000_authors } from './Migration20261204000000_authors';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -21,4 +22,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261201000000_trust', class: Migration20261201000000_trust },
   { name: 'Migration20261202000000_doors', class: Migration20261202000000_doors },
   { name: 'Migration20261203000000_people', class: Migration20261203000000_people },
+  { name: 'Migration20261204000000_authors', class: Migration20261204000000_authors },
 ];

@@ -3,6 +3,8 @@ import { v7 } from 'uuid';
 import { CLUB_ID } from '../demo/shared';
 import { seedDemo } from '../demo/seedDemo';
 import { archiveText } from '../src/archive/service';
+import { PART_TABLES } from '../src/archive/tables';
+import { asIdentity } from '../src/platform/database';
 import { clipOf } from './bodies';
 import { Harness, type TestClub } from './harness';
 
@@ -56,12 +58,15 @@ describe('the archive of a club', () => {
 
     const head = await club.as('head');
     const back = (await head('GET', '/club/archive')).body as ClubArchive;
-    // Its own first squad was there before.
-    expect(counted(back)).toEqual({ ...counted(demo), squads: demo.squads.length + 1 });
-    const own = back.squads.filter((s) => (s as { name: string }).name !== 'First');
+    // Its own first squad, its head coach and its coach were there before.
+    const more = { squads: demo.squads.length + 1, accounts: demo.accounts.length + 2 };
+    expect(counted(back)).toEqual({ ...counted(demo), ...more });
+    const squads = back.squads.filter((s) => (s as { name: string }).name !== 'First');
+    const own = Object.values(club.accounts).map((a) => a.id);
+    const accounts = back.accounts.filter((a) => !own.includes((a as { id: string }).id));
     for (const part of ARCHIVE_PARTS) {
       const there = content(demo, part);
-      const different = content({ ...back, squads: own }, part).findIndex((row, i) => row !== there[i]);
+      const different = content({ ...back, squads, accounts }, part).findIndex((row, i) => row !== there[i]);
       expect({ part, different }).toEqual({ part, different: -1 });
     }
     expect(back.rules).toEqual(demo.rules);
@@ -78,6 +83,116 @@ describe('the archive of a club', () => {
     );
     expect(count!.reps).toBeGreaterThan(100);
     expect(count!.heads).toBeGreaterThan(10);
+  });
+
+  it('keeps who did and signed what by name, and lets none of them in', async () => {
+    const club = await harness.club();
+    expect((await taken(club, demo)).status).toBe(200);
+    const head = await club.as('head');
+    const names = new Map((demo.accounts as { id: string; name: string }[]).map((a) => [a.id, a.name]));
+    const em = harness.owner.em.fork();
+    for (const [table, column, rows] of [
+      ['water_day', 'signed_by', demo.waterDays],
+      ['review', 'coach_id', demo.reviews],
+      ['deck_event', 'noted_by', demo.deckEvents],
+      ['training_session', 'created_by', demo.sessions],
+      ['test_result', 'noted_by', demo.tests],
+      ['clip', 'coach_id', demo.clips],
+      ['swum_track', 'noted_by', demo.tracks],
+    ] as const) {
+      const field = column.replace(/_(\w)/, (_, letter: string) => letter.toUpperCase());
+      const then = (rows as Record<string, string>[]).map((row) => names.get(row[field]!)).sort();
+      const now = await em.execute<{ name: string }[]>(
+        `select a.name from ${table} t join account a on a.id = t.${column} where t.club_id = ?`,
+        [club.id],
+      );
+      expect([table, now.map((row) => row.name).sort()]).toEqual([table, then]);
+    }
+    const day = demo.waterDays[0] as { courseId: string; signedBy: string };
+    const courses = (await head('GET', '/courses')).body as { id: string }[];
+    const days = await Promise.all(courses.map((c) => head('GET', `/courses/${c.id}/days`)));
+    expect(days.flatMap((d) => d.body.map((one: { signedBy: string }) => one.signedBy))).toContain(
+      names.get(day.signedBy),
+    );
+
+    // They are names: nobody signs in as one, and no squad is given to one.
+    const authors = await em.execute<{ email: string; disabled: boolean; role: string; password_hash: string }[]>(
+      `select email, disabled, role, password_hash from account where club_id = ? and email like '%.invalid'`,
+      [club.id],
+    );
+    expect(authors.length).toBe(demo.accounts.length);
+    for (const author of authors) {
+      expect(author).toMatchObject({ disabled: true, role: 'coach', password_hash: '' });
+      const payload = { email: author.email, password: '' };
+      for (const password of ['', 'quiet-water-demo', 'x']) {
+        const answer = await harness.app.inject({
+          method: 'POST',
+          url: '/api/v1/account/sign-in',
+          payload: { ...payload, password },
+        });
+        expect([400, 401, 429]).toContain(answer.statusCode);
+      }
+    }
+    expect((await head('GET', '/coaches')).body).toHaveLength(2);
+    // A coach cannot make people, whatever they send to the database.
+    const who = { accountId: club.accounts.coach!.id, clubId: club.id, role: 'coach', swimmerId: null, squadIds: [] };
+    const made = await asIdentity(harness.database, who, (own) =>
+      own.execute('select take_in_authors(?::jsonb)', [JSON.stringify([{ id: v7(), name: 'Made up' }])], 'all'),
+    );
+    expect(made).toEqual([]);
+  });
+
+  it('forgets no column of the database without saying why', async () => {
+    const everywhere = ['club_id', 'version', 'write_id'];
+    /** What is not in an archive, and why. */
+    const leftOut: Readonly<Record<string, string>> = {
+      'account.email': 'a way to sign in',
+      'account.role': 'a way to sign in',
+      'account.password_hash': 'a secret',
+      'account.swimmer_id': 'a way to sign in',
+      'account.disabled': 'everybody who comes from a file is',
+      'deck_event.seq': 'the order of arrival, which is that of the file',
+      'result.import_id': 'an import of another database cannot be undone here',
+      'training_session.theme': 'worked out from the plan',
+      'training_session.minutes': 'worked out from the plan',
+      'training_session.summary': 'worked out from the plan',
+      'training_session.done_summary': 'worked out from what was done',
+      'swimmer.search_name': 'worked out from the name',
+      'test_result.kind': 'worked out from the input',
+      'test_result.outcome': 'worked out from the input',
+      'course.length_m': 'worked out from the course',
+      'swum_track.summary': 'worked out from the points',
+    };
+    const tablesLeftOut: Readonly<Record<string, string>> = {
+      club: 'its name and rules stand at the head of the file',
+      access_log: 'a log of this database',
+      attendance: 'worked out from the events on deck',
+      calendar_link: 'a secret',
+      club_job: 'work of this database',
+      deck_sign: 'worked out from the events on deck',
+      erased: 'says nothing of anybody',
+      eye_try: 'the training of a coach, who is not in the file',
+      handout_link: 'a secret',
+      mikro_orm_migrations: 'of this database',
+      race_outlook: 'worked out again every night',
+      result_chunk: 'on its way in',
+      result_import: 'an import of another database cannot be undone here',
+      sign_in_session: 'a secret',
+      squad_coach: 'the coaches of each squad',
+      swim_rep: 'worked out from the events on deck',
+    };
+    const columns = await harness.owner.em.fork().execute<{ of: string; name: string }[]>(
+      `select table_name as of, column_name as name from information_schema.columns
+       where table_schema = 'public' order by 1, 2`,
+    );
+    const held = new Map(Object.values(PART_TABLES).map((part) => [part.table, ['id', ...part.columns]]));
+    held.set('deck_event', ['id', 'session_id', 'noted_by', 'device', 'at_ms', 'fact']);
+    const forgotten = columns
+      .filter(({ of, name }) => !(of in tablesLeftOut) && !everywhere.includes(name) && !held.get(of)?.includes(name))
+      .map(({ of, name }) => `${of}.${name}`);
+    expect(forgotten.sort()).toEqual(Object.keys(leftOut).sort());
+    // No reason for what is not there.
+    expect(Object.keys(tablesLeftOut).filter((table) => !columns.some((c) => c.of === table))).toEqual([]);
   });
 
   it('puts back what was lost and leaves alone what is there', async () => {

@@ -1,3 +1,5 @@
+import { PHASES } from '@upwell/core/goal';
+import { WEEK_KINDS } from '@upwell/core/sessions';
 import { CAUSE_IDS, OUTCOMES, SIGN_IDS } from '@upwell/core/review';
 import { DRILL_IDS } from '@upwell/core/library';
 import { DECISIONS } from '@upwell/core/water';
@@ -40,6 +42,8 @@ const ranking = Joi.array()
 
 /** What one row of each part looks like, in the order in which the parts are taken in: each needs those before it. */
 export const ARCHIVE_ROWS = {
+  // Who did and signed what: names, and no way to sign in.
+  accounts: Joi.object({ ...id, name: line(120).required() }),
   squads: kept(squadSaveSchema).keys(id),
   swimmers: kept(swimmerSaveSchema).keys(id),
   reviews: kept(reviewSaveSchema)
@@ -78,6 +82,19 @@ export const ARCHIVE_ROWS = {
   }),
   tracks: trackKeptSchema.keys({ ...id, notedBy: uuid().required() }),
   racePlans: kept(racePlanSaveSchema).keys(id),
+  // Weeks that are over, as they were planned.
+  weeks: Joi.object({
+    ...id,
+    swimmerId: uuid().required(),
+    monday: isoDate().required(),
+    phase: oneOf(PHASES).required(),
+    kind: oneOf(WEEK_KINDS).required(),
+    load: Joi.number().integer().min(0).max(1e6).required(),
+    theme: oneOf(CAUSE_IDS).required(),
+    step: line(120).allow(null).required(),
+    test: Joi.boolean().required(),
+    words: Joi.array().items(line(500)).max(60).required(),
+  }),
   ratings: rows(ratingSaveSchema).keys({
     ...id,
     sessionId: uuid().required(),
@@ -105,7 +122,7 @@ export interface ClubArchive extends Readonly<Record<ArchivePart, readonly unkno
 }
 
 /** Not in the first archives. */
-const LATER_PARTS: readonly ArchivePart[] = ['tracks', 'racePlans', 'ratings'];
+const LATER_PARTS: readonly ArchivePart[] = ['accounts', 'tracks', 'racePlans', 'weeks', 'ratings'];
 
 const NOT_ONE = 'This is not an archive of a club.';
 

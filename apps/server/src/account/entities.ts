@@ -12,6 +12,8 @@ export const AccountEntity = defineEntity({
     role: p.text().$type<Role>(),
     passwordHash: p.text().lazy(),
     swimmerId: p.uuid().nullable(),
+    /** Cannot sign in, and stays by name with what they did. */
+    disabled: p.boolean().default(false),
   },
 });
 export type Account = InferEntity<typeof AccountEntity>;

@@ -40,7 +40,7 @@ export interface ReadArchive {
  * part, `part`, a tab, and the rows as JSON with the columns of the database; parts in the order in which they are
  * taken in. What is stored beside a row because lists want it is worked out here and never believed from the file.
  *
- * @param accounts accounts of this club; what others did is noted as done by `me`
+ * @param accounts accounts of this club; what others did is theirs by name, or noted as done by `me` if the file has none
  * @param erased stand-ins of people who were erased here: an archive from before does not bring them back
  * @throws ProblemError 400 when it is no archive, 422 with the rows that are wrong
  */
@@ -64,7 +64,8 @@ export function readArchive({
   const archive = sent.value.clubId === clubId ? sent.value : inClub(sent.value, clubId);
   const rows = withoutErased(checked(archive), new Set(erased));
   refuseClips(rows.clips, rows.swimmers);
-  const known = new Set(accounts);
+  const here = new Set(accounts);
+  const known = new Set([...accounts, ...rows.accounts.map((a) => a.id)]);
   const whoIsHere = (id: unknown) => (known.has(id as string) ? id : me);
 
   const out = openSync(into, 'w', 0o600);
@@ -82,7 +83,7 @@ export function readArchive({
       }
       line.end();
     }
-    for (const [sessionId, events] of bySession(rows.deckEvents))
+    for (const [sessionId, events] of bySession(rows.deckEvents, whoIsHere))
       writeSync(out, `deckEvents\t${JSON.stringify({ sessionId, events })}\n`);
   } finally {
     closeSync(out);
@@ -92,7 +93,7 @@ export function readArchive({
     counts: Object.fromEntries(ARCHIVE_PARTS.map((part) => [part, rows[part].length])) as ReadArchive['counts'],
     coaches: rows.squads.flatMap((squad) =>
       (squad.coachIds as string[])
-        .filter((id) => known.has(id))
+        .filter((id) => here.has(id))
         .map((account_id) => ({ squad_id: squad.id, account_id })),
     ),
   };
@@ -129,11 +130,11 @@ function lines(out: number, part: ArchivePart) {
   return { add, end };
 }
 
-function bySession(rows: readonly Row[]): Map<string, object[]> {
+function bySession(rows: readonly Row[], whoIsHere: (id: unknown) => unknown): Map<string, object[]> {
   const sessions = new Map<string, object[]>();
-  for (const { sessionId, event } of rows) {
+  for (const { sessionId, notedBy, event } of rows) {
     const events = sessions.get(sessionId as string) ?? [];
-    events.push(event as object);
+    events.push({ ...(event as object), notedBy: whoIsHere(notedBy) });
     sessions.set(sessionId as string, events);
   }
   return sessions;

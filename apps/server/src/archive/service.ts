@@ -8,10 +8,9 @@ import {
 } from '@upwell/contract/archive';
 import type { ClubRules } from '@upwell/contract/club';
 import type { SessionSave } from '@upwell/contract/sessions';
-import type { DeckEvent } from '@upwell/core/deck';
 import { isChild } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { addEvents } from '../deck';
+import { addEvents, type NotedEvent } from '../deck';
 import { prepared } from '../platform/prepared';
 import { ProblemError } from '../platform/problem';
 import { sqlStateOf } from '../platform/sqlState';
@@ -80,8 +79,9 @@ function pageOf(part: ArchivePart): string {
       `(select coalesce(json_agg(c.account_id order by c.account_id), '[]') from squad_coach c where c.squad_id = t.id) as "coachIds"`,
     );
   return `select json_agg(x order by x.id)::text as rows, max(x.id::text) as last, count(*)::int as n
-    from (select id, ${fields.join(', ')} from ${table.table} t where ?::uuid is null or id > ?::uuid
-      order by id limit ${LONG.includes(part) ? LONG_PAGE : PAGE}) x`;
+    from (select * from (select ${table.id ?? 'id'} as id, ${fields.join(', ')} from ${table.table} t
+        where ${table.only ?? 'true'}) y
+      where ?::uuid is null or id > ?::uuid order by id limit ${LONG.includes(part) ? LONG_PAGE : PAGE}) x`;
 }
 
 /**
@@ -106,6 +106,10 @@ export async function takeArchive(
     const tab = line.indexOf('\t');
     const part = line.slice(0, tab) as ArchivePart;
     const rows = line.slice(tab + 1);
+    if (part === 'accounts') {
+      added[part] += (await em.execute('select take_in_authors(?::jsonb)', [rows], 'all')).length;
+      continue;
+    }
     // Who coaches what is known before anything of the squads is stored.
     if (part !== 'squads' && !coached) {
       await putCoaches(
@@ -116,7 +120,7 @@ export async function takeArchive(
       coached = true;
     }
     if (part === 'deckEvents') {
-      const { sessionId, events } = JSON.parse(rows) as { sessionId: string; events: DeckEvent[] };
+      const { sessionId, events } = JSON.parse(rows) as { sessionId: string; events: NotedEvent[] };
       added[part] += (await refusingOrphans(part, () => addEvents(em, work, me, sessionId, events))).stored;
       continue;
     }
@@ -185,7 +189,7 @@ const VERSIONED: readonly RowPart[] = [
 /** Stores what is missing of some rows of a part; answers the ids of those. */
 async function insert(em: EntityManager, me: Me, part: RowPart, rows: string): Promise<string[]> {
   const table = PART_TABLES[part];
-  const columns = ['id', ...table.columns, ...(WORKED_COLUMNS[part] ?? [])];
+  const columns = [...(table.id ? [] : ['id']), ...table.columns, ...(WORKED_COLUMNS[part] ?? [])];
   const own = VERSIONED.includes(part) ? ', write_id' : '';
   // A swimmer who has an open focus here keeps it; the archive's one is over.
   const value = (column: string) =>
@@ -199,7 +203,7 @@ async function insert(em: EntityManager, me: Me, part: RowPart, rows: string): P
       `insert into ${table.table} (club_id, ${columns.join(', ')}${own})
        select ?, ${columns.map(value).join(', ')}${own && ', gen_random_uuid()'}
        from jsonb_populate_recordset(null::${table.table}, ?::jsonb) x
-       on conflict (id) do nothing returning id`,
+       on conflict do nothing returning ${table.id ?? 'id'} as id`,
       [me.clubId, rows],
     ),
   );

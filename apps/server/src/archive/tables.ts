@@ -7,12 +7,17 @@ interface PartTable {
   readonly renamed?: Readonly<Record<string, string>>;
   /** The column that names an account: of this club, or else whoever takes the archive in. */
   readonly account?: string;
+  /** What makes a row one of its kind, where the table has no column `id`. */
+  readonly id?: string;
+  /** Rows that are part of the archive; all of them when left out. */
+  readonly only?: string;
   /** Days are written without a time. */
   readonly days?: readonly string[];
 }
 
 /** Parts that are rows of one table each; squads' coaches and the events of the deck have ways of their own. */
 export const PART_TABLES: Readonly<Record<Exclude<ArchivePart, 'deckEvents'>, PartTable>> = {
+  accounts: { table: 'account', columns: ['name'], only: `role <> 'swimmer'` },
   squads: { table: 'squad', columns: ['name', 'pool_times', 'archived'] },
   swimmers: {
     table: 'swimmer',
@@ -102,6 +107,13 @@ export const PART_TABLES: Readonly<Record<Exclude<ArchivePart, 'deckEvents'>, Pa
     account: 'signed_by',
   },
   racePlans: { table: 'race_plan', columns: ['choices'] },
+  weeks: {
+    table: 'plan_week',
+    columns: ['swimmer_id', 'monday', 'phase', 'kind', 'load', 'theme', 'step', 'test', 'words'],
+    id: 'md5(swimmer_id::text || monday)::uuid',
+    only: `monday < date_trunc('week', now())::date`,
+    days: ['monday'],
+  },
   ratings: { table: 'session_rating', columns: ['session_id', 'swimmer_id', 'value', 'rated_at'] },
   tracks: {
     table: 'swum_track',

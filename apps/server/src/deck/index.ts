@@ -1,1 +1,1 @@
-export { addEvents } from './service';
+export { addEvents, type NotedEvent } from './service';

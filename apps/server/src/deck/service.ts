@@ -44,6 +44,9 @@ export async function eventsAfter(em: EntityManager, me: Me, sessionId: string, 
   return { events: rows.map(toEvent), last: Number(rows.at(-1)?.seq ?? after), more: rows.length === PAGE };
 }
 
+/** An event with who noted it, when that is not who sends it. */
+export type NotedEvent = DeckEvent & { readonly notedBy?: string };
+
 /** Most events of one run, and most bytes of them: an evening of six groups has about three thousand. */
 const MOST_OF_A_RUN = { events: 20_000, bytes: 16 * 1024 * 1024 };
 
@@ -56,7 +59,7 @@ export async function addEvents(
   work: RunWork,
   me: Me,
   sessionId: string,
-  events: readonly DeckEvent[],
+  events: readonly NotedEvent[],
 ): Promise<{ readonly stored: number }> {
   // Two devices at once: one after the other, so that the records are of all events.
   const [session] = await em.execute<{ held_on: string }[]>(
@@ -65,14 +68,16 @@ export async function addEvents(
     'all',
   );
   if (!session) throw notFound();
-  const rows = events.map(({ id, device, atMs, ...fact }) => ({ id, device, at_ms: atMs, fact }));
+  const rows = events.map(({ id, device, atMs, notedBy = me.accountId, ...fact }) => ({
+    ...{ id, device, at_ms: atMs, noted_by: notedBy, fact },
+  }));
   const stored = await prepared<{ id: string }>(
     em,
     `insert into deck_event (id, club_id, session_id, noted_by, device, at_ms, fact)
-     select e.id, ?, ?, ?, e.device, e.at_ms, e.fact
-     from jsonb_to_recordset(?::jsonb) as e (id uuid, device uuid, at_ms double precision, fact jsonb)
+     select e.id, ?, ?, e.noted_by, e.device, e.at_ms, e.fact
+     from jsonb_to_recordset(?::jsonb) as e (id uuid, device uuid, at_ms double precision, noted_by uuid, fact jsonb)
      on conflict (id) do nothing returning id`,
-    [me.clubId, sessionId, me.accountId, JSON.stringify(rows)],
+    [me.clubId, sessionId, JSON.stringify(rows)],
   );
   if (stored.length > 0) await workOut(em, work, me, sessionId, session.held_on);
   return { stored: stored.length };

@@ -184,7 +184,11 @@ export async function listSquads(em: EntityManager): Promise<Squad[]> {
 }
 
 export async function saveSquad(em: EntityManager, me: Me, id: string, save: SquadSave): Promise<Squad> {
-  const coaches = await em.count(AccountEntity, { id: { $in: [...save.coachIds] }, role: { $ne: 'swimmer' } });
+  const coaches = await em.count(AccountEntity, {
+    id: { $in: [...save.coachIds] },
+    role: { $ne: 'swimmer' },
+    disabled: false,
+  });
   if (coaches !== save.coachIds.length) throw new ProblemError(400, 'One of these coaches is not in your club.');
   const { row, repeated } = await saveVersioned(
     em,
@@ -207,6 +211,10 @@ export async function saveSquad(em: EntityManager, me: Me, id: string, save: Squ
 }
 
 export async function listCoaches(em: EntityManager): Promise<Coach[]> {
-  const accounts = await em.find(AccountEntity, { role: { $ne: 'swimmer' } }, { orderBy: { name: 'asc' }, limit: 200 });
+  const accounts = await em.find(
+    AccountEntity,
+    { role: { $ne: 'swimmer' }, disabled: false },
+    { orderBy: { name: 'asc' }, limit: 200 },
+  );
   return accounts.map(({ id, name }) => ({ id, name }));
 }

@@ -8,6 +8,7 @@ import { Notice } from '@/ui/States';
 import { useTakeArchiveMutation } from './api';
 
 const WORD: Readonly<Record<ArchivePart, string>> = {
+  accounts: 'people by name',
   squads: 'squads',
   swimmers: 'swimmers',
   reviews: 'reviews',
@@ -21,6 +22,7 @@ const WORD: Readonly<Record<ArchivePart, string>> = {
   waterDays: 'decisions at the water',
   tracks: 'swum tracks',
   racePlans: 'ways to a race',
+  weeks: 'weeks that are over',
   ratings: 'ratings by swimmers',
   deckEvents: 'events on deck',
 };
