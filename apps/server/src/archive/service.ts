@@ -10,6 +10,7 @@ import type { ClubRules } from '@upwell/contract/club';
 import type { SessionSave } from '@upwell/contract/sessions';
 import { isChild } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
+import { NIL } from 'uuid';
 import { addEvents, type NotedEvent } from '../deck';
 import { prepared } from '../platform/prepared';
 import { ProblemError } from '../platform/problem';
@@ -47,11 +48,10 @@ export async function* archiveText(em: EntityManager, me: Me): AsyncGenerator<st
   yield JSON.stringify(head).slice(0, -1);
   for (const part of ARCHIVE_PARTS) {
     yield `,"${part}":[`;
-    let after: string | number | null = null;
+    let after: string | number = part === 'deckEvents' ? 0 : NIL;
     for (let pages = 0; ; pages++) {
       // The database writes the JSON; here it only passes through.
       const [page]: { rows: string | null; last: string | number; n: number }[] = await prepared(em, pageOf(part), [
-        after,
         after,
       ]);
       if (page!.rows !== null) yield (pages > 0 ? ',' : '') + page!.rows.slice(1, -1);
@@ -69,7 +69,7 @@ function pageOf(part: ArchivePart): string {
     return `select json_agg(json_build_object('sessionId', session_id, 'notedBy', noted_by,
         'event', fact || jsonb_build_object('id', id, 'device', device, 'atMs', at_ms)) order by seq)::text as rows,
       max(seq) as last, count(*)::int as n
-    from (select * from deck_event where ?::bigint is null or seq > ?::bigint order by seq limit ${PAGE}) x`;
+    from (select * from deck_event where seq > ?::bigint order by seq limit ${PAGE}) x`;
   const table = PART_TABLES[part];
   const fields = table.columns.map(
     (column) => `${column}${table.days?.includes(column) ? '::text' : ''} as "${fieldOf(table, column)}"`,
@@ -81,7 +81,7 @@ function pageOf(part: ArchivePart): string {
   return `select json_agg(x order by x.id)::text as rows, max(x.id::text) as last, count(*)::int as n
     from (select * from (select ${table.id ?? 'id'} as id, ${fields.join(', ')} from ${table.table} t
         where ${table.only ?? 'true'}) y
-      where ?::uuid is null or id > ?::uuid order by id limit ${LONG.includes(part) ? LONG_PAGE : PAGE}) x`;
+      where id > ?::uuid order by id limit ${LONG.includes(part) ? LONG_PAGE : PAGE}) x`;
 }
 
 /**
