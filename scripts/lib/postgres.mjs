@@ -158,7 +158,9 @@ export async function startCluster(name, database) {
     `port=${port}`,
     `unix_socket_directories=''`,
     'max_connections=60',
-    // Statements and details of errors hold people's names and health notes, which no log keeps.
+    // Errors, their statements and details hold people's names and health notes, which no log keeps: the server tells
+    // of them by code, table and constraint.
+    'log_min_messages=log',
     'log_min_error_statement=panic',
     'log_error_verbosity=terse',
     'log_parameter_max_length_on_error=0',

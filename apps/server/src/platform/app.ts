@@ -38,12 +38,21 @@ export interface Parts {
   readonly config: Config;
   readonly jobs: Jobs;
   readonly work: Work;
+  /** Where the log goes, one line of JSON each; to standard output when left out. */
+  readonly log?: { write(line: string): void };
 }
 
 /** The whole server, not yet listening. Reads as its table of contents. */
-export async function createApp({ database, config, jobs, work }: Parts): Promise<FastifyInstance> {
+export async function createApp({ database, config, jobs, work, log }: Parts): Promise<FastifyInstance> {
   const app = Fastify({
-    logger: { level: process.env.LOG_LEVEL ?? 'warn' },
+    logger: {
+      level: log ? 'info' : (process.env.LOG_LEVEL ?? 'warn'),
+      ...(log ? { stream: log } : {}),
+      // Addresses hold names that were searched for, and secrets: the route says enough.
+      serializers: {
+        req: ({ method, routeOptions, ip }) => ({ method, route: routeOptions?.url ?? null, address: ip }),
+      },
+    },
     bodyLimit: SMALL_BODY,
     trustProxy: config.trustedProxies,
     frameworkErrors: (error, request, reply) => void answerError(error, request, reply),

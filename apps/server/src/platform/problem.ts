@@ -31,14 +31,27 @@ export function answerError(error: FastifyError, request: FastifyRequest, reply:
   const problem = toProblem(error);
   if (problem.status >= 500) request.log.error({ err: loggable(error) }, 'unexpected error');
   else if (sqlStateOf(error)) request.log.warn({ err: loggable(error) }, 'refused by the database');
-  else if (problem.status === 403)
+  else if (problem.status === 403 || (problem.status === 429 && firstOfTheMinute(request.ip)))
     request.log.warn(
       { address: request.ip, account: request.me?.accountId ?? null, route: request.routeOptions.url },
-      'refused',
+      problem.status === 403 ? 'refused' : 'too many requests',
     );
   if ((problem.status === 503 || problem.status === 429) && !reply.hasHeader('retry-after'))
     void reply.header('retry-after', '5');
   return sendProblem(reply, problem);
+}
+
+const MINUTE_MS = 60_000;
+const MOST_ADDRESSES = 1000;
+const told = new Map<string, number>();
+
+/** Requests that are too many are told once a minute and address: a flood of them does not become one in the log. */
+function firstOfTheMinute(address: string): boolean {
+  const now = Date.now();
+  if (now - (told.get(address) ?? -Infinity) < MINUTE_MS) return false;
+  if (told.size >= MOST_ADDRESSES) told.clear();
+  told.set(address, now);
+  return true;
 }
 
 /** An error as it may stand in a log: a message of the database holds the values of the row, which are people's. */
