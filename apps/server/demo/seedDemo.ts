@@ -1,4 +1,5 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
+import { isChild } from '@upwell/core/swimmers';
 import { AccountEntity } from '../src/account/entities';
 import { hashPassword } from '../src/account/password';
 import { ClubEntity, ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity } from '../src/swimmers/entities';
@@ -34,6 +35,7 @@ export async function seedDemo(em: EntityManager, now: Date): Promise<boolean> {
     await seedTests(tx, now);
     await seedTracks(tx, now);
     await seedGoals(tx, now);
+    await seedAccess(tx, now);
   });
   return true;
 }
@@ -148,4 +150,18 @@ async function seedResults(em: EntityManager, now: Date): Promise<void> {
     ),
   );
   await em.insertMany(ResultEntity, rows);
+}
+
+/** Each review of a child began with a look at their page. */
+async function seedAccess(em: EntityManager, now: Date): Promise<void> {
+  const swimmers = await em.find(SwimmerEntity, {});
+  const children = swimmers.filter((s) => isChild(s.birthYear ?? null, now.getFullYear())).map((s) => s.id);
+  await em.execute(
+    `insert into access_log (club_id, account_id, swimmer_id, what, looked_at)
+     select r.club_id, r.coach_id, r.swimmer_id, l.what, r.looked_at - l.before
+     from review r, (values ('GET /swimmers/:id', interval '4 minutes'), ('PUT /reviews/:id', interval '0')) l (what, before)
+     where r.swimmer_id = any(?::uuid[]) order by r.looked_at - l.before`,
+    [`{${children.join(',')}}`],
+    'run',
+  );
 }
