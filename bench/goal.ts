@@ -21,6 +21,7 @@ const facts: RaceFacts = {
   place: 'open-water',
   targetS: 3600,
   level: 'build',
+  birthYear: 1990,
   breathes: 'both',
   trials: [
     { distanceM: 200, timeS: 180 },

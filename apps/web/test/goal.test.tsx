@@ -20,6 +20,7 @@ const FACTS: RaceFacts = {
   place: 'open-water',
   targetS: 3600,
   level: 'hold',
+  birthYear: 1990,
   breathes: 'left',
   trials: [
     { distanceM: 200, timeS: 180 },

@@ -3,6 +3,7 @@ import { Text } from 'react-native';
 import { AccountScreen } from '@/account/AccountScreen';
 import { accountEndpoints } from '@/account/api';
 import { SignInScreen } from '@/account/SignInScreen';
+import { api } from '@/api/api';
 import { isLeaving, tellServer } from '@/api/leaving';
 import { fact, openFor, setFact } from '@/offline/db';
 import { keepOnDevice } from '@/offline/keeper';
@@ -124,7 +125,6 @@ describe('a page that is gone at the server', () => {
     await keepPage(`/swimmers/${ID}`, { givenName: 'Ada' });
     await keepPage('/swimmers/new', { givenName: 'Bo' });
     await enqueue({ id: 'w', path: '/swimmers/new', method: 'PUT', body: {}, label: 'Bo' });
-    const { api } = jest.requireActual<typeof import('@/api/api')>('@/api/api');
     const { endpoints } = api.injectEndpoints({
       endpoints: (build) => ({ anything: build.query<unknown, string>({ query: (path) => path }) }),
     });

@@ -63,6 +63,7 @@ describe('what a coach decides about a race', () => {
     place: 'open-water',
     targetS: 3600,
     level: 'build',
+    birthYear: 1990,
     breathes: 'left',
     trials: [
       { distanceM: 200, timeS: 180 },

@@ -115,7 +115,7 @@ export interface Swimmer extends SwimmerFields {
   readonly id: string;
   readonly version: number;
   readonly squadName: string;
-  /** Under 16: the record is guarded more closely. */
+  /** Under 18, or of unknown age: the record is guarded more closely. */
   readonly child: boolean;
 }
 

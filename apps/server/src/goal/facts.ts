@@ -39,6 +39,7 @@ interface Row {
   given_name: string;
   squad_id: string;
   level: LevelId;
+  birth_year: number | null;
   breathes: RaceFacts['breathes'];
   goal: RaceGoal | null;
   best_times: readonly Trial[];
@@ -65,7 +66,7 @@ interface Row {
 export async function knownOf(em: EntityManager, ids: readonly string[], today: string): Promise<Known[]> {
   const monday = weekOf(today);
   const rows = await em.execute<Row[]>(
-    `select s.id, s.given_name || ' ' || s.family_name as name, s.given_name, s.squad_id, s.level,
+    `select s.id, s.given_name || ' ' || s.family_name as name, s.given_name, s.squad_id, s.level, s.birth_year,
        s.breathing_side as breathes, s.goal, s.best_times, s.ladder_steps, q.pool_times, p.choices, p.version,
        (select jsonb_agg(jsonb_build_object('distanceM', r.distance_m, 'timeS', r.time_s, 'on', r.held_on::text))
         from result r where r.swimmer_id = s.id and r.kind = 'trial'
@@ -118,6 +119,7 @@ function toFacts(row: Row, goal: RaceGoal, monday: string): RaceFacts {
     event: goal.event,
     raceOn: goal.date,
     distanceM: goal.distanceM,
+    birthYear: row.birth_year,
     place: goal.place,
     targetS: goal.targetTimeS,
     level: row.level,

@@ -32,7 +32,7 @@ export async function saveClip(em: EntityManager, me: Me, id: string, save: Clip
   if (child && !consent) {
     throw new ProblemError(
       422,
-      'This swimmer is under 16, or of unknown age, and the guardian has not agreed to clips. Ask first and note it on the swimmer’s page.',
+      'This swimmer is under 18, or of unknown age, and the guardian has not agreed to clips. Ask first and note it on the swimmer’s page.',
     );
   }
   const { version: _version, writeId: _writeId, ...fields } = save;

@@ -2,7 +2,7 @@ import type { SessionPerson } from '@upwell/contract/sessions';
 import type { LadderId } from '@upwell/core/library';
 import type { CauseId } from '@upwell/core/review';
 import { speedOver400, type Comer, type GroupPeople, type SessionPlan, type WeekKind } from '@upwell/core/sessions';
-import { isChild, LEVEL, LEVELS, NO_BREATH_LIMITS, type LevelId } from '@upwell/core/swimmers';
+import { isChild, isYoung, LEVEL, LEVELS, NO_BREATH_LIMITS, type LevelId } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 
 /** A swimmer as a session needs to know them. */
@@ -77,8 +77,8 @@ export function peopleByLevel(all: readonly Attendee[], year: number): Partial<R
       const here = all.filter((a) => a.level === level);
       if (here.length === 0) return [];
       const people: GroupPeople = {
-        under16: here.filter((a) => isChild(a.birthYear, year)).length,
-        under18: here.filter((a) => a.birthYear === null || year - a.birthYear <= 18).length,
+        under16: here.filter((a) => isYoung(a.birthYear, year)).length,
+        under18: here.filter((a) => isChild(a.birthYear, year)).length,
         flagged: here.filter((a) => a.healthFlags.some((flag) => NO_BREATH_LIMITS.includes(flag))).length,
         healthFlags: [...new Set(here.flatMap((a) => a.healthFlags))],
       };
@@ -106,7 +106,7 @@ export async function sessionPeople(em: EntityManager, squadIds: readonly string
       id,
       name,
       level,
-      child: isChild(birthYear, year),
+      child: isYoung(birthYear, year),
       v400Mps: own ?? LEVEL[level].defaultV400Mps,
       paceIsGuess: own === null,
       bests: bestTimes,

@@ -45,8 +45,8 @@ async function ask(em: EntityManager, what: 'rows_of_person' | 'erase_person', i
   const [row] = await em.execute<{ counted: Counted | null }[]>(`select ${what}(?) as counted`, [id], 'all');
   if (!row?.counted) throw notFound();
   const { goes, stays } = row.counted;
-  const rows = PERSON_PARTS.map((part) => [part, goes[PERSON_TABLES[part].table] ?? 0]);
-  return { goes: Object.fromEntries(rows), stays: { deckEvents: stays.deck_event }, named };
+  const rows = PERSON_PARTS.map((part) => [part, goes[PERSON_TABLES[part].table] ?? 0] as const);
+  return { goes: Object.fromEntries(rows) as Erasing['goes'], stays: { deckEvents: stays.deck_event }, named };
 }
 
 /** What erasing a person would take away. */

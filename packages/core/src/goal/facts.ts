@@ -1,6 +1,7 @@
 import type { LadderId } from '../library';
 import type { Trial } from '../measures';
 import type { CauseId } from '../review';
+import { tooFarForAge } from '../safety';
 import type { LevelId } from '../swimmers';
 import type { Absence, WeekLock } from './blockPlan';
 
@@ -13,6 +14,8 @@ export interface RaceFacts {
   readonly place: 'pool' | 'open-water';
   readonly targetS: number | null;
   readonly level: LevelId;
+  /** Null when it is not known. */
+  readonly birthYear: number | null;
   readonly breathes: 'left' | 'right' | 'both';
   /** All-out swims of the last months, or else the best times; the newest of them, ISO date. */
   readonly trials: readonly Trial[];
@@ -32,6 +35,14 @@ export interface RaceFacts {
   readonly outside: number;
   /** Whether a track of the chosen course is kept. */
   readonly rehearsed: boolean;
+}
+
+/** Why the race is too far for the swimmer's age, or null when it is not; a course that is drawn may be longer than the goal. */
+export function tooFarForTheAge(facts: RaceFacts, { courseM = 0 }: RaceChoices): string | null {
+  if (facts.place === 'pool') return null;
+  // A page that a device kept from before does not say the year.
+  const { birthYear = null } = facts;
+  return tooFarForAge(Math.max(facts.distanceM, courseM), birthYear, Number(facts.raceOn.slice(0, 4)));
 }
 
 /** What a coach decided; whatever is left out is taken from what is known, or guessed and shown as a guess. */

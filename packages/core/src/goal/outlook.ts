@@ -2,7 +2,7 @@ import { criticalSpeed, type Trial } from '../measures';
 import { formatTime } from '../units';
 import { assumed } from './assumed';
 import { daysBetween } from './days';
-import type { RaceChoices, RaceFacts } from './facts';
+import { tooFarForTheAge, type RaceChoices, type RaceFacts } from './facts';
 import { raceGap, type RaceGap } from './raceGap';
 import { fits } from './trials';
 
@@ -27,6 +27,8 @@ export type Outlook =
 export function raceOutlook(facts: RaceFacts, choices: RaceChoices, today: string, seed = 1): Outlook {
   const days = daysBetween(today, facts.raceOn);
   if (days < 0) return { kind: 'none', reason: 'The race is over: choose the next one.' };
+  const far = tooFarForTheAge(facts, choices);
+  if (far !== null) return { kind: 'none', reason: far };
   if (facts.targetS === null) return { kind: 'none', reason: 'No target time: set one in the goal to see the gap.' };
   if (facts.trials.length === 0)
     return {

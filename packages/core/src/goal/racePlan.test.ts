@@ -19,6 +19,7 @@ const facts = (change: Partial<RaceFacts> = {}): RaceFacts => ({
   place: 'open-water',
   targetS: 3600,
   level: 'hold',
+  birthYear: 1990,
   breathes: 'both',
   trials: [
     { distanceM: 200, timeS: 180 },
@@ -78,6 +79,12 @@ describe('the outlook', () => {
     };
     expect(why({ raceOn: day(-1) })).toContain('is over');
     expect(why({ targetS: null })).toContain('No target time');
+    // An eight-year-old has no chance to be told of 10 km; in the pool, or grown up, it is a matter of the swimming.
+    const child = { birthYear: Number(day(84).slice(0, 4)) - 8, distanceM: 10_000 };
+    expect(why({ ...child, targetS: null })).toContain('Under 12 not beyond 1 km');
+    expect(why({ ...child, distanceM: 1000 }, { courseM: 1001 })).toContain('Under 12 not beyond 1 km');
+    expect(why({ ...child, place: 'pool' })).not.toContain('Under 12');
+    expect(why({ birthYear: null, distanceM: 5001 })).toContain('The birth year is not known');
     expect(why({ trials: [] })).toContain('nothing is foretold');
     expect(why({ targetS: 700 })).toBe('beyond-anybody');
     // Two metres a second over 10 km: nobody, although over 50 m somebody does.
@@ -134,6 +141,9 @@ describe('the weeks of a swimmer', () => {
     expect(problems({}, two)).toContain('Lantern Mile is 7 days before Quill Crossing: one taper for both');
     const after = { otherRaces: [{ event: 'Lantern Mile', date: day(91) }] };
     expect(problems({}, after)).toContain('7 days after');
+    expect(problems({ birthYear: Number(day(84).slice(0, 4)) - 15, distanceM: 5001 })).toContain(
+      'Under 16 not beyond 5 km',
+    );
     expect(problems({})).toBe('');
   });
 

@@ -2,7 +2,7 @@ import { LADDERS, type LadderId } from '../library';
 import { LEVEL, type LevelId } from '../swimmers';
 import { blockPlan, type BlockPlan } from './blockPlan';
 import { daysBetween, weekOf } from './days';
-import type { OtherRace, RaceChoices, RaceFacts } from './facts';
+import { tooFarForTheAge, type OtherRace, type RaceChoices, type RaceFacts } from './facts';
 import { readiness, type ReadyItem } from './readiness';
 
 /** Longest distance that a level swims without a stop, metres: who belongs there says it. */
@@ -34,7 +34,15 @@ export function racePlan(facts: RaceFacts, choices: RaceChoices, today: string):
     ...(choices.away ? { away: choices.away } : {}),
   });
   if (plan.weeks.length === 0) return plan;
-  return { ...plan, problems: [...tooFar(facts, today), ...nearRaces(facts, others), ...plan.problems] };
+  return {
+    ...plan,
+    problems: [
+      ...[tooFarForTheAge(facts, choices)].filter((far) => far !== null),
+      ...tooFar(facts, today),
+      ...nearRaces(facts, others),
+      ...plan.problems,
+    ],
+  };
 }
 
 /** Steps of the ladder to open water not passed yet; none for a pool, or for those who raced outside before. */

@@ -1,3 +1,4 @@
+export * from './ageDistance';
 export * from './breathGate';
 export * from './caution';
 export * from './waterTime';

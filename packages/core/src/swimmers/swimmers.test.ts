@@ -1,13 +1,26 @@
-import { defaultModel, isChild } from '.';
+import { defaultModel, isChild, isYoung, mayBeBelow } from '.';
 
 describe('children', () => {
+  // Under 18: consent, and looks are logged. Under 16: the water's own column, and no few breaths.
   it.each([
-    [2011, true],
-    [2010, true],
-    [2009, false],
+    [2011, true, true],
+    [2010, true, true],
+    [2009, true, false],
+    [2008, true, false],
+    [2007, false, false],
     // Nobody knows: on the careful side.
-    [null, true],
-  ])('born %p is a child in 2026: %p', (year, child) => expect(isChild(year, 2026)).toBe(child));
+    [null, true, true],
+  ])('born %p counts in 2026 as a child: %p, as under 16: %p', (year, child, young) =>
+    expect([isChild(year, 2026), isYoung(year, 2026)]).toEqual([child, young]),
+  );
+
+  it('stay below an age to the end of the year of that birthday', () => {
+    for (const age of [12, 14, 16, 18]) {
+      expect(mayBeBelow(age, 2026 - age, 2026)).toBe(true);
+      expect(mayBeBelow(age, 2026 - age - 1, 2026)).toBe(false);
+      expect(mayBeBelow(age, null, 2026)).toBe(true);
+    }
+  });
 });
 
 describe('the stroke model to start from', () => {

@@ -73,7 +73,7 @@ export function ClipScreen() {
             </Button>
           }
         >
-          This swimmer is under 16, or of unknown age, and the guardian has not agreed to clips. Ask first and note it
+          This swimmer is under 18, or of unknown age, and the guardian has not agreed to clips. Ask first and note it
           on the swimmer’s page.
         </Notice>
       </Screen>

@@ -125,7 +125,7 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
         {child ? (
           <View>
             <Notice>
-              {`${Number(birthYear) ? 'Under 16' : 'Without a birth year a swimmer counts as under 16'}: clips and health notes need the guardian’s consent, and every look at the record is logged.`}
+              {`${Number(birthYear) ? 'Under 18' : 'Without a birth year a swimmer counts as under 18'}: clips and health notes need the guardian’s consent, and every look at the record is logged.`}
             </Notice>
             <Controller
               control={control}

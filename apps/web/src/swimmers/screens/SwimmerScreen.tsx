@@ -27,7 +27,7 @@ const ResultChart = lazy(() => import('@/charts').then((charts) => ({ default: c
 /** How closely the record is guarded, in words. */
 function guarded({ child, birthYear }: Pick<SwimmerPage, 'child' | 'birthYear'>): string | undefined {
   if (!child) return undefined;
-  const why = birthYear === null ? 'Age not known, so counted as under 16' : 'Under 16';
+  const why = birthYear === null ? 'Age not known, so counted as under 18' : 'Under 18';
   return `${why}: every look at this record is logged`;
 }
 

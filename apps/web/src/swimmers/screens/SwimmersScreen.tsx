@@ -119,7 +119,7 @@ function SwimmerLine({ row }: { readonly row: SwimmerRow }) {
               {[
                 LEVEL[row.level].name,
                 row.squadName,
-                row.child ? 'counts as under 16' : '',
+                row.child ? 'counts as under 18' : '',
                 row.goal ? `${row.goal.event} ${distanceInDays(today, row.goal.date)}` : '',
               ]
                 .filter(Boolean)

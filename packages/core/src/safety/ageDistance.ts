@@ -1,0 +1,29 @@
+import { mayBeBelow, YOUNG_BELOW } from '../swimmers';
+
+/** The farthest in open water below an age, metres: defaults that err low; the event's and the club's rules win. */
+export const FARTHEST_BELOW: readonly { readonly age: number; readonly metres: number }[] = [
+  { age: 12, metres: 1000 },
+  { age: 14, metres: 3000 },
+  { age: 16, metres: 5000 },
+  { age: 18, metres: 10_000 },
+];
+
+/**
+ * Why a distance in open water is too far for a swimmer's age, or null when it is not. An unknown age counts as under
+ * sixteen.
+ *
+ * @param distanceM metres in open water
+ * @param birthYear four digits, or null when unknown
+ * @param onYear the calendar year of the swim
+ * @example tooFarForAge(10_000, 2018, 2026) // 'Under 12 not beyond 1 km …'
+ * @example tooFarForAge(1000, 2018, 2026) // null
+ */
+export function tooFarForAge(distanceM: number, birthYear: number | null, onYear: number): string | null {
+  const limit = FARTHEST_BELOW.find(({ age }) =>
+    birthYear === null ? age === YOUNG_BELOW : mayBeBelow(age, birthYear, onYear),
+  );
+  if (!limit || distanceM <= limit.metres) return null;
+  const why = birthYear === null ? `The birth year is not known, which counts as under ${limit.age}: ` : '';
+  const rule = `${why ? 'under' : 'Under'} ${limit.age} not beyond ${limit.metres / 1000} km in open water.`;
+  return `${why}${rule} Choose a shorter race, or talk to the organiser, the guardian and the head coach: the rules of the event come first.`;
+}
