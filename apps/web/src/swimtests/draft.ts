@@ -1,7 +1,7 @@
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { LADDER_IDS, LADDERS, type LadderId } from '@upwell/core/library';
 import { LEVEL } from '@upwell/core/swimmers';
-import type { SwimTestKind, TestInput } from '@upwell/core/swimtests';
+import { rampRepM, type SwimTestKind, type TestInput } from '@upwell/core/swimtests';
 import { v7 } from 'uuid';
 import { dayOf } from '@/ui/dates';
 
@@ -11,6 +11,8 @@ export interface TestDraft {
   readonly writeId: string;
   readonly heldOn: string;
   readonly input: TestInput;
+  /** Metres of one length of the pool, once the coach chose it; the squad's own pool until then. */
+  readonly poolM?: number;
   /** The watch, deck clock: when it was started, and the split at the first stroke. */
   readonly running: { readonly startMs: number; readonly splitMs: number | null } | null;
 }
@@ -25,12 +27,20 @@ export function newTestDraft(kind: SwimTestKind, swimmer: SwimmerPage, ladder: L
   };
 }
 
+/** What was taken so far, as it is in another pool. */
+export function inPool(input: TestInput, lengthM: number): TestInput {
+  if (input.kind === 'rate-ramp') return { ...input, lengthM, repM: rampRepM(lengthM) };
+  if (input.kind === 'clean-length') return { ...input, lengths: input.lengths.map((l) => ({ ...l, lengthM })) };
+  return input;
+}
+
 function emptyInput(kind: SwimTestKind, swimmer: SwimmerPage, ladder: LadderId | null): TestInput {
   switch (kind) {
     case 'critical-speed':
       return { kind, trials: [] };
     case 'rate-ramp':
-      return { kind, lengthM: 25, repM: 50, pushOffM: 5, pushOffS: 2.5, reps: [] };
+      // The pool is asked for before the first rep.
+      return { kind, lengthM: 25, repM: rampRepM(25), pushOffM: 5, pushOffS: 2.5, reps: [] };
     case 'clean-length':
       return { kind, lengths: [] };
     case 'closed-eyes':

@@ -168,6 +168,20 @@ function outcomeOf(input: TestInput): TestOutcome {
   }
 }
 
+/** A rep of a ramp is as many whole lengths as come nearest to this, metres. */
+const RAMP_REP_M = 50;
+
+/**
+ * The rep of a rate ramp in a pool, metres: whole lengths, about fifty metres of them.
+ *
+ * @param lengthM metres of one length
+ * @example rampRepM(25) // 50
+ * @example rampRepM(22.86) // 45.72, two lengths of 25 yards
+ */
+export function rampRepM(lengthM: number): number {
+  return Math.max(1, Math.round(RAMP_REP_M / lengthM)) * lengthM;
+}
+
 /** The reps of a ramp as rates and clean speeds; both are of the swum part, without the push-offs. */
 export function rampReps(input: TestInput & { kind: 'rate-ramp' }) {
   const lengths = input.repM / input.lengthM;

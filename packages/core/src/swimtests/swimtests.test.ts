@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import {
   compareTests,
+  rampRepM,
   RefusedTest,
   stepPassed,
   SWIM_TEST,
@@ -54,6 +55,40 @@ describe('what tests say', () => {
     const lengths = [{ lengthM: 25, pushOffM: 5, pushOffS: 2.6, timeS: 21.4, strokes: 22 }];
     expect(testOutcome({ kind: 'clean-length', lengths })).toMatchObject({ words: '0.91 m a stroke at 70 a minute' });
   });
+
+  // A 50 m length in 42.8 s is no half a metre a second.
+  it('a clean length in another pool', () => {
+    const one = (lengthM: number, timeS: number) =>
+      testOutcome({ kind: 'clean-length', lengths: [{ lengthM, pushOffM: 5, pushOffS: 2.6, timeS, strokes: 45 }] });
+    // (50 − 5) / (42.8 − 2.6) = 1.1194 m/s, 45 strokes over 45 m.
+    expect(one(50, 42.8).words).toBe('1.00 m a stroke at 67 a minute');
+    // (22.86 − 5) / (20 − 2.6) m/s over 45 strokes.
+    expect(one(22.86, 20).words).toBe('0.40 m a stroke at 155 a minute');
+  });
+
+  it('a ramp says the same in every pool', () => {
+    const swum = (lengthM: number) => {
+      const repM = rampRepM(lengthM);
+      const reps = [50, 54, 58, 62, 66, 70].map((rate) => {
+        const speed = 1.2 - 0.0008 * (rate - 61) ** 2;
+        const cleanS = (lengthM - 5) / speed;
+        return { timeS: (repM / lengthM) * (2.5 + cleanS), strokes: (rate / 60) * cleanS };
+      });
+      return testOutcome({ kind: 'rate-ramp', lengthM, repM, pushOffM: 5, pushOffS: 2.5, reps });
+    };
+    for (const lengthM of [20, 22.86, 25, 100 / 3, 50]) expect(swum(lengthM).value).toBeCloseTo(61, 6);
+  });
+
+  it.each([
+    [50, 50],
+    [25, 50],
+    [22.86, 45.72],
+    [100 / 3, 200 / 3],
+    [20, 60],
+    [100, 100],
+  ])('a rep of a ramp in a pool of %p m is whole lengths: %p m', (lengthM, repM) =>
+    expect(rampRepM(lengthM)).toBeCloseTo(repM, 9),
+  );
 
   it('a step is passed only with all tries that are asked for', () => {
     const step = { kind: 'ladder-step', ladder: 'confidence', step: 0 } as const;

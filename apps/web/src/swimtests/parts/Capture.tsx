@@ -1,8 +1,8 @@
 import type { SessionPerson } from '@upwell/contract/sessions';
-import { rampReps, type TestInput } from '@upwell/core/swimtests';
+import { rampRepM, rampReps, type TestInput } from '@upwell/core/swimtests';
 import { LADDER_IDS, LADDERS, type LadderId } from '@upwell/core/library';
 import { formatTime, parseTime } from '@upwell/core/units';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { BeeperPanel } from '@/deck/beeper/BeeperPanel';
@@ -12,6 +12,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { Input } from '@/ui/Input';
 import { Stepper } from '@/ui/Stepper';
 import type { TestDraft } from '../draft';
+import { PoolChoice } from './PoolChoice';
 import { Watch } from './Watch';
 
 /** A rate of a ramp is chosen by the ramp, not by somebody's last one. */
@@ -23,6 +24,9 @@ interface CaptureProps<Input_ extends TestInput = TestInput> {
   readonly time: DeckTime;
   readonly onInput: (input: TestInput) => void;
   readonly onRunning: (running: TestDraft['running']) => void;
+  /** Metres of one length; null until it is known. */
+  readonly poolM: number | null;
+  readonly onPool: (lengthM: number) => void;
 }
 type Of<K extends TestInput['kind']> = CaptureProps<Extract<TestInput, { kind: K }>>;
 
@@ -33,9 +37,9 @@ export function Capture(props: CaptureProps) {
     case 'critical-speed':
       return <Trials {...(props as Of<'critical-speed'>)} />;
     case 'rate-ramp':
-      return <Ramp {...(props as Of<'rate-ramp'>)} />;
+      return <InPool {...props} of={(poolM) => <Ramp {...(props as Of<'rate-ramp'>)} poolM={poolM} />} />;
     case 'clean-length':
-      return <Lengths {...(props as Of<'clean-length'>)} />;
+      return <InPool {...props} of={(poolM) => <Lengths {...(props as Of<'clean-length'>)} poolM={poolM} />} />;
     case 'closed-eyes':
       return <Eyes {...(props as Of<'closed-eyes'>)} />;
     case 'glide':
@@ -46,6 +50,18 @@ export function Capture(props: CaptureProps) {
       return <Step {...(props as Of<'ladder-step'>)} />;
   }
 }
+
+/** A test whose numbers hang on the length of the pool: nothing is taken before that is known. */
+function InPool({ poolM, onPool, of }: CaptureProps & { readonly of: (poolM: number) => ReactNode }) {
+  return (
+    <View style={styles.gap}>
+      <PoolChoice poolM={poolM} onPool={onPool} />
+      {poolM === null ? null : of(poolM)}
+    </View>
+  );
+}
+
+type Known<T> = Omit<T, 'poolM'> & { readonly poolM: number };
 
 /** What was taken, each with a way to take it out. */
 function Taken({ words, onDrop }: { readonly words: readonly string[]; readonly onDrop: (index: number) => void }) {
@@ -132,7 +148,9 @@ function Trials({ input, time, running, onInput, onRunning }: Of<'critical-speed
   );
 }
 
-function Ramp({ input, time, running, onInput, onRunning }: Of<'rate-ramp'>) {
+function Ramp({ input, time, running, onInput, onRunning, poolM }: Known<Of<'rate-ramp'>>) {
+  const repM = rampRepM(poolM);
+  const add = (timeS: number) => onInput({ ...input, lengthM: poolM, repM, reps: [...input.reps, { timeS, strokes }] });
   const [strokes, setStrokes] = useState(input.reps.at(-1)?.strokes ?? 20);
   const [beeper, setBeeper] = useState(false);
   const rates = input.reps.length > 0 ? rampReps(input) : [];
@@ -155,14 +173,14 @@ function Ramp({ input, time, running, onInput, onRunning }: Of<'rate-ramp'>) {
         time={time}
         running={running}
         onRunning={onRunning}
-        onTime={(timeS) => onInput({ ...input, reps: [...input.reps, { timeS, strokes }] })}
+        onTime={add}
         start={`Start rep ${input.reps.length + 1}`}
         stop="Wall"
       />
       <AddNumber
-        label={`Or the time of ${input.repM} m, with ${strokes} strokes`}
+        label={`Or the time of ${repM / poolM === 1 ? 'one length' : `${Math.round(repM / poolM)} lengths`}, with ${strokes} strokes`}
         read={parseTime}
-        onAdd={(timeS) => onInput({ ...input, reps: [...input.reps, { timeS, strokes }] })}
+        onAdd={add}
       />
       <Taken
         words={input.reps.map(
@@ -195,7 +213,7 @@ function Ramp({ input, time, running, onInput, onRunning }: Of<'rate-ramp'>) {
   );
 }
 
-function Lengths({ input, time, running, onInput, onRunning }: Of<'clean-length'>) {
+function Lengths({ input, time, running, onInput, onRunning, poolM }: Known<Of<'clean-length'>>) {
   const [strokes, setStrokes] = useState(input.lengths.at(-1)?.strokes ?? 20);
   const [pushOffM, setPushOffM] = useState(input.lengths.at(-1)?.pushOffM ?? 5);
   return (
@@ -224,7 +242,7 @@ function Lengths({ input, time, running, onInput, onRunning }: Of<'clean-length'
         onTime={(timeS, split) =>
           onInput({
             ...input,
-            lengths: [...input.lengths, { lengthM: 25, pushOffM, pushOffS: split ?? 0, timeS, strokes }],
+            lengths: [...input.lengths, { lengthM: poolM, pushOffM, pushOffS: split ?? 0, timeS, strokes }],
           })
         }
       />
@@ -342,7 +360,7 @@ function Step({ input, onInput }: Of<'ladder-step'>) {
       </View>
       <Text style={styles.figures}>{`${input.passed} of ${input.tries} tries, ${step.tries} are asked for`}</Text>
       <Button disabled={input.tries === 0} onPress={() => onInput({ ...input, tries: 0, passed: 0 })}>
-        Count anew
+        Count again from nothing
       </Button>
     </View>
   );

@@ -23,7 +23,7 @@ import { sentence, type ApiError } from '@/api/problem';
 import { DeckTime } from '@/deck/time';
 import { useRecordsQuery, useSaveTestMutation } from '@/records/api';
 import { useDraft } from '@/state/hooks';
-import { useSaveSwimmerMutation, useSwimmerQuery } from '@/swimmers/api';
+import { useSaveSwimmerMutation, useSquadsQuery, useSwimmerQuery } from '@/swimmers/api';
 import { Card } from '@/ui/Card';
 import { dayWord } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
@@ -31,8 +31,9 @@ import { Failure, Loading, Notice } from '@/ui/States';
 import { Toggle } from '@/ui/Toggle';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
-import { newTestDraft, type TestDraft } from '../draft';
+import { inPool, newTestDraft, type TestDraft } from '../draft';
 import { Capture } from '../parts/Capture';
+import { lengthOf } from '../parts/PoolChoice';
 
 /** A test on deck: how it goes, taken as it happens, and what it says while it is taken. */
 export function TestScreen() {
@@ -82,6 +83,7 @@ function Test({ kind, swimmer, records, time, ladder }: TestProps) {
   const [draft, setDraft, dropDraft] = useDraft<TestDraft>(`test:${swimmer.id}:${kind}`, fresh);
   const [save, saving] = useSaveTestMutation();
   const [stored, setStored] = useState<TestView | null>(null);
+  const home = usePoolOf(swimmer.squadId);
   const said = outcomeOf(draft.input);
   const last = records?.tests.find((t) => t.kind === kind && t.id !== draft.id);
 
@@ -145,6 +147,10 @@ function Test({ kind, swimmer, records, time, ladder }: TestProps) {
                 input={draft.input}
                 running={draft.running}
                 time={time}
+                poolM={draft.poolM ?? home}
+                onPool={(poolM) =>
+                  setDraft((now) => ({ ...now, poolM, input: inPool(now.input, poolM), writeId: v7() }))
+                }
                 onInput={(input) => setDraft((now) => ({ ...now, input, writeId: v7() }))}
                 onRunning={(running) => setDraft((now) => ({ ...now, running }))}
               />
@@ -173,6 +179,13 @@ function Test({ kind, swimmer, records, time, ladder }: TestProps) {
       </View>
     </Screen>
   );
+}
+
+/** Metres of one length of the pool that a squad always swims in; null when there is none, or more than one. */
+function usePoolOf(squadId: string): number | null {
+  const { data: squads } = useSquadsQuery();
+  const pools = squads?.find((s) => s.id === squadId)?.poolTimes.map(({ pool }) => lengthOf(pool)) ?? [];
+  return new Set(pools).size === 1 ? pools[0]! : null;
 }
 
 function outcomeOf(input: TestInput): { readonly outcome: TestOutcome | null; readonly refused: string | null } {
