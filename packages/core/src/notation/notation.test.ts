@@ -6,6 +6,7 @@ import {
   buildSession,
   groupTotals,
   LONGEST_TEXT,
+  patternProblem,
   sizeProblem,
   SESSION_KINDS,
   SWIM_STROKES,
@@ -65,11 +66,14 @@ const fields = {
   note: line,
 };
 const lengths = fc.integer({ min: 1, max: 40 }).map((n) => n / 2);
-const set: fc.Arbitrary<AnySet> = fc.oneof(
-  fc.record({ kind: fc.constant('swim' as const), ...fields, lengths }),
-  fc.record({ kind: fc.constant('halves' as const), ...fields, lengths, secondEffort: effort }),
-  fc.record({ kind: fc.constant('timed' as const), ...fields, seconds: fc.integer({ min: 1, max: 3600 }) }),
-);
+const set: fc.Arbitrary<AnySet> = fc
+  .oneof(
+    fc.record({ kind: fc.constant('swim' as const), ...fields, lengths }),
+    fc.record({ kind: fc.constant('halves' as const), ...fields, lengths, secondEffort: effort }),
+    fc.record({ kind: fc.constant('timed' as const), ...fields, seconds: fc.integer({ min: 1, max: 3600 }) }),
+  )
+  // Patterns of breathing that do not belong to a stroke are refused, and tested elsewhere.
+  .map((any): AnySet => (patternProblem(any.stroke, any.breathing) ? { ...any, breathing: { kind: 'free' } } : any));
 const { item } = fc.letrec<{ item: Item }>((tie) => ({
   item: fc.oneof(
     { maxDepth: 3, withCrossShrink: true },

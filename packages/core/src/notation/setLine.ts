@@ -1,7 +1,7 @@
 import type { IToken } from 'chevrotain';
 import { DRILL_IDS, KIT_IDS, type DrillId, type KitId } from '../library';
 import type { Side } from '../measures';
-import { EASY, type AnySet, type Breathing, type Sighting, type Timing } from '../sessions';
+import { EASY, type AnySet, type Breathing, type Sighting, patternProblem, type Timing } from '../sessions';
 import { parseTime, poolDistance, type Pool } from '../units';
 import type { Modifier, SetLine } from './grammar';
 import type { TextProblem } from './problem';
@@ -51,6 +51,10 @@ export function setOf(
     kit: [] as KitId[],
   };
   for (const modifier of line.modifiers) apply(modifier, f, say);
+
+  const pattern = patternProblem(f.stroke, f.breathing);
+  const breathe = line.modifiers.find((m) => m.kind === 'breathe' || m.kind === 'breaths');
+  if (pattern && breathe) say(breathe.token, pattern);
 
   const { secondEffort, ...rest } = f;
   const fields = { id, reps, ...rest, note };

@@ -1,6 +1,7 @@
 import { drillCard } from '../library';
 import type { BreathPeople } from '../safety';
 import { isAtLeast, type HealthFlag } from '../swimmers';
+import { patternProblem } from './breathPattern';
 import { groupClock } from './clock';
 import { describeSet } from './describe';
 import { BLOCK_NAME, type GroupPlan, type SessionPlan } from './model';
@@ -99,6 +100,8 @@ function safetyProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople
   if (plan.place === 'open-water' && group.level === 'settle')
     problems.push(`${group.name}: beginners are never planned in open water.`);
   for (const { set } of group.blocks.flatMap((b) => setsOf(b.items))) {
+    const pattern = patternProblem(set.stroke, set.breathing);
+    if (pattern) problems.push(`${group.name}, ${describeSet(set, plan.pool, plan.place)}: ${pattern}`);
     for (const reason of breathProblems(set, group, plan.place, plan.pool, people))
       problems.push(`${group.name}, ${describeSet(set, plan.pool, plan.place)}: ${reason}`);
     // Beginners never skip a step; elsewhere the coach may know better, and is told.

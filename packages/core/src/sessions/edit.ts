@@ -1,5 +1,6 @@
 import { drillCard } from '../library';
 import { isAtLeast } from '../swimmers';
+import { patternProblem } from './breathPattern';
 import { restSeconds } from './clock';
 import type { AnySet, Block, GroupPlan, Item, Rounds, SessionPlan, SwimSet } from './model';
 import { isSet, repSeconds } from './setMeasure';
@@ -12,7 +13,14 @@ export type SetPatch = Partial<Omit<SwimSet, 'kind' | 'id'>> & {
 
 /** The plan with one set changed; everything else is the same object, so screens redraw only what moved. */
 export function editSet(plan: SessionPlan, setId: string, patch: SetPatch): SessionPlan {
-  return mapItems(plan, (item) => (isSet(item) && item.id === setId ? ({ ...item, ...patch } as AnySet) : item));
+  return mapItems(plan, (item) => (isSet(item) && item.id === setId ? changed(item, patch) : item));
+}
+
+/** Another stroke takes its own way to breathe with it. */
+function changed(set: AnySet, patch: SetPatch): AnySet {
+  const now = { ...set, ...patch } as AnySet;
+  const fits = patch.breathing !== undefined || patternProblem(now.stroke, now.breathing) === null;
+  return fits ? now : { ...now, breathing: { kind: 'free' } };
 }
 
 /** The plan with one set put in the place of another. */

@@ -1,3 +1,4 @@
+export * from './breathPattern';
 export * from './buildSession';
 export * from './checkPlan';
 export * from './chooseDrills';

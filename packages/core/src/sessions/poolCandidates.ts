@@ -101,7 +101,8 @@ function mains(context: Context): Candidate[] {
   const { level } = context.request;
   const recipe = RECIPE[level];
   const sighting = CAUSES[context.theme].stage === 'open-water skills';
-  const breathing = level === 'settle' ? FREE : EVERY_THREE;
+  const crawl = strokeOf(context.theme) === 'front-crawl';
+  const breathing = level === 'settle' || !crawl ? FREE : EVERY_THREE;
   const out: Candidate[] = [];
   const most = Math.min(16, Math.max(10, Math.round(10 * context.reach)));
   for (let rounds = 2; rounds <= most; rounds++) {

@@ -184,7 +184,7 @@ export const RATE_STEP_SPM = 4;
 
 /**
  * Defaults for breathing, rate and looks: the rate nearest to today's inside the band of the stroke
- * model, at most {@link RATE_STEP_SPM} away; every third stroke, or every second when hard or for
+ * model, at most {@link RATE_STEP_SPM} away; in crawl every third stroke, or freely when hard or for
  * beginners; a look every eighth stroke outside, every sixth for racers.
  */
 export function suggestFor(set: AnySet, group: GroupPlan, pool: Pool, outside: boolean): Suggestion {
@@ -193,8 +193,8 @@ export function suggestFor(set: AnySet, group: GroupPlan, pool: Pool, outside: b
   const wanted = Math.min(high, Math.max(low, now));
   const strokeRateSpm = Math.round(Math.min(now + RATE_STEP_SPM, Math.max(now - RATE_STEP_SPM, wanted)));
   const hard = effortParts(set).some(({ effort }) => effort > 0.9);
-  const breathing: Breathing =
-    group.level === 'settle' || hard ? { kind: 'free' } : { kind: 'every', strokes: 3, side: 'right' };
+  const free = group.level === 'settle' || hard || set.stroke !== 'front-crawl';
+  const breathing: Breathing = free ? { kind: 'free' } : { kind: 'every', strokes: 3, side: 'right' };
   const sighting = outside ? { every: group.level === 'race' ? 6 : 8, forBreath: false } : null;
   const name = STROKE_MODEL[group.model].name;
   return {

@@ -3,6 +3,7 @@ import {
   breathProblems,
   limitedBreaths,
   longestBreathGap,
+  patternProblem,
   whereToBreathe,
   type AnySet,
   type Breathing,
@@ -49,14 +50,20 @@ export function BreathingEditor({ set, plan, group, people, change }: BreathingE
   const gap = longestBreathGap(set, lengthsToMetres(plan.pool, 1), group.strokeLengthM);
   const reasons = breathProblems(set, group, plan.place, plan.pool, people);
   const limited = isBreathLimited(gap.strokes);
+  const foreign = patternProblem(set.stroke, breathing);
   return (
     <View>
       <Choice
         label="Breathing"
-        options={Object.entries(BREATHINGS).map(([value, { label }]) => ({ value, label }))}
+        options={Object.entries(BREATHINGS)
+          .filter(
+            ([value, { breathing: way }]) => value === nameOf(breathing) || patternProblem(set.stroke, way) === null,
+          )
+          .map(([value, { label }]) => ({ value, label }))}
         chosen={[nameOf(breathing)]}
         onPress={(value) => change({ breathing: BREATHINGS[value]!.breathing })}
       />
+      {foreign ? <Text style={{ color: theme.colors.error }}>{foreign}</Text> : null}
       {breathing.kind !== 'free' &&
       breathing.kind !== 'limited' &&
       (breathing.kind !== 'every' || breathing.strokes % 2 === 0) ? (
