@@ -1,7 +1,7 @@
 import { PERSON_PARTS } from '@upwell/contract/person';
 import { v7 } from 'uuid';
 import { PERSON_TABLES } from '../src/swimmers/person';
-import { eventsOf, save, sessionOf, stored } from './bodies';
+import { courseOf, eventsOf, save, sessionOf, stored, testOf, waterDayOf } from './bodies';
 import { fill } from './filled';
 import { fieldsOf, Harness, type TestClub } from './harness';
 
@@ -173,7 +173,7 @@ describe('erasing one person', () => {
   });
 
   it('tells in which texts of the coaches the name still stands', async () => {
-    const { person } = await somebody();
+    const { person, friend } = await somebody();
     const [head, coach] = [await club.as('head'), await club.as('coach')];
     await coach('PUT', `/sessions/${v7()}`, {
       ...sessionOf(club.squads[0]!),
@@ -183,6 +183,19 @@ describe('erasing one person', () => {
     const { body } = await head('GET', `/swimmers/${person}/erasing`);
     const title = `with ${NAME.givenName} ${NAME.familyName} 2026-12-01`.toLowerCase();
     expect(body.named).toEqual([{ kind: 'session', title }]);
+    // On the page of another swimmer, and as who calls at the water; what stands on their own page goes with it.
+    const note = `Swims with ${NAME.givenName} ${NAME.familyName}`;
+    for (const of of [friend, person]) await coach('PUT', `/tests/${v7()}`, { ...testOf(of), note, ...save() });
+    const day = waterDayOf(v7());
+    const courseId = v7();
+    await coach('PUT', `/courses/${courseId}`, { ...courseOf(), ...save() });
+    const group = { ...day.group, caller: `${NAME.givenName} ${NAME.familyName}` };
+    expect((await coach('PUT', `/water-days/${v7()}`, { ...day, courseId, group })).status).toBe(200);
+    expect((await head('GET', `/swimmers/${person}/erasing`)).body.named).toEqual([
+      { kind: 'session', title },
+      { kind: 'swimmer', title: 'Bram Hollowell' },
+      { kind: 'water', title: '2026-07-01' },
+    ]);
   });
 
   it('is for the head coach of their club alone', async () => {

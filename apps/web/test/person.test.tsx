@@ -20,7 +20,10 @@ afterEach(() => {
 const ERASING = {
   goes: { ...Object.fromEntries(PERSON_PARTS.map((part) => [part, 0])), reviews: 9, results: 1270, looks: 3 },
   stays: { deckEvents: 31 },
-  named: [{ kind: 'session', title: 'With Ada Lindqvale 2026-12-01' }],
+  named: [
+    { kind: 'session', title: 'With Ada Lindqvale 2026-12-01' },
+    { kind: 'swimmer', title: 'Bram Hollowell' },
+  ],
 };
 const look = (id: number, at: string) => ({
   ...{ id, at, by: 'Jory', swimmerId: ID, swimmer: 'Ada Lindqvale', what: `Records ${id}` },
@@ -58,7 +61,7 @@ describe('what is kept about somebody', () => {
     expect(screen.queryByText('Swum tracks')).toBeNull();
     expect(screen.getByText(/goes, and 1,282 entries that hang on it/)).toBeTruthy();
     expect(screen.getByText(/31 notes of runs on deck stay/)).toBeTruthy();
-    expect(screen.getByText(/With Ada Lindqvale 2026-12-01/)).toBeTruthy();
+    expect(screen.getByText(/session With Ada Lindqvale 2026-12-01 · page of Bram Hollowell/)).toBeTruthy();
     expect(await screen.findByText('Records 2')).toBeTruthy();
   });
 

@@ -29,5 +29,9 @@ export interface Erasing {
     readonly deckEvents: number;
   };
   /** Texts by coaches in which their whole name stands; the coach finds and changes those. */
-  readonly named: readonly { readonly kind: 'session' | 'course' | 'import'; readonly title: string }[];
+  readonly named: readonly {
+    readonly kind: 'session' | 'course' | 'import' | 'water' | 'swimmer';
+    /** Of the session, the course or the file, the day at the water, or the other swimmer on whose page it stands. */
+    readonly title: string;
+  }[];
 }

@@ -41,7 +41,7 @@ interface Counted {
 async function ask(em: EntityManager, what: 'rows_of_person' | 'erase_person', id: string): Promise<Erasing> {
   const swimmer = await em.findOne(SwimmerEntity, { id });
   if (!swimmer) throw notFound();
-  const named = await mentions(em, `${swimmer.givenName} ${swimmer.familyName}`);
+  const named = await mentions(em, swimmer.id, `${swimmer.givenName} ${swimmer.familyName}`);
   const [row] = await em.execute<{ counted: Counted | null }[]>(`select ${what}(?) as counted`, [id], 'all');
   if (!row?.counted) throw notFound();
   const { goes, stays } = row.counted;
@@ -55,15 +55,30 @@ export const whatGoes = (em: EntityManager, id: string): Promise<Erasing> => ask
 /** Erases one person everywhere, for good: what they took part in with others counts somebody without a name. */
 export const erasePerson = (em: EntityManager, id: string): Promise<Erasing> => ask(em, 'erase_person', id);
 
-/** Texts that coaches wrote freely, where a name may stand. */
-function mentions(em: EntityManager, name: string): Promise<Erasing['named'][number][]> {
+/** Texts that coaches wrote freely, where a name may stand: those on a swimmer's own page go with it. */
+function mentions(em: EntityManager, id: string, name: string): Promise<Erasing['named'][number][]> {
+  const holds = (...columns: readonly string[]) => `strpos(lower(concat(${columns.join(', ')})), ?) > 0`;
+  // Notes about others, by the swimmer on whose page they stand.
+  const ofOthers = (table: string, ...columns: readonly string[]) =>
+    `select 'swimmer', s.given_name || ' ' || s.family_name from ${table} t join swimmer s on s.id = t.swimmer_id
+     where s.id <> ? and ${holds(...columns.map((c) => `t.${c}`))}`;
+  const notes = [
+    ofOthers('review', 'good'),
+    ofOthers('focus', 'cue', 'said_back', 'felt'),
+    ofOthers('focus_try', 'note'),
+    ofOthers('clip', 'title', 'notes'),
+    ofOthers('test_result', 'note'),
+  ];
+  const wanted = name.toLowerCase();
   return em.execute<Erasing['named'][number][]>(
-    `select 'session' as kind, title || ' ' || date as title from training_session t
-       where strpos(lower(concat(title, plan, done)), lower(?)) > 0
-     union all select 'course', name from course where strpos(lower(concat(name, place, course)), lower(?)) > 0
-     union all select 'import', name from result_import where strpos(lower(name), lower(?)) > 0
-     limit 50`,
-    [name, name, name],
+    `select distinct * from (
+       select 'session' as kind, title || ' ' || date as title from training_session where ${holds('title', 'plan', 'done')}
+       union all select 'course', name from course where ${holds('name', 'place', 'course')}
+       union all select 'import', name from result_import where ${holds('name')}
+       union all select 'water', starts_at::date::text from water_day where ${holds('people', 'overruled')}
+       union all ${notes.join(' union all ')}
+     ) found order by 1, 2 limit 50`,
+    [wanted, wanted, wanted, wanted, ...notes.flatMap(() => [id, wanted])],
     'all',
   );
 }

@@ -130,10 +130,18 @@ function leaves({ goes, stays }: Erasing, name: string): string {
   return `${taken} ${notes} on deck ${stays.deckEvents === 1 ? 'stays' : 'stay'}, so that heads and lanes still add up: there they become “Somebody”.`;
 }
 
+const WHERE: Readonly<Record<Erasing['named'][number]['kind'], (title: string) => string>> = {
+  session: (title) => `session ${title}`,
+  course: (title) => `course ${title}`,
+  import: (title) => `import ${title}`,
+  swimmer: (title) => `page of ${title}`,
+  water: (title) => `day at the water ${title}, which stays as it was signed`,
+};
+
 function Named({ named }: { readonly named: Erasing['named'] }) {
   return (
     <Notice>
-      {`Their name also stands in what coaches wrote. Change it there by hand: ${named.map((one) => one.title).join(' · ')}`}
+      {`Their name also stands in what coaches wrote. Change it there by hand: ${named.map(({ kind, title }) => WHERE[kind](title)).join(' · ')}`}
     </Notice>
   );
 }
