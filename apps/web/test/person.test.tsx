@@ -11,11 +11,12 @@ import { fakeServer, ID, ME, showAt, SWIMMER } from './fakeServer';
 keepOnDevice();
 
 let account = 800;
-beforeEach(() => openFor(`person-${account++}`));
-afterEach(() => {
-  cleanup();
+beforeEach(async () => {
+  // The device's database is written before the screens are shown, which take the time over.
   jest.useRealTimers();
+  await openFor(`person-${account++}`);
 });
+afterEach(cleanup);
 
 const ERASING = {
   goes: { ...Object.fromEntries(PERSON_PARTS.map((part) => [part, 0])), reviews: 9, results: 1270, looks: 3 },

@@ -5,11 +5,12 @@ import { TestScreen } from '@/swimtests/screens/TestScreen';
 import { fakeServer, ID, ME, showAt, SQUAD, SWIMMER } from './fakeServer';
 
 let account = 600;
-beforeEach(() => openFor(`swimtests-${account++}`));
-afterEach(() => {
-  cleanup();
+beforeEach(async () => {
+  // The device's database is written before the screens are shown, which take the time over.
   jest.useRealTimers();
+  await openFor(`swimtests-${account++}`);
 });
+afterEach(cleanup);
 
 type Pools = Squad['poolTimes'][number]['pool'];
 
