@@ -49,7 +49,7 @@ test('a child’s data: who looked at it, all of it as a file, and erased for go
   await expect(page.getByText('every look at this record is logged', { exact: false })).toBeVisible();
   await page.getByRole('button', { name: 'Open', exact: true }).click();
 
-  // What was looked at, by whom.
+  // Who looked at what.
   await expect(page.getByRole('heading', { name: 'What is kept about Odalys Thistlewick' })).toBeVisible();
   await expect(page.getByText('Page of the swimmer', { exact: true })).toBeVisible();
   await expectAccessible(page);

@@ -120,7 +120,7 @@ export async function fill(harness: Harness, owner: TestClub, swimmer: string): 
   await put('erased', 'stand_in, erased_by', [v7(), owner.accounts.head!.id]);
   await put('club_job', 'id, state', [v7(), 'done']);
   await put('result_import', 'id, account_id, name, rows, stored', [v7(), coachId, 'May.csv', 1, 1]);
-  // Rows on their way in are their coach's own, whoever else asks.
+  // Rows on their way in are seen by their own coach alone.
   await put('result_chunk', 'import_id, chunk, account_id, rows', [v7(), 0, owner.accounts.head!.id, '[]']);
   await coach('PUT', `/calendar-links/${v7()}`, {
     squadId: owner.squads[0],
