@@ -99,6 +99,8 @@ function deckPerson(p: Person): DeckPerson {
     v400Mps: own ?? LEVEL[p.level].defaultV400Mps,
     paceIsGuess: own === null,
     bests: bestTimesOf(p),
+    age: 'adult',
+    healthFlags: [],
   };
 }
 

@@ -3,10 +3,13 @@ import type { SessionDone } from '@upwell/contract/sessions';
 import type { DrillId } from '@upwell/core/library';
 import { CAUSES, type CauseId } from '@upwell/core/review';
 import {
+  addItem,
   buildSession,
+  editGroup,
   editRounds,
   proposeGroups,
   setsOf,
+  type AnySet,
   type BuildRequest,
   type Comer,
   type SessionPlan,
@@ -15,7 +18,7 @@ import { TrainingSessionEntity } from '../src/sessions/entities';
 import { summaryOf } from '../src/sessions/planFacts';
 import { ACCOUNTS, PEOPLE, type SquadKey } from './people';
 import { idFor } from './random';
-import { bestTimesOf, CLUB_ID, isoDay, modelOf } from './shared';
+import { bestTimesOf, CLUB_ID, isoDay, modelOf, swimmerId } from './shared';
 import { lanternMile } from './seedWater';
 
 const THEMES: readonly CauseId[] = [
@@ -70,6 +73,26 @@ export async function seedSessions(em: EntityManager, now: Date): Promise<void> 
     title: 'Round the Lantern marks',
     course: 'Lantern Mile',
   });
+  await insert(em, now, {
+    key: 'few breaths',
+    day: 2,
+    squads: ['crossing'],
+    plan: withFewBreaths(
+      built({
+        kind: 'speed',
+        theme: 'late-breath',
+        minutes: 52,
+        pool: { length: 25, unit: 'm' },
+        kit: ['buoy', 'board', 'fins'],
+        seed: 21,
+        groups: groupsOf(['crossing']),
+      }),
+    ),
+    done: null,
+    title: 'Quick breaths, with a lifeguard',
+    // Runa had a cold.
+    breatheFreely: PEOPLE.filter((p) => p.given === 'Runa').map(swimmerId),
+  });
   const template = built({
     kind: 'speed',
     theme: 'dropped-elbow',
@@ -99,6 +122,30 @@ function groupsOf(squads: readonly SquadKey[]) {
     healthFlags: [],
   }));
   return proposeGroups(comers, {});
+}
+
+/** The eight minutes that were kept free, for 25s of Race with three breaths each. */
+function withFewBreaths(plan: SessionPlan): SessionPlan {
+  const race = plan.groups.find((g) => g.level === 'race')!;
+  const speed = race.blocks.find((b) => b.kind === 'speed')!;
+  const set: AnySet = {
+    kind: 'swim',
+    id: 'few-breaths',
+    reps: 4,
+    lengths: 1,
+    stroke: 'front-crawl',
+    drill: null,
+    effort: 0.9,
+    breathing: { kind: 'limited', first: 3, last: 2 },
+    sighting: null,
+    strokeRateSpm: null,
+    timing: { kind: 'rest', seconds: 60 },
+    kit: [],
+    note: '',
+  };
+  const breathRecord = { lifeguard: 'Sela Quill', rulesTold: true, minorsAgreed: false };
+  const added = addItem(plan, set, { holderId: speed.id, index: speed.items.length });
+  return { ...editGroup(added, race.id, { breathRecord }), minutes: 60 };
 }
 
 function built(request: BuildRequest): SessionPlan {
@@ -131,12 +178,13 @@ interface Demo {
   readonly title?: string;
   readonly template?: boolean;
   readonly course?: string;
+  readonly breatheFreely?: readonly string[];
 }
 
 async function insert(
   em: EntityManager,
   now: Date,
-  { key, day, squads, plan, done, title, course, template = false }: Demo,
+  { key, day, squads, plan, done, title, course, template = false, breatheFreely = [] }: Demo,
 ): Promise<void> {
   await em.insert(TrainingSessionEntity, {
     id: idFor(key),
@@ -149,6 +197,7 @@ async function insert(
     template,
     seriesId: null,
     courseId: course ? idFor(`course ${course}`) : null,
+    breatheFreely: [...breatheFreely],
     theme: plan.theme,
     minutes: plan.minutes,
     plan,

@@ -9,6 +9,7 @@ import { Migration20261201000000_trust } from './Migration20261201000000_trust';
 import { Migration20261202000000_doors } from './Migration20261202000000_doors';
 import { Migration20261203000000_people } from './Migration20261203000000_people';
 import { Migration20261204000000_authors } from './Migration20261204000000_authors';
+import { Migration20261205000000_freely } from './Migration20261205000000_freely';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -23,4 +24,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261202000000_doors', class: Migration20261202000000_doors },
   { name: 'Migration20261203000000_people', class: Migration20261203000000_people },
   { name: 'Migration20261204000000_authors', class: Migration20261204000000_authors },
+  { name: 'Migration20261205000000_freely', class: Migration20261205000000_freely },
 ];

@@ -1,7 +1,7 @@
 import { WATER_RULES } from '@upwell/core/safety';
 import { sessionFileSchema, type SessionRow, type SessionView } from '@upwell/contract/sessions';
 import { readSession, readSessionCsv, withPositionIds } from '@upwell/core/notation';
-import { buildSession, editSet, setsOf, type SessionPlan } from '@upwell/core/sessions';
+import { buildSession, editSet, setsOf, type GroupPerson, type SessionPlan, type SetPatch } from '@upwell/core/sessions';
 import Ajv from 'ajv/dist/2020';
 import { v7 } from 'uuid';
 import { allRoutes, Harness, type TestClub } from './harness';
@@ -141,54 +141,124 @@ describe('few breaths', () => {
   const target = plan.groups.findIndex((g) => g.level === 'hold');
   const main = plan.groups[target]!.blocks.find((b) => b.kind === 'main')!;
   const setId = setsOf(main.items)[0]!.set.id;
-  const risky = (record: object | null) => {
+  const record = { lifeguard: 'Mo Bekk', rulesTold: true, minorsAgreed: false };
+  const risky = (record: object | null, change: SetPatch = {}) => {
     const edited = editSet(plan, setId, {
-      breathing: { kind: 'every', strokes: 7, side: 'left' },
-      timing: { kind: 'rest', seconds: 40 },
+      reps: 4,
+      lengths: 1,
+      drill: null,
+      stroke: 'front-crawl',
+      breathing: { kind: 'limited', first: 3, last: 2 },
+      timing: { kind: 'rest', seconds: 60 },
+      ...change,
     });
     return { ...edited, groups: edited.groups.map((g, i) => (i === target ? { ...g, breathRecord: record } : g)) };
   };
-  const record = { lifeguard: 'Mo Bekk', rulesTold: true, minorsAgreed: false };
-  const put = async (owner: TestClub, role: 'coach' | 'head', body: object) =>
-    (await owner.as(role))('PUT', `/sessions/${v7()}`, { ...session({ squadIds: [owner.squads[0]] }), ...body });
+  const put = async (owner: TestClub, role: 'coach' | 'head', body: object, id = v7()) =>
+    (await owner.as(role))('PUT', `/sessions/${id}`, { ...session({ squadIds: [owner.squads[0]] }), ...body });
+  const year = new Date().getFullYear();
+  const withAdult = async () => {
+    const club = await harness.club();
+    await club.addSwimmer();
+    return club;
+  };
 
-  it('are stored only with everything on record, and for adults without a flagged condition', async () => {
-    const adults = await harness.club();
-    await adults.addSwimmer();
+  it('are stored only with everything on record', async () => {
+    const adults = await withAdult();
     expect((await put(adults, 'coach', { plan: risky(null) })).status).toBe(422);
     expect((await put(adults, 'coach', { plan: risky({ ...record, rulesTold: false }) })).body.detail).toContain(
       'Never alone',
     );
+    expect((await put(adults, 'coach', { plan: risky({ ...record, lifeguard: ' ' }) })).status).toBe(422);
     expect((await put(adults, 'coach', { plan: risky(record) })).status).toBe(200);
+  });
 
-    const child = await harness.club();
-    await child.addSwimmer(child.squads[0]!, { birthYear: new Date().getFullYear() - 12 });
-    expect((await put(child, 'coach', { plan: risky(record) })).body.detail).toContain('under 16');
-    const flagged = await harness.club();
-    await flagged.addSwimmer(flagged.squads[0]!, { healthFlags: ['asthma'], healthConsent: true });
-    expect((await put(flagged, 'coach', { plan: risky(record) })).body.detail).toContain('condition');
-    const unknown = await harness.club();
-    await unknown.addSwimmer(unknown.squads[0]!, { birthYear: null });
-    expect((await put(unknown, 'head', { plan: risky({ ...record, minorsAgreed: true }) })).status).toBe(422);
+  it.each<[string, SetPatch, RegExp]>([
+    ['100s without a breath', { lengths: 4, breathing: { kind: 'limited', first: 0, last: 0 } }, /100 m without air/],
+    ['50s without a breath', { lengths: 2, breathing: { kind: 'limited', first: 0, last: 0 } }, /50 m without air/],
+    [
+      'one breath in a 50',
+      { lengths: 2, effort: 1, breathing: { kind: 'limited', first: 4, last: 1, per: 'rep' } },
+      /5, 4, 3, 2 breaths a rep would do/,
+    ],
+    ['5 s of rest', { timing: { kind: 'rest', seconds: 5 } }, /at least 30 s of rest/],
+  ])('are refused by the server: %s', async (_name, change, said) => {
+    const adults = await withAdult();
+    const { status, body } = await put(adults, 'head', { plan: risky(record, change) });
+    expect([status, body.detail]).toEqual([422, expect.stringMatching(said)]);
+    const list = await (await adults.as('coach'))('GET', '/sessions');
+    expect(list.body).toEqual([]);
+  });
+
+  it('ask about people: whoever may not breathes freely, and nobody is left means no', async () => {
+    for (const [who, said] of [
+      [{ birthYear: year - 12 }, 'under 16'],
+      [{ birthYear: null }, 'of unknown age'],
+      [{ healthFlags: ['asthma'], healthConsent: true }, 'asthma'],
+      [{ healthFlags: ['faint'], healthConsent: true }, 'faint'],
+    ] as const) {
+      const club = await harness.club();
+      await club.addSwimmer(club.squads[0]!, who);
+      const agreed = { plan: risky({ ...record, minorsAgreed: true }) };
+      expect((await put(club, 'head', agreed)).body.detail).toContain(said);
+      // With somebody who may beside them, they swim the same set breathing freely.
+      const adult = await club.addSwimmer();
+      expect((await put(club, 'head', agreed)).status).toBe(200);
+      const leftOut = { ...agreed, breatheFreely: [adult] };
+      expect((await put(club, 'head', leftOut)).body.detail).toContain('left out by the coach');
+    }
+  });
+
+  it('puts people of a level without a group of its own where they would swim', async () => {
+    const club = await harness.club();
+    await club.addSwimmer(club.squads[0]!, { level: 'settle' });
+    const only = risky(record);
+    const alone = { ...only, groups: only.groups.filter((g) => g.level === 'hold') };
+    expect((await put(club, 'coach', { plan: alone })).body.detail).toContain('only for Hold and Race');
+  });
+
+  it('remember who was left out, tell swimmers nothing of it, and forget whoever is erased', async () => {
+    const club = await harness.club();
+    await club.addAccount('swimmer', await club.addSwimmer());
+    const out = await club.addSwimmer();
+    const id = v7();
+    const saved = await put(club, 'head', { plan: risky(record), breatheFreely: [out] }, id);
+    expect(saved.body.breatheFreely).toEqual([out]);
+    const seen = await (await club.as('swimmer'))('GET', `/sessions/${id}`);
+    expect([seen.status, seen.body.breatheFreely]).toEqual([200, []]);
+    expect((await (await club.as('head'))('DELETE', `/swimmers/${out}`)).status).toBe(200);
+    expect((await (await club.as('head'))('GET', `/sessions/${id}`)).body.breatheFreely).toEqual([]);
   });
 
   it('cannot be planned for a squad whose swimmers one does not see', async () => {
-    const two = await harness.club();
-    await two.addSwimmer();
+    const two = await withAdult();
     const hidden = await two.addSquad('Children', []);
-    await two.addSwimmer(hidden, { birthYear: new Date().getFullYear() - 12 });
+    await two.addSwimmer(hidden, { birthYear: year - 12 });
     const both = { plan: risky(record), squadIds: [two.squads[0], hidden] };
     expect((await put(two, 'coach', both)).body.detail).toContain('not yours');
-    expect((await put(two, 'head', both)).body.detail).toContain('under 16');
+    expect((await put(two, 'head', both)).status).toBe(200);
   });
 
-  it('need the head coach’s word for those under 18', async () => {
+  it('need the head coach’s word for those of 16 and 17', async () => {
     const young = await harness.club();
-    await young.addSwimmer(young.squads[0]!, { birthYear: new Date().getFullYear() - 17 });
+    await young.addSwimmer(young.squads[0]!, { birthYear: year - 17 });
     expect((await put(young, 'coach', { plan: risky(record) })).body.detail).toContain('guardian');
     const agreed = risky({ ...record, minorsAgreed: true });
     expect((await put(young, 'coach', { plan: agreed })).body.detail).toContain('Only the head coach');
     expect((await put(young, 'head', { plan: agreed })).status).toBe(200);
+  });
+
+  it('carry their warning onto paper and into files', async () => {
+    const club = await withAdult();
+    const id = v7();
+    await put(club, 'coach', { plan: risky(record) }, id);
+    for (const format of ['csv', 'upwell']) {
+      const { body } = await file(`/sessions/${id}/export/${format}`, club);
+      expect(body).toContain('can faint under water without warning');
+      expect(body).toContain('Come up at the first urge to breathe.');
+      expect(body).toContain('Lifeguard: Mo Bekk.');
+      expect(body).toMatch(/3 a length: breathe at about/);
+    }
   });
 });
 
@@ -352,7 +422,9 @@ describe('who comes', () => {
       ladderSteps: { catch: 1, kick: 3 },
       paceTable: [{ effort: 0.8, share: 0.9 }],
     });
-    expect(body.people.hold).toEqual({ under16: 0, under18: 0, flagged: 0, healthFlags: [] });
+    expect(body.people.map((p: GroupPerson) => [p.age, p.healthFlags])).toEqual(
+      body.people.map(() => ['adult', []]),
+    );
     const { body: people } = await coach('GET', `/sessions/${await stored({}, own)}/people`);
     expect(people.map((p: { paceIsGuess: boolean }) => p.paceIsGuess).sort()).toEqual([false, true]);
   });

@@ -13,7 +13,7 @@ const person = (n: number, level: SessionPerson['level']): SessionPerson => ({
   id: `01a20bb8-5dce-719c-8bc2-8d9b01d7e60${n}`,
   name: `${['Ada', 'Bo', 'Cleo', 'Dov'][n]} Stone`,
   level,
-  child: false,
+  age: 'adult', healthFlags: [],
   v400Mps: 1 + n * 0.02,
   paceIsGuess: false,
   rateSpm: null,

@@ -162,7 +162,7 @@ export const PROPOSAL: SessionProposal = {
   served: [],
   swimmers: 18,
   kit: ['board', 'fins', 'buoy'],
-  people: {},
+  people: [],
   laneCapacity: null,
 };
 
@@ -190,6 +190,7 @@ export const SESSION: SessionView = {
   template: false,
   seriesId: null,
   courseId: null,
+  breatheFreely: [],
   plan: PLAN,
   done: null,
 };

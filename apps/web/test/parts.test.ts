@@ -101,6 +101,7 @@ describe('drafts', () => {
       template: false,
       seriesId: null,
       courseId: null,
+      breatheFreely: [],
       done: null,
       plan: built.plan,
     });
@@ -119,7 +120,7 @@ describe('wishes for a session', () => {
     swimmers: 3,
     served: [],
     kit: [],
-    people: {},
+    people: [],
     laneCapacity: null,
   };
   const wish = newWish(new Date('2026-11-24T12:00:00'));

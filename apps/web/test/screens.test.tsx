@@ -106,7 +106,7 @@ describe('the level sheet and its editor', () => {
 
   it('changes a set in place', () => {
     const changed = jest.fn();
-    show(<GroupEditor plan={plan} group={plan.groups[1]!} people={null} onChange={changed} />);
+    show(<GroupEditor plan={plan} group={plan.groups[1]!} onChange={changed} />);
     fireEvent.press(screen.getAllByText(/^\d+ choice$/)[0]!);
     fireEvent.press(screen.getByLabelText('More reps'));
     const next = changed.mock.calls[0]![0] as typeof plan;

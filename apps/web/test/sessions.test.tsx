@@ -22,8 +22,8 @@ const press = (text: string | RegExp) => fireEvent.press(screen.getAllByText(tex
 const findText = (text: string | RegExp) => screen.findAllByText(text, {}, { timeout: 8000 });
 
 const PEOPLE: SessionPerson[] = [
-  { id: 'a', name: 'Ada L', level: 'race', child: false, v400Mps: 1.3, paceIsGuess: false, rateSpm: null, bests: [] },
-  { id: 'b', name: 'Bo V', level: 'race', child: false, v400Mps: 0.8, paceIsGuess: true, rateSpm: null, bests: [] },
+  { id: 'a', name: 'Ada L', level: 'race', age: 'adult', healthFlags: [], v400Mps: 1.3, paceIsGuess: false, rateSpm: null, bests: [] },
+  { id: 'b', name: 'Bo V', level: 'race', age: 'adult', healthFlags: [], v400Mps: 0.8, paceIsGuess: true, rateSpm: null, bests: [] },
 ];
 
 /** A server with one session, which remembers what was saved. */

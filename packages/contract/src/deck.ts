@@ -74,6 +74,11 @@ const passage = Joi.object({
   gapS: seconds().required(),
   beforeS: seconds().required(),
   expectedS: Joi.object().pattern(uuid(), seconds()).max(60).required(),
+  fewBreaths: Joi.object({
+    warnings: Joi.array().items(line(400)).max(60).required(),
+    may: Joi.array().items(uuid()).max(500).required(),
+    restS: seconds().required(),
+  }),
 });
 
 const setup = Joi.object({

@@ -3,6 +3,7 @@ import { CAUSE_IDS } from '@upwell/core/review';
 import {
   BLOCK_KINDS,
   LOOP_LENGTH,
+  MOST_BREATHS,
   SESSION_KINDS,
   SESSION_PLACES,
   SWIM_STROKES,
@@ -35,7 +36,7 @@ export const oneKind = (shapes: Readonly<Record<string, Schema>>) => {
 
 const swimSide = () => oneOf(['left', 'right']).required();
 const pattern = () => number.integer().min(1).max(20).required();
-const breaths = () => number.integer().min(0).max(30).required();
+const breaths = () => number.integer().min(0).max(MOST_BREATHS).required();
 const kindIs = (kind: string) => ({ kind: Joi.valid(kind).required() });
 
 /** Few breaths are let in here; whether they may be swum is for the gates of safety, which know the group. */
@@ -44,7 +45,7 @@ const breathing = oneKind({
   every: Joi.object({ ...kindIs('every'), strokes: pattern(), side: swimSide() }),
   'to-side': Joi.object({ ...kindIs('to-side'), side: swimSide() }),
   'by-length': Joi.object({ ...kindIs('by-length'), strokes: pattern(), side: swimSide() }),
-  limited: Joi.object({ ...kindIs('limited'), first: breaths(), last: breaths() }),
+  limited: Joi.object({ ...kindIs('limited'), first: breaths(), last: breaths(), per: Joi.valid('rep') }),
 });
 
 /** Free text in one line, so that it can stand at the end of a line of the notation. */

@@ -6,7 +6,7 @@ import {
   SESSION_PLACES,
   WEEK_KINDS,
   type BuildRequest,
-  type GroupPeople,
+  type GroupPerson,
   type GroupRequest,
   type LanePerson,
   type LoadSummary,
@@ -42,6 +42,8 @@ export interface SessionFields {
   readonly seriesId: string | null;
   /** The course it is swum on; null in a pool, or on a loop that nobody drew. */
   readonly courseId: string | null;
+  /** Swimmers the coach left out of sets with few breaths: they swim those breathing freely. */
+  readonly breatheFreely: readonly string[];
   readonly plan: SessionPlan;
   readonly done: SessionDone | null;
 }
@@ -58,6 +60,7 @@ export const sessionSaveSchema = Joi.object<SessionSave>({
   template: Joi.boolean().default(false),
   seriesId: uuid().allow(null).default(null),
   courseId: uuid().allow(null).default(null),
+  breatheFreely: Joi.array().items(uuid()).unique().max(500).default([]),
   plan: planSchema.required(),
   done: Joi.object({
     plan: planSchema.required(),
@@ -133,8 +136,8 @@ export interface SessionProposal {
   readonly kit: readonly KitId[];
   /** Swimmers a lane holds by the club's rule; null takes the default. */
   readonly laneCapacity: number | null;
-  /** Who is in each group as far as safety is concerned, by level. */
-  readonly people: Readonly<Partial<Record<LevelId, GroupPeople>>>;
+  /** Who comes, as far as safety is concerned. */
+  readonly people: readonly GroupPerson[];
 }
 
 export interface ProposalQuery {
@@ -238,9 +241,7 @@ export const sheetQuerySchema = Joi.object<SheetQuery>({
 });
 
 /** Somebody in a group of a session, for the lanes. */
-export interface SessionPerson extends LanePerson {
-  readonly level: LevelId;
-  readonly child: boolean;
+export interface SessionPerson extends LanePerson, GroupPerson {
   /** Strokes a minute for distance from the last rate ramp; null without one that says it. */
   readonly rateSpm: number | null;
 }

@@ -71,6 +71,7 @@ export const PART_TABLES: Readonly<Record<Exclude<ArchivePart, 'deckEvents'>, Pa
       'template',
       'series_id',
       'course_id',
+      'breathe_freely',
       'plan',
       'done',
     ],

@@ -22,6 +22,7 @@ export const TrainingSessionEntity = defineEntity({
     template: p.boolean(),
     seriesId: p.uuid().nullable(),
     courseId: p.uuid().nullable(),
+    breatheFreely: p.array().columnType('uuid[]').$type<string[]>(),
     done: p.json<SessionDone>().nullable(),
     /** The totals as swum, when that was noted. */
     doneSummary: p.json<SessionRow['groups']>().nullable(),

@@ -1,8 +1,15 @@
 import type { SessionPerson } from '@upwell/contract/sessions';
 import type { LadderId } from '@upwell/core/library';
 import type { CauseId } from '@upwell/core/review';
-import { speedOver400, type Comer, type GroupPeople, type SessionPlan, type WeekKind } from '@upwell/core/sessions';
-import { isChild, isYoung, LEVEL, LEVELS, NO_BREATH_LIMITS, type LevelId } from '@upwell/core/swimmers';
+import {
+  peopleOf,
+  speedOver400,
+  type Comer,
+  type GroupPerson,
+  type SessionPlan,
+  type WeekKind,
+} from '@upwell/core/sessions';
+import { isChild, isYoung, LEVEL, type LevelId } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 
 /** A swimmer as a session needs to know them. */
@@ -70,47 +77,31 @@ export async function attendees(
   }));
 }
 
-/** Who is at each level, as far as safety is concerned; an unknown age counts as a child's. */
-export function peopleByLevel(all: readonly Attendee[], year: number): Partial<Record<LevelId, GroupPeople>> {
-  return Object.fromEntries(
-    LEVELS.flatMap((level) => {
-      const here = all.filter((a) => a.level === level);
-      if (here.length === 0) return [];
-      const people: GroupPeople = {
-        under16: here.filter((a) => isYoung(a.birthYear, year)).length,
-        under18: here.filter((a) => isChild(a.birthYear, year)).length,
-        flagged: here.filter((a) => a.healthFlags.some((flag) => NO_BREATH_LIMITS.includes(flag))).length,
-        healthFlags: [...new Set(here.flatMap((a) => a.healthFlags))],
-      };
-      return [[level, people]];
-    }),
-  );
+/** One who comes, as far as safety is concerned; an unknown age counts as under 16. */
+export function forSafety({ id, name, level, bestTimes, birthYear, healthFlags }: Attendee): GroupPerson {
+  const year = new Date().getFullYear();
+  return {
+    ...{ id, name, level, healthFlags },
+    v400Mps: speedOver400(bestTimes) ?? LEVEL[level].defaultV400Mps,
+    age: isYoung(birthYear, year) ? 'under-16' : isChild(birthYear, year) ? 'under-18' : 'adult',
+  };
 }
 
-/** The people of each group of a plan, in its order. */
+/** Who would swim in each group of a plan, in its order. */
 export async function peopleOfPlan(
   em: EntityManager,
   plan: SessionPlan,
   squadIds: readonly string[],
-): Promise<(GroupPeople | null)[]> {
-  const byLevel = peopleByLevel(await attendees(em, squadIds), new Date().getFullYear());
-  return plan.groups.map((group) => byLevel[group.level] ?? null);
+): Promise<readonly GroupPerson[][]> {
+  return peopleOf(plan, (await attendees(em, squadIds)).map(forSafety));
 }
 
 /** Everybody of the squads with the pace of their lane. */
 export async function sessionPeople(em: EntityManager, squadIds: readonly string[]): Promise<SessionPerson[]> {
-  const year = new Date().getFullYear();
-  return (await attendees(em, squadIds)).map(({ id, name, level, bestTimes, birthYear, rateSpm }) => {
-    const own = speedOver400(bestTimes);
-    return {
-      id,
-      name,
-      level,
-      child: isYoung(birthYear, year),
-      v400Mps: own ?? LEVEL[level].defaultV400Mps,
-      paceIsGuess: own === null,
-      bests: bestTimes,
-      rateSpm,
-    };
-  });
+  return (await attendees(em, squadIds)).map((attendee) => ({
+    ...forSafety(attendee),
+    paceIsGuess: speedOver400(attendee.bestTimes) === null,
+    bests: attendee.bestTimes,
+    rateSpm: attendee.rateSpm,
+  }));
 }

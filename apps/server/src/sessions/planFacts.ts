@@ -2,7 +2,7 @@ import type { SessionDone, SessionRow } from '@upwell/contract/sessions';
 import {
   checkPlan,
   groupTotals,
-  hasFewBreaths,
+  fewBreathSets,
   ratingLoad,
   type GroupPeople,
   type SessionPlan,
@@ -32,14 +32,16 @@ export function planFacts({
   plan,
   done,
   people,
+  breatheFreely = [],
 }: {
   readonly plan: SessionPlan;
   readonly done: SessionDone | null;
-  readonly people: readonly (GroupPeople | null)[];
+  readonly people: readonly GroupPeople[];
+  readonly breatheFreely?: readonly string[];
 }): PlanFacts {
   return {
-    blocked: checkPlan(plan, people).blocked,
-    fewBreaths: plan.groups.some((group) => hasFewBreaths(group, plan.pool)),
+    blocked: checkPlan(plan, people, breatheFreely).blocked,
+    fewBreaths: plan.groups.some((group) => fewBreathSets(group, plan.pool).length > 0),
     summary: summaryOf(plan),
     doneSummary: done ? summaryOf(done.plan, done.ratings) : null,
   };

@@ -26,7 +26,7 @@ import type { RunWork } from '../work';
 import type { PlanFacts } from './planFacts';
 import { SquadEntity } from '../swimmers/entities';
 import { showCourse } from '../water';
-import { attendees, peopleByLevel, peopleOfPlan } from './people';
+import { attendees, forSafety, peopleOfPlan } from './people';
 import { TrainingSessionEntity, type TrainingSessionRecord } from './entities';
 
 interface ListRow {
@@ -78,12 +78,13 @@ export async function listSessions(em: EntityManager, query: SessionQuery): Prom
     .reverse();
 }
 
-/** One session; what its coach wrote down for themselves afterwards is shown to coaches only. */
+/** One session; what its coach noted for themselves, afterwards or of others, is shown to coaches only. */
 export async function showSession(em: EntityManager, me: Pick<Me, 'role'>, id: string): Promise<SessionView> {
   const record = await em.findOne(TrainingSessionEntity, { id });
   if (!record) throw notFound();
   const view = toView(record);
-  return me.role === 'swimmer' && view.done ? { ...view, done: { ...view.done, note: '' } } : view;
+  if (me.role !== 'swimmer') return view;
+  return { ...view, breatheFreely: [], done: view.done && { ...view.done, note: '' } };
 }
 
 export async function saveSession(
@@ -93,7 +94,7 @@ export async function saveSession(
   id: string,
   save: SessionSave,
 ): Promise<SessionView> {
-  const { title, date, startTime, squadIds, template, seriesId, courseId, plan, done } = save;
+  const { title, date, startTime, squadIds, template, seriesId, courseId, breatheFreely, plan, done } = save;
   const existing = await em.findOne(TrainingSessionEntity, { id });
   await refuseForeignSquads(em, squadIds, existing?.squadIds ?? []);
   const facts = await refuseHarm(em, work, me, save, existing?.plan ?? null);
@@ -114,6 +115,7 @@ export async function saveSession(
       template,
       seriesId,
       courseId,
+      breatheFreely: [...breatheFreely],
       theme: plan.theme,
       minutes: Math.round(plan.minutes),
       plan,
@@ -139,11 +141,12 @@ export async function refuseHarm(
   em: EntityManager,
   work: RunWork,
   me: Me,
-  save: Pick<SessionSave, 'plan' | 'squadIds' | 'done'>,
+  save: Pick<SessionSave, 'plan' | 'squadIds' | 'breatheFreely' | 'done'>,
   before: SessionPlan | null,
 ): Promise<PlanFacts> {
   const people = await peopleOfPlan(em, save.plan, save.squadIds);
-  const facts = await work('check-session', { plan: save.plan, done: save.done, people });
+  const { plan, done, breatheFreely } = save;
+  const facts = await work('check-session', { plan, done, people, breatheFreely });
   const { blocked } = facts;
   if (blocked.length > 0) {
     throw new ProblemError(422, blocked.join(' '), { fields: blocked.map((message) => ({ field: 'plan', message })) });
@@ -170,7 +173,7 @@ export async function removeSession(em: EntityManager, id: string): Promise<{ re
 }
 
 function toView(record: TrainingSessionRecord): SessionView {
-  const { id, version, title, date, startTime, squadIds, template, seriesId, courseId, plan, done } = record;
+  const { id, version, title, date, startTime, squadIds, template, seriesId, courseId, breatheFreely } = record;
   return {
     id,
     version,
@@ -181,8 +184,9 @@ function toView(record: TrainingSessionRecord): SessionView {
     template,
     seriesId: seriesId ?? null,
     courseId: courseId ?? null,
-    plan,
-    done: done ?? null,
+    breatheFreely,
+    plan: record.plan,
+    done: record.done ?? null,
   };
 }
 
@@ -211,7 +215,7 @@ export async function proposeSession(em: EntityManager, { squadIds, date }: Prop
     swimmers: comers.length,
     kit: await clubKit(em),
     laneCapacity: capacity ?? null,
-    people: peopleByLevel(comers, new Date().getFullYear()),
+    people: comers.map(forSafety),
   };
 }
 

@@ -6,6 +6,7 @@ import {
   blockLengths,
   BLOCK_NAME,
   breathingWord,
+  cautionsOf,
   describeSet,
   distanceWord,
   groupClock,
@@ -110,7 +111,7 @@ function page(session: SessionView, group: GroupPlan, sheet: LaneSheet | null, s
           margin: [0, 5 * scale, 0, 1 * scale],
         },
         ...(block.note ? [{ text: block.note, ...small }] : []),
-        ...items(block.items, session, sheet, scale, 0),
+        ...items(block.items, group, session, sheet, scale, 0),
       ];
     }),
   ];
@@ -118,6 +119,7 @@ function page(session: SessionView, group: GroupPlan, sheet: LaneSheet | null, s
 
 function items(
   list: readonly Item[],
+  group: GroupPlan,
   session: SessionView,
   sheet: LaneSheet | null,
   scale: number,
@@ -128,10 +130,9 @@ function items(
     if (!isSet(item)) {
       return [
         { text: `${item.rounds} times through:`, bold: true, margin: indent },
-        ...items(item.items, session, sheet, scale, depth + 1),
+        ...items(item.items, group, session, sheet, scale, depth + 1),
       ];
     }
-    const drill = item.drill ? drillCard(item.drill) : null;
     // In one paragraph that no page break cuts: what is swum large, how it is swum behind it.
     return [
       {
@@ -144,7 +145,12 @@ function items(
               { text: `  ${details(item, sheet)}`, fontSize: 11 * scale },
             ],
           },
-          ...(drill?.cautions ?? []).map((text): Content => ({ text, bold: true, color: RED, fontSize: 11 * scale })),
+          ...cautionsOf(item, group, session.plan.pool).map((text): Content => ({
+            text,
+            bold: true,
+            color: RED,
+            fontSize: 11 * scale,
+          })),
         ],
       },
     ];

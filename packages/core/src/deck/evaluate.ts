@@ -113,7 +113,11 @@ export function runState(events: readonly DeckEvent[]): RunState {
         const lane = laneOf(event.lane);
         const passage = lane?.passages[event.index];
         if (!lane || !passage || lane.passages.some((p) => p.id === event.passage)) break;
-        lane.passages.splice(event.index + 1, 0, { ...fresh(passage), id: event.passage, beforeS: 0 });
+        lane.passages.splice(event.index + 1, 0, {
+          ...fresh(passage),
+          id: event.passage,
+          beforeS: passage.fewBreaths?.restS ?? 0,
+        });
         if (lane.index === event.index) lane.index = event.index + 1;
         break;
       }

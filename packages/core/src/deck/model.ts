@@ -22,6 +22,18 @@ export interface Passage {
   readonly beforeS: number;
   /** Seconds to expect for one rep, by swimmer. */
   readonly expectedS: Readonly<Record<string, number>>;
+  /** Left out where breaths are not few. */
+  readonly fewBreaths?: FewBreathsOnDeck;
+}
+
+/** A passage with few breaths, as it was settled before the run began. */
+export interface FewBreathsOnDeck {
+  /** The warning, the rules, who watches, where to breathe. */
+  readonly warnings: readonly string[];
+  /** Who swims it as written; everybody else in the water breathes freely. */
+  readonly may: readonly string[];
+  /** Rest after every rep, the last one too, seconds. */
+  readonly restS: number;
 }
 
 export interface DeckLane {

@@ -1,37 +1,57 @@
 import {
   BETWEEN_SETS_S,
+  breathWarnings,
+  freelyIn,
   groupClock,
+  groupFor,
+  hasFew,
   isSet,
   laneSheets,
   repMetres,
+  repSeconds,
+  restSeconds,
   sizeProblem,
   TALK_KNOWN_S,
   TALK_NEW_S,
 } from '../sessions';
-import type { AnySet, GroupPlan, Item, LanePerson, LaneSetLine, SessionPlan } from '../sessions';
-import type { LevelId } from '../swimmers';
-import type { DeckLane, Passage, RunSetup } from './model';
+import type { AnySet, GroupPerson, GroupPlan, Item, LanePerson, LaneSetLine, SessionPlan } from '../sessions';
+import type { DeckLane, FewBreathsOnDeck, Passage, RunSetup } from './model';
 
-/** Somebody who comes, with the level whose group they swim in. */
-export interface DeckPerson extends LanePerson {
-  readonly level: LevelId;
+/** Somebody who comes: their lane, their level, and what safety must know of them. */
+export type DeckPerson = LanePerson & GroupPerson;
+
+/** What is settled at the pool side before a run with few breaths begins. */
+export interface BreathAnswer {
+  /** The lifeguard is there and everybody was told the rules just now; without it everybody breathes freely. */
+  readonly told: boolean;
+  /** Ids of those left out, one by one. */
+  readonly leftOut: readonly string[];
 }
+
+const NOT_ASKED: BreathAnswer = { told: false, leftOut: [] };
 
 /**
  * The lanes of a session as they are run: who leaves when, and every passage in its order with the
  * lane's own send-offs.
  *
  * People swim in the group of their level; without such a group they swim in the first. Lanes are
- * numbered through from 1 in the order of the groups; a group nobody comes for has none.
+ * numbered through from 1 in the order of the groups; a group nobody comes for has none. In sets with few breaths
+ * everybody breathes freely but those who may, once the lifeguard and the rules are confirmed.
  *
  * @throws RangeError when a group is larger than can be planned, see {@link sizeProblem}
  */
-export function runSetup(title: string, plan: SessionPlan, people: readonly DeckPerson[], capacity?: number): RunSetup {
+export function runSetup(
+  title: string,
+  plan: SessionPlan,
+  people: readonly DeckPerson[],
+  capacity?: number,
+  answer: BreathAnswer = NOT_ASKED,
+): RunSetup {
   const lanes: DeckLane[] = [];
   for (const group of plan.groups) {
     const tooLarge = sizeProblem(group.blocks);
     if (tooLarge) throw new RangeError(tooLarge);
-    const here = people.filter((p) => groupOf(plan, p) === group);
+    const here = people.filter((p) => groupFor(plan, p) === group);
     if (here.length === 0) continue;
     for (const sheet of laneSheets(group, plan.pool, here, capacity)) {
       const lines = new Map(sheet.lines.map((line) => [line.set.id, line]));
@@ -40,18 +60,20 @@ export function runSetup(title: string, plan: SessionPlan, people: readonly Deck
         groupId: group.id,
         number: lanes.length + 1,
         swimmers: sheet.people.map((p) => p.id),
-        passages: passagesOf(group, plan, lines),
+        passages: passagesOf(group, plan, lines, here, answer),
       });
     }
   }
   return { title, minutes: plan.minutes, swimmers: people.map(({ id, name }) => ({ id, name })), lanes };
 }
 
-function groupOf(plan: SessionPlan, person: DeckPerson): GroupPlan | undefined {
-  return plan.groups.find((g) => g.level === person.level) ?? plan.groups[0];
-}
-
-function passagesOf(group: GroupPlan, plan: SessionPlan, lines: ReadonlyMap<string, LaneSetLine>): Passage[] {
+function passagesOf(
+  group: GroupPlan,
+  plan: SessionPlan,
+  lines: ReadonlyMap<string, LaneSetLine>,
+  people: readonly DeckPerson[],
+  answer: BreathAnswer,
+): Passage[] {
   const known = new Set<string>(group.knownDrills);
   const out: Passage[] = [];
   for (const block of group.blocks) {
@@ -82,12 +104,30 @@ function passagesOf(group: GroupPlan, plan: SessionPlan, lines: ReadonlyMap<stri
           beforeS += known.has(item.drill) ? TALK_KNOWN_S : TALK_NEW_S;
           known.add(item.drill);
         }
-        out.push(passageOf(item, `${item.id}#${path}`, block.kind, round, beforeS, group, plan, lines.get(item.id)!));
+        beforeS = Math.max(beforeS, out.at(-1)?.fewBreaths?.restS ?? 0);
+        const few = hasFew(item, group, plan.pool) ? fewOnDeck(item, group, plan, people, answer) : undefined;
+        const passage = passageOf(item, `${item.id}#${path}`, block.kind, round, beforeS, group, plan, lines);
+        out.push(few ? { ...passage, fewBreaths: few } : passage);
       }
     };
     walk(block.items, null, '1');
   }
   return out;
+}
+
+function fewOnDeck(
+  set: AnySet,
+  group: GroupPlan,
+  { pool }: SessionPlan,
+  people: readonly DeckPerson[],
+  { told, leftOut }: BreathAnswer,
+): FewBreathsOnDeck {
+  const freely = new Set(freelyIn(set, group, pool, people, leftOut).map((f) => f.id));
+  return {
+    warnings: breathWarnings(set, group, pool),
+    may: told ? people.filter((p) => !freely.has(p.id)).map((p) => p.id) : [],
+    restS: restSeconds(set, repSeconds(set, group, pool)),
+  };
 }
 
 function passageOf(
@@ -98,8 +138,9 @@ function passageOf(
   beforeS: number,
   group: GroupPlan,
   { pool }: SessionPlan,
-  line: LaneSetLine,
+  lines: ReadonlyMap<string, LaneSetLine>,
 ): Passage {
+  const line = lines.get(set.id)!;
   return {
     id,
     block,

@@ -33,6 +33,8 @@ export const peopleOf = (speeds: readonly number[], level: LevelId = 'hold'): De
     v400Mps,
     paceIsGuess: false,
     bests: [],
+    age: 'adult',
+    healthFlags: [],
   }));
 
 /** 4 × 50 leaving on the lane's send-off, swum at exactly 1 m/s by four swimmers in one lane. */

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { BLOCK_NAME, isSet, LONGEST_TEXT, repLengths, type Item } from '../sessions';
+import { BLOCK_NAME, cautionsOf, isSet, LONGEST_TEXT, repLengths, type GroupPlan, type Item } from '../sessions';
 import { poolDistance } from '../units';
 import type { TextProblem } from './problem';
 import { readSession, type ReadSession } from './read';
@@ -8,7 +8,7 @@ import { groupFacts, joinParts, planFacts, setParts, type SessionDocument, type 
 
 const SET_COLUMNS = ['reps', 'extent', 'what', 'effort', 'breathing', 'sighting', 'rate', 'timing', 'kit'] as const;
 
-/** Columns of the file, in their order. Each holds what the text would say there. */
+/** Columns of the file, in their order. Each holds what the text would say there; cautions are worked out, not read. */
 export const CSV_COLUMNS = [
   'title',
   ...PLAN_KEYS,
@@ -25,6 +25,7 @@ export const CSV_COLUMNS = [
   ...SET_COLUMNS,
   'note',
   'total',
+  'cautions',
 ] as const;
 type Column = (typeof CSV_COLUMNS)[number];
 type Row = Partial<Record<Column, string>>;
@@ -49,9 +50,9 @@ export function writeSessionCsv(document: SessionDocument): string {
     'session note': plan.note,
   };
   let names = 0;
-  const rowsOf = (items: readonly Item[], around: readonly Around[]): Row[] =>
+  const rowsOf = (items: readonly Item[], group: GroupPlan, around: readonly Around[]): Row[] =>
     items.flatMap((item) => {
-      if (!isSet(item)) return rowsOf(item.items, [...around, { name: letters(names++), rounds: item.rounds }]);
+      if (!isSet(item)) return rowsOf(item.items, group, [...around, { name: letters(names++), rounds: item.rounds }]);
       const times = around.reduce((product, a) => product * a.rounds, 1);
       const lengths = repLengths(item) * item.reps * times;
       return {
@@ -59,6 +60,7 @@ export function writeSessionCsv(document: SessionDocument): string {
         ...setParts(item, plan.pool, outside),
         note: item.note,
         total: lengths > 0 ? String(poolDistance(plan.pool, lengths)) : '',
+        cautions: cautionsOf(item, group, plan.pool).join(' '),
       };
     });
   const rows = plan.groups.flatMap((group, g) => {
@@ -77,7 +79,7 @@ export function writeSessionCsv(document: SessionDocument): string {
         'block minutes': block.landMinutes > 0 ? String(block.landMinutes) : '',
         'block note': block.note,
       };
-      const sets = rowsOf(block.items, []);
+      const sets = rowsOf(block.items, group, []);
       return sets.length > 0 ? sets.map((set) => ({ ...ofBlock, ...set })) : [ofBlock];
     });
     return blocks.length > 0 ? blocks : [ofGroup];

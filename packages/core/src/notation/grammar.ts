@@ -12,7 +12,8 @@ export type Modifier =
       readonly side: IToken | undefined;
       readonly byLength: boolean;
     }
-  | { readonly kind: 'breaths' | 'rate' | 'rest' | 'on'; readonly token: IToken; readonly value: IToken }
+  | { readonly kind: 'breaths'; readonly token: IToken; readonly value: IToken; readonly perRep: boolean }
+  | { readonly kind: 'rate' | 'rest' | 'on'; readonly token: IToken; readonly value: IToken }
   | { readonly kind: 'look'; readonly token: IToken; readonly value: IToken; readonly forBreath: boolean }
   | { readonly kind: 'with'; readonly token: IToken; readonly things: readonly IToken[] };
 
@@ -184,7 +185,23 @@ class LineParser extends EmbeddedActionsParser {
   private readonly breaths = this.RULE('breaths', (): Modifier => {
     const token = this.CONSUME(t.Breaths);
     const value = this.OR([{ ALT: () => this.CONSUME(t.Range) }, { ALT: () => this.CONSUME(t.Numeral) }]);
-    return { kind: 'breaths', token, value };
+    const perRep = this.OPTION(() =>
+      this.OR1([
+        {
+          ALT: () => {
+            this.CONSUME(t.PerRep);
+            return true;
+          },
+        },
+        {
+          ALT: () => {
+            this.CONSUME(t.PerLength);
+            return false;
+          },
+        },
+      ]),
+    );
+    return { kind: 'breaths', token, value, perRep: perRep ?? false };
   });
 
   private readonly look = this.RULE('look', (): Modifier => {

@@ -41,6 +41,12 @@ const breathing: fc.Arbitrary<Breathing> = fc.oneof(
     first: fc.integer({ min: 0, max: 8 }),
     last: fc.integer({ min: 0, max: 8 }),
   }),
+  fc.record({
+    kind: fc.constant('limited' as const),
+    first: fc.integer({ min: 0, max: 30 }),
+    last: fc.integer({ min: 0, max: 30 }),
+    per: fc.constant('rep' as const),
+  }),
 );
 const effort = fc.integer({ min: 300, max: 1000 }).map((n) => n / 1000);
 const fields = {

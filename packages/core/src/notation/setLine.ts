@@ -1,7 +1,15 @@
 import type { IToken } from 'chevrotain';
 import { DRILL_IDS, KIT_IDS, type DrillId, type KitId } from '../library';
 import type { Side } from '../measures';
-import { EASY, type AnySet, type Breathing, type Sighting, patternProblem, type Timing } from '../sessions';
+import {
+  EASY,
+  MOST_BREATHS,
+  type AnySet,
+  type Breathing,
+  type Sighting,
+  patternProblem,
+  type Timing,
+} from '../sessions';
 import { parseTime, poolDistance, type Pool } from '../units';
 import type { Modifier, SetLine } from './grammar';
 import type { TextProblem } from './problem';
@@ -137,9 +145,9 @@ function apply(modifier: Modifier, f: Fields, say: Say): void {
       return;
     case 'breaths': {
       const [first = NaN, last = first] = modifier.value.image.split('..').map(Number);
-      if (![first, last].every((n) => Number.isInteger(n) && n >= 0 && n <= 30))
-        say(modifier.value, 'Breaths in a length, like 4 or 6..3.');
-      else f.breathing = { kind: 'limited', first, last };
+      if (![first, last].every((n) => Number.isInteger(n) && n >= 0 && n <= MOST_BREATHS))
+        say(modifier.value, 'Breaths in a length, like 4 or 6..3; or in a rep, like 5..2 a rep.');
+      else f.breathing = { kind: 'limited', first, last, ...(modifier.perRep ? { per: 'rep' as const } : {}) };
       return;
     }
     case 'look': {

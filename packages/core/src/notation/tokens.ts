@@ -13,6 +13,8 @@ export const Blank = createToken({ name: 'Blank', pattern: /[ \t\r\uFEFF\u00A0]+
 export const Newline = createToken({ name: 'Newline', pattern: /\n|;/, line_breaks: true });
 export const Title = createToken({ name: 'Title', pattern: /#[^\n]*/ });
 export const GroupStart = createToken({ name: 'GroupStart', pattern: /==[^=\n/]*/ });
+/** What must be read beside a set; worked out from the set, so that reading passes over it. */
+export const Caution = createToken({ name: 'Caution', pattern: /!![^\n]*/, group: Lexer.SKIPPED });
 export const Note = createToken({ name: 'Note', pattern: /\/\/[^\n]*/ });
 export const Stated = createToken({ name: 'Stated', pattern: /=[ \t]*\d{1,3}(?:,\d{3})+|=[ \t]*\d+(?:\.\d+)?/ });
 export const KeyLine = createToken({ name: 'KeyLine', pattern: /[A-Za-z][A-Za-z ]{0,20}:[^\n]*/ });
@@ -23,6 +25,8 @@ export const Side = keyword('Side', 'left', 'right');
 export const Drill = keyword('Drill', 'drill');
 export const Breathe = keyword('Breathe', 'breathe');
 export const Breaths = keyword('Breaths', 'breaths');
+export const PerRep = createToken({ name: 'PerRep', pattern: /(?:a|per) rep(?![A-Za-z-])/i });
+export const PerLength = createToken({ name: 'PerLength', pattern: /(?:a|per) length(?![A-Za-z-])/i });
 export const ByLength = createToken({ name: 'ByLength', pattern: /by length/i });
 export const ForBreath = createToken({ name: 'ForBreath', pattern: /for a breath/i });
 export const Halves = keyword('Halves', 'halves');
@@ -54,6 +58,7 @@ export const TOKENS: TokenType[] = [
   Title,
   GroupStart,
   Note,
+  Caution,
   Stated,
   KeyLine,
   Block,
@@ -62,6 +67,8 @@ export const TOKENS: TokenType[] = [
   Breathe,
   Breaths,
   ByLength,
+  PerRep,
+  PerLength,
   ForBreath,
   Halves,
   Stroke,

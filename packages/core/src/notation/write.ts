@@ -7,7 +7,7 @@ import {
   type Item,
   type SessionPlan,
 } from '../sessions';
-import { EASY, groupLengths, blockLengths, setsOf, STROKE_WORD, BLOCK_NAME } from '../sessions';
+import { cautionsOf, EASY, groupLengths, blockLengths, setsOf, STROKE_WORD, BLOCK_NAME } from '../sessions';
 import { formatTime, poolDistance, type Pool } from '../units';
 
 /** A session as it stands in a text: its plan with its title and when it is. */
@@ -88,14 +88,14 @@ function writeGroup(group: GroupPlan, plan: SessionPlan): string {
     `== ${group.name}${isExact(group.blocks) ? ` = ${poolDistance(plan.pool, groupLengths(group))}` : ''}`,
     ...keyLines(groupFacts(group)),
     ...(group.note ? [`// ${group.note}`] : []),
-    ...group.blocks.flatMap((block) => writeBlock(block, plan)),
+    ...group.blocks.flatMap((block) => writeBlock(block, group, plan)),
   ].join('\n');
 }
 
 const isExact = (blocks: readonly Block[]): boolean =>
   blocks.every((block) => setsOf(block.items).every(({ set }) => set.kind !== 'timed'));
 
-function writeBlock(block: Block, plan: SessionPlan): string[] {
+function writeBlock(block: Block, group: GroupPlan, plan: SessionPlan): string[] {
   const lengths = blockLengths(block);
   const head = [
     BLOCK_NAME[block.kind],
@@ -103,14 +103,18 @@ function writeBlock(block: Block, plan: SessionPlan): string[] {
     lengths > 0 && isExact([block]) ? `= ${poolDistance(plan.pool, lengths)}` : '',
   ];
   const note = block.note ? `  // ${block.note}` : '';
-  return [head.filter(Boolean).join(' ') + note, ...writeItems(block.items, plan, '  ')];
+  return [head.filter(Boolean).join(' ') + note, ...writeItems(block.items, group, plan, '  ')];
 }
 
-function writeItems(items: readonly Item[], plan: SessionPlan, indent: string): string[] {
+/** The sets line by line, each with its cautions under it: those are worked out, and passed over in reading. */
+function writeItems(items: readonly Item[], group: GroupPlan, plan: SessionPlan, indent: string): string[] {
   return items.flatMap((item) =>
     isSet(item)
-      ? [indent + writeSet(item, plan.pool, plan.place === 'open-water')]
-      : [`${indent}${item.rounds} x (`, ...writeItems(item.items, plan, `${indent}  `), `${indent})`],
+      ? [
+          indent + writeSet(item, plan.pool, plan.place === 'open-water'),
+          ...cautionsOf(item, group, plan.pool).map((caution) => `${indent}  !! ${caution}`),
+        ]
+      : [`${indent}${item.rounds} x (`, ...writeItems(item.items, group, plan, `${indent}  `), `${indent})`],
   );
 }
 
@@ -185,6 +189,6 @@ function breathingOf(breathing: Breathing): string {
     case 'by-length':
       return `breathe ${breathing.strokes} ${breathing.side} by length`;
     case 'limited':
-      return `breaths ${breathing.first}..${breathing.last}`;
+      return `breaths ${breathing.first}..${breathing.last}${breathing.per ? ' a rep' : ''}`;
   }
 }

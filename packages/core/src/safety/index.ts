@@ -1,5 +1,5 @@
 export * from './ageDistance';
-export * from './breathGate';
+export * from './fewBreaths';
 export * from './caution';
 export * from './waterTime';
 export * from './waterRules';

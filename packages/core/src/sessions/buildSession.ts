@@ -9,7 +9,8 @@ import { levelLoad, WEEK_SHARE, WEEKLY_RISE } from './loadLimit';
 import type { BuildRequest, BuildResult, Clash, GroupRequest } from './request';
 import { isSet } from './setMeasure';
 import { sizeProblem } from './size';
-import { groupTotals } from './totals';
+import { setProblems } from './checkPlan';
+import { groupTotals, setsOf } from './totals';
 
 /**
  * Builds one session for all groups together.
@@ -25,11 +26,12 @@ import { groupTotals } from './totals';
  */
 export function buildSession(request: BuildRequest): BuildResult {
   if (request.groups.length < 1 || request.groups.length > 6) throw new RangeError('one to six groups');
-  const tooLarge = request.groups.flatMap((group, index): Clash[] => {
-    const problem = sizeProblem(group.locked ?? []);
-    return problem ? [{ group: index, message: `${nameOf(group)}: ${problem}`, changes: ['Unlock a block.'] }] : [];
+  const barred = request.groups.flatMap((group, index): Clash[] => {
+    const problems = lockedProblems(request, group, index);
+    if (problems.length === 0) return [];
+    return [{ group: index, message: `${nameOf(group)}: ${problems.join(' ')}`, changes: ['Unlock a block.'] }];
   });
-  if (tooLarge.length > 0) return { kind: 'clash', clashes: tooLarge };
+  if (barred.length > 0) return { kind: 'clash', clashes: barred };
   const searches = request.groups.map((group, index) => searchGroup(request, group, index));
   const budget = { searches: MOST_EXPLAINING };
   const clashes = searches.flatMap((found, index): Clash[] =>
@@ -45,6 +47,19 @@ export function buildSession(request: BuildRequest): BuildResult {
   const { kind, theme, pool, minutes, seed, place = 'pool' } = request;
   const plan: SessionPlan = { kind, theme, place, pool, minutes, seed, note: '', groups };
   return { kind: 'built', plan, notes: notesOn(request, plan) };
+}
+
+/** What makes locked blocks impossible to plan on: too large, or a set that could hurt. */
+function lockedProblems(request: BuildRequest, group: GroupRequest, index: number): readonly string[] {
+  const blocks = group.locked ?? [];
+  const tooLarge = sizeProblem(blocks);
+  if (tooLarge) return [tooLarge];
+  // Who watches is settled when the session is kept.
+  const watched = { lifeguard: 'named later', rulesTold: true, minorsAgreed: false };
+  const bare = { ...bareGroup(group, index), breathRecord: watched, blocks };
+  return blocks.flatMap((block) =>
+    setsOf(block.items).flatMap(({ set }) => setProblems(set, bare, request.place ?? 'pool', request.pool)),
+  );
 }
 
 /** Searches spent on what could be changed when nothing fits, for all groups together. */

@@ -1,14 +1,14 @@
 import { drillCard } from '../library';
-import type { BreathPeople } from '../safety';
-import { isAtLeast, type HealthFlag } from '../swimmers';
+import { isAtLeast } from '../swimmers';
 import { patternProblem } from './breathPattern';
 import { groupClock } from './clock';
 import { describeSet } from './describe';
-import { BLOCK_NAME, type GroupPlan, type SessionPlan } from './model';
-import { breathProblems } from './prescription';
+import { breathProblems, fewBreathSets, freelyIn, type Freely, type GroupPerson } from './fewBreaths';
+import { BLOCK_NAME, type AnySet, type GroupPlan, type SessionPlace, type SessionPlan } from './model';
 import { SHARE_BAND } from './recipe';
 import { repSeconds } from './setMeasure';
 import { sizeProblem } from './size';
+import type { Pool } from '../units';
 import { blockMetres, groupTotals, setsOf } from './totals';
 
 /** Groups should end within this time of each other, seconds. */
@@ -30,11 +30,25 @@ export interface PlanCheck {
   readonly problems: readonly string[];
   /** What could hurt somebody; such a plan cannot be saved. */
   readonly blocked: readonly string[];
+  /** Who breathes freely in the sets with few breaths of each group, by its place; empty without such sets. */
+  readonly freely: readonly (readonly Freely[])[];
 }
 
-/** Who is in a group, as far as safety is concerned. */
-export interface GroupPeople extends BreathPeople {
-  readonly healthFlags: readonly HealthFlag[];
+/** Who would swim in a group, as far as safety is concerned; null when it is not known. */
+export type GroupPeople = readonly GroupPerson[] | null;
+
+/**
+ * Somebody's group in a plan: that of their level, else the first.
+ *
+ * @example groupFor(plan, { level: 'hold' })?.name // 'Hold'
+ */
+export function groupFor(plan: SessionPlan, person: Pick<GroupPerson, 'level'>): GroupPlan | undefined {
+  return plan.groups.find((g) => g.level === person.level) ?? plan.groups[0];
+}
+
+/** Who swims in each group of a plan, in its order. */
+export function peopleOf(plan: SessionPlan, people: readonly GroupPerson[]): readonly GroupPerson[][] {
+  return plan.groups.map((group) => people.filter((person) => groupFor(plan, person) === group));
 }
 
 /**
@@ -42,8 +56,13 @@ export interface GroupPeople extends BreathPeople {
  * send-offs; and what could hurt somebody.
  *
  * @param people who is in each group, by its place; without it only what the level forbids is known
+ * @param leftOut ids of those the coach left out of sets with few breaths
  */
-export function checkPlan(plan: SessionPlan, people: readonly (GroupPeople | null)[] = []): PlanCheck {
+export function checkPlan(
+  plan: SessionPlan,
+  people: readonly GroupPeople[] = [],
+  leftOut: readonly string[] = [],
+): PlanCheck {
   const finishes = plan.groups.map((g) => ({ group: g.name, endS: groupClock(g, plan.pool).totalS }));
   const ends = finishes.map((f) => f.endS);
   const spreadS = Math.max(...ends) - Math.min(...ends);
@@ -55,11 +74,39 @@ export function checkPlan(plan: SessionPlan, people: readonly (GroupPeople | nul
   }
   if (spreadS > FINISH_TOGETHER_S) problems.push(`The groups end ${inWords(spreadS)} apart.`);
   plan.groups.forEach((group, i) => problems.push(...groupProblems(group, plan, people[i] ?? null)));
-  const blocked = plan.groups.flatMap((group, i) => safetyProblems(group, plan, people[i] ?? null));
-  return { finishes, spreadS, problems, blocked: [...new Set(blocked)] };
+  const blocked = plan.groups.flatMap((group) => safetyProblems(group, plan));
+  const freely = plan.groups.map((group, i) => {
+    const found = breathingFreely(group, plan, people[i] ?? null, leftOut);
+    blocked.push(...found.blocked);
+    return found.freely;
+  });
+  return { finishes, spreadS, problems, blocked: [...new Set(blocked)], freely };
 }
 
-function groupProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople | null): string[] {
+/** Who of a group breathes freely in at least one of its sets with few breaths; blocked where nobody is left. */
+function breathingFreely(
+  group: GroupPlan,
+  plan: SessionPlan,
+  people: GroupPeople,
+  leftOut: readonly string[],
+): { readonly freely: readonly Freely[]; readonly blocked: readonly string[] } {
+  if (!people || people.length === 0) return { freely: [], blocked: [] };
+  const freely = new Map<string, Freely>();
+  const blocked: string[] = [];
+  for (const set of fewBreathSets(group, plan.pool)) {
+    const here = freelyIn(set, group, plan.pool, people, leftOut);
+    here.forEach((f) => freely.set(f.id, f));
+    if (here.length === people.length && breathProblems(set, group, plan.place, plan.pool).length === 0)
+      blocked.push(
+        `${group.name}, ${describeSet(set, plan.pool, plan.place)}: nobody here may swim it with few breaths (${here
+          .map((f) => `${f.name}: ${f.why}`)
+          .join('; ')}).`,
+      );
+  }
+  return { freely: [...freely.values()], blocked };
+}
+
+function groupProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople): string[] {
   const problems: string[] = [];
   const totals = groupTotals(group, plan.pool);
   if (totals.metres === 0) return [`${group.name} swims nothing.`];
@@ -83,7 +130,7 @@ function groupProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople 
     const drill = drillCard(set.drill);
     if (group.level !== 'settle' && !isAtLeast(group.level, drill.from))
       problems.push(`${group.name}: ${drill.name} is above this level.`);
-    const flag = people?.healthFlags.find((f) => drill.notWith.includes(f));
+    const flag = drill.notWith.find((f) => people?.some((p) => p.healthFlags.includes(f)));
     if (flag) problems.push(`${group.name}: ${drill.name} is not for somebody here (${flag}).`);
   }
   const { left, right } = totals.breaths;
@@ -93,22 +140,25 @@ function groupProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople 
   return problems;
 }
 
-function safetyProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople | null): string[] {
+function safetyProblems(group: GroupPlan, plan: SessionPlan): string[] {
   const problems: string[] = [];
   const size = sizeProblem(group.blocks);
   if (size) problems.push(`${group.name}: ${size}`);
   if (plan.place === 'open-water' && group.level === 'settle')
     problems.push(`${group.name}: beginners are never planned in open water.`);
   for (const { set } of group.blocks.flatMap((b) => setsOf(b.items))) {
-    const pattern = patternProblem(set.stroke, set.breathing);
-    if (pattern) problems.push(`${group.name}, ${describeSet(set, plan.pool, plan.place)}: ${pattern}`);
-    for (const reason of breathProblems(set, group, plan.place, plan.pool, people))
-      problems.push(`${group.name}, ${describeSet(set, plan.pool, plan.place)}: ${reason}`);
+    for (const reason of setProblems(set, group, plan.place, plan.pool)) problems.push(`${group.name}, ${reason}`);
     // Beginners never skip a step; elsewhere the coach may know better, and is told.
     if (set.drill && group.level === 'settle' && !isAtLeast('settle', drillCard(set.drill).from))
       problems.push(`${group.name}: ${drillCard(set.drill).name} is above this level.`);
   }
   return problems;
+}
+
+/** What could hurt somebody in one set, each in a sentence that names it. */
+export function setProblems(set: AnySet, group: GroupPlan, place: SessionPlace, pool: Pool): string[] {
+  const reasons = [patternProblem(set.stroke, set.breathing), ...breathProblems(set, group, place, pool)];
+  return reasons.flatMap((reason) => (reason === null ? [] : [`${describeSet(set, pool, place)}: ${reason}`]));
 }
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;

@@ -1,6 +1,7 @@
 import type { Pool } from '../units';
+import { hasFew } from './fewBreaths';
 import type { AnySet, Block, GroupPlan, Item } from './model';
-import { repSeconds } from './setMeasure';
+import { repSeconds, restSeconds } from './setMeasure';
 import { sizeProblem } from './size';
 
 /** Seconds between two sets. */
@@ -38,15 +39,14 @@ export interface GroupClock extends Spent {
   readonly landS: number;
 }
 
-/** Rest after one rep, seconds; a send-off shorter than the swim leaves none. */
-export function restSeconds(set: AnySet, repS: number): number {
-  return set.timing.kind === 'rest' ? set.timing.seconds : Math.max(0, set.timing.seconds - repS);
-}
-
 /** What a clock knows on its way through a group's plan. */
 class Walk {
   private readonly known: Set<string>;
   private first = true;
+  /** Rest of the set swum last, which is taken after its last rep too when the next set is the next time through. */
+  private lastRest = 0;
+  /** Rest that is owed after the set swum last, whatever comes next: after few breaths. */
+  private owed = 0;
 
   constructor(
     private readonly group: GroupPlan,
@@ -57,19 +57,21 @@ class Walk {
 
   /**
    * One passage of a set. Rest follows every rep but the last; {@link BETWEEN_SETS_S} lie between two sets; a
-   * drill is explained before its first passage. From the second time through rounds, a set's own rest leads to
-   * the next.
+   * drill is explained before its first passage. From the second time through rounds, the rest of a set leads to
+   * the next; after few breaths it always does.
    */
   passage(set: AnySet, again: boolean): Spent {
     const repS = repSeconds(set, this.group, this.pool);
     const rest = restSeconds(set, repS);
-    const gap = this.first ? 0 : again ? rest : BETWEEN_SETS_S;
+    const gap = this.first ? 0 : again ? this.lastRest : Math.max(BETWEEN_SETS_S, this.owed);
     let talkS = again ? 0 : gap;
     if (!again && set.drill) {
       talkS += this.known.has(set.drill) ? TALK_KNOWN_S : TALK_NEW_S;
       this.known.add(set.drill);
     }
     this.first = false;
+    this.lastRest = rest;
+    this.owed = hasFew(set, this.group, this.pool) ? rest : 0;
     return { swimS: repS * set.reps, restS: rest * (set.reps - 1) + (again ? gap : 0), talkS };
   }
 
@@ -83,7 +85,9 @@ class Walk {
       if (item.kind !== 'rounds') {
         sum = plus(sum, this.passage(item, again), 1);
       } else if (again) {
-        sum = plus(sum, this.through(item.items, true), item.rounds);
+        // What led to the first time through may be another set's rest than what leads to the later ones.
+        sum = plus(sum, this.through(item.items, true), 1);
+        if (item.rounds > 1) sum = plus(sum, this.through(item.items, true), item.rounds - 1);
       } else {
         sum = plus(sum, this.through(item.items, false), 1);
         if (item.rounds > 1) sum = plus(sum, this.through(item.items, true), item.rounds - 1);

@@ -60,8 +60,8 @@ export function breathingWord(breathing: Breathing): string {
       return `breathe every ${breathing.strokes}, change side each length, ${breathing.side} first`;
     case 'limited':
       return breathing.first === breathing.last
-        ? `${breathing.first} breaths a length`
-        : `${breathing.first} breaths a length, stepping to ${breathing.last}`;
+        ? `${breathing.first} ${breathing.first === 1 ? 'breath' : 'breaths'} a ${breathing.per ?? 'length'}`
+        : `${breathing.first} breaths a ${breathing.per ?? 'length'}, stepping to ${breathing.last}`;
   }
 }
 

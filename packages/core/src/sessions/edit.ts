@@ -1,9 +1,9 @@
 import { drillCard } from '../library';
 import { isAtLeast } from '../swimmers';
 import { patternProblem } from './breathPattern';
-import { restSeconds } from './clock';
+
 import type { AnySet, Block, GroupPlan, Item, Rounds, SessionPlan, SwimSet } from './model';
-import { isSet, repSeconds } from './setMeasure';
+import { isSet, repSeconds, restSeconds } from './setMeasure';
 
 /** What a coach changes in place. */
 export type SetPatch = Partial<Omit<SwimSet, 'kind' | 'id'>> & {

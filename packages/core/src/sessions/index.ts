@@ -1,10 +1,13 @@
 export * from './breathPattern';
+export * from './breathPlaces';
 export * from './buildSession';
+export * from './cautions';
 export * from './checkPlan';
 export * from './chooseDrills';
 export * from './clock';
 export * from './describe';
 export * from './edit';
+export * from './fewBreaths';
 export * from './model';
 export * from './recipe';
 export type * from './request';

@@ -1,8 +1,8 @@
 import { swimmerPace, type SwimmerPace, type Trial } from '../measures';
 import { lengthsToMetres, type Pool } from '../units';
-import { restSeconds } from './clock';
+
 import type { AnySet, GroupPlan } from './model';
-import { effortParts, repMetres, repSeconds } from './setMeasure';
+import { effortParts, repMetres, repSeconds, restSeconds } from './setMeasure';
 import { groupTotals, setsOf, type GroupTotals } from './totals';
 
 /** Seconds between two swimmers leaving in one lane. */

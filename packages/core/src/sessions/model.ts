@@ -46,8 +46,11 @@ export type Breathing =
   | { readonly kind: 'to-side'; readonly side: Side }
   /** To one side for a length, to the other for the next; `side` begins. */
   | { readonly kind: 'by-length'; readonly strokes: number; readonly side: Side }
-  /** So many breaths in each length, stepping evenly from the first rep to the last. Only behind the gates of safety. */
-  | { readonly kind: 'limited'; readonly first: number; readonly last: number };
+  /**
+   * So many breaths in each length, or in the whole rep, stepping evenly from the first rep to the last. Only behind
+   * the gates of safety when they are few.
+   */
+  | { readonly kind: 'limited'; readonly first: number; readonly last: number; readonly per?: 'rep' };
 
 export interface Sighting {
   /** Strokes between looks. */

@@ -1,10 +1,9 @@
 import { breathsPerMinute, breathsPerSide, type BreathsPerSide, type Side } from '../measures';
-import { breathGate, isBreathLimited, type BreathPeople } from '../safety';
 import { STROKE_MODEL } from '../swimmers';
-import { lengthsToMetres, type Pool } from '../units';
-import { restSeconds } from './clock';
-import type { AnySet, Breathing, GroupPlan, Item, SessionPlace, Sighting } from './model';
-import { effortParts, isSet, repMetres, repSeconds } from './setMeasure';
+import type { Pool } from '../units';
+import { breathPlaces } from './breathPlaces';
+import type { AnySet, Breathing, GroupPlan, Sighting } from './model';
+import { effortParts, repMetres, repSeconds } from './setMeasure';
 
 /** The other side. */
 export const otherSide = (side: Side): Side => (side === 'left' ? 'right' : 'left');
@@ -12,12 +11,6 @@ export const otherSide = (side: Side): Side => (side === 'left' ? 'right' : 'lef
 /** Looks in one rep: `floor(d / (SL · n))`. */
 export function looksIn(set: AnySet, repM: number, strokeLengthM: number): number {
   return set.sighting ? Math.floor(repM / (strokeLengthM * set.sighting.every) + 1e-9) : 0;
-}
-
-/** Breaths in each length of a rep when they are limited, stepping evenly from first to last. */
-export function limitedBreaths(breathing: Extract<Breathing, { kind: 'limited' }>, rep: number, reps: number): number {
-  if (reps <= 1) return breathing.first;
-  return Math.round(breathing.first + ((breathing.last - breathing.first) * rep) / (reps - 1));
 }
 
 /**
@@ -66,67 +59,12 @@ export function breathsOf(
       return taken(starts === 'left' ? { left: first, right: other } : { left: other, right: first });
     }
     case 'limited': {
-      const breaths = limitedBreaths(breathing, rep, set.reps) * Math.max(1, repM / poolM);
+      const breaths = breathPlaces(breathing, rep, set.reps, { repM, lengthM: poolM, strokeLengthM }).length;
       const left = sequence % 2 === 0 ? Math.ceil(breaths / 2) : Math.floor(breaths / 2);
-      return { left, right: Math.round(breaths) - left };
+      return { left, right: breaths - left };
     }
   }
 }
-
-/** The longest gap between two breaths of a set: in strokes (null when limited per length) and in metres. */
-export function longestBreathGap(
-  set: AnySet,
-  poolM: number,
-  strokeLengthM: number,
-): { readonly strokes: number | null; readonly metres: number } {
-  const { breathing } = set;
-  if (breathing.kind === 'limited') {
-    const fewest = Math.min(breathing.first, breathing.last);
-    return { strokes: null, metres: poolM / (fewest + 1) };
-  }
-  const pattern = breathing.kind === 'free' || breathing.kind === 'to-side' ? 2 : breathing.strokes;
-  const strokes = set.sighting?.forBreath ? pattern * 2 : pattern;
-  return { strokes, metres: strokes * strokeLengthM };
-}
-
-/** Where in the length the breaths fall best when they are few. */
-export function whereToBreathe(breaths: number): string {
-  if (breaths === 0) return 'A full breath before the push, the next one at the wall.';
-  if (breaths <= 2) return 'Early in the length, and none in the last strokes before the wall.';
-  return 'Spread over the length, one just before the turn, none in the first strokes after it.';
-}
-
-/** What stands between this set and the water because of its breathing; empty when it may be swum. */
-export function breathProblems(
-  set: AnySet,
-  group: GroupPlan,
-  place: SessionPlace,
-  pool: Pool,
-  people: BreathPeople | null,
-): string[] {
-  const gap = longestBreathGap(set, lengthsToMetres(pool, 1), group.strokeLengthM);
-  const restS = set.reps > 1 ? restSeconds(set, repSeconds(set, group, pool)) : Infinity;
-  return breathGate({
-    gapStrokes: gap.strokes,
-    gapM: gap.metres,
-    restS,
-    level: group.level,
-    outdoors: place === 'open-water',
-    people,
-    record: group.breathRecord,
-  });
-}
-
-/** Whether a group has a set with breaths so few that the gates apply. */
-export function hasFewBreaths(group: GroupPlan, pool: Pool): boolean {
-  const poolM = lengthsToMetres(pool, 1);
-  return group.blocks
-    .flatMap((block) => setsIn(block.items))
-    .some((set) => isBreathLimited(longestBreathGap(set, poolM, group.strokeLengthM).strokes));
-}
-
-const setsIn = (items: readonly Item[]): AnySet[] =>
-  items.flatMap((item) => (isSet(item) ? [item] : setsIn(item.items)));
 
 /** Seconds between two beeps at a stroke rate, one beep a stroke. @example beeperTempo(60) // 1 */
 export function beeperTempo(strokeRateSpm: number): number {

@@ -3,7 +3,6 @@ import {
   addItem,
   asKind,
   blockMetres,
-  breathProblems,
   buildSession,
   beeperTempo,
   checkPlan,
@@ -17,7 +16,7 @@ import {
   groupClock,
   groupLengths,
   groupTotals,
-  limitedBreaths,
+  breathsInRep,
   loadPrompts,
   loadSummary,
   moveItem,
@@ -267,7 +266,7 @@ describe('breathing, rate and looks', () => {
 
   it('steps limited breaths evenly from the first rep to the last', () => {
     const breathing = { kind: 'limited', first: 6, last: 3 } as const;
-    expect([0, 1, 2, 3].map((rep) => limitedBreaths(breathing, rep, 4))).toEqual([6, 5, 4, 3]);
+    expect([0, 1, 2, 3].map((rep) => breathsInRep(breathing, rep, 4))).toEqual([6, 5, 4, 3]);
   });
 
   it('says breaths a minute, seconds between and the beep', () => {
@@ -304,68 +303,6 @@ describe('breathing, rate and looks', () => {
     [set({ effort: 0.9, lengths: 4 }), 40],
     [set({ effort: 1, lengths: 1 }), 45],
   ])('rests as usual after %#', (any, seconds) => expect(usualRestFor(any, any.lengths * 25)).toBe(seconds));
-});
-
-describe('few breaths', () => {
-  const record = { lifeguard: 'Mo Bekk', rulesTold: true, minorsAgreed: false };
-  const adults = { under16: 0, under18: 0, flagged: 0, healthFlags: [] };
-  const few = set({ breathing: { kind: 'every', strokes: 7, side: 'left' }, timing: { kind: 'rest', seconds: 40 } });
-  const problems = (
-    s: AnySet,
-    change: Partial<GroupPlan> = {},
-    people = adults,
-    place: 'pool' | 'open-water' = 'pool',
-  ) => breathProblems(s, groupOf([s], { breathRecord: record, ...change }), place, POOL, people);
-
-  it('are let through for adults of Hold with everything on record', () => expect(problems(few)).toEqual([]));
-
-  it.each([
-    ['beginners', problems(few, { level: 'build' }), 'only for Hold and Race'],
-    ['outdoors', problems(few, {}, adults, 'open-water'), 'never planned outdoors'],
-    ['a child', problems(few, {}, { ...adults, under16: 1 }), 'under 16'],
-    ['a flagged condition', problems(few, {}, { ...adults, flagged: 1 }), 'condition'],
-    ['minors without consent', problems(few, {}, { ...adults, under18: 1 }), 'guardian'],
-    ['no lifeguard', problems(few, { breathRecord: { ...record, lifeguard: ' ' } }), 'lifeguard'],
-    ['rules not told', problems(few, { breathRecord: null }), 'Never alone'],
-    ['no recovery', problems({ ...few, timing: { kind: 'rest', seconds: 10 } }), 'Full recovery'],
-    [
-      'too far',
-      problems({ ...few, breathing: { kind: 'every', strokes: 20, side: 'left' } }, { strokeLengthM: 2 }),
-      '40 m',
-    ],
-    [
-      'looks in place of breaths',
-      problems(
-        set({ breathing: { kind: 'every', strokes: 3, side: 'left' }, sighting: { every: 8, forBreath: true } }),
-        {
-          level: 'build',
-        },
-      ),
-      'only for Hold and Race',
-    ],
-    [
-      'no breath in a 50 m length',
-      breathProblems(
-        set({ breathing: { kind: 'limited', first: 0, last: 0 } }),
-        groupOf([], { breathRecord: record }),
-        'pool',
-        { length: 50, unit: 'm' },
-        adults,
-      ),
-      '50 m',
-    ],
-  ])('are kept from %s', (_name, found, part) => expect(found.join(' ')).toContain(part));
-
-  it('cannot be kept by the check, and open water is no place for beginners', () => {
-    const plan = planOf([groupOf([few], { level: 'build' })]);
-    expect(checkPlan(plan).blocked[0]).toContain('only for Hold and Race');
-    const outside = planOf([groupOf([set()], { level: 'settle' })], {
-      place: 'open-water',
-      pool: { length: 300, unit: 'm' },
-    });
-    expect(checkPlan(outside).blocked.join()).toContain('never planned in open water');
-    expect(checkPlan(editGroup(planOf([groupOf([few])]), 'g', { breathRecord: record })).blocked).toEqual([]);
-  });
 });
 
 describe('moving and copying', () => {

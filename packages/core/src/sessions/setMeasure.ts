@@ -45,6 +45,11 @@ export function repMetres(set: AnySet, swims: Swims, pool: Pool): number {
   return set.kind === 'timed' ? set.seconds * setSpeed(set, set.effort, swims) : lengthsToMetres(pool, set.lengths);
 }
 
+/** Metres a second of the slowest part of a rep; 0 for a drill that stands still. */
+export function slowestMps(set: AnySet, swims: Swims): number {
+  return Math.min(...effortParts(set).map(({ effort }) => setSpeed(set, effort, swims)));
+}
+
 /** Seconds of one rep at a group's, a lane's or a swimmer's speed. */
 export function repSeconds(set: AnySet, swims: Swims, pool: Pool): number {
   if (set.kind === 'timed') return set.seconds;
@@ -54,4 +59,9 @@ export function repSeconds(set: AnySet, swims: Swims, pool: Pool): number {
     const speed = setSpeed(set, effort, swims) || effortSpeed(swims.v400Mps, EASY, swims.paceTable) * 0.3;
     return sum + (metres * share) / speed;
   }, 0);
+}
+
+/** Rest after one rep, seconds; a send-off shorter than the swim leaves none. */
+export function restSeconds(set: AnySet, repS: number): number {
+  return set.timing.kind === 'rest' ? set.timing.seconds : Math.max(0, set.timing.seconds - repS);
 }

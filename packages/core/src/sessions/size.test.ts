@@ -8,11 +8,10 @@ import type { Item, Rounds } from './model';
 import { breathsOf } from './prescription';
 import { repMetres } from './setMeasure';
 import { MOST_PASSAGES, MOST_REPS, sizeOf, sizeProblem } from './size';
-import { blockOf, groupOf, planOf, setOf } from './testPlans';
+import { blockOf, groupOf, planOf, setOf, roundsOf } from './testPlans';
 import { groupTotals } from './totals';
 
 const POOL = { length: 25, unit: 'm' } as const;
-const roundsOf = (rounds: number, items: readonly Item[]): Rounds => ({ kind: 'rounds', id: 'r', rounds, items });
 /** Rounds in rounds, `deep` levels of them. */
 const nested = (deep: number, rounds: number, inside: readonly Item[]): Item[] =>
   deep === 0 ? [...inside] : [roundsOf(rounds, nested(deep - 1, rounds, inside))];

@@ -1,4 +1,4 @@
-import type { AnySet, Block, GroupPlan, Item, SessionPlan, SwimSet } from './model';
+import type { AnySet, Block, GroupPlan, Item, Rounds, SessionPlan, SwimSet } from './model';
 
 /** A plain set for tests, with what matters changed. */
 export const setOf = (change: Partial<SwimSet> = {}): SwimSet => ({
@@ -44,6 +44,14 @@ export const groupOf = (items: readonly (AnySet | Item)[], change: Partial<Group
   note: '',
   blocks: [blockOf(items)],
   ...change,
+});
+
+/** Sets swum through several times. */
+export const roundsOf = (rounds: number, items: readonly Item[]): Rounds => ({
+  kind: 'rounds',
+  id: 'r',
+  rounds,
+  items,
 });
 
 export const planOf = (groups: readonly GroupPlan[], change: Partial<SessionPlan> = {}): SessionPlan => ({

@@ -9,6 +9,7 @@ export const HEALTH_FLAGS = [
   'back',
   'ear',
   'panic',
+  'faint',
 ] as const;
 export type HealthFlag = (typeof HEALTH_FLAGS)[number];
 
@@ -23,14 +24,16 @@ export const HEALTH_ADVICE: Readonly<Record<HealthFlag, string>> = {
   back: 'No head-up sets, no hard fins. Pain: stop and refer.',
   ear: 'Ear plugs, no deep push-offs.',
   panic: 'Star float first, standing depth, a calm partner close by.',
+  faint: 'No breath-limited sets, never alone in the water. Ask the doctor before the next session.',
 };
 
-/** Flags that block sets with limited breathing. */
-export const NO_BREATH_LIMITS: readonly HealthFlag[] = [
+/** Flags with which nobody swims a set with few breaths. */
+export const NO_FEW_BREATHS: readonly HealthFlag[] = [
   'heart',
   'asthma',
   'epilepsy',
   'diabetes',
   'pregnancy',
   'panic',
+  'faint',
 ];

@@ -1,4 +1,12 @@
-import { departureMs, laneNow, repNow, type LaneNow, type LaneState, type RunState } from '@upwell/core/deck';
+import {
+  departureMs,
+  laneNow,
+  repNow,
+  type FewBreathsOnDeck,
+  type LaneNow,
+  type LaneState,
+  type RunState,
+} from '@upwell/core/deck';
 import { formatTime, type Pool } from '@upwell/core/units';
 import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -51,6 +59,7 @@ export function LaneStrip(props: LaneStripProps) {
         </Pressable>
         <Clock {...props} />
       </View>
+      {passage?.fewBreaths ? <FewBreathsNote few={passage.fewBreaths} /> : null}
       <View style={styles.tiles}>
         {lane.swimmers.map((swimmer) => (
           <Tile
@@ -65,6 +74,24 @@ export function LaneStrip(props: LaneStripProps) {
           />
         ))}
       </View>
+    </View>
+  );
+}
+
+/** What must be said before the lane leaves, where breaths are few. */
+function FewBreathsNote({ few: { warnings, may } }: { readonly few: FewBreathsOnDeck }) {
+  const { colors } = useTheme();
+  return (
+    <View role="note" style={[styles.few, { borderColor: colors.error }]}>
+      {may.length === 0 ? (
+        <Text style={[styles.set, { color: colors.error }]}>Everybody breathes freely.</Text>
+      ) : (
+        warnings.map((warning) => (
+          <Text key={warning} style={{ color: colors.error }}>
+            {warning}
+          </Text>
+        ))
+      )}
     </View>
   );
 }
@@ -158,12 +185,14 @@ function Tile({ lane, swimmer, state, time, name, mode, onSwimmer }: TileProps) 
   const home = last !== null && last.rep >= rep;
   const word = away ?? tileWord(mode, last, swimming, passage ? departureMs(passage, swimmer, 1) !== null : false);
   const strokes = last?.strokes && mode !== 'look' ? ` · ${last.strokes}` : '';
+  // Said in front of the time: it is what this person must be told.
+  const freely = current?.fewBreaths && !current.fewBreaths.may.includes(swimmer) ? 'breathes freely · ' : '';
   return (
     <TileFace
       lane={lane.id}
       swimmer={swimmer}
       name={name}
-      words={`${word}${strokes}`}
+      words={`${freely}${word}${strokes}`}
       look={home && mode === 'wall' ? 'home' : swimming ? 'swimming' : 'still'}
       away={away !== null}
       disabled={away === 'absent' && mode === 'wall'}
@@ -239,6 +268,7 @@ const styles = StyleSheet.create({
   count: { fontFamily: 'Atkinson Bold', fontSize: 48, lineHeight: 52, fontVariant: ['tabular-nums'] },
   go: { minWidth: 104, minHeight: 64, borderRadius: 8, alignItems: 'center', justifyContent: 'center' },
   goWord: { fontFamily: 'Atkinson Bold', fontSize: 30, lineHeight: 36 },
+  few: { borderWidth: 2, borderRadius: 6, padding: 8, gap: 2 },
   tiles: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   tile: {
     flexGrow: 1,

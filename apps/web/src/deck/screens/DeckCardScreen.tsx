@@ -1,8 +1,9 @@
-import { drillCard, KIT } from '@upwell/core/library';
+import { KIT } from '@upwell/core/library';
 import { CAUSES } from '@upwell/core/review';
 import {
   BLOCK_NAME,
   blockLengths,
+  cautionsOf,
   describeSet,
   distanceWord,
   groupClock,
@@ -145,14 +146,20 @@ function GroupCard({
             </Text>
           </View>
           {block.note ? <Text style={styles.detail}>{block.note}</Text> : null}
-          <Sets items={block.items} plan={plan} />
+          <Sets items={block.items} group={group} plan={plan} />
         </View>
       ))}
     </ScrollView>
   );
 }
 
-function Sets({ items, plan }: { readonly items: readonly Item[]; readonly plan: SessionPlan }) {
+interface SetsProps {
+  readonly items: readonly Item[];
+  readonly group: GroupPlan;
+  readonly plan: SessionPlan;
+}
+
+function Sets({ items, group, plan }: SetsProps) {
   const theme = useTheme();
   return (
     <>
@@ -160,24 +167,23 @@ function Sets({ items, plan }: { readonly items: readonly Item[]; readonly plan:
         !isSet(item) ? (
           <View key={item.id} style={[styles.rounds, { borderLeftColor: theme.colors.primary }]}>
             <Text style={styles.times}>{`${item.rounds} times through`}</Text>
-            <Sets items={item.items} plan={plan} />
+            <Sets items={item.items} group={group} plan={plan} />
           </View>
         ) : (
-          <SetOnDeck key={item.id} set={item} plan={plan} />
+          <SetOnDeck key={item.id} set={item} group={group} plan={plan} />
         ),
       )}
     </>
   );
 }
 
-function SetOnDeck({ set, plan }: { readonly set: AnySet; readonly plan: SessionPlan }) {
+function SetOnDeck({ set, group, plan }: Omit<SetsProps, 'items'> & { readonly set: AnySet }) {
   const theme = useTheme();
-  const drill = set.drill ? drillCard(set.drill) : null;
   return (
     <View style={[styles.set, { borderLeftColor: effortTint(set.effort, theme.own).background }]}>
       <Text style={styles.what}>{describeSet(set, plan.pool, plan.place)}</Text>
       <Text style={[styles.detail, { color: theme.colors.onSurfaceVariant }]}>{setDetails(set).join(' · ')}</Text>
-      {drill?.cautions.map((text) => (
+      {cautionsOf(set, group, plan.pool).map((text) => (
         <Text key={text} style={[styles.detail, { color: theme.colors.error }]}>
           {text}
         </Text>

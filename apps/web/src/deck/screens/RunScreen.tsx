@@ -1,8 +1,8 @@
-import { plannedFinishS, runSetup, type LaneState } from '@upwell/core/deck';
+import { plannedFinishS, runSetup, type BreathAnswer, type LaneState } from '@upwell/core/deck';
 import { setsOf, type SessionPlan } from '@upwell/core/sessions';
 import type { DeckPack } from '@upwell/contract/deck';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
-import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Button, PaperProvider, Text } from 'react-native-paper';
 import { Choice } from '@/ui/Choice';
@@ -15,6 +15,7 @@ import { useTheme } from '@/ui/useTheme';
 import { useTitle } from '@/ui/useTitle';
 import { useWide } from '@/ui/useWide';
 import { usePackQuery } from '../api';
+import { FewBreathsAsk } from '../parts/FewBreathsAsk';
 import { LaneStrip, type TapMode } from '../parts/LaneStrip';
 import { Missing, RunTop } from '../parts/RunTop';
 import { Tap } from '../parts/Tap';
@@ -80,9 +81,10 @@ function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
   useEffect(() => void panels(), []);
   useAwake(state.beganMs !== null && state.endedMs === null);
 
+  const [answer, setAnswer] = useState<BreathAnswer>(() => ({ told: false, leftOut: session.breatheFreely ?? [] }));
   const planned = useMemo(
-    () => runSetup(session.title, plan, pack.people, pack.laneCapacity ?? undefined),
-    [session.title, plan, pack.people, pack.laneCapacity],
+    () => runSetup(session.title, plan, pack.people, pack.laneCapacity ?? undefined, answer),
+    [session.title, plan, pack.people, pack.laneCapacity, answer],
   );
   const setup = state.setup ?? planned;
   const names = useMemo(() => shortNames(setup.swimmers), [setup.swimmers]);
@@ -127,7 +129,9 @@ function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
       />
       <Missing state={state} time={time} names={names} />
       {state.beganMs === null ? (
-        <Start setup={planned} groupOf={groupOf} names={names} onBegin={begin} />
+        <Start setup={planned} groupOf={groupOf} names={names} onBegin={begin}>
+          <FewBreathsAsk plan={plan} people={pack.people} answer={answer} onAnswer={setAnswer} />
+        </Start>
       ) : (
         <>
           <View style={styles.tabs}>
@@ -287,10 +291,12 @@ interface StartProps {
   readonly groupOf: (id: string) => string;
   readonly names: ReadonlyMap<string, string>;
   readonly onBegin: () => void;
+  /** What is asked before it begins. */
+  readonly children?: ReactNode;
 }
 
 /** Before the start: who swims in which lane, and one large button. */
-function Start({ setup, groupOf, names, onBegin }: StartProps) {
+function Start({ setup, groupOf, names, onBegin, children }: StartProps) {
   const theme = useTheme();
   return (
     <ScrollView style={styles.page} contentContainerStyle={styles.start}>
@@ -306,6 +312,7 @@ function Start({ setup, groupOf, names, onBegin }: StartProps) {
           </View>
         </View>
       ))}
+      {children}
       <Button
         mode="contained"
         disabled={setup.lanes.length === 0}

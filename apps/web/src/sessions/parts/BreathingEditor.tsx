@@ -1,18 +1,18 @@
-import { BREATH_LIMIT_REASON, isBreathLimited } from '@upwell/core/safety';
+import { FEW_BREATHS_REASON } from '@upwell/core/safety';
 import {
   breathProblems,
-  limitedBreaths,
-  longestBreathGap,
+  countsInWords,
+  gentlerBreaths,
+  hasFew,
+  MOST_BREATHS,
   patternProblem,
   whereToBreathe,
   type AnySet,
   type Breathing,
-  type GroupPeople,
   type GroupPlan,
   type SessionPlan,
   type SetPatch,
 } from '@upwell/core/sessions';
-import { lengthsToMetres } from '@upwell/core/units';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Choice } from '@/ui/Choice';
@@ -29,27 +29,31 @@ const BREATHINGS: Readonly<Record<string, { readonly label: string; readonly bre
   'to-side': { label: 'one side', breathing: { kind: 'to-side', side: 'left' } },
   'by-length': { label: 'change each length', breathing: { kind: 'by-length', strokes: 2, side: 'left' } },
   7: { label: 'every 7', breathing: { kind: 'every', strokes: 7, side: 'right' } },
-  limited: { label: 'few a length', breathing: { kind: 'limited', first: 4, last: 3 } },
+  limited: { label: 'counted a length', breathing: { kind: 'limited', first: 6, last: 4 } },
+  'limited-rep': { label: 'counted a rep', breathing: { kind: 'limited', first: 8, last: 6, per: 'rep' } },
 };
 
 const nameOf = (breathing: Breathing): string =>
-  breathing.kind === 'every' ? String(breathing.strokes) : breathing.kind;
+  breathing.kind === 'every'
+    ? String(breathing.strokes)
+    : breathing.kind === 'limited' && breathing.per
+      ? 'limited-rep'
+      : breathing.kind;
 
 interface BreathingEditorProps {
   readonly set: AnySet;
   readonly plan: SessionPlan;
   readonly group: GroupPlan;
-  readonly people: GroupPeople | null;
   readonly change: (patch: SetPatch) => void;
 }
 
 /** How a set is breathed; few breaths are marked, with what stands between them and the water. */
-export function BreathingEditor({ set, plan, group, people, change }: BreathingEditorProps) {
+export function BreathingEditor({ set, plan, group, change }: BreathingEditorProps) {
   const theme = useTheme();
   const { breathing } = set;
-  const gap = longestBreathGap(set, lengthsToMetres(plan.pool, 1), group.strokeLengthM);
-  const reasons = breathProblems(set, group, plan.place, plan.pool, people);
-  const limited = isBreathLimited(gap.strokes);
+  const reasons = breathProblems(set, group, plan.place, plan.pool);
+  const limited = hasFew(set, group, plan.pool);
+  const gentler = reasons.length > 0 ? gentlerBreaths(set, group, plan.pool) : null;
   const foreign = patternProblem(set.stroke, breathing);
   return (
     <View>
@@ -82,7 +86,7 @@ export function BreathingEditor({ set, plan, group, people, change }: BreathingE
           {(['first', 'last'] as const).map((which) => (
             <Stepper
               key={which}
-              label={`breaths, ${which} rep`}
+              label={`breaths a ${breathing.per ?? 'length'}, ${which} rep`}
               value={String(breathing[which])}
               onLess={
                 breathing[which] > 0
@@ -90,7 +94,7 @@ export function BreathingEditor({ set, plan, group, people, change }: BreathingE
                   : null
               }
               onMore={
-                breathing[which] < 20
+                breathing[which] < MOST_BREATHS
                   ? () => change({ breathing: { ...breathing, [which]: breathing[which] + 1 } })
                   : null
               }
@@ -101,18 +105,8 @@ export function BreathingEditor({ set, plan, group, people, change }: BreathingE
       {limited ? (
         <View style={[styles.gate, { borderColor: theme.colors.error }]} role="alert">
           <Text variant="labelMedium" style={{ color: theme.colors.error }}>
-            {BREATH_LIMIT_REASON}
+            {FEW_BREATHS_REASON}
           </Text>
-          {breathing.kind === 'limited' ? (
-            <Text variant="bodySmall">
-              {whereToBreathe(
-                Math.min(limitedBreaths(breathing, 0, set.reps), limitedBreaths(breathing, set.reps - 1, set.reps)),
-              )}
-            </Text>
-          ) : null}
-          {reasons.map((reason) => (
-            <Text key={reason} variant="bodySmall">{`• ${reason}`}</Text>
-          ))}
           <Button
             mode="contained"
             compact
@@ -126,6 +120,19 @@ export function BreathingEditor({ set, plan, group, people, change }: BreathingE
           >
             Breathe every 3 instead
           </Button>
+          {gentler ? (
+            <Button mode="outlined" compact onPress={() => change({ breathing: gentler })} style={styles.start}>
+              {`Take ${countsInWords(gentler, set.reps)}`}
+            </Button>
+          ) : null}
+          {reasons.map((reason) => (
+            <Text key={reason} variant="bodySmall">{`• ${reason}`}</Text>
+          ))}
+          {whereToBreathe(set, group, plan.pool).map((line) => (
+            <Text key={line} variant="bodySmall">
+              {line}
+            </Text>
+          ))}
         </View>
       ) : null}
     </View>

@@ -64,12 +64,7 @@ export function DonePane({ plan, done, group, onChange }: DonePaneProps) {
       </Card>
       {swum ? (
         <Card title={`${swum.name}, as swum`}>
-          <GroupEditor
-            plan={done.plan}
-            group={swum}
-            people={null}
-            onChange={(next) => onChange({ ...done, plan: next })}
-          />
+          <GroupEditor plan={done.plan} group={swum} onChange={(next) => onChange({ ...done, plan: next })} />
         </Card>
       ) : null}
       <Button icon="undo" onPress={() => onChange(null)}>

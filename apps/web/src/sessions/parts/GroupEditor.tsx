@@ -3,6 +3,7 @@ import {
   BLOCK_NAME,
   blockLengths,
   breathProblems,
+  cautionsOf,
   describeSet,
   distanceWord,
   editBlock,
@@ -15,7 +16,6 @@ import {
   sightingWord,
   timingWord,
   type Block,
-  type GroupPeople,
   type GroupPlan,
   type SessionPlan,
   type SwimSet,
@@ -34,12 +34,11 @@ import { SetEditor } from './SetEditor';
 interface GroupEditorProps {
   readonly plan: SessionPlan;
   readonly group: GroupPlan;
-  readonly people: GroupPeople | null;
   readonly onChange: (plan: SessionPlan) => void;
 }
 
 /** One column opened: every set in words, to drag, to open and to change; totals follow at once. */
-export function GroupEditor({ plan, group, people, onChange }: GroupEditorProps) {
+export function GroupEditor({ plan, group, onChange }: GroupEditorProps) {
   const [open, setOpen] = useState<string | null>(null);
   const rows = rowsOf(group);
   const clock = groupClock(group, plan.pool);
@@ -81,7 +80,6 @@ export function GroupEditor({ plan, group, people, onChange }: GroupEditorProps)
                   row={row}
                   plan={plan}
                   group={group}
-                  people={people}
                   open={open === row.id}
                   onOpen={() => setOpen(open === row.id ? null : row.id)}
                   onChange={onChange}
@@ -197,11 +195,11 @@ interface SetLineProps extends GroupEditorProps {
   readonly onOpen: () => void;
 }
 
-function SetLine({ row: { set, depth }, plan, group, people, open, onOpen, onChange }: SetLineProps) {
+function SetLine({ row: { set, depth }, plan, group, open, onOpen, onChange }: SetLineProps) {
   const theme = useTheme();
   const { pool, place } = plan;
   const repS = repSeconds(set, group, pool);
-  const gated = breathProblems(set, group, place, pool, people);
+  const gated = breathProblems(set, group, place, pool);
   const details = [
     set.drill ? '' : setEffortWord(set),
     set.kind === 'timed' ? '' : `about ${formatTime(repS)} each`,
@@ -223,13 +221,18 @@ function SetLine({ row: { set, depth }, plan, group, people, open, onOpen, onCha
         <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
           {details.filter(Boolean).join(' · ')}
         </Text>
+        {cautionsOf(set, group, pool).map((caution) => (
+          <Text key={caution} variant="bodySmall" style={{ color: theme.colors.error }}>
+            {caution}
+          </Text>
+        ))}
         {gated.length > 0 ? (
           <Text variant="labelMedium" style={{ color: theme.colors.error }}>
             {`Cannot be kept: ${gated[0]}`}
           </Text>
         ) : null}
       </Pressable>
-      {open ? <SetEditor set={set} plan={plan} group={group} people={people} onChange={onChange} /> : null}
+      {open ? <SetEditor set={set} plan={plan} group={group} onChange={onChange} /> : null}
     </View>
   );
 }

@@ -7,7 +7,8 @@ import { Card } from '@/ui/Card';
 import { clockAfter } from '@upwell/core/units';
 import { useTheme } from '@/ui/useTheme';
 
-const NOBODY: readonly (GroupPeople | null)[] = [];
+const NOBODY: readonly GroupPeople[] = [];
+const NONE: readonly string[] = [];
 
 /** The truth about a plan: when everybody is out, breaths per side, load, kit, and what is broken. */
 export function PlanTruth({
@@ -15,15 +16,18 @@ export function PlanTruth({
   startTime,
   notes = [],
   people = NOBODY,
+  leftOut = NONE,
 }: {
   readonly plan: SessionPlan;
   readonly startTime: string;
   readonly notes?: readonly string[];
   /** Who is in each group, for what could hurt somebody. */
-  readonly people?: readonly (GroupPeople | null)[];
+  readonly people?: readonly GroupPeople[];
+  /** Ids of those the coach left out of sets with few breaths. */
+  readonly leftOut?: readonly string[];
 }) {
   const theme = useTheme();
-  const check = useMemo(() => checkPlan(plan, people), [plan, people]);
+  const check = useMemo(() => checkPlan(plan, people, leftOut), [plan, people, leftOut]);
   const totals = useMemo(() => plan.groups.map((group) => groupTotals(group, plan.pool)), [plan]);
   const last = Math.max(...check.finishes.map((f) => f.endS));
   const kit = [...new Set(totals.flatMap((t) => t.kit))];

@@ -13,7 +13,6 @@ import {
   SWIM_STROKES,
   wrapInRounds,
   type AnySet,
-  type GroupPeople,
   type GroupPlan,
   type SessionPlan,
   type SetPatch,
@@ -34,7 +33,6 @@ interface SetEditorProps {
   readonly set: AnySet;
   readonly plan: SessionPlan;
   readonly group: GroupPlan;
-  readonly people: GroupPeople | null;
   readonly onChange: (plan: SessionPlan) => void;
 }
 
@@ -46,7 +44,7 @@ const KINDS = [
 ] as const;
 
 /** One set changed in place: how much, how hard, and how it is breathed; the numbers answer at once. */
-export function SetEditor({ set, plan, group, people, onChange }: SetEditorProps) {
+export function SetEditor({ set, plan, group, onChange }: SetEditorProps) {
   const [more, setMore] = useState(false);
   const [said, setSaid] = useState('');
   const change = (patch: SetPatch) => onChange(editSet(plan, set.id, patch));
@@ -64,7 +62,7 @@ export function SetEditor({ set, plan, group, people, onChange }: SetEditorProps
     <View style={styles.edit}>
       <HowMuch set={set} plan={plan} change={change} />
       <HowHard set={set} change={change} />
-      <BreathingEditor set={set} plan={plan} group={group} people={people} change={change} />
+      <BreathingEditor set={set} plan={plan} group={group} change={change} />
       <Numbers set={set} plan={plan} group={group} change={change} />
       <Disclosure label={more ? 'Less' : 'Drill, stroke, kit, note'} open={more} onPress={() => setMore(!more)} />
       {more ? (

@@ -59,6 +59,7 @@ export function NewSessionScreen() {
         squadIds,
         template: false,
         seriesId: null,
+        breatheFreely: [],
         courseId: wish.place === 'open-water' ? (wish.courseId ?? null) : null,
         plan: kept,
         done: null,

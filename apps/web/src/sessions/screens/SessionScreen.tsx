@@ -1,7 +1,7 @@
 import { skipToken } from '@reduxjs/toolkit/query/react';
 import type { SessionFields, SessionView } from '@upwell/contract/sessions';
 import { CAUSES } from '@upwell/core/review';
-import { checkPlan, editGroup, placeWord, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
+import { checkPlan, editGroup, peopleOf, placeWord, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -70,8 +70,11 @@ function Session({ stored }: { readonly stored: SessionView }) {
   const { data: proposal } = useProposalQuery(
     me && coach ? { squadIds: fields.squadIds, date: fields.date } : skipToken,
   );
-  const people = useMemo(() => plan.groups.map((g) => proposal?.people[g.level] ?? null), [plan, proposal]);
-  const blocked = useMemo(() => checkPlan(plan, people).blocked, [plan, people]);
+  const people = useMemo(() => (proposal ? peopleOf(plan, proposal.people) : []), [plan, proposal]);
+  const blocked = useMemo(
+    () => checkPlan(plan, people, fields.breatheFreely).blocked,
+    [plan, people, fields.breatheFreely],
+  );
   const change = (next: SessionPlan) => coach && setDraft((now) => withPlan(now, next));
   const patch = (more: Partial<SessionFields>) => setDraft((now) => withFields(now, more));
   useUndoKeys(
@@ -171,7 +174,7 @@ function Session({ stored }: { readonly stored: SessionView }) {
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.sheet : undefined}>
           <LevelSheet plan={plan} selected={group?.id ?? null} onSelect={setSelected} />
-          <PlanTruth plan={plan} startTime={fields.startTime} people={people} />
+          <PlanTruth plan={plan} startTime={fields.startTime} people={people} leftOut={fields.breatheFreely} />
         </View>
         <View style={wide ? styles.side : undefined}>
           {coach ? (
@@ -193,17 +196,20 @@ function Session({ stored }: { readonly stored: SessionView }) {
           ) : null}
           {pane === 'sets' && group ? (
             <>
-              <BreathCard plan={plan} group={group} head={me?.role === 'head'} onChange={change} />
+              <BreathCard
+                plan={plan}
+                group={group}
+                people={people[plan.groups.indexOf(group)] ?? null}
+                leftOut={fields.breatheFreely}
+                head={me?.role === 'head'}
+                onChange={change}
+                onLeftOut={(breatheFreely) => patch({ breatheFreely })}
+              />
               <Card
                 title={`${group.name}, set by set`}
                 aside={<Text variant="bodySmall">{group.paceIsGuess ? 'pace is a guess' : ''}</Text>}
               >
-                <GroupEditor
-                  plan={plan}
-                  group={group}
-                  people={proposal?.people[group.level] ?? null}
-                  onChange={change}
-                />
+                <GroupEditor plan={plan} group={group} onChange={change} />
               </Card>
             </>
           ) : null}

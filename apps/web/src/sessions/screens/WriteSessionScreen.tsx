@@ -84,6 +84,7 @@ export function WriteSessionScreen() {
         template: false,
         courseId: null,
         seriesId: null,
+        breatheFreely: [],
         plan: good.document.plan,
         done: null,
         version: 0,

@@ -1,0 +1,47 @@
+import type { SessionPerson, SessionView } from '@upwell/contract/sessions';
+import { BREATH_RULES, FEW_BREATHS_REASON } from '@upwell/core/safety';
+import type { SessionPlan } from '@upwell/core/sessions';
+import { sessionSheet } from '../src/sessions/sheet';
+import * as pdf from '../src/platform/pdf';
+import { planOf, setOf } from './bodies';
+
+jest.mock('../src/platform/pdf', () => ({
+  ...jest.requireActual<object>('../src/platform/pdf'),
+  makePdf: jest.fn(async () => Buffer.from('')),
+}));
+
+/** Every text of a sheet, in the order it is printed. */
+async function textOf(set: object, query = { size: 'A5', per: 'level' } as const): Promise<string> {
+  const plan = planOf([setOf({ ...set, kit: [] })]) as unknown as SessionPlan;
+  const breathRecord = { lifeguard: 'Mo Bekk', rulesTold: true, minorsAgreed: false };
+  const groups = plan.groups.map((group) => ({ ...group, breathRecord }));
+  const session = { title: 'Tuesday', date: '2026-12-01', startTime: '19:00', plan: { ...plan, groups } };
+  const people: readonly SessionPerson[] = [];
+  await sessionSheet({ session: session as unknown as SessionView, people, query, capacity: undefined });
+  const [definition] = jest.mocked(pdf.makePdf).mock.calls.at(-1)!;
+  const texts: string[] = [];
+  JSON.stringify(definition.content, (key, value: unknown) => {
+    if (key === 'text' && typeof value === 'string') texts.push(value);
+    return value;
+  });
+  return texts.join('\n');
+}
+
+describe('the sheet that is taken to the water', () => {
+  it('says beside few breaths what must be said', async () => {
+    const text = await textOf({
+      lengths: 1,
+      breathing: { kind: 'limited', first: 3, last: 3 },
+      timing: { kind: 'rest', seconds: 60 },
+    });
+    expect(text).toContain(FEW_BREATHS_REASON);
+    expect(text).toContain(BREATH_RULES.join(' '));
+    expect(text).toContain('Lifeguard: Mo Bekk.');
+    expect(text).toMatch(/Breathe at about 6, 13, 19 m/);
+  });
+
+  it('says the cautions of a drill, and nothing where there is nothing to say', async () => {
+    expect(await textOf({ drill: 'chest-lean' })).toContain('Stand up at the first wish for air');
+    expect(await textOf({ breathing: { kind: 'every', strokes: 3, side: 'right' } })).not.toContain('faint');
+  });
+});

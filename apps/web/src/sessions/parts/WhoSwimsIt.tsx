@@ -1,0 +1,47 @@
+import type { GroupPerson } from '@upwell/core/sessions';
+import { View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { Check } from '@/ui/Check';
+
+interface WhoSwimsItProps<T extends Pick<GroupPerson, 'id' | 'name'>> {
+  readonly people: readonly T[];
+  readonly why: (person: T) => string | null;
+  readonly leftOut: readonly string[];
+  readonly onLeftOut: (ids: readonly string[]) => void;
+}
+
+/** One tick for each person who may; the others by name, with the reason why they breathe freely. */
+export function WhoSwimsIt<T extends Pick<GroupPerson, 'id' | 'name'>>({
+  people,
+  why,
+  leftOut,
+  onLeftOut,
+}: WhoSwimsItProps<T>) {
+  const told = people.map((person) => ({ person, reason: why(person) }));
+  const mayNot = told.filter(({ reason }) => reason !== null);
+  if (people.length === 0)
+    return <Text variant="bodySmall">Nobody is known here yet: it is asked again when the session is run.</Text>;
+  return (
+    <View role="group" aria-label="Who swims it with few breaths">
+      <Text variant="labelLarge">Who swims it with few breaths</Text>
+      {told
+        .filter(({ reason }) => reason === null)
+        .map(({ person: { id, name } }) => (
+          <Check
+            key={id}
+            label={name}
+            on={!leftOut.includes(id)}
+            onPress={() => onLeftOut(leftOut.includes(id) ? leftOut.filter((other) => other !== id) : [...leftOut, id])}
+          />
+        ))}
+      {mayNot.length > 0 ? (
+        <>
+          <Text variant="labelLarge">The same set, breathing freely</Text>
+          {mayNot.map(({ person, reason }) => (
+            <Text key={person.id} variant="bodySmall">{`${person.name}: ${reason}`}</Text>
+          ))}
+        </>
+      ) : null}
+    </View>
+  );
+}
