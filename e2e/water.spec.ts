@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { readCourseGpx } from '@upwell/core/water';
+import type { Page } from '@playwright/test';
 import { expect, expectAccessible, signIn, test } from './fixtures';
 
 test('a leg is read: where to aim, how often to look, which side, and what it costs', async ({ page }) => {
@@ -153,8 +154,43 @@ test('a course is drawn, saved, taken away as GPX and brought in again', async (
   await expect(page.getByText(/this is not whole XML/)).toBeVisible();
 });
 
+/** Reads everything as fine, one tap each where only eyes can tell. */
+async function readAsFine(page: Page): Promise<void> {
+  for (const label of ['Lightning or thunder?', 'Sewage warning?', 'Bloom, floating matter?', 'Seals, nesting birds?'])
+    await page.getByRole('group', { name: label }).getByRole('button', { name: 'No' }).click();
+  await page.getByRole('group', { name: 'Entry and exits walked?' }).getByRole('button', { name: 'Yes' }).click();
+  await page.getByRole('group', { name: 'How far does one see?' }).getByRole('button', { name: 'Far' }).click();
+  await page.getByRole('group', { name: 'Boats?' }).getByRole('button', { name: 'None' }).click();
+  await page
+    .getByRole('group', { name: /^Wind comes from/ })
+    .getByRole('button', { name: 'N', exact: true })
+    .click();
+  for (let i = 0; i < 14; i++) await page.getByRole('button', { name: /^More °C water/ }).click();
+  await page.getByLabel('More who watch').click();
+  for (const name of ['Safety craft', 'Bright caps, floats', 'Stop signal agreed', 'Warm shelter at the exit'])
+    await page.getByRole('button', { name, exact: true }).click();
+  await page.getByLabel('Who calls for help').fill('Maren');
+  // The forecast of rain hangs on the day; what is read wins over it.
+  const rain = page.getByRole('button', { name: /^Fewer mm rain/ });
+  while (await rain.isEnabled()) await rain.click();
+  await expect(page.getByText('Everything asked is known and fine.')).toBeVisible();
+}
+
+/** Holds the button that signs until it has signed. */
+async function holdToSign(page: Page, what: string): Promise<void> {
+  await page.getByRole('button', { name: new RegExp(`^Hold to sign: ${what}`) }).hover();
+  await page.mouse.down();
+  await expect(page.getByText('Signed and on record.')).toBeVisible();
+  await page.mouse.up();
+}
+
+/** So much rain in three days that it is a stop. */
+async function rainHeavily(page: Page): Promise<void> {
+  for (let i = 0; i < 22; i++) await page.getByRole('button', { name: /^More mm rain/ }).click();
+}
+
 test('whether to go is decided from what is read, signed, and kept with its reasons', async ({ page }) => {
-  await signIn(page);
+  await signIn(page, 'coach@upwell.example');
   await page.goto('/water');
   await page.getByRole('link', { name: /Lantern Mile/ }).click();
   await page.getByRole('button', { name: 'Go or not?' }).click();
@@ -167,42 +203,34 @@ test('whether to go is decided from what is read, signed, and kept with its reas
   await expect(answer).toContainText('lightning or thunder');
   await expectAccessible(page);
 
-  // Everything that only eyes can tell, one tap each.
-  for (const label of ['Lightning or thunder?', 'Sewage warning?', 'Bloom, floating matter?', 'Seals, nesting birds?'])
-    await page.getByRole('group', { name: label }).getByRole('button', { name: 'No' }).click();
-  await page.getByRole('group', { name: 'Entry and exits walked?' }).getByRole('button', { name: 'Yes' }).click();
-  await page.getByRole('group', { name: 'How far does one see?' }).getByRole('button', { name: 'Far' }).click();
-  await page.getByRole('group', { name: 'Boats?' }).getByRole('button', { name: 'None' }).click();
-  await page
-    .getByRole('group', { name: /^Wind comes from/ })
-    .getByRole('button', { name: 'N', exact: true })
-    .click();
-  for (let i = 0; i < 14; i++) await page.getByRole('button', { name: /^More °C water/ }).click();
-  await page.getByLabel('More who watch').click();
-  for (const name of ['Safety craft', 'Bright caps, floats', 'Stop signal agreed'])
-    await page.getByRole('button', { name, exact: true }).click();
-  await page.getByLabel('Who calls for help').fill('Maren');
-  // The forecast of rain hangs on the day; what is read wins over it.
-  const rain = page.getByRole('button', { name: /^Fewer mm rain/ });
-  while (await rain.isEnabled()) await rain.click();
-  await expect(answer).toContainText('Everything asked is known and fine.');
+  await readAsFine(page);
 
-  // A child in the group: no stop is overruled any more.
-  await page.getByRole('group', { name: 'How far does one see?' }).getByRole('button', { name: 'Fog' }).click();
-  await expect(page.getByLabel('Overruled, because…')).toBeVisible();
+  // Nobody overrules fog; a coach alone overrules nothing.
+  const sees = page.getByRole('group', { name: 'How far does one see?' });
+  await sees.getByRole('button', { name: 'Fog' }).click();
+  await expect(page.getByText(/This stop is not overruled by anybody/)).toBeVisible();
+  await sees.getByRole('button', { name: 'Far' }).click();
+  await rainHeavily(page);
+  await expect(page.getByText(/Only the head coach overrules a stop/)).toBeVisible();
+  await holdToSign(page, 'do not go');
+
+  // The head coach does, in whole words; with a child in the group nobody does. A reload keeps what was entered.
+  const address = page.url();
+  await page.context().clearCookies();
+  await signIn(page, 'head@upwell.example');
+  await page.goto(address);
+  await readAsFine(page);
+  await rainHeavily(page);
+  const reason = page.getByLabel(/^Overruled: which local rule/);
   await page.getByLabel('More under 16').click();
-  await expect(page.getByText(/This stop is not overruled/)).toBeVisible();
+  await expect(reason).toBeHidden();
   await page.getByLabel('Fewer under 16').click();
-
-  // A reload keeps what was entered; a held button signs, and the record stands.
+  await reason.fill('....................');
+  await expect(page.getByText(/Write the reason in whole words/)).toBeVisible();
+  await reason.fill('The water office tested this morning and allows it.');
   await page.reload();
-  await page.getByLabel('Overruled, because…').fill('Fog lifts within the hour, the boat leads.');
-  const hold = page.getByRole('button', { name: /^Hold to sign: go, overruled/ });
-  await hold.hover();
-  await page.mouse.down();
-  await expect(page.getByText('Signed and on record.')).toBeVisible();
-  await page.mouse.up();
-  await expect(page.getByText(/Do not go, overruled: “Fog lifts/).first()).toBeVisible();
+  await holdToSign(page, 'go, overruled');
+  await expect(page.getByText(/Do not go, overruled: “The water office/).first()).toBeVisible();
 });
 
 test('a swum track is laid over the course, kept with its swimmer, and tells how often to look', async ({ page }) => {

@@ -73,21 +73,21 @@ export async function seedSessions(em: EntityManager, now: Date): Promise<void> 
     title: 'Round the Lantern marks',
     course: 'Lantern Mile',
   });
+  const quick = (minutes: number) =>
+    built({
+      kind: 'speed',
+      theme: 'late-breath',
+      minutes,
+      pool: { length: 25, unit: 'm' },
+      kit: ['buoy', 'board', 'fins'],
+      seed: 21,
+      groups: groupsOf(['crossing']),
+    });
   await insert(em, now, {
     key: 'few breaths',
     day: 2,
     squads: ['crossing'],
-    plan: withFewBreaths(
-      built({
-        kind: 'speed',
-        theme: 'late-breath',
-        minutes: 52,
-        pool: { length: 25, unit: 'm' },
-        kit: ['buoy', 'board', 'fins'],
-        seed: 21,
-        groups: groupsOf(['crossing']),
-      }),
-    ),
+    plan: withFewBreaths(quick(60), quick(52)),
     done: null,
     title: 'Quick breaths, with a lifeguard',
     // Runa had a cold.
@@ -124,9 +124,10 @@ function groupsOf(squads: readonly SquadKey[]) {
   return proposeGroups(comers, {});
 }
 
-/** The eight minutes that were kept free, for 25s of Race with three breaths each. */
-function withFewBreaths(plan: SessionPlan): SessionPlan {
-  const race = plan.groups.find((g) => g.level === 'race')!;
+/** The session of an hour, in which Race swims a shorter one and then 25s with three breaths each. */
+function withFewBreaths(hour: SessionPlan, shorter: SessionPlan): SessionPlan {
+  const race = shorter.groups.find((g) => g.level === 'race')!;
+  const plan = { ...hour, groups: hour.groups.map((group) => (group.level === 'race' ? race : group)) };
   const speed = race.blocks.find((b) => b.kind === 'speed')!;
   const set: AnySet = {
     kind: 'swim',
@@ -145,7 +146,7 @@ function withFewBreaths(plan: SessionPlan): SessionPlan {
   };
   const breathRecord = { lifeguard: 'Sela Quill', rulesTold: true, minorsAgreed: false };
   const added = addItem(plan, set, { holderId: speed.id, index: speed.items.length });
-  return { ...editGroup(added, race.id, { breathRecord }), minutes: 60 };
+  return editGroup(added, race.id, { breathRecord });
 }
 
 function built(request: BuildRequest): SessionPlan {

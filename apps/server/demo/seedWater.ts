@@ -6,6 +6,7 @@ import {
   DEMO_BAY,
   lengthOf,
   legsOf,
+  NEW_GROUP,
   planeAround,
   simulatedTrack,
   type Area,
@@ -113,8 +114,8 @@ const LAST_WEEK: { readonly readings: DayReadings; readonly people: DayGroup } =
     ...{ traffic: 'lane', wildlife: false, walked: true, lightLeftMin: 210, depthM: null },
   },
   people: {
-    ...{ swimmers: 6, children: 0, settle: 0, firstTimers: 0, slowestMps: 0.83, wetsuits: true, watching: 2 },
-    ...{ craft: true, stopSignal: true, caller: 'Maren Tollick', bright: true, minutes: 35 },
+    ...NEW_GROUP,
+    ...{ watching: 2, craft: true, stopSignal: true, caller: 'Maren Tollick', bright: true, minutes: 35 },
   },
 };
 

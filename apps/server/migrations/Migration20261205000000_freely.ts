@@ -1,6 +1,6 @@
 import { Migration } from '@mikro-orm/migrations';
 
-/** Swimmers left out of sets with few breaths, one by one; whoever is erased is left out of that list too. */
+/** Swimmers left out of sets with few breaths, one by one; somebody who is erased leaves such lists, and days at the water. */
 export class Migration20261205000000_freely extends Migration {
   override up(): void {
     this.addSql("alter table training_session add column breathe_freely uuid[] not null default '{}'");
@@ -11,6 +11,12 @@ export class Migration20261205000000_freely extends Migration {
       begin
         update training_session set breathe_freely = array_remove(breathe_freely, old.id)
           where club_id = old.club_id and old.id = any(breathe_freely);
+        update water_day set people = people || jsonb_build_object(
+            'swimmerIds', (select coalesce(jsonb_agg(s), '[]') from jsonb_array_elements(people->'swimmerIds') s
+              where s <> to_jsonb(old.id)),
+            'health', (select coalesce(jsonb_agg(h), '[]') from jsonb_array_elements(people->'health') h
+              where h->>'swimmerId' <> old.id::text))
+          where club_id = old.club_id and jsonb_exists(people->'swimmerIds', old.id::text);
         return old;
       end $$;
       revoke execute on function leaves_sessions() from public;

@@ -150,15 +150,72 @@ describe('the decision of a day', () => {
     expect(last).toMatchObject({ decision: 'stop', reasons: [expect.stringContaining('sewage')] });
   });
 
-  it('can be overruled with a reason where it may be, and nowhere else', async () => {
-    const overruled = 'Fog lifts within the hour, the boat leads.';
-    const fog = { visibility: 'fog' };
-    expect((await sign(day(courseId, { readings: fog, overruled }))).status).toBe(200);
-    expect((await sign(day(courseId, { readings: fog, overruled: 'ok' }))).status).toBe(400);
-    expect((await sign(day(courseId, { readings: fog, group: { children: 1 }, overruled }))).status).toBe(422);
-    expect((await sign(day(courseId, { readings: { lightning: true }, overruled }))).status).toBe(422);
-    expect((await sign(day(courseId, { group: { watching: 0 }, overruled }))).status).toBe(422);
-    expect((await sign(day(courseId, { overruled }))).status).toBe(422);
+  it('can be overruled by the head coach in whole words where it may be, and nowhere else', async () => {
+    const overruled = 'The water office tested it this morning and allows it.';
+    const rain = { readings: { rainMm72h: 60 } };
+    const head = await club.as('head');
+    const signAsHead = (change: Parameters<typeof day>[1]) => head('PUT', `/water-days/${v7()}`, day(courseId, change));
+    expect((await signAsHead({ ...rain, overruled })).status).toBe(200);
+    expect((await sign(day(courseId, { ...rain, overruled }))).body.detail).toContain('Only the head coach');
+    for (const dots of ['..........', 'ok', 'yes yes yes yes yes yes yes'])
+      expect((await signAsHead({ ...rain, overruled: dots })).status).toBe(400);
+    for (const never of [
+      { readings: { lightning: true } },
+      { readings: { fouled: true } },
+      { readings: { visibility: 'fog' } },
+      { readings: { waterC: 2 }, group: { wetsuits: false } },
+      { readings: { lightLeftMin: -60 } },
+      { readings: { sewage: null } },
+      { group: { watching: 0 } },
+      { group: { caller: '' } },
+      { ...rain, group: { children: 1 } },
+      { ...rain, group: { minors: 1, minorsAgreed: true } },
+      {},
+    ])
+      expect([never, (await signAsHead({ ...never, overruled })).status]).toEqual([never, 422]);
+    expect((await sign(day(courseId, { group: { minors: 1, minorsAgreed: true } }))).body.detail).toContain(
+      'head coach',
+    );
+  });
+
+  it.each([{ swimmers: 0 }, { swimmers: 2, children: 9 }, { swimmers: 2, firstTimers: 3 }])(
+    'is not signed with numbers that do not fit: %p',
+    async (group) => {
+      const id = v7();
+      expect((await sign(day(courseId, { group }), id)).status).toBe(422);
+      const days = (await (await club.as('head'))('GET', `/courses/${courseId}/days`)).body;
+      expect(days.filter((d: { id: string }) => d.id === id)).toEqual([]);
+    },
+  );
+
+  it('asks about the health of those who are named, counts the young among them, and forgets the erased', async () => {
+    const own = await harness.club();
+    const ada = await own.addSwimmer(own.squads[0]!, { healthFlags: ['asthma'], healthConsent: true });
+    const cleo = await own.addSwimmer(own.squads[0]!, { birthYear: 2017 });
+    const course = v7();
+    const head = await own.as('head');
+    await head('PUT', `/courses/${course}`, save({ course: { ...COURSE, laps: 1 } }));
+    const put = async (group: object, id = v7()) => {
+      await head('PUT', `/water-days/${id}`, day(course, { group }));
+      const days = (await head('GET', `/courses/${course}/days`)).body;
+      return days.find((d: { id: string }) => d.id === id);
+    };
+    const silent = await put({ swimmerIds: [ada] });
+    expect(silent).toMatchObject({ decision: 'stop', reasons: [expect.stringContaining('health note has no answer')] });
+    expect(JSON.stringify(silent.reasons)).not.toContain('asthma');
+    const health = [{ swimmerId: ada, flag: 'asthma', answer: 'Inhaler at the exit.' }];
+    expect((await put({ swimmerIds: [ada], health })).decision).toBe('go');
+    // An answer that is not a flag of theirs is not kept, nor is anybody counted away.
+    const both = await put({ swimmerIds: [ada, cleo], health: [...health, { ...health[0], flag: 'heart' }] });
+    expect(both.group).toMatchObject({ children: 1, health });
+    const stranger = await club.addSwimmer();
+    const foreign = day(course, { group: { swimmerIds: [stranger] } });
+    expect((await head('PUT', `/water-days/${v7()}`, foreign)).status).toBe(422);
+
+    await head('DELETE', `/swimmers/${ada}`);
+    const after = (await head('GET', `/courses/${course}/days`)).body;
+    expect(JSON.stringify(after)).not.toContain(ada);
+    expect(after.find((d: { id: string }) => d.id === both.id).group.swimmerIds).toEqual([cleo]);
   });
 
   it('is printed on one card, before and after the course goes', async () => {

@@ -12,6 +12,8 @@ import {
   type TrackHabits,
 } from '@upwell/core/water';
 import type { Drift } from '@upwell/core/measures';
+import { reasonProblem } from '@upwell/core/safety';
+import { HEALTH_FLAGS } from '@upwell/core/swimmers';
 import { Joi } from './joi';
 import { key, line, moment, momentMs, oneOf, saved, uuid, type Saved } from './common';
 
@@ -195,7 +197,7 @@ export interface WaterDayFields {
   readonly startsAt: string;
   readonly readings: DayReadings;
   readonly group: DayGroup;
-  /** Why the coach goes although the answer was no; null when nothing was overruled. */
+  /** Which local rule or licensed person lets the head coach go although the answer was no; null without that. */
   readonly overruled: string | null;
 }
 
@@ -240,6 +242,8 @@ export const waterDaySchema = Joi.object<WaterDayFields>({
   group: Joi.object<DayGroup>({
     swimmers: count(),
     children: count(),
+    minors: count().optional().default(0),
+    minorsAgreed: Joi.boolean().default(false),
     settle: count(),
     firstTimers: count(),
     slowestMps: number.greater(0).max(3).required(),
@@ -249,9 +253,29 @@ export const waterDaySchema = Joi.object<WaterDayFields>({
     stopSignal: Joi.boolean().required(),
     caller: line(80).allow('').required(),
     bright: Joi.boolean().required(),
+    lights: Joi.boolean().default(false),
+    warmExit: Joi.boolean().default(false),
+    winterRules: Joi.boolean().default(false),
     minutes: number.integer().min(1).max(600).required(),
+    swimmerIds: Joi.array().items(uuid()).unique().max(500).default([]),
+    health: Joi.array()
+      .items(
+        Joi.object({
+          swimmerId: uuid().required(),
+          flag: oneOf(HEALTH_FLAGS).required(),
+          answer: line(200).allow('').required(),
+        }),
+      )
+      .max(200)
+      .default([]),
   }).required(),
-  overruled: line(500).min(10).allow(null).required().messages({ 'string.min': 'Write down why, in a sentence.' }),
+  overruled: line(500)
+    .custom((text: string, helpers) => {
+      const problem = reasonProblem(text);
+      return problem ? helpers.message({ custom: problem }) : text;
+    })
+    .allow(null)
+    .required(),
 });
 
 // A track that was swum.

@@ -55,7 +55,7 @@ export function dayPdf({
         text,
       })),
       {
-        text: `Calls for help: ${g.caller || 'nobody named'} · stop signal ${g.stopSignal ? 'agreed' : 'not agreed'} · ${g.watching} watch${g.craft ? ', with a craft' : ''}`,
+        text: `${g.health.length > 0 ? `Health notes: ${g.health.length}, each answered before the start. ` : ''}Calls for help: ${g.caller || 'nobody named'} · stop signal ${g.stopSignal ? 'agreed' : 'not agreed'} · ${g.watching} watch${g.craft ? ', with a craft' : ''}`,
         margin: [0, 2, 0, 0],
       },
       head(`Head count: ${g.swimmers} in, ${g.swimmers} out`),

@@ -1,7 +1,16 @@
 import type { Me } from '@upwell/contract/account';
 import type { WaterDayFields, WaterDayView } from '@upwell/contract/water';
 import { WATER_RULES, type WaterRules } from '@upwell/core/safety';
-import { decideDay, farthestFromLand, type Decision } from '@upwell/core/water';
+import { isChild, isYoung, type HealthFlag, type LevelId } from '@upwell/core/swimmers';
+import {
+  decideDay,
+  farthestFromLand,
+  NEVER_OVERRULED,
+  numbersProblem,
+  ONLY_HEAD_OVERRULES,
+  type DayGroup,
+  type Decision,
+} from '@upwell/core/water';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
 import type { DayPlan } from './dayPdf';
@@ -37,18 +46,70 @@ async function readDays(em: EntityManager, where: 'd.course_id = ?' | 'd.id = ?'
     [id],
     'all',
   );
+  const seen = await visible(
+    em,
+    rows.flatMap((r) => r.people.swimmerIds ?? []),
+  );
   return rows.map((r) => ({
     id: r.id,
     courseId: r.course_id,
     startsAt: new Date(r.starts_at).toISOString(),
     readings: r.readings,
-    group: r.people,
+    // Who went in, and their health notes, are for those who coach them.
+    group: {
+      ...r.people,
+      swimmerIds: (r.people.swimmerIds ?? []).filter((swimmer) => seen.has(swimmer)),
+      health: (r.people.health ?? []).filter((h) => seen.has(h.swimmerId)),
+    },
     decision: r.decision,
     reasons: r.reasons,
     overruled: r.overruled,
     signedBy: r.signed_by,
     signedAt: new Date(r.signed_at).toISOString(),
   }));
+}
+
+interface Goer {
+  readonly id: string;
+  readonly birth_year: number | null;
+  readonly level: LevelId;
+  readonly health_flags: readonly HealthFlag[];
+}
+
+/** Of some swimmers those that one may see, with what the decision must know of them. */
+async function visible(em: EntityManager, ids: readonly string[]): Promise<ReadonlyMap<string, Goer>> {
+  if (ids.length === 0) return new Map();
+  const rows = await em.execute<Goer[]>(
+    'select id, birth_year, level, health_flags from swimmer where id = any(?::uuid[])',
+    [`{${[...new Set(ids)].join(',')}}`],
+    'all',
+  );
+  return new Map(rows.map((row) => [row.id, row]));
+}
+
+/** The group as it is judged: nobody who is named is forgotten in the numbers, and every health note is asked about. */
+async function knownGroup(em: EntityManager, group: DayGroup, year: number): Promise<DayGroup> {
+  const goers = await visible(em, group.swimmerIds);
+  if (goers.size < group.swimmerIds.length) {
+    const message = 'One of those named here is not in a squad of yours.';
+    throw new ProblemError(422, message, { fields: [{ field: 'group.swimmerIds', message }] });
+  }
+  const people = [...goers.values()];
+  const young = people.filter((p) => isYoung(p.birth_year, year)).length;
+  const minors = people.filter((p) => isChild(p.birth_year, year)).length - young;
+  return {
+    ...group,
+    children: Math.max(group.children, young),
+    minors: Math.max(group.minors, minors),
+    settle: Math.max(group.settle, people.filter((p) => p.level === 'settle').length),
+    health: people.flatMap((p) =>
+      p.health_flags.map((flag) => ({
+        swimmerId: p.id,
+        flag,
+        answer: group.health.find((h) => h.swimmerId === p.id && h.flag === flag)?.answer ?? '',
+      })),
+    ),
+  };
 }
 
 /** One signed day with what is printed beside it: the course's name and the sessions on it that day. */
@@ -86,20 +147,28 @@ export async function signDay(em: EntityManager, me: Me, id: string, day: WaterD
     [],
     'all',
   );
-  const { decision, reasons, mayOverrule } = decided(day, farthestFromLand(course), club?.water ?? WATER_RULES);
-  if (day.overruled !== null && !mayOverrule) {
-    const message =
-      decision === 'stop'
-        ? 'This stop cannot be overruled: it is about lightning, sewage, current or supervision, or somebody new or young is in the group.'
-        : 'There is no stop to overrule.';
-    throw new ProblemError(422, message, { fields: [{ field: 'overruled', message }] });
-  }
+  const group = await knownGroup(em, day.group, new Date(day.startsAt).getUTCFullYear());
+  const refuse = (field: string, message: string) => {
+    throw new ProblemError(422, message, { fields: [{ field, message }] });
+  };
+  const numbers = numbersProblem(group);
+  if (numbers) refuse('group', numbers);
+  const { decision, reasons, mayOverrule } = decided(
+    { readings: day.readings, group },
+    farthestFromLand(course),
+    club?.water ?? WATER_RULES,
+  );
+  if (day.overruled !== null && !mayOverrule)
+    refuse('overruled', decision === 'stop' ? NEVER_OVERRULED : 'There is no stop to overrule.');
+  if (group.minorsAgreed && me.role !== 'head')
+    refuse('group.minorsAgreed', 'Only the head coach notes that guardians agreed for those of 16 and 17.');
+  if (day.overruled !== null && me.role !== 'head') refuse('overruled', ONLY_HEAD_OVERRULES);
   await em.execute(
     `insert into water_day (id, club_id, course_id, signed_by, starts_at, readings, people, decision, reasons, overruled)
      values (?, ?, ?, ?, ?::timestamptz, ?::jsonb, ?::jsonb, ?, ?::jsonb, ?) on conflict (id) do nothing`,
     [
       ...[id, me.clubId, day.courseId, me.accountId, day.startsAt],
-      ...[JSON.stringify(day.readings), JSON.stringify(day.group), decision, JSON.stringify(reasons), day.overruled],
+      ...[JSON.stringify(day.readings), JSON.stringify(group), decision, JSON.stringify(reasons), day.overruled],
     ],
     'run',
   );

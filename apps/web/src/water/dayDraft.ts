@@ -1,6 +1,7 @@
 import {
   bearingTo,
   lowestTide,
+  NEW_GROUP,
   simulatedWeather,
   type Course,
   type DayGroup,
@@ -18,6 +19,8 @@ export interface DayDraft {
   readonly read: Partial<DayReadings>;
   readonly group: DayGroup;
   readonly reason: string;
+  /** Names of those with a health note who go in, by id. */
+  readonly names: Readonly<Record<string, string>>;
   /** Depth at the entry when the tide is at its mean, metres; null where nobody knows or there is no tide. */
   readonly depthAtMeanM?: number | null;
 }
@@ -26,10 +29,8 @@ export function newDayDraft(): DayDraft {
   return {
     id: v7(),
     read: {},
-    group: {
-      ...{ swimmers: 6, children: 0, settle: 0, firstTimers: 0, slowestMps: 0.83, wetsuits: true, watching: 0 },
-      ...{ craft: false, stopSignal: false, caller: '', bright: false, minutes: 40 },
-    },
+    group: NEW_GROUP,
+    names: {},
     reason: '',
   };
 }

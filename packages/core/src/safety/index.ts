@@ -1,5 +1,7 @@
 export * from './ageDistance';
+export * from './air';
 export * from './fewBreaths';
 export * from './caution';
+export * from './overrule';
 export * from './waterTime';
 export * from './waterRules';

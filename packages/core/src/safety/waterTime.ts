@@ -42,6 +42,9 @@ const BANDS: readonly Band[] = [
   { under: Infinity, minutes: { used: NONE, first: NONE, child: NONE }, word: 'Over 31 °C nobody swims.' },
 ];
 
+/** In a wetsuit heat builds up: at most so many minutes from this temperature on, °C, and none over the other. */
+export const WARM_WETSUIT = { fromC: 24, minutes: 60, overC: 26 } as const;
+
 export interface WaterTime {
   /** Minutes; 0 is not planned. */
   readonly minutes: number;
@@ -58,5 +61,12 @@ export interface WaterTime {
 export function longestInWater(waterC: number, who: WaterPerson, wetsuit: boolean): WaterTime {
   if (!(waterC > -5 && waterC < 50)) throw new RangeError('waterC: from −5 to 50');
   const band = BANDS.find((b) => waterC < b.under)!;
-  return { minutes: band.minutes[who][wetsuit ? 1 : 0], word: band.word ?? null };
+  const minutes = band.minutes[who][wetsuit ? 1 : 0];
+  if (!wetsuit || waterC < WARM_WETSUIT.fromC || minutes === 0) return { minutes, word: band.word ?? null };
+  if (waterC > WARM_WETSUIT.overC)
+    return { minutes: 0, word: `Over ${WARM_WETSUIT.overC} °C no wetsuit: heat builds up inside it.` };
+  return {
+    minutes: Math.min(minutes, WARM_WETSUIT.minutes),
+    word: `In a wetsuit at most ${WARM_WETSUIT.minutes} minutes: heat builds up inside it. Drink before and after. Many events forbid wetsuits in warm water.`,
+  };
 }

@@ -1,5 +1,21 @@
-import { groupClock, groupTotals, type SessionPlan } from '../sessions';
+import { groupClock, groupTotals, type GroupPerson, type SessionPlan } from '../sessions';
 import type { DayGroup } from './decision';
+
+/** What is known of a group from the people in it: how many, how young, how slow, and their health notes to answer. */
+export function groupOfPeople(
+  people: readonly GroupPerson[],
+): Pick<DayGroup, 'swimmers' | 'children' | 'minors' | 'settle' | 'slowestMps' | 'swimmerIds' | 'health'> {
+  const count = (is: (person: GroupPerson) => boolean) => people.filter(is).length;
+  return {
+    swimmers: people.length,
+    children: count((p) => p.age === 'under-16'),
+    minors: count((p) => p.age === 'under-18'),
+    settle: count((p) => p.level === 'settle'),
+    slowestMps: Math.min(...people.map((p) => p.v400Mps)),
+    swimmerIds: people.map((p) => p.id),
+    health: people.flatMap((p) => p.healthFlags.map((flag) => ({ swimmerId: p.id, flag, answer: '' }))),
+  };
+}
 
 /** What one level does outside, in a line. */
 export interface SwimOutLine {

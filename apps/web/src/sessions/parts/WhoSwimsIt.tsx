@@ -1,5 +1,5 @@
 import type { GroupPerson } from '@upwell/core/sessions';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Check } from '@/ui/Check';
 
@@ -22,7 +22,7 @@ export function WhoSwimsIt<T extends Pick<GroupPerson, 'id' | 'name'>>({
   if (people.length === 0)
     return <Text variant="bodySmall">Nobody is known here yet: it is asked again when the session is run.</Text>;
   return (
-    <View role="group" aria-label="Who swims it with few breaths">
+    <View role="group" aria-label="Who swims it with few breaths" style={styles.list}>
       <Text variant="labelLarge">Who swims it with few breaths</Text>
       {told
         .filter(({ reason }) => reason === null)
@@ -45,3 +45,5 @@ export function WhoSwimsIt<T extends Pick<GroupPerson, 'id' | 'name'>>({
     </View>
   );
 }
+
+const styles = StyleSheet.create({ list: { gap: 4, marginVertical: 8 } });

@@ -1,14 +1,16 @@
+import type { GroupPerson } from '@upwell/core/sessions';
 import { groupOfPlan, swimOutLines, type DayGroup } from '@upwell/core/water';
 import type { SessionView } from '@upwell/contract/sessions';
 import { useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
+import { useSessionPeopleQuery } from '@/sessions/api';
 import { Card } from '@/ui/Card';
 import { dayWord } from '@/ui/dates';
 
 interface PlanCardProps {
   readonly session: SessionView;
-  readonly onTake: (change: Partial<DayGroup>) => void;
+  readonly onTake: (people: readonly GroupPerson[], change: Partial<DayGroup>) => void;
 }
 
 const half = (loops: number) => `${Math.floor(loops) || ''}${loops % 1 === 0 ? '' : '½'}`;
@@ -18,6 +20,8 @@ export function PlanCard({ session, onTake }: PlanCardProps) {
   const router = useRouter();
   const lines = swimOutLines(session.plan);
   const group = groupOfPlan(session.plan);
+  const { data: people = [] } = useSessionPeopleQuery(session.id);
+  const swimmers = people.length || group.swimmers;
   return (
     <Card title={session.title}>
       <Text>{`${dayWord(session.date)} ${session.startTime}`}</Text>
@@ -27,8 +31,8 @@ export function PlanCard({ session, onTake }: PlanCardProps) {
         </Text>
       ))}
       <View style={styles.row}>
-        <Button mode="outlined" onPress={() => onTake(group)}>
-          {`Take its ${group.swimmers} swimmers and ${group.minutes} minutes`}
+        <Button mode="outlined" onPress={() => onTake(people, group)}>
+          {`Take its ${swimmers} swimmers and ${group.minutes} minutes`}
         </Button>
         <Button
           mode="outlined"

@@ -23,11 +23,12 @@ const ASKED = [
   { of: 'walked', label: 'Entry and exits walked?' },
 ] as const;
 const STEPPED = [
-  { of: 'waterC', label: '°C water', step: 0.5, digits: 1 },
-  { of: 'windMps', label: 'm/s wind', step: 0.5, digits: 1 },
-  { of: 'waveHeightM', label: 'm waves', step: 0.1, digits: 1 },
-  { of: 'currentMps', label: 'm/s current', step: 0.05, digits: 2 },
-  { of: 'rainMm72h', label: 'mm rain, 72 h', step: 1, digits: 0 },
+  { of: 'waterC', label: '°C water', step: 0.5, digits: 1, least: -2 },
+  { of: 'airC', label: '°C air', step: 1, digits: 0, least: -40 },
+  { of: 'windMps', label: 'm/s wind', step: 0.5, digits: 1, least: 0 },
+  { of: 'waveHeightM', label: 'm waves', step: 0.1, digits: 1, least: 0 },
+  { of: 'currentMps', label: 'm/s current', step: 0.05, digits: 2, least: 0 },
+  { of: 'rainMm72h', label: 'mm rain, 72 h', step: 1, digits: 0, least: 0 },
 ] as const;
 
 /** What was forecast, to be read over, and what only eyes at the water can tell. */
@@ -35,15 +36,15 @@ export function ReadingsCard({ readings: r, own, onRead }: ReadingsProps) {
   return (
     <Card title="Read at the water">
       <View style={styles.row}>
-        {STEPPED.map(({ of, label, step, digits }) => {
+        {STEPPED.map(({ of, label, step, digits, least }) => {
           const value = r[of] ?? 0;
-          const to = (by: number) => onRead({ [of]: Math.max(0, Math.round((value + by) * 100) / 100) });
+          const to = (by: number) => onRead({ [of]: Math.max(least, Math.round((value + by) * 100) / 100) });
           return (
             <Stepper
               key={of}
               label={own[of] === undefined ? `${label} (forecast)` : label}
               value={value.toFixed(digits)}
-              onLess={value > 0 ? () => to(-step) : null}
+              onLess={value > least ? () => to(-step) : null}
               onMore={() => to(step)}
             />
           );

@@ -1,10 +1,14 @@
-import { CAUTION, WATER_RULES } from '@upwell/core/safety';
-import { LEVEL } from '@upwell/core/swimmers';
+import { CAUTION, reasonProblem, WATER_RULES } from '@upwell/core/safety';
+import type { GroupPerson } from '@upwell/core/sessions';
 import {
   decideDay,
   farthestFromLand,
   FIRST_TIME_LADDER,
+  groupOfPeople,
   kitList,
+  NEVER_OVERRULED,
+  NEW_GROUP,
+  ONLY_HEAD_OVERRULES,
   type DayDecision,
   type DayGroup,
   type DayReadings,
@@ -17,12 +21,10 @@ import { useState } from 'react';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { sentence } from '@/api/problem';
-import { useClubRulesQuery } from '@/account/api';
+import { useClubRulesQuery, useMeQuery } from '@/account/api';
 import { useSessionQuery } from '@/sessions/api';
 import { useDraft } from '@/state/hooks';
-import { useSquadsQuery, useSwimmersInfiniteQuery } from '@/swimmers/api';
 import { Card } from '@/ui/Card';
-import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { HoldButton } from '@/ui/HoldButton';
 import { Input } from '@/ui/Input';
@@ -30,13 +32,13 @@ import { saveFrom } from '@/ui/saveFile';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { Stepper } from '@/ui/Stepper';
-import { Toggle } from '@/ui/Toggle';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useCourseQuery, useSignDayMutation, useWaterDaysQuery } from '../api';
 import { PlanCard } from '../parts/PlanCard';
 import { ReadingsCard } from '../parts/ReadingsCard';
 import { TideCard } from '../parts/TideCard';
+import { WhoGoesIn } from '../parts/WhoGoesIn';
 import { clockOf, firstConditions, waterAt, type Conditions } from '../conditions';
 import { dayOn, newDayDraft, type DayDraft } from '../dayDraft';
 
@@ -69,13 +71,23 @@ function Day({ view }: { readonly view: CourseView }) {
   const { at } = waterAt(conditions);
   const { forecast, readings } = dayOn(view.course, at, draft);
   const farthest = farthestFromLand(view.course);
-  const { group } = draft;
+  // What a draft of an older version does not hold is as in a new one.
+  const group: DayGroup = { ...NEW_GROUP, ...draft.group };
+  const { data: me } = useMeQuery();
   const { data: club } = useClubRulesQuery();
   const rules = club?.water ?? WATER_RULES;
   const day = decideDay(readings, group, farthest, rules);
   const read = (change: Partial<DayReadings>) => setDraft({ ...draft, read: { ...draft.read, ...change } });
   const people = (change: Partial<DayGroup>) => setDraft({ ...draft, group: { ...group, ...change } });
-  const overruling = day.mayOverrule && draft.reason.trim().length >= 10;
+  const take = (goers: readonly GroupPerson[], change: Partial<DayGroup> = {}) =>
+    setDraft({
+      ...draft,
+      names: Object.fromEntries(goers.map((p) => [p.id, p.name])),
+      group: { ...group, ...change, ...(goers.length > 0 ? groupOfPeople(goers) : {}) },
+    });
+  const head = me?.role === 'head';
+  const unreasoned = reasonProblem(draft.reason);
+  const overruling = day.mayOverrule && head && unreasoned === null;
   const store = async () => {
     const overruled = overruling ? draft.reason.trim() : null;
     const body = { courseId: view.id, startsAt: at.toISOString(), readings, group, overruled };
@@ -99,20 +111,19 @@ function Day({ view }: { readonly view: CourseView }) {
         {day.missing.length > 0 ? <Text>{`? Not known yet: ${day.missing.join(', ')}.`}</Text> : null}
         {day.decision === 'go' ? <Text>Everything asked is known and fine.</Text> : null}
       </View>
-      {day.decision === 'stop' && !day.mayOverrule ? (
-        <Notice tone="error">
-          This stop is not overruled: it is about lightning, sewage, current or supervision, or somebody young or new is
-          in the group.
-        </Notice>
-      ) : null}
-      {day.mayOverrule ? (
-        <Input
-          label="Overruled, because…"
-          value={draft.reason}
-          multiline
-          maxLength={500}
-          onChangeText={(reason) => setDraft({ ...draft, reason })}
-        />
+      {day.decision === 'stop' && !day.mayOverrule ? <Notice tone="error">{NEVER_OVERRULED}</Notice> : null}
+      {day.mayOverrule && !head ? <Notice tone="error">{ONLY_HEAD_OVERRULES}</Notice> : null}
+      {day.mayOverrule && head ? (
+        <>
+          <Input
+            label="Overruled: which local rule or licensed person allows it, and why"
+            value={draft.reason}
+            multiline
+            maxLength={500}
+            onChangeText={(reason) => setDraft({ ...draft, reason })}
+          />
+          {draft.reason !== '' && unreasoned ? <Text variant="bodySmall">{unreasoned}</Text> : null}
+        </>
       ) : null}
       {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
       {isSuccess ? <Notice>Signed and on record.</Notice> : null}
@@ -150,7 +161,7 @@ function Day({ view }: { readonly view: CourseView }) {
       <View style={wide ? styles.columns : undefined}>
         <View style={styles.flex}>{answer}</View>
         <View style={wide ? styles.flex : styles.below}>
-          {session && session.courseId === view.id ? <PlanCard session={session} onTake={people} /> : null}
+          {session && session.courseId === view.id ? <PlanCard session={session} onTake={take} /> : null}
           <ReadingsCard readings={readings} own={draft.read} onRead={read} />
           <TideCard
             at={at}
@@ -159,38 +170,15 @@ function Day({ view }: { readonly view: CourseView }) {
             leastM={rules.leastDepthM}
             onChange={(depthAtMeanM) => setDraft({ ...draft, depthAtMeanM })}
           />
-          <Card title="Who goes in">
-            <FromSquad onTake={people} />
-            <View style={styles.row}>
-              <Count label="swimmers" value={group.swimmers} onChange={(swimmers) => people({ swimmers })} />
-              <Count label="first time" value={group.firstTimers} onChange={(firstTimers) => people({ firstTimers })} />
-              <Count label="under 16" value={group.children} onChange={(children) => people({ children })} />
-              <Count label="at Settle" value={group.settle} onChange={(settle) => people({ settle })} />
-              <Count label="who watch" value={group.watching} onChange={(watching) => people({ watching })} />
-              <Count
-                label="minutes"
-                value={group.minutes}
-                step={5}
-                onChange={(minutes) => people({ minutes: Math.max(5, minutes) })}
-              />
-            </View>
-            <View style={styles.row}>
-              <Toggle label="Wetsuits" on={group.wetsuits} onPress={() => people({ wetsuits: !group.wetsuits })} />
-              <Toggle label="Safety craft" on={group.craft} onPress={() => people({ craft: !group.craft })} />
-              <Toggle label="Bright caps, floats" on={group.bright} onPress={() => people({ bright: !group.bright })} />
-              <Toggle
-                label="Stop signal agreed"
-                on={group.stopSignal}
-                onPress={() => people({ stopSignal: !group.stopSignal })}
-              />
-            </View>
-            <Input
-              label="Who calls for help"
-              value={group.caller}
-              maxLength={80}
-              onChangeText={(caller) => people({ caller })}
-            />
-          </Card>
+          <WhoGoesIn
+            group={group}
+            names={draft.names ?? {}}
+            date={conditions.date}
+            waterC={readings.waterC}
+            head={me?.role === 'head'}
+            onChange={people}
+            onTake={take}
+          />
           <Lists waterC={readings.waterC} firstTimers={group.firstTimers > 0} longestMin={day.longestMin} />
           {days && days.length > 0 ? (
             <Card title="On record">
@@ -230,62 +218,6 @@ const reasonsWord = ({ checks, missing }: DayDecision) =>
 
 const clockWord = (ms: number) => new Date(ms).toTimeString().slice(0, 5);
 
-function Count({
-  label,
-  value,
-  step = 1,
-  onChange,
-}: {
-  readonly label: string;
-  readonly value: number;
-  readonly step?: number;
-  readonly onChange: (value: number) => void;
-}) {
-  return (
-    <Stepper
-      label={label}
-      value={String(value)}
-      onLess={value > 0 ? () => onChange(Math.max(0, value - step)) : null}
-      onMore={value < 200 ? () => onChange(value + step) : null}
-    />
-  );
-}
-
-/** Fills in a squad: how many, how many children and beginners, how slow the slowest is. */
-function FromSquad({ onTake }: { readonly onTake: (change: Partial<DayGroup>) => void }) {
-  const { data: squads } = useSquadsQuery();
-  const [squadId, setSquadId] = useState<string | null>(null);
-  const { data } = useSwimmersInfiniteQuery(
-    { limit: 100, archived: false, ...(squadId ? { squadId } : {}) },
-    { skip: squadId === null },
-  );
-  const rows = data?.pages.flatMap((page) => page.items).filter((row) => row.squadId === squadId) ?? [];
-  return (
-    <View>
-      <Choice
-        label="A squad"
-        options={(squads ?? []).filter((s) => !s.archived).map((s) => ({ value: s.id, label: s.name }))}
-        chosen={squadId ? [squadId] : []}
-        onPress={setSquadId}
-      />
-      {rows.length > 0 ? (
-        <Toggle
-          label={`Take its ${rows.length} swimmers`}
-          on={false}
-          onPress={() =>
-            onTake({
-              swimmers: rows.length,
-              children: rows.filter((r) => r.child).length,
-              settle: rows.filter((r) => r.level === 'settle').length,
-              slowestMps: Math.min(...rows.map((r) => LEVEL[r.level].defaultV400Mps)),
-            })
-          }
-        />
-      ) : null}
-    </View>
-  );
-}
-
 /** Kit to bring, and the steps of somebody's first time. */
 function Lists({
   waterC,
@@ -321,7 +253,6 @@ const styles = StyleSheet.create({
   below: { marginTop: 16 },
   answer: { borderWidth: 3, borderRadius: 6, padding: 16, gap: 8, marginBottom: 12 },
   word: { fontFamily: 'Atkinson Bold', fontSize: 40, lineHeight: 46 },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginVertical: 8 },
   bar: {
     flexDirection: 'row',
     alignItems: 'center',
