@@ -12,11 +12,17 @@ export const ACCOUNTS = [
 ] as const;
 
 /** Hired water of an hour in the 25 m pool. */
+/** The pool that the club hires: one can stand at one end, and the edge lies level with the water. */
+export const BATHS = { length: 25, unit: 'm', standingDepth: true, edge: 'level' } as const;
+
+/** Ladders of somebody at Settle: they work on bubbles with two hands on the wall. */
+export const FIRST_STEPS = { confidence: 4, 'side-breathing': 1 } as const;
+
 const hour = (weekday: number, startTime: string, lanes: number) => ({
   weekday,
   startTime,
   minutes: 60,
-  pool: { length: 25, unit: 'm' as const },
+  pool: BATHS,
   lanes,
 });
 

@@ -4,7 +4,7 @@ import { AccountEntity } from '../src/account/entities';
 import { hashPassword } from '../src/account/password';
 import { ClubEntity, ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity } from '../src/swimmers/entities';
 import { searchable } from '../src/swimmers/searchable';
-import { ACCOUNTS, CLUB, PASSWORD, PEOPLE, SQUADS } from './people';
+import { ACCOUNTS, CLUB, FIRST_STEPS, PASSWORD, PEOPLE, SQUADS } from './people';
 import { idFor, numbers } from './random';
 import { seedRuns, seedTests } from './seedDeck';
 import { seedGoals } from './seedGoal';
@@ -104,7 +104,7 @@ async function seedSwimmers(em: EntityManager, now: Date): Promise<void> {
       clipConsent: p.given === 'Tamsin',
       kit: p.level === 'settle' ? [] : (['buoy', 'fins'] as const),
       // The beginners are on the first rungs; the others are not kept on ladders.
-      ladderSteps: p.level === 'settle' ? { confidence: 4, 'side-breathing': 1 } : {},
+      ladderSteps: p.level === 'settle' ? FIRST_STEPS : {},
       goal: p.goal
         ? {
             event: p.goal.event,

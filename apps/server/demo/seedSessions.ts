@@ -16,7 +16,7 @@ import {
 } from '@upwell/core/sessions';
 import { TrainingSessionEntity } from '../src/sessions/entities';
 import { summaryOf } from '../src/sessions/planFacts';
-import { ACCOUNTS, PEOPLE, type SquadKey } from './people';
+import { ACCOUNTS, BATHS, FIRST_STEPS, PEOPLE, type SquadKey } from './people';
 import { idFor } from './random';
 import { bestTimesOf, CLUB_ID, isoDay, modelOf, swimmerId } from './shared';
 import { lanternMile } from './seedWater';
@@ -44,7 +44,7 @@ export async function seedSessions(em: EntityManager, now: Date): Promise<void> 
       kind: slot === 2 ? 'technique' : 'aerobic',
       theme: THEMES[week % THEMES.length]!,
       minutes: 60,
-      pool: { length: 25, unit: 'm' },
+      pool: BATHS,
       kit: ['buoy', 'board', 'fins', 'beeper'],
       seed: 100 + day,
       groups: groupsOf(squads).map((g) => ({ ...g, knownDrills: [...known] })),
@@ -78,7 +78,7 @@ export async function seedSessions(em: EntityManager, now: Date): Promise<void> 
       kind: 'speed',
       theme: 'late-breath',
       minutes,
-      pool: { length: 25, unit: 'm' },
+      pool: BATHS,
       kit: ['buoy', 'board', 'fins'],
       seed: 21,
       groups: groupsOf(['crossing']),
@@ -97,7 +97,7 @@ export async function seedSessions(em: EntityManager, now: Date): Promise<void> 
     kind: 'speed',
     theme: 'dropped-elbow',
     minutes: 60,
-    pool: { length: 25, unit: 'm' },
+    pool: BATHS,
     kit: ['buoy', 'board', 'fins'],
     seed: 11,
     groups: groupsOf(['evening']),
@@ -120,6 +120,7 @@ function groupsOf(squads: readonly SquadKey[]) {
     bestTimes: bestTimesOf(p),
     focus: null,
     healthFlags: [],
+    ladderSteps: p.level === 'settle' ? FIRST_STEPS : {},
   }));
   return proposeGroups(comers, {});
 }

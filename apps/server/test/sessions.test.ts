@@ -211,7 +211,7 @@ describe('few breaths', () => {
 
   it('puts people of a level without a group of its own where they would swim', async () => {
     const club = await harness.club();
-    await club.addSwimmer(club.squads[0]!, { level: 'settle' });
+    await club.addSwimmer(club.squads[0]!, { level: 'build' });
     const only = risky(record);
     const alone = { ...only, groups: only.groups.filter((g) => g.level === 'hold') };
     expect((await put(club, 'coach', { plan: alone })).body.detail).toContain('only for Hold and Race');

@@ -12,16 +12,20 @@ import {
   type SessionPlan,
 } from '@upwell/core/sessions';
 import { LEVELS, STROKE_MODELS } from '@upwell/core/swimmers';
-import { POOL_LENGTH } from '@upwell/core/units';
+import { POOL_EDGES, POOL_LENGTH } from '@upwell/core/units';
 import type { Schema } from 'joi';
 import { Joi } from './joi';
 import { key, line, oneOf } from './common';
 
 const number = Joi.number();
 
+/** What is known of a pool besides its length; left out while nobody said. */
+export const poolFacts = { standingDepth: Joi.boolean(), edge: oneOf(POOL_EDGES) };
+
 export const poolSchema = Joi.object({
   length: number.min(POOL_LENGTH.min).max(POOL_LENGTH.max).required(),
   unit: oneOf(['m', 'yd']).required(),
+  ...poolFacts,
 });
 
 /** One of two shapes told apart by `kind`, so that a mistake is named in the shape that was meant. */

@@ -15,10 +15,10 @@ import {
   type ThemeServes,
 } from '@upwell/core/sessions';
 import { HEALTH_FLAGS, LEVELS, STROKE_MODELS, type LevelId } from '@upwell/core/swimmers';
-import { POOL_LENGTH } from '@upwell/core/units';
+import { POOL_LENGTH, type Pool } from '@upwell/core/units';
 import { clockTime, isoDate, key, line, oneOf, saved, uuid, type Saved } from './common';
 import { linkToken } from './handout';
-import { blocks, groupName, paceTable, planSchema } from './plan';
+import { blocks, groupName, paceTable, planSchema, poolFacts } from './plan';
 import { Joi } from './joi';
 
 const number = Joi.number();
@@ -151,7 +151,7 @@ export const proposalQuerySchema = Joi.object<ProposalQuery>({
 });
 
 /** The request of the builder as it crosses the wire; the pool may be given in metres or yards. */
-export interface BuildBody extends Omit<BuildRequest, 'pool'> {
+export interface BuildBody extends Omit<BuildRequest, 'pool'>, Pick<Pool, 'standingDepth' | 'edge'> {
   readonly poolLengthM?: number;
   readonly poolLengthYd?: number;
   /** Open water: metres of one loop. */
@@ -164,6 +164,7 @@ export const buildBodySchema = Joi.object<BuildBody>({
   minutes: number.min(1).max(360).required(),
   poolLengthM: number.min(POOL_LENGTH.min).max(POOL_LENGTH.max),
   poolLengthYd: number.min(POOL_LENGTH.min).max(POOL_LENGTH.max),
+  ...poolFacts,
   loopM: number.min(LOOP_LENGTH.min).max(LOOP_LENGTH.max),
   place: oneOf(SESSION_PLACES).default('pool'),
   week: oneOf(WEEK_KINDS).default('normal'),

@@ -14,6 +14,7 @@ import { clockTime, isoDate, line, oneOf, saved, uuid, type Saved } from './comm
 import type { ClipRow } from './clips';
 import type { FocusView, ReviewView } from './review';
 import { Joi } from './joi';
+import { poolFacts } from './plan';
 
 export const BREATHING_SIDES = ['left', 'right', 'both'] as const;
 export type BreathingSide = (typeof BREATHING_SIDES)[number];
@@ -208,6 +209,7 @@ export const squadSaveSchema = Joi.object<SquadSave>({
         pool: Joi.object({
           length: Joi.number().min(POOL_LENGTH.min).max(POOL_LENGTH.max).required(),
           unit: oneOf(['m', 'yd']).required(),
+          ...poolFacts,
         }).required(),
         lanes: Joi.number().integer().min(1).max(20).required(),
       }),

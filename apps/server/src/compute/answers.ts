@@ -6,8 +6,12 @@ import { lengthsToMetres, type Pool } from '@upwell/core/units';
 
 /** A session for up to six groups, with the totals of each; or why there is none. */
 export function buildAnswer(body: BuildBody) {
-  const { poolLengthM, poolLengthYd, loopM, ...request } = body;
-  const pool = poolOf({ poolLengthM: poolLengthM ?? loopM, poolLengthYd });
+  const { poolLengthM, poolLengthYd, loopM, standingDepth, edge, ...request } = body;
+  const pool: Pool = {
+    ...poolOf({ poolLengthM: poolLengthM ?? loopM, poolLengthYd }),
+    ...(standingDepth === undefined ? {} : { standingDepth }),
+    ...(edge === undefined ? {} : { edge }),
+  };
   // What is asked for decides the place, so that a loop is never taken for a pool.
   const place = loopM === undefined ? 'pool' : 'open-water';
   const built = buildSession({ ...request, place, pool });

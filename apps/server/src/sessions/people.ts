@@ -78,10 +78,11 @@ export async function attendees(
 }
 
 /** One who comes, as far as safety is concerned; an unknown age counts as under 16. */
-export function forSafety({ id, name, level, bestTimes, birthYear, healthFlags }: Attendee): GroupPerson {
+export function forSafety({ id, name, level, bestTimes, birthYear, healthFlags, ladderSteps }: Attendee): GroupPerson {
   const year = new Date().getFullYear();
   return {
     ...{ id, name, level, healthFlags },
+    confidence: ladderSteps?.confidence ?? 0,
     v400Mps: speedOver400(bestTimes) ?? LEVEL[level].defaultV400Mps,
     age: isYoung(birthYear, year) ? 'under-16' : isChild(birthYear, year) ? 'under-18' : 'adult',
   };

@@ -27,6 +27,8 @@ export interface Wish {
   readonly pool: PoolChoice;
   readonly otherLength: string;
   readonly otherUnit: Pool['unit'];
+  /** What was said of the pool besides its length. */
+  readonly poolFacts?: Pick<Pool, 'standingDepth' | 'edge'>;
   /** Pool, or a loop outside of `loopM` metres. */
   readonly place: SessionPlace;
   readonly loopM: number;
@@ -73,7 +75,7 @@ export function poolOf(wish: Wish): Pool | string {
   if (wish.place === 'open-water') return { length: wish.loopM, unit: 'm' };
   if (wish.pool !== 'other') {
     const [length, unit] = wish.pool.split(' ') as [string, Pool['unit']];
-    return { length: Number(length), unit };
+    return { length: Number(length), unit, ...wish.poolFacts };
   }
   const length = Number(wish.otherLength.replace(',', '.'));
   if (!(length >= POOL_LENGTH.min && length <= POOL_LENGTH.max)) {
@@ -81,7 +83,7 @@ export function poolOf(wish: Wish): Pool | string {
   }
   // 33.3 and 33.33 are how people write 33⅓.
   const third = Math.round(length * 3) / 3;
-  return { length: Math.abs(length - third) < 0.04 ? third : length, unit: wish.otherUnit };
+  return { length: Math.abs(length - third) < 0.04 ? third : length, unit: wish.otherUnit, ...wish.poolFacts };
 }
 
 /** The request for the builder, or what is missing. */

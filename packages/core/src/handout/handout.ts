@@ -1,5 +1,5 @@
 import { bestView, PHASE_AT, SIGN_POSES, type FigureSide } from '../figure';
-import { drillCard, KIT, type DrillId } from '../library';
+import { doseWord, drillCard, KIT, type DrillId } from '../library';
 import { CAUSES, SIGNS, type CauseId, type SignId, type SignsSeen, type Stroke } from '../review';
 
 /** What the swimmer takes home: one page, one thing. */
@@ -63,7 +63,7 @@ export function handout(input: HandoutInput): Handout {
       steps: drill.steps,
       feel: drill.feel,
       mistakes: drill.mistakes,
-      dose: drill.dose.distanceM === null ? `${input.tries} times` : `${input.tries} × ${drill.dose.distanceM} m`,
+      dose: doseWord(drill.dose, input.tries),
     },
     kit: drill.kit.map((id) => KIT[id]),
     cautions: drill.cautions,

@@ -1,11 +1,25 @@
-import type { Drill, DrillPlace } from './types';
+import type { Dose, Drill, DrillPlace } from './types';
 
-type Card = Omit<Drill, 'kit' | 'place' | 'from' | 'contradicts' | 'cautions' | 'notWith' | 'view'> & Partial<Drill>;
+/** Tries over a distance: how many, how far one usually is, and how far at most, metres. */
+const metres = (tries: number, usual: number, most: number): Dose => ({
+  kind: 'distance',
+  tries,
+  metres: usual,
+  mostM: most,
+});
+
+/** Tries by the clock: how many, and the seconds of one at most. */
+const seconds = (tries: number, most: number): Dose => ({ kind: 'seconds', tries, seconds: most });
+
+/** Tries of one thing, on the spot: how many, and about how long one takes with getting ready, seconds. */
+const repeats = (tries: number, eachS: number): Dose => ({ kind: 'repeats', tries, eachS });
+
+type Card = Omit<Drill, 'kit' | 'places' | 'from' | 'contradicts' | 'cautions' | 'notWith' | 'view'> & Partial<Drill>;
 
 /** A card with what is usual filled in: in the pool, no kit, from Build upward, seen from the side. */
 const drill = (card: Card): Drill => ({
   kit: [],
-  place: 'pool' satisfies DrillPlace,
+  places: ['pool'] satisfies readonly DrillPlace[],
   from: 'build',
   contradicts: [],
   cautions: [],
@@ -15,6 +29,20 @@ const drill = (card: Card): Drill => ({
 });
 
 export const DRILLS = {
+  'wall-tries': drill({
+    name: 'Tries at the wall',
+    purpose: 'Small things where one can stand, often enough to become calm: everything else is built on that.',
+    trains: 'water confidence',
+    steps: ['Do the step that is being worked on.', 'Stand up, breathe, look at somebody.', 'Again when it is calm.'],
+    feel: 'Nothing to be afraid of, and somebody close.',
+    mistakes: ['going on while it is not calm'],
+    cue: 'Calm first, then again.',
+    from: 'settle',
+    places: ['shallow'],
+    dose: repeats(5, 40),
+    factor: null,
+    cautions: ['Standing depth only, one instructor close by.'],
+  }),
   'chest-lean': drill({
     name: 'Chest lean',
     purpose: 'Teaches the chest to carry the legs, so that the hips rise without kicking harder.',
@@ -27,10 +55,10 @@ export const DRILLS = {
     feel: 'As if you lay on a ball under your breastbone.',
     mistakes: ['emptying the lungs', 'bending at the waist'],
     cue: 'Lean on your chest.',
-    place: 'shallow',
     from: 'settle',
-    dose: { tries: 4, distanceM: 25 },
-    factor: 0.35,
+    places: ['shallow'],
+    dose: seconds(6, 10),
+    factor: null,
     cautions: ['Standing depth only. Stand up at the first wish for air.'],
   }),
   'tile-gaze-swim': drill({
@@ -45,7 +73,7 @@ export const DRILLS = {
     mistakes: ['chin tucked too far'],
     cue: 'Eyes on the tiles below you.',
     from: 'settle',
-    dose: { tries: 4, distanceM: 50 },
+    dose: metres(4, 50, 100),
     factor: 0.9,
   }),
   'float-board-breathing': drill({
@@ -58,11 +86,11 @@ export const DRILLS = {
     ],
     feel: 'The cheek rests; nothing hurries.',
     mistakes: ['pressing on the board'],
-    cue: 'One goggle wet.',
+    cue: 'Cheek in, sip.',
     kit: ['board'],
     from: 'settle',
     view: 'front',
-    dose: { tries: 4, distanceM: 25 },
+    dose: metres(4, 25, 50),
     factor: 0.6,
   }),
   'cheek-down-breathing': drill({
@@ -76,7 +104,8 @@ export const DRILLS = {
     feel: 'A small sip, the ear stays wet.',
     mistakes: ['looking back'],
     cue: 'Cheek on the water.',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 0.9,
   }),
   'exhale-pause-sip': drill({
@@ -86,7 +115,8 @@ export const DRILLS = {
     feel: 'A quiet breath.',
     mistakes: ['holding on purpose for long'],
     cue: 'Done blowing, then turn.',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 0.85,
     notWith: ['heart', 'epilepsy'],
   }),
@@ -101,9 +131,9 @@ export const DRILLS = {
     feel: 'Calm enough to do ten more.',
     mistakes: ['hurrying'],
     cue: 'Hum down, sip up.',
-    place: 'shallow',
     from: 'settle',
-    dose: { tries: 10, distanceM: null },
+    places: ['shallow'],
+    dose: repeats(10, 6),
     factor: null,
     cautions: ['Standing depth, an instructor close by.'],
   }),
@@ -120,7 +150,7 @@ export const DRILLS = {
     cue: 'Only the head turns.',
     kit: ['fins'],
     view: 'front',
-    dose: { tries: 4, distanceM: 25 },
+    dose: metres(4, 25, 50),
     factor: 0.55,
   }),
   'six-one-six': drill({
@@ -135,7 +165,7 @@ export const DRILLS = {
     mistakes: ['breathing before the swap', 'rushing'],
     cue: 'Swap, then breathe.',
     kit: ['fins'],
-    dose: { tries: 4, distanceM: 50 },
+    dose: metres(4, 25, 50),
     factor: 0.6,
   }),
   'six-three-six': drill({
@@ -146,7 +176,7 @@ export const DRILLS = {
     mistakes: ['rushing the three strokes'],
     cue: 'Settle, then three.',
     kit: ['fins'],
-    dose: { tries: 4, distanceM: 50 },
+    dose: metres(4, 25, 50),
     factor: 0.7,
   }),
   'front-scull': drill({
@@ -161,7 +191,7 @@ export const DRILLS = {
     mistakes: ['flat hands that press down', 'a breaststroke pull', 'moving upper arms'],
     cue: 'Still elbows, busy hands.',
     kit: ['buoy'],
-    dose: { tries: 4, distanceM: 25 },
+    dose: metres(4, 25, 25),
     factor: 0.3,
     cautions: ['Head up tires the back: face in, with a snorkel, if the back complains.'],
     notWith: ['back'],
@@ -175,7 +205,7 @@ export const DRILLS = {
     cue: 'Only the forearms move.',
     kit: ['buoy'],
     from: 'hold',
-    dose: { tries: 4, distanceM: 25 },
+    dose: metres(4, 25, 25),
     factor: 0.3,
   }),
   'back-scull': drill({
@@ -186,7 +216,7 @@ export const DRILLS = {
     mistakes: ['palms push to the bottom', 'sitting'],
     cue: 'Push to your feet.',
     view: 'above',
-    dose: { tries: 4, distanceM: 25 },
+    dose: metres(4, 25, 25),
     factor: 0.35,
   }),
   'doggy-paddle': drill({
@@ -202,7 +232,7 @@ export const DRILLS = {
     cue: 'Hold it to the hip.',
     kit: ['buoy'],
     view: 'under water',
-    dose: { tries: 4, distanceM: 25 },
+    dose: metres(4, 25, 50),
     factor: 0.5,
   }),
   'barrel-reach': drill({
@@ -216,9 +246,9 @@ export const DRILLS = {
     feel: 'The armpit opens, the neck stays free.',
     mistakes: ['shrugging'],
     cue: 'Over the barrel.',
-    place: 'land',
     from: 'settle',
-    dose: { tries: 10, distanceM: null },
+    places: ['land'],
+    dose: seconds(3, 30),
     factor: null,
   }),
   'catch-up': drill({
@@ -229,7 +259,7 @@ export const DRILLS = {
     mistakes: ['hands touch in the middle', 'the dead glide becomes a habit'],
     cue: 'Leave it lying, on its rail.',
     contradicts: ['quick-rhythm'],
-    dose: { tries: 4, distanceM: 50 },
+    dose: metres(4, 50, 100),
     factor: 0.85,
   }),
   'fingertip-drag': drill({
@@ -239,7 +269,8 @@ export const DRILLS = {
     feel: 'Light hand, high elbow.',
     mistakes: ['crossing over'],
     cue: 'Draw a line on the water.',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 0.85,
     notWith: ['shoulder'],
   }),
@@ -254,7 +285,8 @@ export const DRILLS = {
     feel: 'Posting the arm through a slot.',
     mistakes: ['reaching across'],
     cue: 'Slice, reach, catch.',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 0.9,
   }),
   'two-rail-swim': drill({
@@ -269,7 +301,8 @@ export const DRILLS = {
     mistakes: ['overdone width'],
     cue: 'Two rails.',
     view: 'front',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 0.9,
   }),
   'width-trial': drill({
@@ -280,7 +313,7 @@ export const DRILLS = {
     mistakes: ['head up for too long'],
     cue: 'Narrow, wide, yours.',
     view: 'front',
-    dose: { tries: 3, distanceM: 25 },
+    dose: metres(3, 25, 25),
     factor: 0.8,
     notWith: ['back'],
   }),
@@ -291,7 +324,8 @@ export const DRILLS = {
     feel: 'Quick in the air, patient in the water.',
     mistakes: ['slapping'],
     cue: 'Out and back in.',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 0.9,
   }),
   'spin-up': drill({
@@ -304,7 +338,8 @@ export const DRILLS = {
     cue: 'Fast and feather-light.',
     from: 'hold',
     contradicts: ['long-line'],
-    dose: { tries: 2, distanceM: 25 },
+    places: ['pool', 'open-water'],
+    dose: metres(2, 25, 25),
     factor: 1.1,
   }),
   'quick-rhythm-swim': drill({
@@ -320,7 +355,7 @@ export const DRILLS = {
     cue: 'On the beep, to the hip.',
     kit: ['beeper'],
     from: 'hold',
-    dose: { tries: 4, distanceM: 50 },
+    dose: metres(4, 50, 100),
     factor: 1,
   }),
   'relaxed-hand-swim': drill({
@@ -330,7 +365,8 @@ export const DRILLS = {
     feel: 'Wet gloves hanging from the wrists.',
     mistakes: ['floppy wrists in the pull'],
     cue: 'Shake it off.',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 0.95,
   }),
   'half-breath-swim': drill({
@@ -340,7 +376,8 @@ export const DRILLS = {
     feel: 'As if walking and talking.',
     mistakes: ['forcing'],
     cue: 'Half in, half out.',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 0.9,
   }),
   'hum-out-swim': drill({
@@ -351,7 +388,8 @@ export const DRILLS = {
     mistakes: ['humming in bursts'],
     cue: 'Hum until you turn.',
     from: 'settle',
-    dose: { tries: 4, distanceM: 25 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 25, 50),
     factor: 0.9,
   }),
   'weak-side-warm-up': drill({
@@ -365,7 +403,8 @@ export const DRILLS = {
     feel: 'Clumsy at first, then quiet.',
     mistakes: ['giving up after a day'],
     cue: 'Easy means the other side.',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 0.95,
   }),
   'every-three-swim': drill({
@@ -375,7 +414,8 @@ export const DRILLS = {
     feel: 'Both shoulders do the same.',
     mistakes: ['straining when short of air'],
     cue: 'One, two, breathe.',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 0.95,
   }),
   'streamline-glide': drill({
@@ -390,7 +430,8 @@ export const DRILLS = {
     mistakes: ['head up'],
     cue: 'Long and narrow.',
     from: 'settle',
-    dose: { tries: 4, distanceM: 10 },
+    places: ['wall'],
+    dose: repeats(6, 20),
     factor: null,
     cautions: ['Passive glide: no kick, up when slowing, never a contest of distance or time.'],
   }),
@@ -407,7 +448,7 @@ export const DRILLS = {
     cue: 'Small, from the hip.',
     kit: ['board'],
     from: 'settle',
-    dose: { tries: 4, distanceM: 25 },
+    dose: metres(4, 25, 50),
     factor: 0.5,
   }),
   'ankle-mobility': drill({
@@ -417,9 +458,9 @@ export const DRILLS = {
     feel: 'A stretch, never a pain.',
     mistakes: ['forcing'],
     cue: 'Long toes.',
-    place: 'land',
     from: 'settle',
-    dose: { tries: 10, distanceM: null },
+    places: ['land'],
+    dose: seconds(3, 30),
     factor: null,
     cautions: ['Never into pain.'],
   }),
@@ -431,7 +472,8 @@ export const DRILLS = {
     mistakes: ['extra kicks in the breath'],
     cue: 'One kick per arm.',
     from: 'hold',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 0.9,
   }),
   'low-eyes-sighting': drill({
@@ -445,7 +487,8 @@ export const DRILLS = {
     feel: 'A crocodile look.',
     mistakes: ['whole head out', 'breathing forward'],
     cue: 'Eyes only, then breathe.',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 0.92,
     notWith: ['back'],
   }),
@@ -458,7 +501,7 @@ export const DRILLS = {
     mistakes: ['using it as sighting practice'],
     cue: 'Ten, then down.',
     from: 'hold',
-    dose: { tries: 2, distanceM: 25 },
+    dose: metres(2, 25, 25),
     factor: 0.6,
     notWith: ['back', 'shoulder'],
   }),
@@ -476,7 +519,8 @@ export const DRILLS = {
     cue: 'Close, calm, no taps.',
     from: 'hold',
     view: 'above',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 1.03,
   }),
   'buoy-turn': drill({
@@ -492,7 +536,8 @@ export const DRILLS = {
     cue: 'Past, round, look, look.',
     from: 'hold',
     view: 'above',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 0.9,
   }),
   'star-float': drill({
@@ -503,11 +548,12 @@ export const DRILLS = {
     feel: 'The water carries you.',
     mistakes: ['lifting the head'],
     cue: 'Wide and slow.',
-    place: 'shallow',
     from: 'settle',
     view: 'above',
-    dose: { tries: 4, distanceM: null },
+    places: ['shallow', 'open-water'],
+    dose: repeats(10, 20),
     factor: null,
+    cautions: ['Standing depth first; outside with somebody close by.'],
   }),
   'pull-kick-glide': drill({
     name: 'Pull, kick, glide count',
@@ -520,7 +566,7 @@ export const DRILLS = {
     feel: 'Patience at the front.',
     mistakes: ['kicking while the arms open'],
     cue: 'Pull. Kick. One, two, three.',
-    dose: { tries: 4, distanceM: 25 },
+    dose: metres(4, 25, 50),
     factor: 0.7,
   }),
   'kick-and-stay-long': drill({
@@ -534,7 +580,7 @@ export const DRILLS = {
     feel: 'The water brings you up.',
     mistakes: ['lifting early'],
     cue: 'Stay long.',
-    dose: { tries: 4, distanceM: 25 },
+    dose: metres(4, 25, 50),
     factor: 0.7,
   }),
   'mini-pull': drill({
@@ -545,7 +591,7 @@ export const DRILLS = {
     mistakes: ['growing again after a few strokes'],
     cue: 'Hands in sight.',
     view: 'above',
-    dose: { tries: 4, distanceM: 25 },
+    dose: metres(4, 25, 50),
     factor: 0.6,
   }),
   'breathe-down': drill({
@@ -555,7 +601,7 @@ export const DRILLS = {
     feel: 'The neck gets long.',
     mistakes: ['straining'],
     cue: 'Face in, bubbles.',
-    dose: { tries: 4, distanceM: 25 },
+    dose: metres(4, 25, 50),
     factor: 0.7,
   }),
   'back-kick': drill({
@@ -566,7 +612,7 @@ export const DRILLS = {
     mistakes: ['knees wide'],
     cue: 'Feet out, both.',
     view: 'above',
-    dose: { tries: 4, distanceM: 25 },
+    dose: metres(4, 25, 50),
     factor: 0.5,
     cautions: ['Pain inside the knee: stop the whip kick and refer.'],
   }),
@@ -577,7 +623,7 @@ export const DRILLS = {
     feel: 'One piece from ribs to hips.',
     mistakes: ['holding the breath'],
     cue: 'Belly in, count on.',
-    dose: { tries: 4, distanceM: 25 },
+    dose: metres(4, 25, 50),
     factor: 0.55,
   }),
   'deep-reach-pull': drill({
@@ -588,7 +634,7 @@ export const DRILLS = {
     mistakes: ['a straight arm that presses'],
     cue: 'Deep water is strong water.',
     kit: ['buoy'],
-    dose: { tries: 4, distanceM: 50 },
+    dose: metres(4, 50, 100),
     factor: 0.85,
     cautions: ['Shoulder pain: stop.'],
     notWith: ['shoulder'],
@@ -602,7 +648,7 @@ export const DRILLS = {
     cue: 'Straight back.',
     kit: ['buoy'],
     view: 'under water',
-    dose: { tries: 4, distanceM: 50 },
+    dose: metres(4, 50, 100),
     factor: 0.85,
   }),
   'count-down-50s': drill({
@@ -613,7 +659,7 @@ export const DRILLS = {
     mistakes: ['gliding dead'],
     cue: 'One fewer, same time.',
     from: 'hold',
-    dose: { tries: 4, distanceM: 50 },
+    dose: { ...metres(4, 50, 50), whole: 50 } as Dose,
     factor: 0.95,
   }),
   'breath-height-swim': drill({
@@ -624,7 +670,8 @@ export const DRILLS = {
     mistakes: ['lifting instead of riding higher'],
     cue: 'Pick the calm one.',
     view: 'front',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 0.9,
   }),
   'still-head-swim': drill({
@@ -639,7 +686,8 @@ export const DRILLS = {
     mistakes: ['stiff neck'],
     cue: 'Same line, every time.',
     view: 'front',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 0.9,
   }),
   'counted-looks': drill({
@@ -649,7 +697,8 @@ export const DRILLS = {
     feel: 'Counting runs by itself.',
     mistakes: ['looking whenever in doubt'],
     cue: 'Count, look, count.',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 0.92,
     notWith: ['back'],
   }),
@@ -661,7 +710,8 @@ export const DRILLS = {
     mistakes: ['aiming at a boat or a cap'],
     cue: 'Big, far, fixed.',
     view: 'above',
-    dose: { tries: 4, distanceM: 50 },
+    places: ['pool', 'open-water'],
+    dose: metres(4, 50, 100),
     factor: 0.92,
   }),
   'ten-blind-strokes': drill({
@@ -677,8 +727,8 @@ export const DRILLS = {
     cue: 'Even hands.',
     from: 'hold',
     view: 'above',
-    dose: { tries: 4, distanceM: 25 },
-    factor: 0.9,
+    dose: repeats(4, 60),
+    factor: null,
     cautions: ['Empty width, away from walls, with a spotter who stops the swimmer by touch.'],
     notWith: ['epilepsy', 'panic'],
   }),
@@ -695,7 +745,9 @@ export const DRILLS = {
     cue: 'Chin in, straight over.',
     from: 'hold',
     view: 'under water',
-    dose: { tries: 6, distanceM: null },
+    places: ['wall'],
+    levelEdge: true,
+    dose: repeats(6, 30),
     factor: null,
     cautions: ['Check the edge first: a raised or overhanging edge hurts heels. Until passed, open turns.'],
     notWith: ['ear'],
@@ -707,7 +759,7 @@ export const DRILLS = {
     feel: 'One movement, not two.',
     mistakes: ['looking up first'],
     cue: 'Together.',
-    dose: { tries: 4, distanceM: 25 },
+    dose: metres(4, 25, 50),
     factor: 0.6,
   }),
 } as const satisfies Record<string, Drill>;

@@ -1,5 +1,6 @@
 export * from './disagreements';
+export * from './dose';
 export * from './drills';
 export * from './kit';
 export * from './ladders';
-export type * from './types';
+export * from './types';

@@ -48,12 +48,23 @@ export const LADDERS = {
     steps: [
       step('Sit on the side, breathe calmly, feet in the water.', 3, CALM, TENSE),
       step('Slide in backwards, hold the edge, stand.', 3, CALM, TENSE),
-      step('Face in, hum out, come up, wipe nothing.', 5, CALM, TENSE, { drill: 'hum-out-swim' }),
+      step('Face in, hum out, come up, wipe nothing.', 5, CALM, TENSE),
       step('Bob ten times without a pause: in above, hum below.', 10, 'Ten in a row without hurry.', TENSE, {
         drill: 'bob-ladder',
       }),
       step('Two hands on the wall, feet down, bubbles for five seconds.', 5, 'Five seconds, five times.', TENSE),
-      step('The same with the feet floating.', 5, 'Heels at the surface, five times.', 'The feet sink or kick hard.'),
+      step(
+        'Stand up from a float: hands press down, knees tuck, feet find the ground.',
+        5,
+        'Stands without a hurry, five times.',
+        TENSE,
+      ),
+      step(
+        'Two hands on the wall, the feet floating; a light flutter is allowed. A breath every five seconds.',
+        5,
+        'Heels near the surface for five seconds, five times.',
+        'The face tightens, or the feet kick hard.',
+      ),
       step('One hand on the wall, an arm stroke and a side breath.', 5, CALM, 'The head lifts to breathe.'),
       step('With a float along the wall.', 4, 'Ten metres without a grip at the wall.', 'The wall is grabbed.', {
         kit: ['board'],
@@ -69,7 +80,7 @@ export const LADDERS = {
     purpose: 'A kick that starts at the hip, with loose ankles.',
     cautions: [
       'Never into pain: knees and ankles gradually.',
-      'Vertical kick: deep water only for confident swimmers.',
+      'The last step is for confident swimmers, and nobody needs it to pass: it is in deep water.',
     ],
     steps: [
       step(
@@ -85,16 +96,15 @@ export const LADDERS = {
         'The knee stays soft and quiet.',
         'The knee does the work.',
       ),
-      step('At the wall, face in: make the water boil.', 4, 'Twenty seconds of small froth.', 'Feet leave the water.'),
+      step(
+        'At the wall, face in with a breath every five seconds: make the water boil.',
+        4,
+        'Twenty seconds of small froth, breathing as often as wanted.',
+        'Feet leave the water, or a breath is missed.',
+      ),
       step('On the back, hugging a board.', 4, '25 m with the knees under the surface.', 'Knees show.', {
         kit: ['board'],
       }),
-      step(
-        'Upright kick: ten, twenty, then thirty seconds.',
-        3,
-        'Thirty seconds with the chin clear.',
-        'The chin goes under.',
-      ),
       step('One leg at a time.', 4, '25 m each leg, straight.', 'The body twists.'),
       step('With a board, whole kick.', 4, '25 m without a pause.', 'It goes nowhere.', {
         kit: ['board'],
@@ -105,6 +115,12 @@ export const LADDERS = {
         4,
         '50 m and the kick goes on through the breath.',
         'It stops at the breath.',
+      ),
+      step(
+        'If wanted, in deep water: upright kick for ten, twenty, then thirty seconds.',
+        3,
+        'Thirty seconds with the chin clear.',
+        'The chin goes under.',
       ),
     ],
   },
@@ -334,6 +350,12 @@ export const LADDERS = {
     ],
   },
 } as const satisfies Record<string, Ladder>;
+
+/**
+ * Steps of the confidence ladder up to “ten metres on their own”. Before all of them are passed a swimmer is planned
+ * tries where one can stand, by the clock, and no length.
+ */
+export const STEPS_TO_TEN_METRES = 10;
 
 export type LadderId = keyof typeof LADDERS;
 export const LADDER_IDS = Object.keys(LADDERS) as readonly LadderId[];

@@ -27,7 +27,12 @@ describe('drills', () => {
     for (const text of [drill.name, drill.purpose, drill.feel, drill.cue]) expect(text.length).toBeGreaterThan(4);
     expect(drill.mistakes.length).toBeGreaterThan(0);
     expect(drill.dose.tries).toBeGreaterThan(0);
-    expect((drill.factor === null) === (drill.dose.distanceM === null) || drill.factor === null).toBe(true);
+    // What is done on the spot covers no metres, and has no pace.
+    expect(drill.factor === null).toBe(drill.dose.kind !== 'distance');
+    expect(drill.places.length).toBeGreaterThan(0);
+    // A drill of standing depth or of the wall says so where it stands.
+    if (drill.places.includes('shallow') || drill.places.includes('wall'))
+      expect(drill.cautions.join(' ')).toMatch(/standing depth|Standing depth|edge|glide/);
   });
 });
 

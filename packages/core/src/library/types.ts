@@ -1,7 +1,33 @@
 import type { HealthFlag, LevelId, StrokeModelId } from '../swimmers';
 import type { KitId } from './kit';
 
-export type DrillPlace = 'land' | 'wall' | 'shallow' | 'pool' | 'open-water';
+export const DRILL_PLACES = ['land', 'wall', 'shallow', 'pool', 'deep', 'open-water'] as const;
+export type DrillPlace = (typeof DRILL_PLACES)[number];
+
+/** How much of a drill: one kind that fits its place, never metres for what is done on the spot. */
+export type Dose =
+  | {
+      readonly kind: 'distance';
+      readonly tries: number;
+      /** Usual metres of one try. */
+      readonly metres: number;
+      /** Most metres of one try. */
+      readonly mostM: number;
+      /** Where one try is always this distance, in the pool's own unit. */
+      readonly whole?: number;
+    }
+  | {
+      readonly kind: 'seconds';
+      readonly tries: number;
+      /** Most seconds of one try. */
+      readonly seconds: number;
+    }
+  | {
+      readonly kind: 'repeats';
+      readonly tries: number;
+      /** About how long one takes, with getting ready for the next, seconds. */
+      readonly eachS: number;
+    };
 
 /** One way to practise one thing. */
 export interface Drill {
@@ -15,13 +41,15 @@ export interface Drill {
   readonly mistakes: readonly string[];
   readonly cue: string;
   readonly kit: readonly KitId[];
-  readonly place: DrillPlace;
+  /** Where it may be done; nowhere else. */
+  readonly places: readonly DrillPlace[];
   /** The lowest level that does it. */
   readonly from: LevelId;
   readonly contradicts: readonly StrokeModelId[];
   readonly view: 'side' | 'front' | 'above' | 'under water';
-  /** A typical dose: tries and metres each; null metres when it is not counted in metres. */
-  readonly dose: { readonly tries: number; readonly distanceM: number | null };
+  /** Heels come near the edge: not where it is raised. */
+  readonly levelEdge?: true;
+  readonly dose: Dose;
   /** Speed as a share of the swimmer's easy swimming; null when no distance is covered. */
   readonly factor: number | null;
   readonly cautions: readonly string[];

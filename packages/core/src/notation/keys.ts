@@ -31,15 +31,27 @@ const whole = (text: string, min: number, max: number): number | null => {
   return /^\d+(\.\d+)?$/.test(text) && value >= min && value <= max ? value : null;
 };
 
-/** `25 m`, `33⅓ m`, `25 yd`. */
+/** What may be said of a pool behind its length. */
+const POOL_FACTS: Readonly<Record<string, Partial<Pool>>> = {
+  'standing depth': { standingDepth: true },
+  'no standing depth': { standingDepth: false },
+  'level edge': { edge: 'level' },
+  'raised edge': { edge: 'raised' },
+};
+
+/** `25 m`, `33⅓ m`, `25 yd, standing depth, raised edge`. */
 function readLength(value: string): Pool | null {
-  const match = /^(\d{1,5}(?:\.\d+)?)\s*([⅓⅔])?\s*(m|yd)?$/.exec(value);
-  if (!match) return null;
+  const [length = '', ...facts] = value.split(',').map((part) => part.trim());
+  const match = /^(\d{1,5}(?:\.\d+)?)\s*([⅓⅔])?\s*(m|yd)?$/.exec(length);
+  if (!match || facts.some((fact) => !(fact in POOL_FACTS))) return null;
   const thirds = match[2] === '⅓' ? 1 : match[2] === '⅔' ? 2 : 0;
-  return {
-    length: thirds === 0 ? Number(match[1]) : (Number(match[1]) * 3 + thirds) / 3,
-    unit: (match[3] ?? 'm') as PoolUnit,
-  };
+  return Object.assign(
+    {
+      length: thirds === 0 ? Number(match[1]) : (Number(match[1]) * 3 + thirds) / 3,
+      unit: (match[3] ?? 'm') as PoolUnit,
+    },
+    ...facts.map((fact) => POOL_FACTS[fact]),
+  ) as Pool;
 }
 
 const oneOf = (value: string, known: readonly string[], what: string): string | null => {
@@ -62,7 +74,9 @@ const lengthKey =
   (value, facts) => {
     const pool = readLength(value);
     const name = place === 'pool' ? 'pool' : 'loop';
-    if (!pool) return `A length is needed, like “${name}: ${place === 'pool' ? '25 m' : '400 m'}”.`;
+    if (!pool)
+      return `A length is needed, like “${name}: ${place === 'pool' ? '25 m, standing depth, level edge' : '400 m'}”.`;
+    if (place === 'open-water' && Object.keys(pool).length > 2) return 'A loop has a length and nothing else.';
     if (pool.length < min || pool.length > max) return `A ${name} is between ${min} and ${max} long.`;
     facts.place = place;
     facts.pool = pool;

@@ -98,6 +98,9 @@ const pool = fc.oneof(
     { length: 50, unit: 'm' as const },
     { length: 25, unit: 'yd' as const },
     { length: 100 / 3, unit: 'm' as const },
+    { length: 25, unit: 'm' as const, standingDepth: true, edge: 'level' as const },
+    { length: 50, unit: 'm' as const, standingDepth: false },
+    { length: 25, unit: 'yd' as const, edge: 'raised' as const },
   ),
   fc.record({
     length: fc.integer({ min: 80, max: 1000 }).map((n) => n / 10),
@@ -326,6 +329,8 @@ describe('problems in a text', () => {
     ['Main\n50 crawl )', '2:10 Nothing is open here.'],
     ['4 x 50 crawl 130%', '1:14 Effort is from 30 to 100 %.'],
     ['pool: 0 m', '1:1 A pool is between 8 and 100 long.'],
+    ['pool: 25 m, warm', '1:1 A length is needed, like “pool: 25 m, standing depth, level edge”.'],
+    ['loop: 400 m, raised edge', '1:1 A loop has a length and nothing else.'],
     ['pool: 10000 m', '1:1 A pool is between 8 and 100 long.'],
     ['themes: spins', '1:1 “themes” is not known here. Did you mean “theme:”?'],
     ['theme: spinns', '1:1 “spinns” is not a theme. Did you mean “spins”?'],

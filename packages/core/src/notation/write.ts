@@ -43,7 +43,14 @@ const keyLines = (facts: readonly Fact[]): string[] =>
 /** What is said of the whole session. */
 export function planFacts({ date, startTime, plan }: SessionDocument): Fact[] {
   const outside = plan.place === 'open-water';
-  const length = `${exact(plan.pool.length)} ${plan.pool.unit}`;
+  const { standingDepth, edge } = plan.pool;
+  const length = [
+    `${exact(plan.pool.length)} ${plan.pool.unit}`,
+    standingDepth === undefined ? '' : standingDepth ? 'standing depth' : 'no standing depth',
+    edge === undefined ? '' : `${edge} edge`,
+  ]
+    .filter(Boolean)
+    .join(', ');
   return [
     ['when', [date, startTime].filter(Boolean).join(' ')],
     ['theme', plan.theme],

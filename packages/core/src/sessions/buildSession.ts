@@ -1,6 +1,8 @@
+import { drillCard, type DrillPlace } from '../library';
 import { CAUSES } from '../review';
 import { LEVEL } from '../swimmers';
-import { lengthsToMetres, poolDistance, seeded } from '../units';
+import { lengthsToMetres, poolDistance, seeded, type Pool } from '../units';
+import { beginnerBlocks, byTheClock } from './beginners';
 import type { Candidate, Candidates } from './candidate';
 import { blockCandidates, landBlock } from './candidates';
 import type { Block, BlockKind, GroupPlan, Item, SessionPlan } from './model';
@@ -57,8 +59,11 @@ function lockedProblems(request: BuildRequest, group: GroupRequest, index: numbe
   // Who watches is settled when the session is kept.
   const watched = { lifeguard: 'named later', rulesTold: true, minorsAgreed: false };
   const bare = { ...bareGroup(group, index), breathRecord: watched, blocks };
+  const { place = 'pool', pool } = request;
+  if (byTheClock(group, pool) && blocks.some((block) => setsOf(block.items).some(({ set }) => set.kind !== 'timed')))
+    return ['not yet ten metres on their own: no lengths are kept.'];
   return blocks.flatMap((block) =>
-    setsOf(block.items).flatMap(({ set }) => setProblems(set, bare, request.place ?? 'pool', request.pool)),
+    setsOf(block.items).flatMap(({ set }) => setProblems(set, bare, { place, pool, block: block.kind })),
   );
 }
 
@@ -95,8 +100,15 @@ type Search = ReadonlyMap<string, Found>;
 function searchGroup(request: BuildRequest, group: GroupRequest, index: number): Search {
   // Beginners are never planned in open water, and nothing makes them.
   if (request.place === 'open-water' && group.level === 'settle') return new Map();
-  const candidates = blockCandidates(bareGroup(group, index), group, request);
+  const bare = bareGroup(group, index);
   const locked = lockedLand(group)?.landMinutes;
+  if (byTheClock(group, request.pool)) {
+    const landMinutes = locked ?? RECIPE.settle.landMinutes;
+    const blocks = beginnerProblem(request, group) ? null : beginnerBlocks(bare, group, request, landMinutes);
+    const parts = blocks?.map((block) => ({ block, seconds: 0, lengths: 0, load: 0, rounds: 0, awkward: 0 }));
+    return parts ? new Map([['by the clock', { cost: 0, parts, landMinutes }]]) : new Map();
+  }
+  const candidates = blockCandidates(bare, group, request);
   const usual = RECIPE[group.level].landMinutes;
   const choices = locked !== undefined ? [locked] : [usual, ...[5, 6, 7, 8].filter((m) => m !== usual)];
   for (const landMinutes of choices) {
@@ -104,6 +116,22 @@ function searchGroup(request: BuildRequest, group: GroupRequest, index: number):
     if (found.size > 0) return found;
   }
   return new Map();
+}
+
+/** What keeps beginners from being planned by the clock, with what would help; null when nothing does. */
+function beginnerProblem({ pool }: BuildRequest, group: GroupRequest): Omit<Clash, 'group'> | null {
+  const name = nameOf(group);
+  if (pool.standingDepth === false)
+    return {
+      message: `${name}: beginners need standing depth, and this pool has none.`,
+      changes: ['Take a pool with standing depth.', 'Leave this level out.'],
+    };
+  if (group.lengths != null)
+    return {
+      message: `${name}: not yet ten metres on their own, or in a long pool: tries where one can stand, by the clock, and no distance.`,
+      changes: ['Leave the distance to the level.'],
+    };
+  return null;
 }
 
 function searchBlocks(
@@ -326,6 +354,9 @@ function notesOn(request: BuildRequest, plan: SessionPlan): string[] {
     const asked = request.groups[index]!;
     const notes: string[] = [];
     if (group.paceIsGuess) notes.push(`${group.name}: no 400 m time, the clock uses the level's usual pace.`);
+    if (byTheClock(asked, plan.pool))
+      notes.push(`${group.name}: by the clock where one can stand, until “ten metres on their own” is passed.`);
+    notes.push(...poolNotes(group, plan.pool));
     const limit = loadLimitOf(request, asked);
     const over = Math.round((groupTotals(group, plan.pool).load / limit - 1) * 100);
     if (over > 0 && (asked.loadLimit || (request.week ?? 'normal') !== 'normal'))
@@ -334,11 +365,31 @@ function notesOn(request: BuildRequest, plan: SessionPlan): string[] {
   });
 }
 
+/** What to look at in a pool of which it is not known. */
+function poolNotes(group: GroupPlan, pool: Pool): string[] {
+  const drills = [...new Set(group.blocks.flatMap((b) => setsOf(b.items).flatMap(({ set }) => set.drill ?? [])))];
+  const named = (place: DrillPlace) =>
+    drills
+      .filter((id) => drillCard(id).places.includes(place) && !drillCard(id).places.includes('pool'))
+      .map((id) => drillCard(id).name)
+      .join(', ');
+  const [shallow, wall] = [named('shallow'), named('wall')];
+  return [
+    ...(shallow && pool.standingDepth === undefined
+      ? [`${group.name}: look first whether this pool has standing depth: ${shallow} needs it.`]
+      : []),
+    ...(wall && pool.edge === undefined ? [`${group.name}: look at the edge first: ${wall} is done at the wall.`] : []),
+  ];
+}
+
 /** Which demand is in the way, found by letting go of one at a time. */
 const nameOf = (group: GroupRequest): string => group.name ?? LEVEL[group.level].name;
 
 function explainClash(request: BuildRequest, group: GroupRequest, index: number, budget: { searches: number }): Clash {
   const name = nameOf(group);
+  const beginners =
+    byTheClock(group, request.pool) && request.place !== 'open-water' && beginnerProblem(request, group);
+  if (beginners) return { group: index, ...beginners };
   const changes: string[] = [];
   const works = (r: BuildRequest, g: GroupRequest) => budget.searches-- > 0 && searchGroup(r, g, index).size > 0;
 

@@ -1,11 +1,12 @@
 import fc from 'fast-check';
-import { drillCard, KIT_IDS, ladderCard, LADDER_IDS } from '../library';
+import { drillCard, KIT_IDS, ladderCard, LADDER_IDS, STEPS_TO_TEN_METRES } from '../library';
 import { CAUSE_IDS } from '../review';
 import { HEALTH_FLAGS, isAtLeast, LEVEL, LEVELS, STROKE_MODELS } from '../swimmers';
 import {
   anotherSession,
   blockMetres,
   buildSession,
+  byTheClock,
   checkPlan,
   chooseDrills,
   groupClock,
@@ -51,7 +52,12 @@ const anyGroup = fc.record({
   v400Mps: fc.option(fc.double({ min: 0.5, max: 1.6, noNaN: true })),
   model: fc.constantFrom(undefined, ...STROKE_MODELS),
   healthFlags: fc.subarray([...HEALTH_FLAGS], { maxLength: 2 }),
-  ladderSteps: fc.constantFrom(undefined, {}, { confidence: 3, catch: 1, 'side-breathing': 2 }),
+  ladderSteps: fc.constantFrom(
+    undefined,
+    {},
+    { confidence: 3, catch: 1, 'side-breathing': 2 },
+    { confidence: STEPS_TO_TEN_METRES, catch: 1 },
+  ),
   loadLimit: fc.option(fc.integer({ min: 500, max: 5000 }), { nil: null }),
 });
 const requests = (groups: { readonly min: number; readonly max: number }): fc.Arbitrary<BuildRequest> =>
@@ -80,14 +86,15 @@ function expectPromises(asked: BuildRequest, plan: SessionPlan): void {
     expect(group.blocks[0]).toMatchObject({ kind: 'land' });
     expect(group.blocks[0]!.landMinutes).toBeGreaterThanOrEqual(5);
     for (const block of group.blocks) {
-      if (block.kind === 'land') continue;
+      if (block.kind === 'land' || totals.metres === 0) continue;
       const [low, high] = SHARE_BAND[block.kind];
       const share = blockMetres(block, group, plan.pool) / totals.metres;
       expect(share).toBeGreaterThanOrEqual(low - 1e-6);
       expect(share).toBeLessThanOrEqual(high + 1e-6);
     }
+    if (byTheClock(of, asked.pool)) expect(totals.metres).toBe(0);
     for (const { set } of group.blocks.flatMap((b) => setsOf(b.items))) {
-      if (asked.place !== 'open-water') {
+      if (asked.place !== 'open-water' && set.kind !== 'timed') {
         // Whole lengths; halves only where the pool is long.
         const lengths = repLengths(set);
         expect(Number.isInteger(lengths) || (lengths === 0.5 && plan.pool.length > 40)).toBe(true);
@@ -225,7 +232,10 @@ describe('the builder', () => {
   });
 
   it('stays inside the metres of each level in an hour', () => {
-    const plan = built({ groups: LEVELS.map((level) => ({ level, swimmers: 4, lanes: 1, v400Mps: null })) });
+    const ladderSteps = { confidence: STEPS_TO_TEN_METRES };
+    const plan = built({
+      groups: LEVELS.map((level) => ({ level, swimmers: 4, lanes: 1, v400Mps: null, ladderSteps })),
+    });
     for (const group of plan.groups) {
       const [low, high] = LEVEL[group.level].metresPerHour;
       const { metres } = groupTotals(group, plan.pool);

@@ -1,12 +1,13 @@
-import type { DrillId, KitId } from '../library';
+import { drillCard, type DrillId, type KitId } from '../library';
 import { trainingLoad } from '../measures';
-import { CAUSES, type CauseId } from '../review';
+import { CAUSES, type Cause, type CauseId } from '../review';
+import { isAtLeast } from '../swimmers';
 import { lengthsToMetres, type Pool } from '../units';
 import { BETWEEN_SETS_S, groupClock } from './clock';
-import type { Block, BlockKind, Breathing, GroupPlan, Item, Sighting, SwimSet, SwimStroke } from './model';
+import type { AnySet, Block, BlockKind, Breathing, GroupPlan, Item, Sighting, SwimSet, SwimStroke } from './model';
 import type { GroupRequest } from './request';
 import { EASY, effortParts, isSet, repLengths, repMetres } from './setMeasure';
-import { blockMetres, setsOf } from './totals';
+import { setsOf } from './totals';
 
 /** One way to fill a block, with what the search needs to know of it. */
 export interface Candidate {
@@ -114,11 +115,11 @@ function loadOf({ group, pool }: Context, block: Block): number {
   );
 }
 
-/** Pool lengths of a block: exact, unless something in it is measured in minutes. */
+/** Pool lengths of a block: exact but for what covers a distance by the clock. */
 function sizeOf({ group, pool }: Context, block: Block): number {
-  const sets = setsOf(block.items);
-  if (sets.some(({ set }) => set.kind === 'timed')) return blockMetres(block, group, pool) / lengthsToMetres(pool, 1);
-  return sets.reduce((sum, { set, times }) => sum + set.reps * repLengths(set) * times, 0);
+  const lengthsOf = (set: AnySet) =>
+    set.kind === 'timed' ? repMetres(set, group, pool) / lengthsToMetres(pool, 1) : repLengths(set);
+  return setsOf(block.items).reduce((sum, { set, times }) => sum + set.reps * lengthsOf(set) * times, 0);
 }
 
 /** Distances of a recipe for this group: its own, and the same stretched by how far the group gets. */
@@ -140,6 +141,16 @@ export function wholeLengths(metres: number, pool: Pool): number {
 /** Sets that end at the far side cost a little: the coach stands at the other end. */
 export function oddness(items: readonly SwimSet[]): number {
   return items.reduce((sum, { reps, lengths }) => sum + ((reps * lengths) % 2 === 0 ? 0 : 0.02), 0);
+}
+
+/**
+ * The cue of a theme for a group: a somersault is not talked of to people who do not tumble, which is below the level of
+ * the tumble ladder, or before its first two steps where somebody keeps it.
+ */
+export function cueFor(theme: CauseId, { level, ladderSteps }: Pick<GroupRequest, 'level' | 'ladderSteps'>): string {
+  const cause: Cause = CAUSES[theme];
+  const tumbles = isAtLeast(level, drillCard('tumble-ladder').from) && (ladderSteps?.tumble ?? Infinity) >= 2;
+  return tumbles ? cause.cue : (cause.openTurnCue ?? cause.cue);
 }
 
 export function strokeOf(theme: CauseId): SwimStroke {

@@ -8,14 +8,26 @@ import { RECIPE } from './recipe';
 import { LEVEL } from '../swimmers';
 import type { BuildRequest, GroupRequest } from './request';
 
+/** Drills looked at beyond those that are swum, and most that are done on the spot. */
+const MORE = 4;
+const MOST_ON_THE_SPOT = 1;
+
 /** All ways to fill each block of a group's session; a locked block has one. */
 export function blockCandidates(group: GroupPlan, asked: GroupRequest, request: BuildRequest): Candidates {
   const { theme, pool, kit } = request;
   const outside = request.place === 'open-water';
-  const drills = chooseDrills(theme, asked, kit, RECIPE[asked.level].drillCount, {
+  const count = RECIPE[asked.level].drillCount;
+  const best = chooseDrills(theme, asked, kit, count + MORE, {
     seed: request.seed,
+    pool,
     where: outside ? 'open-water' : 'pool',
   });
+  // What is done on the spot comes on top of what is swum: it covers no metres.
+  const spot = best.slice(0, count).filter((id) => drillCard(id).factor === null);
+  const drills = [
+    ...spot.slice(0, MOST_ON_THE_SPOT),
+    ...best.filter((id) => drillCard(id).factor !== null).slice(0, count),
+  ];
   const reach =
     ((request.minutes - RECIPE[asked.level].landMinutes) / 54) * (group.v400Mps / LEVEL[asked.level].defaultV400Mps);
   const context: Context = { group, request: asked, pool, theme, kit, drills, reach };

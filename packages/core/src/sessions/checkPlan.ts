@@ -1,14 +1,15 @@
-import { drillCard } from '../library';
+import { drillCard, STEPS_TO_TEN_METRES } from '../library';
 import { isAtLeast } from '../swimmers';
 import { patternProblem } from './breathPattern';
 import { groupClock } from './clock';
 import { describeSet } from './describe';
 import { breathProblems, fewBreathSets, freelyIn, type Freely, type GroupPerson } from './fewBreaths';
+import { drillProblem, LONG_POOL_M, type Stands } from './drillPlace';
 import { BLOCK_NAME, type AnySet, type GroupPlan, type SessionPlace, type SessionPlan } from './model';
 import { SHARE_BAND } from './recipe';
 import { repSeconds } from './setMeasure';
 import { sizeProblem } from './size';
-import type { Pool } from '../units';
+import { lengthsToMetres } from '../units';
 import { blockMetres, groupTotals, setsOf } from './totals';
 
 /** Groups should end within this time of each other, seconds. */
@@ -38,12 +39,13 @@ export interface PlanCheck {
 export type GroupPeople = readonly GroupPerson[] | null;
 
 /**
- * Somebody's group in a plan: that of their level, else the first.
+ * Somebody's group in a plan: that of their level, else the first. Beginners swim in a group of beginners or not at all.
  *
  * @example groupFor(plan, { level: 'hold' })?.name // 'Hold'
  */
-export function groupFor(plan: SessionPlan, person: Pick<GroupPerson, 'level'>): GroupPlan | undefined {
-  return plan.groups.find((g) => g.level === person.level) ?? plan.groups[0];
+export function groupFor(plan: SessionPlan, { level }: Pick<GroupPerson, 'level'>): GroupPlan | undefined {
+  const own = plan.groups.find((g) => g.level === level);
+  return own ?? (level === 'settle' ? undefined : plan.groups[0]);
 }
 
 /** Who swims in each group of a plan, in its order. */
@@ -74,7 +76,10 @@ export function checkPlan(
   }
   if (spreadS > FINISH_TOGETHER_S) problems.push(`The groups end ${inWords(spreadS)} apart.`);
   plan.groups.forEach((group, i) => problems.push(...groupProblems(group, plan, people[i] ?? null)));
-  const blocked = plan.groups.flatMap((group) => safetyProblems(group, plan));
+  const blocked = plan.groups.flatMap((group, i) => [
+    ...safetyProblems(group, plan),
+    ...peopleProblems(group, plan, people[i] ?? null),
+  ]);
   const freely = plan.groups.map((group, i) => {
     const found = breathingFreely(group, plan, people[i] ?? null, leftOut);
     blocked.push(...found.blocked);
@@ -109,11 +114,13 @@ function breathingFreely(
 function groupProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople): string[] {
   const problems: string[] = [];
   const totals = groupTotals(group, plan.pool);
-  if (totals.metres === 0) return [`${group.name} swims nothing.`];
+  const inTheWater = group.blocks.some((b) => setsOf(b.items).length > 0);
+  if (totals.metres === 0 && !inTheWater) return [`${group.name} swims nothing.`];
   if (!group.blocks.some((b) => b.kind === 'land' && b.landMinutes > 0))
     problems.push(`${group.name}: no preparation on land.`);
   for (const block of group.blocks) {
-    if (block.kind === 'land') continue;
+    // By the clock at the wall there are no metres to share.
+    if (block.kind === 'land' || totals.metres === 0) continue;
     const [low, high] = SHARE_BAND[block.kind];
     const share = blockMetres(block, group, plan.pool) / totals.metres;
     const named = `${group.name}: ${BLOCK_NAME[block.kind]} is ${percent(share)} of the metres`;
@@ -146,19 +153,58 @@ function safetyProblems(group: GroupPlan, plan: SessionPlan): string[] {
   if (size) problems.push(`${group.name}: ${size}`);
   if (plan.place === 'open-water' && group.level === 'settle')
     problems.push(`${group.name}: beginners are never planned in open water.`);
-  for (const { set } of group.blocks.flatMap((b) => setsOf(b.items))) {
-    for (const reason of setProblems(set, group, plan.place, plan.pool)) problems.push(`${group.name}, ${reason}`);
-    // Beginners never skip a step; elsewhere the coach may know better, and is told.
-    if (set.drill && group.level === 'settle' && !isAtLeast('settle', drillCard(set.drill).from))
-      problems.push(`${group.name}: ${drillCard(set.drill).name} is above this level.`);
+  for (const block of group.blocks) {
+    for (const { set } of setsOf(block.items)) {
+      for (const reason of setProblems(set, group, { ...plan, block: block.kind }))
+        problems.push(`${group.name}, ${reason}`);
+      // Beginners never skip a step; elsewhere the coach may know better, and is told.
+      if (set.drill && group.level === 'settle' && !isAtLeast('settle', drillCard(set.drill).from))
+        problems.push(`${group.name}: ${drillCard(set.drill).name} is above this level.`);
+    }
   }
   return problems;
 }
 
+/** Why some of the people of a group must not be in it, whatever its level is called. */
+function peopleProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople): string[] {
+  const beginners = (people ?? []).filter((p) => p.level === 'settle');
+  if (beginners.length === 0) return [];
+  const names = (those: readonly GroupPerson[]) => those.map((p) => p.name).join(', ');
+  if (plan.place === 'open-water')
+    return [`${group.name}: ${names(beginners)} at Settle: beginners are never planned in open water.`];
+  const atTheWall = beginners.filter((p) => (p.confidence ?? 0) < STEPS_TO_TEN_METRES);
+  const swims = group.blocks.some((b) => setsOf(b.items).some(({ set }) => set.kind !== 'timed'));
+  if (!swims || atTheWall.length === 0) return [];
+  return [
+    `${group.name}: ${names(atTheWall)} not yet past “ten metres on their own”: no lengths, only tries where one can stand, by the clock.`,
+  ];
+}
+
 /** What could hurt somebody in one set, each in a sentence that names it. */
-export function setProblems(set: AnySet, group: GroupPlan, place: SessionPlace, pool: Pool): string[] {
-  const reasons = [patternProblem(set.stroke, set.breathing), ...breathProblems(set, group, place, pool)];
+export function setProblems(set: AnySet, group: GroupPlan, stands: Stands): string[] {
+  const { place, pool } = stands;
+  const reasons = [
+    patternProblem(set.stroke, set.breathing),
+    drillProblem(set, group, stands),
+    loopProblem(set, place),
+    lengthProblem(set, group, stands),
+    ...breathProblems(set, group, place, pool),
+  ];
   return reasons.flatMap((reason) => (reason === null ? [] : [`${describeSet(set, pool, place)}: ${reason}`]));
+}
+
+/** Why a swim outside ends where nobody can get out, or null. */
+function loopProblem(set: AnySet, place: SessionPlace): string | null {
+  if (place !== 'open-water' || set.kind === 'timed' || Number.isInteger(set.lengths)) return null;
+  return 'half a loop ends far from where one gets out: whole loops only.';
+}
+
+/** Why a beginner must not be sent off for a length, or null. */
+function lengthProblem(set: AnySet, { level }: GroupPlan, { place, pool }: Stands): string | null {
+  if (level !== 'settle' || place !== 'pool' || set.kind === 'timed') return null;
+  return lengthsToMetres(pool, 1) > LONG_POOL_M
+    ? 'nobody who cannot swim 50 m is sent away from the wall of a long pool: tries in the shallow end, by the clock.'
+    : null;
 }
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;

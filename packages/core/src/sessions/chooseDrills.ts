@@ -1,13 +1,15 @@
-import { drillCard, LADDER_IDS, ladderCard, type DrillId, type KitId, type LadderId } from '../library';
+import { drillCard, LADDER_IDS, ladderCard, type Drill, type DrillId, type KitId, type LadderId } from '../library';
 import { CAUSE_IDS, CAUSES, STAGES, type CauseId } from '../review';
 import { isAtLeast } from '../swimmers';
-import { seeded } from '../units';
+import { seeded, type Pool } from '../units';
 import type { GroupRequest } from './request';
 
 export interface DrillWish {
   readonly where?: 'pool' | 'land' | 'open-water';
   /** Another seed brings other drills where there are more than are needed. */
   readonly seed?: number;
+  /** What is known of the pool: no standing depth and a raised edge rule drills out. */
+  readonly pool?: Pool;
 }
 
 /** Skills practised outside whatever the theme is. */
@@ -31,13 +33,12 @@ export function chooseDrills(
   group: GroupRequest,
   kit: readonly KitId[],
   count: number,
-  { where = 'pool', seed = 0 }: DrillWish = {},
+  { where = 'pool', seed = 0, pool }: DrillWish = {},
 ): DrillId[] {
   const fits = (id: DrillId): boolean => {
     const drill = drillCard(id);
     return (
-      (drill.factor !== null) === (where !== 'land') &&
-      (where === 'open-water' ? drill.kit.length === 0 && drill.factor! >= 0.8 : drill.place !== 'open-water') &&
+      standsIn(drill, where, pool) &&
       isAtLeast(group.level, drill.from) &&
       onLadder(id, group.ladderSteps) &&
       drill.kit.every((item) => kit.includes(item)) &&
@@ -66,6 +67,19 @@ export function chooseDrills(
   const away = (id: CauseId) => Math.abs(stageOf(id) - stageOf(theme)) + (stageOf(id) > stageOf(theme) ? 0.5 : 0);
   const crawl = CAUSE_IDS.filter((id) => CAUSES[id].strokes[0] === 'front-crawl');
   return answers([...crawl].sort((a, b) => away(a) - away(b))).slice(0, count);
+}
+
+/** Whether a place is one of the card's, and allows it. */
+function standsIn(
+  { places, kit, levelEdge }: Drill,
+  where: 'pool' | 'land' | 'open-water',
+  pool: Pool | undefined,
+): boolean {
+  if (where === 'land') return places.includes('land');
+  if (where === 'open-water') return places.includes('open-water') && kit.length === 0;
+  if (places.includes('pool')) return true;
+  if (places.includes('wall')) return !(levelEdge && pool?.edge === 'raised');
+  return places.includes('shallow') && pool?.standingDepth !== false;
 }
 
 /** Whether a drill is at most the step being worked on, on every ladder that is kept for the group. */

@@ -269,10 +269,10 @@ describe('who breathes freely', () => {
     expect(checkPlan(settlers, [[{ ...adult, level: 'settle' }]]).blocked).toHaveLength(1);
   });
 
-  it('puts people where they would swim: without a group of their level in the first', () => {
+  it('puts people where they would swim: without a group of their level in the first, beginners in none', () => {
     const plan = planOf([quick([], { id: 'r', level: 'race' }), quick([], { id: 'h', level: 'hold' })]);
-    const settle: GroupPerson = { ...adult, id: 's', level: 'settle' };
-    expect(peopleOf(plan, [adult, settle]).map((here) => here.map((p) => p.id))).toEqual([['s'], ['a']]);
+    const [build, settle] = (['build', 'settle'] as const).map((level) => ({ ...adult, id: level, level }));
+    expect(peopleOf(plan, [adult, build!, settle!]).map((here) => here.map((p) => p.id))).toEqual([['build'], ['a']]);
   });
 });
 

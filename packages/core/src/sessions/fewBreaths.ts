@@ -147,6 +147,8 @@ export interface GroupPerson extends BreathPerson {
   readonly id: string;
   readonly name: string;
   readonly v400Mps: number;
+  /** Steps passed on the ladder of water confidence; left out where none is kept. */
+  readonly confidence?: number;
 }
 
 /** Somebody who swims a set breathing freely while others have few breaths, and why. */

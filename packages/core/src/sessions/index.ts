@@ -1,3 +1,4 @@
+export * from './beginners';
 export * from './breathPattern';
 export * from './breathPlaces';
 export * from './buildSession';
@@ -6,6 +7,7 @@ export * from './checkPlan';
 export * from './chooseDrills';
 export * from './clock';
 export * from './describe';
+export * from './drillPlace';
 export * from './edit';
 export * from './fewBreaths';
 export * from './model';

@@ -1,7 +1,9 @@
-import { CAUSES } from '../review';
+import { drillCard, type DrillId } from '../library';
+import { effortSpeed } from '../measures';
 import { lengthsToMetres } from '../units';
 import {
   candidate,
+  cueFor,
   inRounds,
   swim,
   usualRest,
@@ -61,7 +63,11 @@ function skills(context: Context): Candidate[] {
     for (const reps of [1, 2, 3]) {
       for (const seconds of halfMinutes(1, 4)) {
         const items = context.drills.map((drill, i) =>
-          timed(`dr-${i}`, reps, seconds, { drill, rest: 30, note: 'Back together after each.' }),
+          timed(`dr-${i}`, reps, Math.min(seconds, longestTry(drill, context)), {
+            drill,
+            rest: 30,
+            note: 'Back together after each.',
+          }),
         );
         out.push(...candidate(context, 'drills', inRounds('dr', rounds, items), rounds, 0));
       }
@@ -70,11 +76,21 @@ function skills(context: Context): Candidate[] {
   return out;
 }
 
+/** Seconds of one try that stay within what the card of a drill allows, in half-minutes. */
+function longestTry(id: DrillId, { group }: Context): number {
+  const { dose, factor } = drillCard(id);
+  if (dose.kind === 'seconds') return dose.seconds;
+  if (dose.kind === 'repeats') return Math.ceil((dose.tries * dose.eachS) / 30) * 30;
+  const speed = effortSpeed(group.v400Mps, EASY, group.paceTable) * (factor ?? 1);
+  return Math.max(30, Math.floor(dose.mostM / speed / 30) * 30);
+}
+
 function loops(context: Context): Candidate[] {
   const recipe = RECIPE[context.request.level];
   const every = context.request.level === 'race' ? 6 : 8;
   const out: Candidate[] = [];
-  for (const lengths of [0.5, 1, 1.5, 2, 3]) {
+  // Whole loops only: half a one ends far from where one gets out.
+  for (const lengths of [1, 2, 3]) {
     for (let reps = 1; reps <= 24; reps++) {
       for (const extra of [0, 10, 20, 30, 45, 60]) {
         const rest = Math.max(30, usualRest(lengthsToMetres(context.pool, lengths))) + extra;
@@ -83,9 +99,9 @@ function loops(context: Context): Candidate[] {
           rest,
           breathing: BREATHING,
           sighting: { every, forBreath: false },
-          note: CAUSES[context.theme].cue,
+          note: cueFor(context.theme, context.request),
         });
-        const awkward = (lengths % 1 === 0 ? 0 : 0.02) + (reps > 8 ? 0.03 : 0) + extra / 1000;
+        const awkward = (reps > 8 ? 0.03 : 0) + extra / 1000;
         out.push(...candidate(context, 'main', [set], reps, awkward));
       }
     }

@@ -1,8 +1,9 @@
-import { drillCard } from '../library';
+import { drillCard, type DrillId } from '../library';
 import { CAUSES } from '../review';
-import { lengthsToMetres } from '../units';
+import { lengthsToMetres, type Pool } from '../units';
 import {
   candidate,
+  cueFor,
   EVERY_THREE,
   FREE,
   inRounds,
@@ -17,9 +18,11 @@ import {
   type Candidates,
   type Context,
 } from './candidate';
+import { SLACK } from './drillPlace';
 import type { AnySet } from './model';
 import { RECIPE } from './recipe';
 import { EASY } from './setMeasure';
+import { onTheSpot } from './spotSet';
 
 /** All ways to fill each block of a session in a pool. */
 export function poolCandidates(context: Context, speed: boolean): Candidates {
@@ -73,21 +76,24 @@ function drillBlocks(context: Context): Candidate[] {
       for (const drillLengths of options(recipe.drillM, context.pool)) {
         for (const whole of options(recipe.wholeM, context.pool)) {
           for (const extra of level === 'settle' ? recipe.extraRestS : [0]) {
-            const items = context.drills.flatMap((id, i) => [
-              swim(`dr-${i}`, reps, drillLengths, {
-                drill: id,
-                rest: 20 + extra,
-                kit: drillCard(id).kit,
-                stroke: strokeOf(context.theme),
-              }),
-              swim(`dr-${i}-whole`, 1, whole, {
-                stroke: strokeOf(context.theme),
-                effort: EASY,
-                rest: 15 + extra,
-                note: drillCard(id).cue,
-              }),
-            ]);
-            const wrapped = inRounds('dr', rounds, items);
+            const stroke = strokeOf(context.theme);
+            const lengthsOf = (id: DrillId) => lengthsOfDrill(id, drillLengths, context.pool);
+            const swum = context.drills.filter((id) => lengthsOf(id) !== null);
+            // What is done on the spot, or over less than a length, has a timed part of its own before the rounds.
+            const onSpot = context.drills
+              .filter((id) => lengthsOf(id) === null && !isWhole(id))
+              .map((id, i) => onTheSpot(`dr-spot-${i}`, id, context.group, stroke));
+            const items = (swum.length > 0 ? swum : context.drills).flatMap((id, i) => {
+              const lengths = lengthsOf(id);
+              const { kit, cue } = drillCard(id);
+              return [
+                ...(lengths ? [swim(`dr-${i}`, reps, lengths, { drill: id, rest: 20 + extra, kit, stroke })] : []),
+                swim(`dr-${i}-whole`, lengths ? 1 : reps * 2, whole, {
+                  ...{ stroke, effort: EASY, rest: 15 + extra, note: cue },
+                }),
+              ];
+            });
+            const wrapped = [...onSpot, ...inRounds('dr', rounds, items)];
             out.push(...candidate(context, 'drills', wrapped, rounds, oddness(items) + extra / 400));
           }
         }
@@ -95,6 +101,32 @@ function drillBlocks(context: Context): Candidate[] {
     }
   }
   return out;
+}
+
+/** Whether a drill is always swum over one distance. */
+const isWhole = (id: DrillId): boolean => {
+  const { dose } = drillCard(id);
+  return dose.kind === 'distance' && dose.whole !== undefined;
+};
+
+/** Pools with a mark in the middle, where half a length may end, metres. */
+const HALVES_FROM_M = 40;
+
+/**
+ * Lengths of one try of a drill, as near to those wanted as its card allows; null when it is not swum in lengths, or
+ * none of this pool is short enough.
+ */
+function lengthsOfDrill(id: DrillId, wanted: number, pool: Pool): number | null {
+  const { dose } = drillCard(id);
+  if (dose.kind !== 'distance') return null;
+  if (dose.whole !== undefined) {
+    const lengths = dose.whole / pool.length;
+    return Number.isInteger(lengths) ? lengths : null;
+  }
+  const lengthM = lengthsToMetres(pool, 1);
+  const most = Math.floor((dose.mostM * SLACK) / lengthM);
+  if (most >= 1) return wanted < 1 ? wanted : Math.min(most, wanted);
+  return lengthM > HALVES_FROM_M ? 0.5 : null;
 }
 
 function mains(context: Context): Candidate[] {
@@ -118,7 +150,7 @@ function mains(context: Context): Candidate[] {
               effort: level === 'settle' ? EASY : 0.7,
               rest: 15 + extra,
               breathing,
-              note: CAUSES[context.theme].cue,
+              note: cueFor(context.theme, context.request),
               sighting: sighting ? { every: level === 'race' ? 6 : 8, forBreath: false } : null,
             }),
           ];

@@ -54,7 +54,11 @@ export function proposeGroups(
         focuses: here.flatMap(needsOf),
         healthFlags: [...new Set(here.flatMap((c) => c.healthFlags))],
         knownDrills: history[level]?.knownDrills ?? [],
-        ladderSteps: leastSteps(here),
+        // A beginner whose confidence nobody noted has not begun.
+        ladderSteps:
+          level === 'settle'
+            ? { ...leastSteps(here), confidence: Math.min(...here.map((c) => c.ladderSteps?.confidence ?? 0)) }
+            : leastSteps(here),
         loadLimit: tightest(history[level]?.loadsBySquad ?? []),
       },
     ];

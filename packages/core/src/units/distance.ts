@@ -7,7 +7,15 @@ export type PoolUnit = 'm' | 'yd';
 export interface Pool {
   readonly length: number;
   readonly unit: PoolUnit;
+  /** Whether beginners can stand somewhere; left out while nobody said. */
+  readonly standingDepth?: boolean;
+  /** The edge at the turning end; left out while nobody said. */
+  readonly edge?: PoolEdge;
 }
+
+/** Level with the water, or raised above it so that heels can hit it in a turn. */
+export const POOL_EDGES = ['level', 'raised'] as const;
+export type PoolEdge = (typeof POOL_EDGES)[number];
 
 /** Shortest and longest pool Upwell plans for, in the pool's own unit. */
 export const POOL_LENGTH = { min: 8, max: 100 } as const;

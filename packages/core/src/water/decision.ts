@@ -118,7 +118,7 @@ const ASKED: readonly Asked[] = [
 ];
 
 /** Dusk nearer than this to the end of the plan stops it, minutes. */
-const DUSK_MIN = 30;
+export const DUSK_MIN = 30;
 /** Waves higher than this are for nobody, metres. */
 const WAVES_M = 1.2;
 /** Limits for first-timers and children: waves in metres, wind in m/s, metres from the shore without a craft. */

@@ -1,5 +1,7 @@
 import { groupClock, groupTotals, type GroupPerson, type SessionPlan } from '../sessions';
-import type { DayGroup } from './decision';
+import { longestInWater, type WaterPerson } from '../safety';
+import { DUSK_MIN, type DayGroup } from './decision';
+import type { DayWeather } from './standIn';
 
 /** What is known of a group from the people in it: how many, how young, how slow, and their health notes to answer. */
 export function groupOfPeople(
@@ -15,6 +17,43 @@ export function groupOfPeople(
     swimmerIds: people.map((p) => p.id),
     health: people.flatMap((p) => p.healthFlags.map((flag) => ({ swimmerId: p.id, flag, answer: '' }))),
   };
+}
+
+/**
+ * What speaks against a swim-out at the hour it is planned, by the forecast: dusk, and the water for so many minutes. Said
+ * while it is planned; the decision at the water is made by what is read there.
+ *
+ * @param startMs the planned start, milliseconds since 1970
+ * @param minutes in the water
+ * @param group who goes in, as far as it is known
+ */
+export function swimOutConcerns(
+  weather: Pick<DayWeather, 'waterC' | 'sunsetMs' | 'sunriseMs'>,
+  startMs: number,
+  minutes: number,
+  group: Pick<DayGroup, 'children' | 'minors'>,
+): string[] {
+  const { sunsetMs, sunriseMs, waterC } = weather;
+  const said: string[] = [];
+  const lightLeft = sunsetMs === null ? null : (sunsetMs - startMs) / 60_000 - minutes;
+  if (lightLeft !== null && lightLeft < DUSK_MIN)
+    said.push(
+      lightLeft < 0
+        ? `It is dark ${Math.ceil(-lightLeft)} min before everybody is out: start earlier or swim less.`
+        : `Only ${Math.floor(lightLeft)} min of light are left at the end; ${DUSK_MIN} are needed: start earlier or swim less.`,
+    );
+  if (sunriseMs !== null && startMs < sunriseMs) said.push('The start is before sunrise.');
+  const who: WaterPerson = group.children > 0 ? 'child' : group.minors > 0 ? 'first' : 'used';
+  const [bare, suit] = [false, true].map((wetsuit) => longestInWater(waterC, who, wetsuit).minutes);
+  const longest = Math.max(bare!, suit!);
+  const at = `About ${waterC} °C are forecast:`;
+  if (longest === 0) said.push(`${at} this group is not planned in such water.`);
+  else if (minutes > longest)
+    said.push(
+      `${at} this group stays ${longest} min at most${suit! > bare! ? ', in wetsuits' : ''}; ${minutes} are planned.`,
+    );
+  else if (minutes > bare!) said.push(`${at} ${minutes} min only in wetsuits${bare! > 0 ? `; ${bare} without` : ''}.`);
+  return said;
 }
 
 /** What one level does outside, in a line. */

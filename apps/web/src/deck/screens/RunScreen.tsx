@@ -298,6 +298,8 @@ interface StartProps {
 /** Before the start: who swims in which lane, and one large button. */
 function Start({ setup, groupOf, names, onBegin, children }: StartProps) {
   const theme = useTheme();
+  const inLanes = new Set(setup.lanes.flatMap((lane) => lane.swimmers));
+  const left = setup.lanes.length === 0 ? [] : setup.swimmers.map((s) => s.id).filter((id) => !inLanes.has(id));
   return (
     <ScrollView style={styles.page} contentContainerStyle={styles.start}>
       {setup.lanes.length === 0 ? (
@@ -312,6 +314,9 @@ function Start({ setup, groupOf, names, onBegin, children }: StartProps) {
           </View>
         </View>
       ))}
+      {left.length > 0 ? (
+        <Notice tone="error">{`No group here for beginners: ${left.map((id) => names.get(id)).join(', ')}.`}</Notice>
+      ) : null}
       {children}
       <Button
         mode="contained"

@@ -1,5 +1,5 @@
 import { bestView } from '@upwell/core/figure';
-import { drillCard, KIT, ladderCard, type DrillId, type LadderId } from '@upwell/core/library';
+import { doseWord, drillCard, KIT, ladderCard, type DrillId, type LadderId } from '@upwell/core/library';
 import {
   CAUSE_IDS,
   CAUSES,
@@ -48,6 +48,7 @@ const PLACE_WORD = {
   wall: 'at the wall',
   shallow: 'in standing depth',
   pool: 'in the pool',
+  deep: 'in deep water',
   'open-water': 'outside',
 };
 
@@ -57,9 +58,9 @@ export function DrillDetails({ id }: { readonly id: DrillId }) {
   const drill = drillCard(id);
   const answers = CAUSE_IDS.filter((cause) => (CAUSES[cause].answers as readonly DrillId[]).includes(id));
   const facts = [
-    `Where: ${PLACE_WORD[drill.place]}, from ${LEVEL[drill.from].name}`,
+    `Where: ${drill.places.map((place) => PLACE_WORD[place]).join(' or ')}, from ${LEVEL[drill.from].name}`,
     `Kit: ${drill.kit.map((k) => KIT[k]).join(', ') || 'none'}`,
-    `Dose: ${drill.dose.tries} tries${drill.dose.distanceM ? ` of ${drill.dose.distanceM} m` : ''}`,
+    `Dose: ${doseWord(drill.dose)}${drill.dose.kind === 'distance' ? `, ${drill.dose.mostM} m at most in one` : ''}`,
     drill.factor === null ? null : `Pace: ${Math.round(drill.factor * 100)} % of easy swimming`,
     `Look from: ${drill.view}`,
   ].filter((fact) => fact !== null);

@@ -1,4 +1,4 @@
-import { drillCard, KIT, type DrillId } from '@upwell/core/library';
+import { drillCard, KIT, tryWord, type DrillId } from '@upwell/core/library';
 import {
   CAUSES,
   daysToRelook,
@@ -128,7 +128,7 @@ export function FocusChoice({ draft, cause, others, choice, onChange, errors }: 
       ))}
       <View style={styles.row}>
         <Stepper
-          label={drill.dose.distanceM ? `tries of ${drill.dose.distanceM} m` : 'tries'}
+          label={tryWord(drill.dose)}
           value={String(focus.tries)}
           onLess={focus.tries > 1 ? () => onChange({ tries: focus.tries - 1 }) : null}
           onMore={focus.tries < 50 ? () => onChange({ tries: focus.tries + 1 }) : null}

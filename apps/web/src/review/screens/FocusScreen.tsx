@@ -1,7 +1,7 @@
 import type { FocusView, ReviewView, TryFields } from '@upwell/contract/review';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { bestView } from '@upwell/core/figure';
-import { drillCard, KIT, type DrillId } from '@upwell/core/library';
+import { doseWord, drillCard, KIT, type DrillId } from '@upwell/core/library';
 import {
   CAUSES,
   drillsFor,
@@ -211,7 +211,7 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
             {drill.steps.map((text, i) => (
               <Text key={text}>{`${i + 1}. ${text}`}</Text>
             ))}
-            <Text variant="bodySmall">{`${focus.tries} tries${drill.dose.distanceM ? ` of ${drill.dose.distanceM} m` : ''}. Kit: ${drill.kit.map((k) => KIT[k]).join(', ') || 'none'}. Watch for: ${drill.mistakes.join(', ')}.`}</Text>
+            <Text variant="bodySmall">{`${doseWord(drill.dose, focus.tries)}. Kit: ${drill.kit.map((k) => KIT[k]).join(', ') || 'none'}. Watch for: ${drill.mistakes.join(', ')}.`}</Text>
             {drill.cautions.map((text) => (
               <Text key={text} variant="labelMedium" style={{ color: theme.colors.error }}>
                 {text}

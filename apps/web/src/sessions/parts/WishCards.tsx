@@ -21,6 +21,7 @@ import { Choice } from '@/ui/Choice';
 import { addDays, dayOf, dayWord, movedTime, nextWeekday } from '@/ui/dates';
 import { Disclosure } from '@/ui/Disclosure';
 import { Input } from '@/ui/Input';
+import { PoolFacts } from '@/ui/PoolFacts';
 import { Stepper } from '@/ui/Stepper';
 import { Toggle } from '@/ui/Toggle';
 import { LoopChoice } from './LoopChoice';
@@ -179,15 +180,15 @@ export function TimeAndPoolCard({ wish, change, times }: PartProps & { readonly 
             .map((t) => `${t.squad} ${t.date} ${t.startTime}`)}
           onPress={(value) => {
             const time = times.find((t) => `${t.squad} ${t.date} ${t.startTime}` === value)!;
-            const pool = POOLS.find((p) => p === `${time.pool.length} ${time.pool.unit}`);
+            const { length, unit, ...poolFacts } = time.pool;
+            const pool = POOLS.find((p) => p === `${length} ${unit}`);
             change({
               date: time.date,
               startTime: time.startTime,
               minutes: time.minutes,
               place: 'pool',
-              ...(pool
-                ? { pool }
-                : { pool: 'other', otherLength: String(time.pool.length), otherUnit: time.pool.unit }),
+              poolFacts,
+              ...(pool ? { pool } : { pool: 'other', otherLength: String(length), otherUnit: unit }),
             });
           }}
         />
@@ -220,10 +221,16 @@ export function TimeAndPoolCard({ wish, change, times }: PartProps & { readonly 
           change(
             value === 'open-water'
               ? { place: 'open-water', locked: {}, lengths: {} }
-              : { place: 'pool', pool: value as PoolChoice, locked: {}, lengths: {} },
+              : { place: 'pool', pool: value as PoolChoice, poolFacts: {}, locked: {}, lengths: {} },
           )
         }
       />
+      {wish.place === 'pool' ? (
+        <PoolFacts
+          pool={wish.poolFacts ?? {}}
+          onChange={(facts) => change({ poolFacts: { ...wish.poolFacts, ...facts } })}
+        />
+      ) : null}
       {wish.place === 'open-water' ? (
         <View>
           <LoopChoice wish={wish} change={change} />

@@ -1,7 +1,7 @@
 import { CAUSES } from '@upwell/core/review';
 import type { SessionPlan } from '@upwell/core/sessions';
 import { useRouter, type Href } from 'expo-router';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, ProgressBar } from 'react-native-paper';
 import { sentence } from '@/api/problem';
@@ -22,6 +22,9 @@ import { useBuilt } from '../useBuilt';
 import { newWish, requestOf, type Wish } from '../wish';
 
 /** Choose who comes and what for; the session builds itself beside it. */
+// Sun, tides and the forecast are fetched only for a swim outside.
+const OutsideNotes = lazy(async () => ({ default: (await import('@/water/OutsideNotes')).OutsideNotes }));
+
 export function NewSessionScreen() {
   const router = useRouter();
   const wide = useWide();
@@ -93,6 +96,17 @@ export function NewSessionScreen() {
           <Locks plan={plan} wish={wish} change={change} />
           {proposal ? <ServesCard plan={plan} wish={wish} proposal={proposal} /> : null}
           <PlanTruth plan={plan} startTime={wish.startTime} notes={result?.kind === 'built' ? result.notes : []} />
+          {wish.place === 'open-water' && wish.courseId ? (
+            <Suspense fallback={null}>
+              <OutsideNotes
+                courseId={wish.courseId}
+                plan={plan}
+                people={proposal?.people ?? []}
+                date={wish.date}
+                startTime={wish.startTime}
+              />
+            </Suspense>
+          ) : null}
         </>
       ) : null}
       {error ? <Notice tone="error">{sentence(error)}</Notice> : null}

@@ -3,7 +3,7 @@ import type { SessionFields, SessionView } from '@upwell/contract/sessions';
 import { CAUSES } from '@upwell/core/review';
 import { checkPlan, editGroup, peopleOf, placeWord, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
 import { Input } from '@/ui/Input';
@@ -39,6 +39,9 @@ export function SessionScreen() {
     </Screen>
   );
 }
+
+// Sun, tides and the forecast are fetched only for a swim outside.
+const OutsideNotes = lazy(async () => ({ default: (await import('@/water/OutsideNotes')).OutsideNotes }));
 
 const PANES = ['sets', 'text', 'lanes', 'swum', 'take'] as const;
 type Pane = (typeof PANES)[number];
@@ -175,6 +178,17 @@ function Session({ stored }: { readonly stored: SessionView }) {
         <View style={wide ? styles.sheet : undefined}>
           <LevelSheet plan={plan} selected={group?.id ?? null} onSelect={setSelected} />
           <PlanTruth plan={plan} startTime={fields.startTime} people={people} leftOut={fields.breatheFreely} />
+          {plan.place === 'open-water' && fields.courseId && !fields.template ? (
+            <Suspense fallback={null}>
+              <OutsideNotes
+                courseId={fields.courseId}
+                plan={plan}
+                people={proposal?.people ?? []}
+                date={fields.date}
+                startTime={fields.startTime}
+              />
+            </Suspense>
+          ) : null}
         </View>
         <View style={wide ? styles.side : undefined}>
           {coach ? (

@@ -4,6 +4,7 @@ import { Button, IconButton, Text } from 'react-native-paper';
 import { Choice } from '@/ui/Choice';
 import { movedTime } from '@/ui/dates';
 import { Stepper } from '@/ui/Stepper';
+import { PoolFacts } from '@/ui/PoolFacts';
 import { useTheme } from '@/ui/useTheme';
 
 export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
@@ -67,9 +68,10 @@ export function PoolTimes({ times, onChange }: PoolTimesProps) {
             chosen={[`${time.pool.length} ${time.pool.unit}` as '25 m']}
             onPress={(value) => {
               const [length, unit] = value.split(' ') as [string, 'm' | 'yd'];
-              change(i, { pool: { length: Number(length), unit } });
+              change(i, { pool: { ...time.pool, length: Number(length), unit } });
             }}
           />
+          <PoolFacts pool={time.pool} onChange={(facts) => change(i, { pool: { ...time.pool, ...facts } })} />
         </View>
       ))}
       <Button

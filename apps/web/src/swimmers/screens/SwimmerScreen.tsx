@@ -1,7 +1,7 @@
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { bestView } from '@upwell/core/figure';
-import { drillCard, KIT } from '@upwell/core/library';
+import { doseWord, drillCard, KIT } from '@upwell/core/library';
 import { CAUSES, SIGNS, type SignId } from '@upwell/core/review';
 import { HEALTH_ADVICE, LEVEL, STROKE_MODEL } from '@upwell/core/swimmers';
 import { formatTime } from '@upwell/core/units';
@@ -175,7 +175,7 @@ function FocusCard({
           label={`How it looks: ${seen.map((s) => SIGNS[s].seen).join(', ')}`}
         />
       </View>
-      <Text>{`${drill.name}: ${focus.tries} tries${drill.dose.distanceM ? ` of ${drill.dose.distanceM} m` : ''}${drill.kit.length > 0 ? ` with ${drill.kit.map((k) => KIT[k]).join(', ')}` : ''}.`}</Text>
+      <Text>{`${drill.name}: ${doseWord(drill.dose, focus.tries)}${drill.kit.length > 0 ? ` with ${drill.kit.map((k) => KIT[k]).join(', ')}` : ''}.`}</Text>
       {drill.steps.map((text, i) => (
         <Text key={text} variant="bodySmall">{`${i + 1}. ${text}`}</Text>
       ))}

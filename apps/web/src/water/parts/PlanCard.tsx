@@ -1,4 +1,4 @@
-import type { GroupPerson } from '@upwell/core/sessions';
+import { peopleOf, type GroupPerson } from '@upwell/core/sessions';
 import { groupOfPlan, swimOutLines, type DayGroup } from '@upwell/core/water';
 import type { SessionView } from '@upwell/contract/sessions';
 import { useRouter, type Href } from 'expo-router';
@@ -20,7 +20,9 @@ export function PlanCard({ session, onTake }: PlanCardProps) {
   const router = useRouter();
   const lines = swimOutLines(session.plan);
   const group = groupOfPlan(session.plan);
-  const { data: people = [] } = useSessionPeopleQuery(session.id);
+  const { data } = useSessionPeopleQuery(session.id);
+  // Beginners without a group of their own do not go in.
+  const people = data ? peopleOf(session.plan, data).flat() : [];
   const swimmers = people.length || group.swimmers;
   return (
     <Card title={session.title}>

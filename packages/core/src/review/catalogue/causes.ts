@@ -12,6 +12,8 @@ export interface Cause {
   readonly check: string;
   /** One short sentence to say at the wall. */
   readonly cue: string;
+  /** What is said instead to people who do not tumble, where the cue is about a somersault. */
+  readonly openTurnCue?: string;
   /** Drills that answer it, best first. */
   readonly answers: readonly [DrillId, ...DrillId[]];
 }
@@ -363,6 +365,7 @@ export const CAUSES = {
     costs: 'A crooked roll throws away the fastest metres of the length.',
     check: 'Somersault in mid-pool: straight?',
     cue: 'Chin in, straight over.',
+    openTurnCue: 'Touch, tuck, feet flat on the wall.',
     answers: ['tumble-ladder'],
   },
   'wall-distance': {
@@ -372,6 +375,7 @@ export const CAUSES = {
     costs: 'Too far misses the push, too near hurts the heels.',
     check: 'Marks at half a metre and at a metre from the wall.',
     cue: 'Last stroke, then roll.',
+    openTurnCue: 'Glide in with a long arm, then touch.',
     answers: ['tumble-ladder'],
   },
   'no-streamline': {
