@@ -1,6 +1,7 @@
 import { act, fireEvent, renderHook, screen, waitFor } from '@testing-library/react-native';
 import type { DeckPack } from '@upwell/contract/deck';
 import type { SessionPerson } from '@upwell/contract/sessions';
+import type { AnySet } from '@upwell/core/sessions';
 import { RunScreen } from '@/deck/screens/RunScreen';
 import { useAlarm } from '@/deck/beeper/alarm';
 import { beepAt, Beats } from '@/deck/beeper/sound';
@@ -13,7 +14,8 @@ const person = (n: number, level: SessionPerson['level']): SessionPerson => ({
   id: `01a20bb8-5dce-719c-8bc2-8d9b01d7e60${n}`,
   name: `${['Ada', 'Bo', 'Cleo', 'Dov'][n]} Stone`,
   level,
-  age: 'adult', healthFlags: [],
+  age: 'adult',
+  healthFlags: [],
   v400Mps: 1 + n * 0.02,
   paceIsGuess: false,
   rateSpm: null,
@@ -50,6 +52,76 @@ function server(extra: Record<string, () => { body: unknown }> = {}) {
 }
 
 const kinds = async () => (await eventsOf(ID)).map((e) => e.kind).sort();
+
+describe('few breaths at the pool side', () => {
+  const few = {
+    ...PLAN,
+    groups: PLAN.groups.map((group) =>
+      group.level === 'hold'
+        ? {
+            ...group,
+            breathRecord: { lifeguard: 'Mo Bekk', rulesTold: true, minorsAgreed: false },
+            blocks: [
+              {
+                kind: 'main' as const,
+                id: 'few',
+                landMinutes: 0,
+                note: '',
+                items: [
+                  {
+                    ...{ kind: 'swim', id: 'few-set', reps: 4, lengths: 1, stroke: 'front-crawl', drill: null },
+                    ...{ effort: 0.8, breathing: { kind: 'limited', first: 3, last: 3 }, sighting: null },
+                    ...{ strokeRateSpm: null, timing: { kind: 'rest', seconds: 60 }, kit: [], note: '' },
+                  } as AnySet,
+                ],
+              },
+            ],
+          }
+        : group,
+    ),
+  };
+  const young: SessionPerson = { ...PEOPLE[2]!, age: 'under-16' };
+  const pack = { ...PACK, session: { ...SESSION, plan: few }, people: [PEOPLE[0], PEOPLE[1], young, PEOPLE[3]] };
+  const open = async () => {
+    server({ [`GET /deck/packs/${ID}`]: () => ({ body: pack }) });
+    showAt(routes, `/deck/${ID}/run`);
+    return screen.findByText('Begin');
+  };
+  /** Who swims with few breaths, as it was kept on the device. */
+  const expectMay = (ids: readonly string[]) =>
+    waitFor(async () => {
+      const begin = (await eventsOf(ID)).find((e) => e.kind === 'begin');
+      const passages = begin?.kind === 'begin' ? begin.setup.lanes.flatMap((lane) => lane.passages) : [];
+      expect(passages.find((p) => p.fewBreaths)?.fewBreaths?.may).toEqual(ids);
+    });
+
+  it('are asked about again, person by person, and swum by nobody before that', async () => {
+    const begin = await open();
+    expect(screen.getByText('Until this is ticked everybody swims these sets breathing freely.')).toBeTruthy();
+    fireEvent.press(begin);
+    await expectMay([]);
+    expect(await screen.findByText('Everybody breathes freely.')).toBeTruthy();
+  });
+
+  it('are swum by those who may, and the tile of everybody else says so', async () => {
+    const begin = await open();
+    fireEvent.press(screen.getByLabelText(/^Mo Bekk is watching now, and everybody was told: Never alone/));
+    expect(screen.getByText('Cleo Stone: under 16, or of unknown age')).toBeTruthy();
+    fireEvent.press(begin);
+    await expectMay([PEOPLE[1]!.id]);
+    expect((await screen.findAllByText(/^breathes freely/)).length).toBe(1);
+    expect(screen.getByText('Lifeguard: Mo Bekk.')).toBeTruthy();
+    expect(screen.getByText(/^Breathe at about/)).toBeTruthy();
+  });
+
+  it('are not swum by somebody who was left out', async () => {
+    const begin = await open();
+    fireEvent.press(screen.getByLabelText(/^Mo Bekk is watching now/));
+    fireEvent.press(screen.getByLabelText('Bo Stone'));
+    fireEvent.press(begin);
+    await expectMay([]);
+  });
+});
 
 describe('the deck clock', () => {
   it('begins, goes, and dates a tap by the finger, kept on the device', async () => {

@@ -210,6 +210,6 @@ describe('the screens of the water', () => {
     expect(screen.getByText('✕ Nobody qualified watches.')).toBeTruthy();
     fireEvent.press(screen.getByLabelText('More who watch'));
     await waitFor(() => expect(screen.queryByText('✕ Nobody qualified watches.')).toBeNull());
-    expect(screen.getByText(/^\? Not known yet: .*sewage warnings/)).toBeTruthy();
+    expect(screen.getByText(/^✕ Find out first: .*sewage warnings/)).toBeTruthy();
   });
 });
