@@ -17,6 +17,7 @@ import {
   setEffortWord,
   sightingWord,
   timingWord,
+  totalWord,
   type AnySet,
   type GroupPlan,
   type Item,
@@ -77,7 +78,7 @@ function page(session: SessionView, group: GroupPlan, sheet: LaneSheet | null, s
       columns: [
         { text: sheet ? `${group.name}, lane ${sheet.lane}` : group.name, bold: true, fontSize: 21 * scale },
         {
-          text: `${totals.estimatedM > 0 ? 'about ' : ''}${Math.round(totals.metres)} m`,
+          text: totalWord(totals, plan.pool),
           bold: true,
           fontSize: 21 * scale,
           alignment: 'right',
@@ -174,7 +175,7 @@ function details(set: AnySet, sheet: LaneSheet | null): string {
         ? timingWord(set.timing)
         : '',
     set.kit.map((item) => KIT[item]).join(' + '),
-    drill ? '' : set.note,
+    set.note,
   ]
     .filter(Boolean)
     .join(' · ');

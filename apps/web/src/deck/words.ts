@@ -37,7 +37,7 @@ export function setDetails(set: AnySet): string[] {
     sightingWord(set.sighting),
     set.strokeRateSpm ? `rate ${set.strokeRateSpm}` : '',
     set.timing.seconds > 0 ? timingWord(set.timing) : '',
-    drill ? '' : set.note,
+    set.note,
   ].filter(Boolean);
 }
 

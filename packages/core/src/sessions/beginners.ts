@@ -75,7 +75,8 @@ export function beginnerBlocks(
   if (seconds(1) > target) return null;
   let rounds = 1;
   while (rounds < MOST_ROUNDS && seconds(rounds + 1) > seconds(rounds) && seconds(rounds + 1) <= target) rounds++;
-  const endS = CALM_END_S + Math.floor(target - seconds(rounds));
+  // In steps of five seconds, as a coach says it.
+  const endS = CALM_END_S + Math.floor((target - seconds(rounds)) / 5) * 5;
   return endS <= MOST_CALM_S ? kept(planned(rounds, endS)) : null;
 }
 

@@ -408,6 +408,13 @@ function explainClash(request: BuildRequest, group: GroupRequest, index: number,
     changes.push(`Plan ${minutes} minutes.`);
     break;
   }
+  if (request.place === 'open-water' && group.level !== 'settle') {
+    const { length } = request.pool;
+    const shorter = [0.75, 0.5, 1 / 3, 0.25, 0.15]
+      .map((share) => Math.round((length * share) / 50) * 50)
+      .find((loop) => loop >= 50 && works({ ...request, pool: { ...request.pool, length: loop } }, group));
+    if (shorter !== undefined) changes.push(`Swim a loop of about ${shorter} ${request.pool.unit}.`);
+  }
   if (request.kind === 'speed' && works({ ...request, kind: 'aerobic' }, group))
     changes.push('Leave out the speed part.');
   if (request.place === 'open-water' && group.level === 'settle')

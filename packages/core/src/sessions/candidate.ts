@@ -143,14 +143,21 @@ export function oddness(items: readonly SwimSet[]): number {
   return items.reduce((sum, { reps, lengths }) => sum + ((reps * lengths) % 2 === 0 ? 0 : 0.02), 0);
 }
 
-/**
- * The cue of a theme for a group: a somersault is not talked of to people who do not tumble, which is below the level of
- * the tumble ladder, or before its first two steps where somebody keeps it.
- */
-export function cueFor(theme: CauseId, { level, ladderSteps }: Pick<GroupRequest, 'level' | 'ladderSteps'>): string {
+type Turners = Pick<GroupRequest, 'level' | 'ladderSteps'>;
+
+/** Whether a group tumbles: from the level of the tumble ladder on, and with its first two steps where it is kept. */
+const tumbles = ({ level, ladderSteps }: Turners): boolean =>
+  isAtLeast(level, drillCard('tumble-ladder').from) && (ladderSteps?.tumble ?? Infinity) >= 2;
+
+/** The cue of a theme for a group: a somersault is not talked of to people who do not tumble. */
+export function cueFor(theme: CauseId, group: Turners): string {
   const cause: Cause = CAUSES[theme];
-  const tumbles = isAtLeast(level, drillCard('tumble-ladder').from) && (ladderSteps?.tumble ?? Infinity) >= 2;
-  return tumbles ? cause.cue : (cause.openTurnCue ?? cause.cue);
+  return tumbles(group) ? cause.cue : (cause.openTurnCue ?? cause.cue);
+}
+
+/** What is said for the whole stroke after a drill. */
+export function cueAfter(drill: DrillId, group: Turners): string {
+  return drill === 'tumble-ladder' && !tumbles(group) ? 'Open turns until the ladder is passed.' : drillCard(drill).cue;
 }
 
 export function strokeOf(theme: CauseId): SwimStroke {

@@ -85,7 +85,9 @@ export function describeSet(set: AnySet, pool: Pool, place: SessionPlace = 'pool
 
 function repWord(set: AnySet, pool: Pool, place: SessionPlace): string {
   if (set.kind === 'timed')
-    return set.seconds % 60 === 0 ? `${set.seconds / 60} min` : `${formatTime(set.seconds)} min`;
+    return set.seconds < 60
+      ? `${set.seconds} s`
+      : `${set.seconds % 60 === 0 ? set.seconds / 60 : formatTime(set.seconds)} min`;
   if (place === 'pool') return String(poolDistance(pool, set.lengths));
   return `${set.lengths === 0.5 ? '½' : set.lengths} ${set.lengths > 1 ? 'loops' : 'loop'}`;
 }

@@ -3,6 +3,7 @@ import { CAUSES } from '../review';
 import { lengthsToMetres, type Pool } from '../units';
 import {
   candidate,
+  cueAfter,
   cueFor,
   EVERY_THREE,
   FREE,
@@ -85,11 +86,11 @@ function drillBlocks(context: Context): Candidate[] {
               .map((id, i) => onTheSpot(`dr-spot-${i}`, id, context.group, stroke));
             const items = (swum.length > 0 ? swum : context.drills).flatMap((id, i) => {
               const lengths = lengthsOf(id);
-              const { kit, cue } = drillCard(id);
+              const { kit } = drillCard(id);
               return [
                 ...(lengths ? [swim(`dr-${i}`, reps, lengths, { drill: id, rest: 20 + extra, kit, stroke })] : []),
                 swim(`dr-${i}-whole`, lengths ? 1 : reps * 2, whole, {
-                  ...{ stroke, effort: EASY, rest: 15 + extra, note: cue },
+                  ...{ stroke, effort: EASY, rest: 15 + extra, note: cueAfter(id, context.request) },
                 }),
               ];
             });

@@ -1,6 +1,6 @@
 import type { DrillId, KitId } from '../library';
 import { trainingLoad, type BreathsPerSide } from '../measures';
-import { lengthsToMetres, type Pool } from '../units';
+import { lengthsToMetres, poolDistance, type Pool } from '../units';
 import { groupClock } from './clock';
 import type { AnySet, Block, BlockKind, GroupPlan, Item, SwimStroke } from './model';
 import { breathsOf, looksIn } from './prescription';
@@ -46,6 +46,18 @@ export interface GroupTotals {
   readonly metresByEffort: Readonly<Record<number, number>>;
   readonly metresByStroke: Readonly<Partial<Record<SwimStroke, number>>>;
   readonly metresByDrill: Readonly<Partial<Record<DrillId, number>>>;
+}
+
+/**
+ * How far a group swims, in words: about, where some of it is measured in minutes; by the clock, where all of it is on the
+ * spot.
+ *
+ * @example totalWord(groupTotals(group, pool), pool) // '1,800 m'
+ */
+export function totalWord({ lengths, metres, estimatedM, swimS }: GroupTotals, pool: Pool): string {
+  if (metres === 0 && swimS > 0) return 'by the clock';
+  if (estimatedM > 0) return `≈ ${Math.round(metres).toLocaleString('en')} m`;
+  return `${poolDistance(pool, lengths).toLocaleString('en')} ${pool.unit}`;
 }
 
 /**

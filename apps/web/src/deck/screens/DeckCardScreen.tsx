@@ -9,6 +9,7 @@ import {
   groupClock,
   groupTotals,
   isSet,
+  totalWord,
   type AnySet,
   type GroupPlan,
   type Item,
@@ -125,9 +126,7 @@ function GroupCard({
   return (
     <ScrollView contentContainerStyle={styles.card} role="tabpanel" aria-label={group.name} tabIndex={0}>
       <View style={styles.totals}>
-        <Text style={styles.huge}>
-          {totals.estimatedM > 0 ? `≈ ${Math.round(totals.metres)} m` : distanceWord(plan.pool, totals.lengths)}
-        </Text>
+        <Text style={styles.huge}>{totalWord(totals, plan.pool)}</Text>
         <Text
           style={[styles.out, { color: theme.colors.onSurfaceVariant }]}
         >{`out ${clockAfter(startTime, clock.totalS)}`}</Text>

@@ -5,6 +5,7 @@ import {
   groupSlots,
   sizeProblem,
   groupTotals,
+  totalWord,
   type BlockClock,
   type GroupClock,
   effortParts,
@@ -13,7 +14,7 @@ import {
   type SessionPlan,
   type Slot,
 } from '@upwell/core/sessions';
-import { poolDistance, type Pool } from '@upwell/core/units';
+import type { Pool } from '@upwell/core/units';
 import { useMemo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -92,11 +93,7 @@ interface ColumnProps {
 
 function Column({ group, pool, place, clock, slots, scale, wide, on, onPress }: ColumnProps) {
   const theme = useTheme();
-  const { lengths, metres, estimatedM } = groupTotals(group, pool);
-  const total =
-    estimatedM > 0
-      ? `≈ ${Math.round(metres).toLocaleString()} m`
-      : `${poolDistance(pool, lengths).toLocaleString()} ${pool.unit}`;
+  const total = totalWord(groupTotals(group, pool), pool);
   return (
     <View style={styles.column}>
       <Pressable

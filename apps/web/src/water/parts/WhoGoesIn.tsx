@@ -84,7 +84,7 @@ export function WhoGoesIn({ group, names, date, waterC, head, onChange, onTake }
         onChangeText={(caller) => onChange({ caller })}
       />
       {group.health.length > 0 ? (
-        <View role="group" aria-label="Health notes">
+        <View role="group" aria-label="Health notes" style={styles.notes}>
           <Text variant="labelLarge">Health notes: the doctor’s word, medicine at the exit, who stays beside</Text>
           {group.health.map((note, i) => {
             const name = names[note.swimmerId] ?? 'Somebody';
@@ -149,5 +149,6 @@ function FromSquad({ date, onTake }: Pick<WhoGoesInProps, 'date' | 'onTake'>) {
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginVertical: 8 },
+  notes: { marginTop: 12 },
   note: { marginTop: 8, gap: 4 },
 });
