@@ -41,6 +41,13 @@ export function setDetails(set: AnySet): string[] {
   ].filter(Boolean);
 }
 
+/** What must be said before a passage begins: the cautions of its drill, and what goes with few breaths. */
+export function passageCautions({ set, fewBreaths }: Passage): string[] {
+  const drill = set?.drill ? drillCard(set.drill).cautions : [];
+  if (!fewBreaths) return [...drill];
+  return [...drill, ...(fewBreaths.may.length === 0 ? ['Everybody breathes freely.'] : fewBreaths.warnings)];
+}
+
 /** Given names, with as much of the family name as tells two of them apart. */
 export function shortNames(swimmers: readonly { readonly id: string; readonly name: string }[]): Map<string, string> {
   const given = (name: string) => name.split(' ')[0]!;

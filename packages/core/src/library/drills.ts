@@ -440,7 +440,7 @@ export const DRILLS = {
     purpose: 'Moves the kick up to the hip and makes it small and quick.',
     steps: [
       'Leg swings from the hip at the wall.',
-      'Make the water boil at the wall.',
+      'Make the water boil at the wall; face in, a breath every five seconds.',
       'On the back hugging the board, then on the front.',
     ],
     feel: 'Long legs, loose feet.',

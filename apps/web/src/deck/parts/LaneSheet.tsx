@@ -11,7 +11,8 @@ import { Card } from '@/ui/Card';
 import { Stepper } from '@/ui/Stepper';
 import { useTheme } from '@/ui/useTheme';
 import type { Run } from '../useRun';
-import { passageWord, placeOf, setDetails } from '../words';
+import { passageCautions, passageWord, placeOf, setDetails } from '../words';
+import { Cautions } from './Cautions';
 
 interface LaneSheetProps {
   readonly lane: LaneState;
@@ -37,6 +38,7 @@ export function LaneSheet({ lane, group, theme: cause, pool, run }: LaneSheetPro
           {passage.set && passage.set.kit.length > 0 ? (
             <Text variant="bodySmall">{`With ${passage.set.kit.map((k) => KIT[k]).join(', ')}`}</Text>
           ) : null}
+          <Cautions texts={passageCautions(passage)} />
           <View style={styles.row}>
             {passage.goMs !== null ? (
               <Button
@@ -114,11 +116,6 @@ function Drill({ passage, cause }: { readonly passage: PassageState; readonly ca
         <Text key={text}>{`${i + 1}. ${text}`}</Text>
       ))}
       <Text variant="bodySmall">{`Watch for: ${drill.mistakes.join(', ')}.`}</Text>
-      {drill.cautions.map((text) => (
-        <Text key={text} variant="labelMedium" style={{ color: theme.colors.error }}>
-          {text}
-        </Text>
-      ))}
       <View style={styles.figure}>
         <MovingFigure
           stroke="front-crawl"

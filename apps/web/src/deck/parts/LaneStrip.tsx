@@ -1,12 +1,4 @@
-import {
-  departureMs,
-  laneNow,
-  repNow,
-  type FewBreathsOnDeck,
-  type LaneNow,
-  type LaneState,
-  type RunState,
-} from '@upwell/core/deck';
+import { departureMs, laneNow, repNow, type LaneNow, type LaneState, type RunState } from '@upwell/core/deck';
 import { formatTime, type Pool } from '@upwell/core/units';
 import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -14,7 +6,8 @@ import { Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
 import type { DeckTime } from '../time';
 import { useNow } from '../useNow';
-import { countdownWord, passageWord, placeOf, setDetails } from '../words';
+import { countdownWord, passageCautions, passageWord, placeOf, setDetails } from '../words';
+import { Cautions } from './Cautions';
 import { Tap } from './Tap';
 
 /** What a tap on a swimmer does. */
@@ -59,7 +52,7 @@ export function LaneStrip(props: LaneStripProps) {
         </Pressable>
         <Clock {...props} />
       </View>
-      {passage?.fewBreaths ? <FewBreathsNote few={passage.fewBreaths} /> : null}
+      {passage ? <Cautions texts={passageCautions(passage)} /> : null}
       <View style={styles.tiles}>
         {lane.swimmers.map((swimmer) => (
           <Tile
@@ -74,24 +67,6 @@ export function LaneStrip(props: LaneStripProps) {
           />
         ))}
       </View>
-    </View>
-  );
-}
-
-/** What must be said before the lane leaves, where breaths are few. */
-function FewBreathsNote({ few: { warnings, may } }: { readonly few: FewBreathsOnDeck }) {
-  const { colors } = useTheme();
-  return (
-    <View role="note" style={[styles.few, { borderColor: colors.error }]}>
-      {may.length === 0 ? (
-        <Text style={[styles.set, { color: colors.error }]}>Everybody breathes freely.</Text>
-      ) : (
-        warnings.map((warning) => (
-          <Text key={warning} style={{ color: colors.error }}>
-            {warning}
-          </Text>
-        ))
-      )}
     </View>
   );
 }
@@ -268,7 +243,6 @@ const styles = StyleSheet.create({
   count: { fontFamily: 'Atkinson Bold', fontSize: 48, lineHeight: 52, fontVariant: ['tabular-nums'] },
   go: { minWidth: 104, minHeight: 64, borderRadius: 8, alignItems: 'center', justifyContent: 'center' },
   goWord: { fontFamily: 'Atkinson Bold', fontSize: 30, lineHeight: 36 },
-  few: { borderWidth: 2, borderRadius: 6, padding: 8, gap: 2 },
   tiles: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   tile: {
     flexGrow: 1,
