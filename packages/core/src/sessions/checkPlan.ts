@@ -140,6 +140,11 @@ function groupProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople)
     const flag = drill.notWith.find((f) => people?.some((p) => p.healthFlags.includes(f)));
     if (flag) problems.push(`${group.name}: ${drill.name} is not for somebody here (${flag}).`);
   }
+  const notes = [group.note, ...group.blocks.flatMap((b) => [b.note, ...setsOf(b.items).map(({ set }) => set.note)])];
+  if (notes.some((note) => asksForFewBreaths(note)))
+    problems.push(
+      `${group.name}: a note asks for few breaths. Write them as “breaths 5..2 a rep”, so that distance, rest and people are looked at.`,
+    );
   const { left, right } = totals.breaths;
   const share = left / (left + right);
   if (left + right > 0 && (share < SIDE_BALANCE[0] || share > SIDE_BALANCE[1]))
@@ -163,6 +168,14 @@ function safetyProblems(group: GroupPlan, plan: SessionPlan): string[] {
     }
   }
   return problems;
+}
+
+/** Whether a note asks somebody to hold the breath; “don't hold your breath” does not. */
+export function asksForFewBreaths(note: string): boolean {
+  const asked =
+    /\b(hold(ing)? (your |the )?breath|breath[- ]?hold(ing)?|hypoxic|(no|without( a)?|on one) breath(s|ing)?)\b/i;
+  const found = asked.exec(note);
+  return found !== null && !/(don['’]t|do not|never|not|no|nobody|stop) *$/i.test(note.slice(0, found.index));
 }
 
 /** Why some of the people of a group must not be in it, whatever its level is called. */

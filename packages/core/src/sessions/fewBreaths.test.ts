@@ -297,6 +297,27 @@ describe('what stands beside it', () => {
 });
 
 describe('through the check of a whole plan', () => {
+  it.each([
+    ['Hold your breath to the flags', true],
+    ['no breath off the wall', true],
+    ['last 25 without a breath', true],
+    ['on one breath', true],
+    ['Hypoxic', true],
+    ["Don't hold your breath", false],
+    ['Never holding the breath.', false],
+    ['no breath holding', true],
+    ['breathe out slowly', false],
+    ['', false],
+  ])('tells when a note asks for it: %p', (note, asks) => {
+    const plan = planOf([quick([rested({ lengths: 4, note })])]);
+    expect(checkPlan(plan).problems.join().includes('a note asks for few breaths')).toBe(asks);
+  });
+
+  it('is not talked away by a stroke that nobody has', () => {
+    const set = rested({ lengths: 1, breathing: counted(2) });
+    expect(hasFew(set, { ...quick([]), strokeLengthM: 3 }, POOL)).toBe(true);
+  });
+
   it('is blocked until everything is on record, and free again when the breaths are', () => {
     const set = rested({ id: 's', lengths: 1, breathing: counted(1) });
     const plan = planOf([quick([set], { breathRecord: null })]);

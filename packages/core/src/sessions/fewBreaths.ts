@@ -17,6 +17,9 @@ import { isSet, repMetres, repSeconds, restSeconds, slowestMps, type Swims } fro
 /** Metres from a wall without a stroke: push-off and glide. */
 const PUSH_OFF_M = 5;
 
+/** Nobody's stroke counts as longer than this, metres a hand entry: a longer one would make few breaths look like many. */
+const LONGEST_STROKE_M = 1.4;
+
 /** The longest stretch without air in a set. */
 export interface BreathGap {
   readonly strokes: number;
@@ -49,7 +52,7 @@ export function longestBreathGap(set: AnySet, swims: Gapped, pool: Pool): Breath
     return Math.max(...ends.slice(1).map((at, i) => at - ends[i]!));
   });
   const metres = Math.min(repM, Math.max(...gaps) * looks);
-  if (repM > 0) return timed(metres / strokeLengthM, metres, set, swims, pool);
+  if (repM > 0) return timed(metres / Math.min(strokeLengthM, LONGEST_STROKE_M), metres, set, swims, pool);
   // On the spot nothing is measured but time; about a stroke a second is what it is held against.
   const fewest = Math.min(...[0, set.reps - 1].map((rep) => breathsInRep(breathing, rep, set.reps)));
   const seconds = (repSeconds(set, swims, pool) / (fewest + 1)) * looks;
