@@ -7,7 +7,7 @@ import { LONG_POOL_M } from './drillPlace';
 import type { Block, BlockKind, GroupPlan, Item, TimedSet } from './model';
 import { FINISH_WINDOW_S } from './recipe';
 import type { BuildRequest, GroupRequest } from './request';
-import { onTheSpot } from './spotSet';
+import { onTheSpot } from './drillDose';
 
 /**
  * Whether a group is planned tries where one can stand, by the clock, rather than lengths: beginners until “ten metres

@@ -12,6 +12,7 @@ import {
   repMetres,
   SESSION_KINDS,
   setsOf,
+  withDrill,
   type AnySet,
   type BlockKind,
   type BuildRequest,
@@ -100,6 +101,23 @@ describe('a drill that is written somewhere', () => {
     const set = setOf({ drill: 'chest-lean', lengths: 2 });
     expect(checkPlan(planOf([groupOf([set])])).blocked.join()).toContain('counted in seconds');
     expect(cautionsOf(set, groupOf([set]), POOL)).toEqual(['Standing depth only. Stand up at the first wish for air.']);
+  });
+});
+
+describe('a drill taken into a set by hand', () => {
+  it('comes in the dose of its card, and is never refused', () => {
+    for (const pool of [POOL, { length: 50, unit: 'm' }, { length: 100 / 3, unit: 'm' }] as const) {
+      for (const drill of DRILL_IDS.filter((id) => !drillCard(id).places.includes('land'))) {
+        // No 50 fits into 33⅓ m.
+        if (drill === 'count-down-50s' && pool.length % 25 !== 0) continue;
+        const set = withDrill(setOf({ lengths: 4, effort: 0.8 }), drill, groupOf([]), pool);
+        const stands = { block: 'drills', place: 'pool', pool } as const;
+        expect([drill, drillProblem(set, groupOf([]), stands)]).toEqual([drill, null]);
+        expect(set).toMatchObject({ id: 's', drill, kit: drillCard(drill).kit });
+      }
+    }
+    expect(withDrill(setOf({ lengths: 4 }), 'front-scull', groupOf([]), POOL)).toMatchObject({ reps: 4, lengths: 1 });
+    expect(withDrill(setOf(), 'chest-lean', groupOf([]), POOL)).toMatchObject({ kind: 'timed', reps: 6, seconds: 10 });
   });
 });
 

@@ -7,6 +7,7 @@ export * from './checkPlan';
 export * from './chooseDrills';
 export * from './clock';
 export * from './describe';
+export * from './drillDose';
 export * from './drillPlace';
 export * from './edit';
 export * from './fewBreaths';

@@ -1,6 +1,6 @@
 import { drillCard, type DrillId } from '../library';
 import { CAUSES } from '../review';
-import { lengthsToMetres, type Pool } from '../units';
+import { lengthsToMetres } from '../units';
 import {
   candidate,
   cueAfter,
@@ -19,11 +19,10 @@ import {
   type Candidates,
   type Context,
 } from './candidate';
-import { SLACK } from './drillPlace';
 import type { AnySet } from './model';
 import { RECIPE } from './recipe';
 import { EASY } from './setMeasure';
-import { onTheSpot } from './spotSet';
+import { isWhole, lengthsOfDrill, onTheSpot } from './drillDose';
 
 /** All ways to fill each block of a session in a pool. */
 export function poolCandidates(context: Context, speed: boolean): Candidates {
@@ -102,32 +101,6 @@ function drillBlocks(context: Context): Candidate[] {
     }
   }
   return out;
-}
-
-/** Whether a drill is always swum over one distance. */
-const isWhole = (id: DrillId): boolean => {
-  const { dose } = drillCard(id);
-  return dose.kind === 'distance' && dose.whole !== undefined;
-};
-
-/** Pools with a mark in the middle, where half a length may end, metres. */
-const HALVES_FROM_M = 40;
-
-/**
- * Lengths of one try of a drill, as near to those wanted as its card allows; null when it is not swum in lengths, or
- * none of this pool is short enough.
- */
-function lengthsOfDrill(id: DrillId, wanted: number, pool: Pool): number | null {
-  const { dose } = drillCard(id);
-  if (dose.kind !== 'distance') return null;
-  if (dose.whole !== undefined) {
-    const lengths = dose.whole / pool.length;
-    return Number.isInteger(lengths) ? lengths : null;
-  }
-  const lengthM = lengthsToMetres(pool, 1);
-  const most = Math.floor((dose.mostM * SLACK) / lengthM);
-  if (most >= 1) return wanted < 1 ? wanted : Math.min(most, wanted);
-  return lengthM > HALVES_FROM_M ? 0.5 : null;
 }
 
 function mains(context: Context): Candidate[] {

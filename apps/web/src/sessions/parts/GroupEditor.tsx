@@ -2,16 +2,17 @@ import {
   addItem,
   BLOCK_NAME,
   blockLengths,
-  breathProblems,
   cautionsOf,
   describeSet,
   distanceWord,
   editBlock,
   editRounds,
+  findSet,
   groupClock,
   removeItem,
   repSeconds,
   setEffortWord,
+  setProblems,
   breathingWord,
   sightingWord,
   timingWord,
@@ -199,7 +200,8 @@ function SetLine({ row: { set, depth }, plan, group, open, onOpen, onChange }: S
   const theme = useTheme();
   const { pool, place } = plan;
   const repS = repSeconds(set, group, pool);
-  const gated = breathProblems(set, group, place, pool);
+  const block = group.blocks.find((b) => findSet(b.items, set.id))?.kind ?? 'main';
+  const gated = setProblems(set, group, { place, pool, block });
   const details = [
     set.drill ? '' : setEffortWord(set),
     set.kind === 'timed' ? '' : `about ${formatTime(repS)} each`,

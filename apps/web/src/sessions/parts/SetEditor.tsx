@@ -11,6 +11,7 @@ import {
   STROKE_WORD,
   suggestFor,
   SWIM_STROKES,
+  withDrill,
   wrapInRounds,
   type AnySet,
   type GroupPlan,
@@ -73,7 +74,13 @@ export function SetEditor({ set, plan, group, onChange }: SetEditorProps) {
             chosen={[set.kind]}
             onPress={(kind) => onChange(replaceSet(plan, set.id, asKind(set, kind, { repS })))}
           />
-          <What set={set} group={group} change={change} />
+          <What
+            set={set}
+            plan={plan}
+            group={group}
+            change={change}
+            onDrill={(id) => onChange(replaceSet(plan, set.id, withDrill(set, id, group, plan.pool)))}
+          />
         </>
       ) : null}
       <View style={styles.row}>
@@ -248,16 +255,22 @@ function Numbers({ set, plan, group, change }: PartProps & { readonly plan: Sess
   );
 }
 
-function What({ set, group, change }: PartProps & { readonly group: GroupPlan }) {
+interface WhatProps extends PartProps {
+  readonly plan: SessionPlan;
+  readonly group: GroupPlan;
+  readonly onDrill: (id: DrillId) => void;
+}
+
+function What({ set, plan, group, change, onDrill }: WhatProps) {
   const [search, setSearch] = useState('');
   const wanted = search.trim().toLowerCase();
   const drills = DRILL_IDS.filter((id) => {
     const drill = drillCard(id);
-    return drill.factor !== null && isAtLeast(group.level, drill.from) && drill.name.toLowerCase().includes(wanted);
+    const here = plan.place === 'open-water' ? drill.places.includes('open-water') : !drill.places.includes('land');
+    return here && isAtLeast(group.level, drill.from) && drill.name.toLowerCase().includes(wanted);
   });
   const shown = wanted ? drills.slice(0, 12) : set.drill ? [set.drill] : [];
-  const takeDrill = (id: DrillId) =>
-    change(set.drill === id ? { drill: null } : { drill: id, effort: 0.6, kit: drillCard(id).kit });
+  const takeDrill = (id: DrillId) => (set.drill === id ? change({ drill: null }) : onDrill(id));
   return (
     <View style={styles.edit}>
       <Choice
