@@ -1,7 +1,14 @@
 import { WATER_RULES } from '@upwell/core/safety';
 import { sessionFileSchema, type SessionRow, type SessionView } from '@upwell/contract/sessions';
 import { readSession, readSessionCsv, withPositionIds } from '@upwell/core/notation';
-import { buildSession, editSet, setsOf, type GroupPerson, type SessionPlan, type SetPatch } from '@upwell/core/sessions';
+import {
+  buildSession,
+  editSet,
+  setsOf,
+  type GroupPerson,
+  type SessionPlan,
+  type SetPatch,
+} from '@upwell/core/sessions';
 import Ajv from 'ajv/dist/2020';
 import { v7 } from 'uuid';
 import { allRoutes, Harness, type TestClub } from './harness';
@@ -422,9 +429,7 @@ describe('who comes', () => {
       ladderSteps: { catch: 1, kick: 3 },
       paceTable: [{ effort: 0.8, share: 0.9 }],
     });
-    expect(body.people.map((p: GroupPerson) => [p.age, p.healthFlags])).toEqual(
-      body.people.map(() => ['adult', []]),
-    );
+    expect(body.people.map((p: GroupPerson) => [p.age, p.healthFlags])).toEqual(body.people.map(() => ['adult', []]));
     const { body: people } = await coach('GET', `/sessions/${await stored({}, own)}/people`);
     expect(people.map((p: { paceIsGuess: boolean }) => p.paceIsGuess).sort()).toEqual([false, true]);
   });

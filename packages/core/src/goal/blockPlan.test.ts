@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { CAUSE_IDS, CAUSES } from '../review';
-import { levelLoad, NOTHING_NEW_DAYS } from '../sessions';
+import { levelLoad } from '../sessions';
+import { NOTHING_NEW_DAYS } from '../swimmers';
 import { blockPlan, weekLimit, type PlanQuestion, type WeekLock } from '.';
 
 const MONDAY = '2027-01-04';

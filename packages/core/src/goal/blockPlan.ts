@@ -1,6 +1,6 @@
 import { CAUSE_IDS, CAUSES, STAGES, type CauseId } from '../review';
-import { levelLoad, NOTHING_NEW_DAYS, WEEKLY_RISE, type WeekKind } from '../sessions';
-import type { LevelId } from '../swimmers';
+import { levelLoad, WEEK_SHARE, WEEKLY_RISE, type WeekKind } from '../sessions';
+import { NOTHING_NEW_DAYS, RACE_NEAR_DAYS, type LevelId } from '../swimmers';
 import { DAY_MS, dayMs, isoOf } from './days';
 
 export const PHASES = ['learn', 'build', 'sharpen', 'taper'] as const;
@@ -78,9 +78,8 @@ const LEAST_SHARE = 0.25;
 const OWN_WEEKS = 8;
 /** Of the level's usual week, at most. */
 const CEILING_SHARE = 1.6;
-const RECOVERY_SHARE = 0.7;
 /** Of the week before the taper: volume falls by 40 to 60 %, effort stays. */
-const TAPER_SHARE = { 1: [0.5], 2: [0.6, 0.4] } as const;
+const TAPER_SHARE = { 1: [WEEK_SHARE.taper], 2: [0.6, 0.4] } as const;
 /** Weeks between two tests, at least. */
 const TEST_EVERY = 4;
 
@@ -179,7 +178,7 @@ function loadsOf(q: PlanQuestion, mondays: readonly string[], taper: 1 | 2, offs
       kind === 'taper'
         ? (beforeTaper || limit) * TAPER_SHARE[taper][Math.max(0, taper - left)]!
         : kind === 'recovery'
-          ? limit * RECOVERY_SHARE
+          ? limit * WEEK_SHARE.recovery
           : limit;
     const load = away ? 0 : (lock?.load ?? Math.min(planned, limit));
     if (!away && lock?.load !== undefined && lock.load > limit * 1.005)
@@ -246,7 +245,7 @@ function themesOf(q: PlanQuestion, mondays: readonly string[]): CauseId[] {
 /** A step a week, as late as lets all of them be passed a fortnight before the race; recovery weeks count too. */
 function stepsOf(q: PlanQuestion, mondays: readonly string[], kinds: readonly WeekKind[]) {
   const usable = mondays.flatMap((monday, i) =>
-    kinds[i] !== 'taper' && !q.away?.[monday] && dayMs(q.raceOn) - dayMs(monday) >= 14 * DAY_MS ? [i] : [],
+    kinds[i] !== 'taper' && !q.away?.[monday] && dayMs(q.raceOn) - dayMs(monday) >= RACE_NEAR_DAYS * DAY_MS ? [i] : [],
   );
   const steps: (string | null)[] = mondays.map(() => null);
   const gap = Math.max(1, Math.floor(usable.length / Math.max(1, q.steps.length)));

@@ -1,5 +1,5 @@
 import { LADDERS, type LadderId } from '../library';
-import { LEVEL, type LevelId } from '../swimmers';
+import { RACE_NEAR_DAYS, LEVEL, type LevelId } from '../swimmers';
 import { blockPlan, type BlockPlan } from './blockPlan';
 import { daysBetween, weekOf } from './days';
 import { tooFarForTheAge, type OtherRace, type RaceChoices, type RaceFacts } from './facts';
@@ -11,8 +11,6 @@ const REACH_M: Readonly<Record<LevelId, number>> = { settle: 50, build: 400, hol
 const DOUBLES_WEEKS = 6;
 /** Who swims this share of a race without a stop gets through it on the day. */
 const ENOUGH = 0.75;
-/** Two races nearer than this share one taper. */
-const NEAR_DAYS = 14;
 
 /** The weeks to the race as they stand today, with what does not fit said first. */
 export function racePlan(facts: RaceFacts, choices: RaceChoices, today: string): BlockPlan {
@@ -68,7 +66,7 @@ function tooFar({ level, distanceM, raceOn, trials }: RaceFacts, today: string):
 function nearRaces({ raceOn, event }: RaceFacts, others: readonly OtherRace[]): string[] {
   return others.flatMap((other) => {
     const days = daysBetween(other.date, raceOn);
-    if (Math.abs(days) > NEAR_DAYS) return [];
+    if (Math.abs(days) > RACE_NEAR_DAYS) return [];
     const apart = Math.abs(days) === 1 ? '1 day' : `${Math.abs(days)} days`;
     return [
       days >= 0

@@ -59,3 +59,16 @@ export function criticalSpeed(trials: readonly Trial[]): CriticalSpeed {
 function sum<T>(items: readonly T[], of: (item: T) => number): number {
   return items.reduce((total, item) => total + of(item), 0);
 }
+
+/** From this distance on a pool race is swum near critical speed, metres. */
+export const NEAR_CRITICAL_FROM_M = 800;
+
+/**
+ * Whether a race is swum near critical speed, so that its speed belongs on the same chart: everything outside, and long
+ * races in a pool.
+ *
+ * @example isNearCritical({ place: 'pool', distanceM: 400 }) // false
+ */
+export function isNearCritical({ place, distanceM }: { readonly place: string; readonly distanceM: number }): boolean {
+  return place === 'open-water' || distanceM >= NEAR_CRITICAL_FROM_M;
+}

@@ -1,4 +1,4 @@
-import type { LevelId } from '../swimmers';
+import { RACE_NEAR_DAYS, type LevelId } from '../swimmers';
 import { CAUSES, LINKS, type CauseId, type SignId } from './catalogue';
 import type { Look } from './evidence';
 import { successMean, type PastOutcome } from './pastOutcome';
@@ -23,9 +23,6 @@ const DANGER: Readonly<Partial<Record<CauseId, string>>> = {
   'scissor-feet': 'an uneven whip kick strains the knee',
   'breathes-forward': 'water is swallowed where nobody can stand',
 };
-
-/** Under so many days to the race the stage no longer decides: what helps most now comes first. */
-const RACE_NEAR_DAYS = 14;
 
 /** The terms of the priority score, so that the screen can show them. */
 export interface Score {

@@ -241,8 +241,3 @@ function entropyBits(p: number): number {
 function upstreamFirst(a: CauseId, b: CauseId): number {
   return STAGES.indexOf(CAUSES[a].stage) - STAGES.indexOf(CAUSES[b].stage);
 }
-
-/** The name of a cause as shown to a coach. */
-export function causeName(id: CauseId): string {
-  return CAUSES[id].name;
-}

@@ -3,7 +3,7 @@ import { effortSpeed } from '../measures';
 import { lengthsToMetres, type Pool } from '../units';
 import { swim } from './candidate';
 import { SLACK } from './drillPlace';
-import type { AnySet, SwimStroke, TimedSet } from './model';
+import type { AnySet, BlockKind, GroupPlan, SwimStroke, TimedSet } from './model';
 import { EASY, type Swims } from './setMeasure';
 
 /** Seconds to get ready between two tries. */
@@ -30,6 +30,17 @@ export function onTheSpot(id: string, drill: DrillId, swims: Swims, stroke: Swim
     Math.max(5, Math.floor(dose.metres / speed / 5) * 5),
     `About ${dose.metres} m, then back easy.`,
   );
+}
+
+/** Effort of a steady swim, with which a new set of the main part begins. */
+const STEADY = 0.8;
+
+/**
+ * What a set that is added by hand begins as: easy 50s, steady in the main part; tries where one can stand for beginners.
+ */
+export function newSet(id: string, block: BlockKind, group: GroupPlan): AnySet {
+  if (group.level === 'settle') return onTheSpot(id, 'wall-tries', group, 'choice');
+  return swim(id, 4, 2, { effort: block === 'main' ? STEADY : EASY, rest: 15 });
 }
 
 /** Whether a drill is always swum over one distance. */

@@ -2,7 +2,7 @@ import { swimmerPace, type SwimmerPace, type Trial } from '../measures';
 import { lengthsToMetres, type Pool } from '../units';
 
 import type { AnySet, GroupPlan } from './model';
-import { effortParts, repMetres, repSeconds, restSeconds } from './setMeasure';
+import { repMetres, repSeconds, restSeconds } from './setMeasure';
 import { groupTotals, setsOf, type GroupTotals } from './totals';
 
 /** Seconds between two swimmers leaving in one lane. */
@@ -192,20 +192,6 @@ export function assignLanes<T extends { readonly speedMps: number }>(
 /** Seconds of send-off: the swim of the slowest plus rest, rounded up to 5 s. @example sendOffFor(61.2, 15) // 80 */
 export function sendOffFor(slowestS: number, restS: number): number {
   return Math.ceil((slowestS + restS) / 5 - 1e-9) * 5;
-}
-
-/**
- * Usual rest after one rep, seconds: 20 after a drill, 15 when easy, 15 to 20 for each 100 m when
- * steady, 30 to 60 when strong, 45 to 90 after an all-out 25.
- */
-export function usualRestFor(set: AnySet, repM: number): number {
-  if (set.drill) return 20;
-  const effort = Math.max(...effortParts(set).map((p) => p.effort));
-  const five = (s: number) => Math.round(s / 5) * 5;
-  if (effort > 0.94) return Math.min(90, Math.max(45, five(repM * 1.8)));
-  if (effort > 0.85) return Math.min(60, Math.max(30, five(repM * 0.4)));
-  if (effort > 0.65) return Math.min(60, Math.max(10, five(repM * 0.175)));
-  return 15;
 }
 
 /** Somebody in a lane. */

@@ -1,5 +1,6 @@
 import type { DrillId } from '../library';
 import { CAUSES, type CauseId } from '../review';
+import { NOTHING_NEW_DAYS } from '../swimmers';
 import type { WeekKind } from './loadLimit';
 
 /** What a swimmer works on, as far as a session for the group is concerned. */
@@ -45,8 +46,6 @@ export function drillsServe(
   }));
 }
 
-/** No new skill so near to a race, days. */
-export const NOTHING_NEW_DAYS = 10;
 /** A theme that serves less than this share of those who come, while another serves more, is worth a word. */
 const FEW = 0.25;
 const NAMES = 4;
@@ -83,7 +82,9 @@ export function planConflicts(comers: readonly Served[], asked: { theme: CauseId
       ? [`${among(working)} have a normal week in their plan: they may do one round more.`]
       : []),
     ...(near.length > 0
-      ? [`${among(near)} race within ten days and do not work on “${name}”: nothing new for them, only what they know.`]
+      ? [
+          `${among(near)} race within ${NOTHING_NEW_DAYS} days and do not work on “${name}”: nothing new for them, only what they know.`,
+        ]
       : []),
     ...(best && served < comers.length * FEW && best[1] > served && best[0] !== asked.theme
       ? [`“${name}” serves ${served} of ${comers.length}; “${CAUSES[best[0]].name}” would serve ${best[1]}.`]

@@ -9,7 +9,6 @@ import {
   comparePlans,
   copyToLevels,
   describeSet,
-  editGroup,
   editRounds,
   editSet,
   findSet,
@@ -28,7 +27,6 @@ import {
   sessionLoadLimit,
   setsOf,
   suggestFor,
-  usualRestFor,
   whereIs,
   wrapInRounds,
   type AnySet,
@@ -295,14 +293,6 @@ describe('breathing, rate and looks', () => {
     expect(breathing).toMatchObject({ kind: 'every', strokes: 3 });
     expect(suggestFor(set(), { ...here, level: 'settle' }, POOL, false).breathing.kind).toBe('free');
   });
-
-  it.each([
-    [set({ drill: 'side-kick' }), 20],
-    [set({ effort: 0.6 }), 15],
-    [set({ effort: 0.8, lengths: 4 }), 20],
-    [set({ effort: 0.9, lengths: 4 }), 40],
-    [set({ effort: 1, lengths: 1 }), 45],
-  ])('rests as usual after %#', (any, seconds) => expect(usualRestFor(any, any.lengths * 25)).toBe(seconds));
 });
 
 describe('moving and copying', () => {

@@ -4,7 +4,7 @@ import { buildSession } from './buildSession';
 import { checkPlan } from './checkPlan';
 import { groupClock, groupSlots } from './clock';
 import { lengthsToMetres } from '../units';
-import type { Item, Rounds } from './model';
+import type { Item } from './model';
 import { breathsOf } from './prescription';
 import { repMetres } from './setMeasure';
 import { MOST_PASSAGES, MOST_REPS, sizeOf, sizeProblem } from './size';

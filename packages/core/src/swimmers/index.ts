@@ -2,3 +2,4 @@ export * from './age';
 export * from './levels';
 export * from './models';
 export * from './health';
+export * from './raceNear';

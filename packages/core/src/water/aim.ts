@@ -1,3 +1,4 @@
+import { GLARE } from './sides';
 import type { Landmark } from './course';
 import { bearingTo, turnBetween, type Place } from './plane';
 import type { Sun } from './sides';
@@ -49,7 +50,7 @@ export function aimPoints(from: Place, to: Place, landmarks: readonly Landmark[]
       const glare =
         sun !== null &&
         sun.altitudeDeg > 0 &&
-        sun.altitudeDeg < 35 &&
+        sun.altitudeDeg < GLARE.underDeg &&
         Math.abs(turnBetween(bearingDeg, sun.bearingDeg)) < 20;
       const line = 1 - Math.abs(offDeg) / WIDEST;
       const size = Math.min(1, Math.sqrt(widthDeg * heightDeg) / 2);

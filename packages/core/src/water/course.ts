@@ -2,6 +2,7 @@ import { polygonContains } from 'd3-polygon';
 import {
   bearingTo,
   cross,
+  placeAt,
   planeAround,
   toStretch,
   turnBetween,
@@ -112,9 +113,6 @@ export interface CourseProblem {
   readonly text: string;
 }
 
-/** Beyond this from the shore the marks need a safety craft, metres (the default of the club's rules). */
-export const CRAFT_BEYOND_M = 100;
-
 const closed = (points: readonly PlanePoint[]) => points.map((p, i) => [p, points[(i + 1) % points.length]!] as const);
 const inside = (points: readonly PlanePoint[], p: PlanePoint) =>
   polygonContains(
@@ -205,4 +203,24 @@ export function turnOf(before: Place, mark: Place, after: Place): TurnSide {
   const turn = turnBetween(bearingTo(before, mark).bearingDeg, bearingTo(mark, after).bearingDeg);
   // Turning right leaves the mark at the right shoulder.
   return turn >= 0 ? 'right' : 'left';
+}
+
+/**
+ * A course taken along to another start: marks, finish, areas and landmarks keep their distance and bearing from it.
+ *
+ * @example movedCourse(course, { lat: 31, lon: -41 }).start // { lat: 31, lon: -41 }
+ */
+export function movedCourse(course: Course, start: Place): Course {
+  const along = (place: Place): Place => {
+    const { distanceM, bearingDeg } = bearingTo(course.start, place);
+    return placeAt(start, bearingDeg, distanceM);
+  };
+  return {
+    ...course,
+    start,
+    finish: along(course.finish),
+    marks: course.marks.map((mark) => ({ ...mark, ...along(mark) })),
+    landmarks: course.landmarks.map((landmark) => ({ ...landmark, ...along(landmark) })),
+    areas: course.areas.map((area) => ({ ...area, points: area.points.map(along) })),
+  };
 }

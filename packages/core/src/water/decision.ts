@@ -1,5 +1,5 @@
 import { AIR_C, feltC, longestInWater, WATER_RULES, type WaterPerson, type WaterRules } from '../safety';
-import type { HealthFlag } from '../swimmers';
+import { LEVEL, type HealthFlag } from '../swimmers';
 
 /** What is known before anybody gets in. Null is not known yet. */
 export interface DayReadings {
@@ -130,7 +130,15 @@ const apart = (a: number, b: number) => Math.abs(((a - b + 540) % 360) - 180);
 
 /** A group of which nothing is known yet but the usual. */
 export const NEW_GROUP: DayGroup = {
-  ...{ swimmers: 6, children: 0, minors: 0, minorsAgreed: false, settle: 0, firstTimers: 0, slowestMps: 0.83 },
+  ...{
+    swimmers: 6,
+    children: 0,
+    minors: 0,
+    minorsAgreed: false,
+    settle: 0,
+    firstTimers: 0,
+    slowestMps: LEVEL.build.defaultV400Mps,
+  },
   ...{ wetsuits: true, watching: 0, craft: false, stopSignal: false, caller: '', bright: false, lights: false },
   ...{ warmExit: false, winterRules: false, minutes: 40, swimmerIds: [], health: [] },
 };
@@ -349,42 +357,3 @@ export function kitList(waterC: number | null, sunny: boolean, saltOrStones = tr
     'check, clean and dry everything before another water; a second full set for two waters in one day',
   ];
 }
-
-/** From the pool to open water, in short dips: the steps of somebody who goes for the first time. */
-export const FIRST_TIME_LADDER: readonly { readonly name: string; readonly what: string; readonly pass: string }[] = [
-  {
-    name: 'Star float in the pool',
-    what: 'On the back, arms wide, breathing slowly; then from swimming, at a call.',
-    pass: 'One minute, twice, calm.',
-  },
-  {
-    name: 'No walls',
-    what: '200 m in the pool without touching a wall, turning in the middle.',
-    pass: 'Without stopping.',
-  },
-  {
-    name: 'Looks and crowds',
-    what: 'Looks every 8 strokes; three beside each other in a lane, starting together.',
-    pass: 'Keeps the stroke, laughs about it.',
-  },
-  {
-    name: 'First dip',
-    what: 'Walk in slowly to the chest, breathe out until calm, face in, star float. Two to five minutes.',
-    pass: 'Calm breath within a minute and a half.',
-  },
-  {
-    name: 'Dips two to six',
-    what: 'Short dips on other days: the gasp of cold water fades after about five or six.',
-    pass: 'Gets in without gasping.',
-  },
-  {
-    name: 'Along the shore',
-    what: 'Ten minutes where one can stand, with a partner and a tow float.',
-    pass: 'Swims straight to a mark and back.',
-  },
-  {
-    name: 'Round a mark',
-    what: 'A short loop in the group, one who watches beside it.',
-    pass: 'Head count in and out, wants to come again.',
-  },
-];

@@ -24,7 +24,7 @@ export function sunAt(lat: number, lon: number, at: Date): Sun {
 }
 
 /** Glare: the sun within this of where one looks, and below this height, degrees. */
-const GLARE = { withinDeg: 45, underDeg: 35 } as const;
+export const GLARE = { withinDeg: 45, underDeg: 35 } as const;
 /** Waves under this do not matter to the side, metres. */
 const CHOP_M = 0.15;
 /** Waves within this of straight ahead or behind have no side, degrees. */

@@ -13,6 +13,7 @@ import {
   ImpossibleCrossing,
   lengthOf,
   legsOf,
+  movedCourse,
   placeAt,
   planeAround,
   readCourseGeoJson,
@@ -531,5 +532,32 @@ describe('courses as files', () => {
       }),
     );
     fc.assert(fc.property(fc.string({ maxLength: 200 }), (t) => void readCourseGpx(`<gpx>${t}</gpx>`)));
+  });
+});
+
+describe('a course taken along to another start', () => {
+  it('keeps its shape: every leg as long as before, and everything where it lay from the start', () => {
+    const course: Course = {
+      start: { lat: 31, lon: -41 },
+      marks: [{ id: 'm', name: '1', turn: 'left', lat: 31.004, lon: -41.001 }],
+      finish: { lat: 31.001, lon: -41 },
+      laps: 2,
+      areas: [{ id: 'a', kind: 'land', name: 'Shore', points: [{ lat: 30.999, lon: -41 }] }],
+      landmarks: [{ id: 'l', name: 'Tower', widthM: 5, heightM: 20, fixed: true, lat: 31.01, lon: -41 }],
+    };
+    const moved = movedCourse(course, { lat: -45, lon: 170 });
+    expect(moved.start).toEqual({ lat: -45, lon: 170 });
+    expect(moved.laps).toBe(2);
+    for (const of of [
+      (c: Course) => c.marks[0]!,
+      (c: Course) => c.finish,
+      (c: Course) => c.landmarks[0]!,
+      (c: Course) => c.areas[0]!.points[0]!,
+    ]) {
+      const [before, after] = [bearingTo(course.start, of(course)), bearingTo(moved.start, of(moved))];
+      expect(after.distanceM).toBeCloseTo(before.distanceM, 3);
+      expect(after.bearingDeg).toBeCloseTo(before.bearingDeg, 5);
+    }
+    expect(moved.marks[0]).toMatchObject({ id: 'm', name: '1', turn: 'left' });
   });
 });

@@ -1,4 +1,4 @@
-import { assumed } from '@upwell/core/goal';
+import { assumed, GROWTH } from '@upwell/core/goal';
 import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -107,7 +107,7 @@ export function AssumptionsCard({ race, facts, coach }: PaneProps) {
             onPress={() => set({ rideFollows: !choices.rideFollows })}
           />
           <Text variant="bodySmall">
-            {`Growth: ${percent(with_.growth.low, 2)} to ${percent(with_.growth.high, 2)} of speed a month (${SOURCE_WORD[with_.from.growth]}); usual are 0.5 to 1 % for trained swimmers, 1 to 2 % for those who began lately.`}
+            {`Growth: ${percent(with_.growth.low, 2)} to ${percent(with_.growth.high, 2)} of speed a month (${SOURCE_WORD[with_.from.growth]}); usual are ${percent(GROWTH.trained.low, 1)} to ${percent(GROWTH.trained.high, 1)} for trained swimmers, ${percent(GROWTH.new.low, 1)} to ${percent(GROWTH.new.high, 1)} for those who began lately.`}
           </Text>
           <Button
             mode="text"

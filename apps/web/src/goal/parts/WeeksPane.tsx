@@ -1,4 +1,5 @@
 import type { PlanWeek } from '@upwell/core/goal';
+import { NOTHING_NEW_DAYS } from '@upwell/core/swimmers';
 import { CAUSES } from '@upwell/core/review';
 import { WEEKLY_RISE } from '@upwell/core/sessions';
 import { lazy, Suspense, useState } from 'react';
@@ -149,7 +150,7 @@ function Frame({ race, facts }: PaneProps) {
   return (
     <Card title="How the weeks are made">
       <Text variant="bodySmall">
-        {`From ${facts.past.length > 0 ? `${facts.past.length} weeks as they were swum` : 'the usual week of the level: nothing is on record yet'}. A week rises at most ${percent(WEEKLY_RISE)} over the mean of the four before. Three weeks of work, then a lighter one; nothing new in the last ten days. What is missed is not made up for.`}
+        {`From ${facts.past.length > 0 ? `${facts.past.length} weeks as they were swum` : 'the usual week of the level: nothing is on record yet'}. A week rises at most ${percent(WEEKLY_RISE)} over the mean of the four before. Three weeks of work, then a lighter one; nothing new in the last ${NOTHING_NEW_DAYS} days. What is missed is not made up for.`}
       </Text>
       <Disclosure label="Sessions, taper, other races" open={open} onPress={() => setOpen(!open)} />
       {open ? (

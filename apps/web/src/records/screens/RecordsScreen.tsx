@@ -1,5 +1,6 @@
 import type { RecordsView, TestView } from '@upwell/contract/records';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
+import { isNearCritical } from '@upwell/core/measures';
 import { OUTCOMES, SIGNS } from '@upwell/core/review';
 import { compareTests, rampReps, SWIM_TEST, testValue } from '@upwell/core/swimtests';
 import { formatTime } from '@upwell/core/units';
@@ -165,7 +166,7 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
                   title="per 100 m"
                   points={cs}
                   format={(v) => formatTime(100 / v, 1)}
-                  goal={goal?.place === 'open-water' || (goal && goal.distanceM >= 800) ? speedGoal : null}
+                  goal={goal && isNearCritical(goal) ? speedGoal : null}
                 />
               </Suspense>
             ) : null}

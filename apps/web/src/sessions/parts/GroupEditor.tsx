@@ -9,6 +9,7 @@ import {
   editRounds,
   findSet,
   groupClock,
+  newSet,
   removeItem,
   repSeconds,
   setEffortWord,
@@ -16,10 +17,10 @@ import {
   breathingWord,
   sightingWord,
   timingWord,
+  type AnySet,
   type Block,
   type GroupPlan,
   type SessionPlan,
-  type SwimSet,
 } from '@upwell/core/sessions';
 import { formatTime } from '@upwell/core/units';
 import { useState } from 'react';
@@ -66,6 +67,7 @@ export function GroupEditor({ plan, group, onChange }: GroupEditorProps) {
               block={row.block}
               seconds={secondsOf(row.id)}
               plan={plan}
+              group={group}
               onChange={onChange}
               onAdd={(set) => {
                 onChange(addItem(plan, set, { holderId: row.id, index: row.block.items.length }));
@@ -99,27 +101,11 @@ function labelOf(row: SheetRow, plan: SessionPlan): string {
   return row.kind === 'rounds' ? `${row.rounds.rounds} times through` : describeSet(row.set, plan.pool, plan.place);
 }
 
-/** What a new set begins as. */
-const newSet = (block: Block): SwimSet => ({
-  kind: 'swim',
-  id: v7(),
-  reps: 4,
-  lengths: 2,
-  stroke: 'front-crawl',
-  drill: null,
-  effort: block.kind === 'main' ? 0.8 : 0.6,
-  breathing: { kind: 'free' },
-  sighting: null,
-  strokeRateSpm: null,
-  timing: { kind: 'rest', seconds: 15 },
-  kit: [],
-  note: '',
-});
-
 function BlockHead({
   block,
   seconds,
   plan,
+  group,
   onChange,
   onAdd,
 }: {
@@ -127,7 +113,8 @@ function BlockHead({
   readonly seconds: number;
   readonly plan: SessionPlan;
   readonly onChange: (plan: SessionPlan) => void;
-  readonly onAdd: (set: SwimSet) => void;
+  readonly group: GroupPlan;
+  readonly onAdd: (set: AnySet) => void;
 }) {
   const theme = useTheme();
   const lengths = blockLengths(block);
@@ -148,7 +135,7 @@ function BlockHead({
             size={20}
             style={styles.add}
             accessibilityLabel={`Add a set to ${name}`}
-            onPress={() => onAdd(newSet(block))}
+            onPress={() => onAdd(newSet(v7(), block.kind, group))}
           />
         )}
       </View>

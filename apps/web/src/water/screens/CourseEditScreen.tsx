@@ -1,9 +1,9 @@
 import {
-  bearingTo,
   checkCourse,
   COURSE_LIMIT,
   legsOf,
   lengthOf,
+  movedCourse,
   placeAt,
   type AreaKind,
   type Course,
@@ -138,22 +138,8 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
   const goTo = () => {
     const [lat, lon] = where.split(/[\s,;]+/).map(Number);
     if (!(Math.abs(lat!) <= 90 && Math.abs(lon!) <= 180)) return;
-    // Everything is taken along, so that a course can be begun before the place is known.
-    const from = draft.course.start;
-    const to = { lat: lat!, lon: lon! };
-    const along = (p: Place): Place => {
-      const { distanceM, bearingDeg } = bearingTo(from, p);
-      return placeAt(to, bearingDeg, distanceM);
-    };
-    const { marks, landmarks, areas, finish, laps } = draft.course;
-    change({
-      start: to,
-      finish: along(finish),
-      laps,
-      marks: marks.map((m) => ({ ...m, ...along(m) })),
-      landmarks: landmarks.map((l) => ({ ...l, ...along(l) })),
-      areas: areas.map((a) => ({ ...a, points: a.points.map(along) })),
-    });
+    // So that a course can be begun before the place is known.
+    change(movedCourse(draft.course, { lat: lat!, lon: lon! }));
     setFit(fit + 1);
   };
   const stored = error ? storedNow<CourseView>(error) : null;

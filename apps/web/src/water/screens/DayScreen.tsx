@@ -1,9 +1,9 @@
+import { ladderCard } from '@upwell/core/library';
 import { CAUTION, reasonProblem, WATER_RULES } from '@upwell/core/safety';
 import type { GroupPerson } from '@upwell/core/sessions';
 import {
   decideDay,
   farthestFromLand,
-  FIRST_TIME_LADDER,
   groupOfPeople,
   kitList,
   NEVER_OVERRULED,
@@ -239,8 +239,8 @@ function Lists({
       {open ? kitList(waterC, true).map((item) => <Text key={item}>{`· ${item}`}</Text>) : null}
       <Disclosure label="From the pool to the first dips" open={steps} onPress={() => setSteps(!steps)} />
       {steps
-        ? FIRST_TIME_LADDER.map((s, i) => (
-            <Text key={s.name}>{`${i + 1}. ${s.name}: ${s.what} Passed: ${s.pass}`}</Text>
+        ? ladderCard('pool-to-open-water').steps.map((s, i) => (
+            <Text key={s.what}>{`${i + 1}. ${s.what} Passed: ${s.pass}`}</Text>
           ))
         : null}
     </Card>
