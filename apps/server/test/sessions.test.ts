@@ -197,7 +197,7 @@ describe('few breaths', () => {
     expect(list.body).toEqual([]);
   });
 
-  it('ask about people: whoever may not breathes freely, and nobody is left means no', async () => {
+  it('ask about people: those who may not breathe freely, and nobody left means no', async () => {
     for (const [who, said] of [
       [{ birthYear: year - 12 }, 'under 16'],
       [{ birthYear: null }, 'of unknown age'],
@@ -224,7 +224,7 @@ describe('few breaths', () => {
     expect((await put(club, 'coach', { plan: alone })).body.detail).toContain('only for Hold and Race');
   });
 
-  it('remember who was left out, tell swimmers nothing of it, and forget whoever is erased', async () => {
+  it('remember who was left out, tell swimmers nothing of it, and forget people who are erased', async () => {
     const club = await harness.club();
     await club.addAccount('swimmer', await club.addSwimmer());
     const out = await club.addSwimmer();

@@ -1,8 +1,5 @@
-import { fireEvent, render, screen, waitFor } from '@testing-library/react-native';
-import type { ReactElement } from 'react';
+import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { AccessibilityInfo } from 'react-native';
-import { PaperProvider } from 'react-native-paper';
-import { Provider } from 'react-redux';
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import { posedBy } from '@upwell/core/figure';
 import { inferCauses } from '@upwell/core/review';
@@ -20,23 +17,12 @@ import { MeasuredCard } from '@/review/parts/MeasuredCard';
 import { RelookCard } from '@/review/parts/RelookCard';
 import { WhyStrip } from '@/review/parts/WhyStrip';
 import { ReviewScreen } from '@/review/screens/ReviewScreen';
-import { makeStore } from '@/state/store';
 import { Timeline } from '@/swimmers/parts/Timeline';
-import { Icon } from '@/ui/Icon';
 import { DAY, NIGHT } from '@/ui/theme';
 import * as files from '@/ui/saveFile';
 import { FOCUS, fakeServer, ID, ME, showAt, SWIMMER } from './fakeServer';
+import { show } from './show';
 
-const show = (ui: ReactElement) =>
-  render(ui, {
-    wrapper: ({ children }) => (
-      <Provider store={makeStore()}>
-        <PaperProvider theme={DAY} settings={{ icon: Icon }}>
-          {children}
-        </PaperProvider>
-      </Provider>
-    ),
-  });
 const press = (label: string | RegExp) => fireEvent.press(screen.getByLabelText(label));
 
 describe('the moving figure', () => {

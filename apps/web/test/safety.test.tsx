@@ -1,29 +1,14 @@
-import { fireEvent, render, screen } from '@testing-library/react-native';
+import { fireEvent, screen } from '@testing-library/react-native';
 import { editGroup, type AnySet, type GroupPerson, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
 import { NEW_GROUP, type DayGroup } from '@upwell/core/water';
-import { useState, type ReactElement } from 'react';
-import { PaperProvider } from 'react-native-paper';
-import { Provider } from 'react-redux';
+import { useState } from 'react';
 import { BreathCard } from '@/sessions/parts/BreathCard';
 import { BreathingEditor } from '@/sessions/parts/BreathingEditor';
-import { makeStore } from '@/state/store';
-import { Icon } from '@/ui/Icon';
 import { PoolFacts } from '@/ui/PoolFacts';
-import { DAY } from '@/ui/theme';
 import { OutsideNotes } from '@/water/OutsideNotes';
 import { WhoGoesIn } from '@/water/parts/WhoGoesIn';
 import { fakeServer, ID, ME, PLAN, SQUAD } from './fakeServer';
-
-const show = (ui: ReactElement) =>
-  render(ui, {
-    wrapper: ({ children }) => (
-      <Provider store={makeStore()}>
-        <PaperProvider theme={DAY} settings={{ icon: Icon }}>
-          {children}
-        </PaperProvider>
-      </Provider>
-    ),
-  });
+import { show } from './show';
 
 const set = (change: Partial<AnySet> = {}): AnySet =>
   ({

@@ -1,4 +1,4 @@
-import { fireEvent, render, screen, waitFor, within } from '@testing-library/react-native';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react-native';
 import { renderRouter } from 'expo-router/testing-library';
 import { buildSession, editSet } from '@upwell/core/sessions';
 import { inferCauses } from '@upwell/core/review';
@@ -13,17 +13,7 @@ import { SignInScreen } from '@/account/SignInScreen';
 import { makeStore } from '@/state/store';
 import { DAY } from '@/ui/theme';
 import { Icon } from '@/ui/Icon';
-
-const show = (ui: React.ReactElement) =>
-  render(ui, {
-    wrapper: ({ children }) => (
-      <Provider store={makeStore()}>
-        <PaperProvider theme={DAY} settings={{ icon: Icon }}>
-          {children}
-        </PaperProvider>
-      </Provider>
-    ),
-  });
+import { show } from './show';
 
 const built = buildSession({
   kind: 'aerobic',

@@ -1,18 +1,15 @@
-import { drillCard, type DrillPlace } from '../library';
-import { CAUSES } from '../review';
 import { LEVEL } from '../swimmers';
-import { lengthsToMetres, poolDistance, seeded, type Pool } from '../units';
+import { lengthsToMetres, poolDistance, seeded } from '../units';
+import { bareGroup, loadLimitOf, nameOf } from './bareGroup';
 import { beginnerBlocks, byTheClock } from './beginners';
 import type { Candidate, Candidates } from './candidate';
 import { blockCandidates, landBlock } from './candidates';
 import type { Block, BlockKind, GroupPlan, Item, SessionPlan } from './model';
 import { FINISH_WINDOW_S, RECIPE, SHARE_BAND, SHARE_SHIFT } from './recipe';
-import { levelLoad, WEEK_SHARE, WEEKLY_RISE } from './loadLimit';
+import { WEEK_SHARE } from './loadLimit';
 import type { BuildRequest, BuildResult, Clash, GroupRequest } from './request';
+import { beginnerProblem, explainClash, lockedProblems, notesOn } from './explain';
 import { isSet } from './setMeasure';
-import { sizeProblem } from './size';
-import { setProblems } from './checkPlan';
-import { groupTotals, setsOf } from './totals';
 
 /**
  * Builds one session for all groups together.
@@ -37,7 +34,16 @@ export function buildSession(request: BuildRequest): BuildResult {
   const searches = request.groups.map((group, index) => searchGroup(request, group, index));
   const budget = { searches: MOST_EXPLAINING };
   const clashes = searches.flatMap((found, index): Clash[] =>
-    found.size > 0 ? [] : [explainClash(request, request.groups[index]!, index, budget)],
+    found.size > 0
+      ? []
+      : [
+          explainClash(
+            request,
+            request.groups[index]!,
+            index,
+            (r, g) => budget.searches-- > 0 && searchGroup(r, g, index).size > 0,
+          ),
+        ],
   );
   if (clashes.length > 0) return { kind: 'clash', clashes };
 
@@ -49,22 +55,6 @@ export function buildSession(request: BuildRequest): BuildResult {
   const { kind, theme, pool, minutes, seed, place = 'pool' } = request;
   const plan: SessionPlan = { kind, theme, place, pool, minutes, seed, note: '', groups };
   return { kind: 'built', plan, notes: notesOn(request, plan) };
-}
-
-/** What makes locked blocks impossible to plan on: too large, or a set that could hurt. */
-function lockedProblems(request: BuildRequest, group: GroupRequest, index: number): readonly string[] {
-  const blocks = group.locked ?? [];
-  const tooLarge = sizeProblem(blocks);
-  if (tooLarge) return [tooLarge];
-  // Who watches is settled when the session is kept.
-  const watched = { lifeguard: 'named later', rulesTold: true, minorsAgreed: false };
-  const bare = { ...bareGroup(group, index), breathRecord: watched, blocks };
-  const { place = 'pool', pool } = request;
-  if (byTheClock(group, pool) && blocks.some((block) => setsOf(block.items).some(({ set }) => set.kind !== 'timed')))
-    return ['not yet ten metres on their own: no lengths are kept.'];
-  return blocks.flatMap((block) =>
-    setsOf(block.items).flatMap(({ set }) => setProblems(set, bare, { place, pool, block: block.kind })),
-  );
 }
 
 /** Searches spent on what could be changed when nothing fits, for all groups together. */
@@ -116,22 +106,6 @@ function searchGroup(request: BuildRequest, group: GroupRequest, index: number):
     if (found.size > 0) return found;
   }
   return new Map();
-}
-
-/** What keeps beginners from being planned by the clock, with what would help; null when nothing does. */
-function beginnerProblem({ pool }: BuildRequest, group: GroupRequest): Omit<Clash, 'group'> | null {
-  const name = nameOf(group);
-  if (pool.standingDepth === false)
-    return {
-      message: `${name}: beginners need standing depth, and this pool has none.`,
-      changes: ['Take a pool with standing depth.', 'Leave this level out.'],
-    };
-  if (group.lengths != null)
-    return {
-      message: `${name}: not yet ten metres on their own, or in a long pool: tries where one can stand, by the clock, and no distance.`,
-      changes: ['Leave the distance to the level.'],
-    };
-  return null;
 }
 
 function searchBlocks(
@@ -301,27 +275,6 @@ function cheapest(found: Search): Found {
   return [...found.values()].reduce((best, f) => (f.cost < best.cost ? f : best));
 }
 
-function bareGroup(group: GroupRequest, index: number): GroupPlan {
-  const level = LEVEL[group.level];
-  return {
-    id: `g${index + 1}`,
-    level: group.level,
-    model: group.model ?? 'long-line',
-    name: group.name ?? level.name,
-    swimmers: group.swimmers,
-    lanes: group.lanes,
-    // To a thousandth, so that it can be written down and read back without loss.
-    v400Mps: Math.round((group.v400Mps ?? level.defaultV400Mps) * 1000) / 1000,
-    paceIsGuess: group.v400Mps === null,
-    strokeLengthM: group.strokeLengthM ?? level.defaultStrokeLengthM,
-    paceTable: group.paceTable ?? [],
-    knownDrills: group.knownDrills ?? [],
-    breathRecord: null,
-    note: '',
-    blocks: [],
-  };
-}
-
 function assemble(request: BuildRequest, group: GroupRequest, index: number, found: Found): GroupPlan {
   const bare = bareGroup(group, index);
   const land =
@@ -334,12 +287,6 @@ function assemble(request: BuildRequest, group: GroupRequest, index: number, fou
 
 const lockedLand = (group: GroupRequest): Block | undefined => group.locked?.find((block) => block.kind === 'land');
 
-/** The load a group should not pass: its own limit or the level's default, less in an easy week. */
-function loadLimitOf(request: BuildRequest, group: GroupRequest): number {
-  const share = WEEK_SHARE[request.week ?? 'normal'];
-  return (group.loadLimit ?? levelLoad(group.level, request.minutes) * (1 + WEEKLY_RISE)) * share;
-}
-
 /** Ids that are unique in the whole session: the group's id leads. */
 function withIds(block: Block, prefix: string): Block {
   const rename = (item: Item): Item =>
@@ -347,86 +294,4 @@ function withIds(block: Block, prefix: string): Block {
       ? { ...item, id: `${prefix}-${item.id}` }
       : { ...item, id: `${prefix}-${item.id}`, items: item.items.map(rename) };
   return { ...block, id: `${prefix}-${block.id}`, items: block.items.map(rename) };
-}
-
-function notesOn(request: BuildRequest, plan: SessionPlan): string[] {
-  return plan.groups.flatMap((group, index) => {
-    const asked = request.groups[index]!;
-    const notes: string[] = [];
-    if (group.paceIsGuess) notes.push(`${group.name}: no 400 m time, the clock uses the level's usual pace.`);
-    if (byTheClock(asked, plan.pool))
-      notes.push(`${group.name}: by the clock where one can stand, until “ten metres on their own” is passed.`);
-    notes.push(...poolNotes(group, plan.pool));
-    const limit = loadLimitOf(request, asked);
-    const over = Math.round((groupTotals(group, plan.pool).load / limit - 1) * 100);
-    if (over > 0 && (asked.loadLimit || (request.week ?? 'normal') !== 'normal'))
-      notes.push(`${group.name}: load is ${over} % above the limit for this week.`);
-    return notes;
-  });
-}
-
-/** What to look at in a pool of which it is not known. */
-function poolNotes(group: GroupPlan, pool: Pool): string[] {
-  const drills = [...new Set(group.blocks.flatMap((b) => setsOf(b.items).flatMap(({ set }) => set.drill ?? [])))];
-  const named = (place: DrillPlace) =>
-    drills
-      .filter((id) => drillCard(id).places.includes(place) && !drillCard(id).places.includes('pool'))
-      .map((id) => drillCard(id).name)
-      .join(', ');
-  const [shallow, wall] = [named('shallow'), named('wall')];
-  return [
-    ...(shallow && pool.standingDepth === undefined
-      ? [`${group.name}: look first whether this pool has standing depth: ${shallow} needs it.`]
-      : []),
-    ...(wall && pool.edge === undefined ? [`${group.name}: look at the edge first: ${wall} is done at the wall.`] : []),
-  ];
-}
-
-/** Which demand is in the way, found by letting go of one at a time. */
-const nameOf = (group: GroupRequest): string => group.name ?? LEVEL[group.level].name;
-
-function explainClash(request: BuildRequest, group: GroupRequest, index: number, budget: { searches: number }): Clash {
-  const name = nameOf(group);
-  const beginners =
-    byTheClock(group, request.pool) && request.place !== 'open-water' && beginnerProblem(request, group);
-  if (beginners) return { group: index, ...beginners };
-  const changes: string[] = [];
-  const works = (r: BuildRequest, g: GroupRequest) => budget.searches-- > 0 && searchGroup(r, g, index).size > 0;
-
-  if (group.lengths != null) {
-    const unit = request.pool.unit;
-    const near = [1, 2, 3, 4, 6, 8, 10, 14, 20, 30, 40].flatMap((d) => [group.lengths! - d, group.lengths! + d]);
-    const found = near.find((lengths) => lengths > 0 && works(request, { ...group, lengths }));
-    if (found !== undefined) changes.push(`Swim ${poolDistance(request.pool, found)} ${unit} instead.`);
-    else if (works(request, { ...group, lengths: null })) changes.push('Leave the distance to the level.');
-  }
-  for (const step of [5, 10, 15, 20, 30, 40]) {
-    const minutes = [request.minutes + step, request.minutes - step].find(
-      (m) => m >= 15 && m <= 180 && works({ ...request, minutes: m }, group),
-    );
-    if (minutes === undefined) continue;
-    changes.push(`Plan ${minutes} minutes.`);
-    break;
-  }
-  if (request.place === 'open-water' && group.level !== 'settle') {
-    const { length } = request.pool;
-    const shorter = [0.75, 0.5, 1 / 3, 0.25, 0.15]
-      .map((share) => Math.round((length * share) / 50) * 50)
-      .find((loop) => loop >= 50 && works({ ...request, pool: { ...request.pool, length: loop } }, group));
-    if (shorter !== undefined) changes.push(`Swim a loop of about ${shorter} ${request.pool.unit}.`);
-  }
-  if (request.kind === 'speed' && works({ ...request, kind: 'aerobic' }, group))
-    changes.push('Leave out the speed part.');
-  if (request.place === 'open-water' && group.level === 'settle')
-    return {
-      group: index,
-      message: `${name}: beginners are never planned in open water.`,
-      changes: ['Take them to the pool, in standing depth.'],
-    };
-  if (group.locked?.length && works(request, { ...group, locked: [] })) changes.push('Unlock a block.');
-  const noDrill = blockCandidates(bareGroup(group, index), group, request).drills.length === 0;
-  const message = noDrill
-    ? `${name}: no drill for “${CAUSES[request.theme].name}” fits this level and this kit.`
-    : `${name}: ${request.minutes} minutes${group.lengths == null ? '' : ` and ${poolDistance(request.pool, group.lengths)} ${request.pool.unit}`} cannot hold land, drills, main part and swim-down in their shares.`;
-  return { group: index, message, changes };
 }

@@ -214,7 +214,7 @@ describe('cues', () => {
 });
 
 describe('loops', () => {
-  it('outside are whole: half of one is no set, whoever writes it', () => {
+  it('outside are whole: half of one is no set, no matter who writes it', () => {
     const loop = { place: 'open-water', pool: { length: 1600, unit: 'm' } } as const;
     for (const lengths of [0.5, 1.5]) {
       const plan = planOf([groupOf([setOf({ lengths })])], loop);

@@ -109,7 +109,7 @@ describe('the longest stretch without air', () => {
     expect(seconds).toBeCloseTo(metres / 1.25, 6);
   });
 
-  it('counts seconds at the pace of whoever swims, and of a drill', () => {
+  it('counts seconds at the pace of the person who swims, and of a drill', () => {
     const set = rested({ lengths: 1, breathing: counted(0) });
     expect(longestBreathGap(set, { ...quick([]), v400Mps: 0.9 }, POOL).seconds).toBeCloseTo(27.78, 2);
     const slow = rested({ lengths: 1, breathing: counted(0), drill: 'six-one-six' });

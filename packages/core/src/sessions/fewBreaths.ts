@@ -78,7 +78,7 @@ const setsIn = (items: readonly Item[]): AnySet[] =>
   items.flatMap((item) => (isSet(item) ? [item] : setsIn(item.items)));
 
 /**
- * What stands between a set with few breaths and the water, whoever swims it; empty when it may be swum.
+ * What stands between a set with few breaths and the water, for everybody; empty when it may be swum.
  *
  * Never outdoors, never for a group of beginners, never over 25 m or 25 s without air; after every rep at least 30 s
  * rest and as long as the rep took; with a lifeguard's name and the rules told.
@@ -162,8 +162,8 @@ export interface Freely {
 }
 
 /**
- * Who of a group breathes freely in a set with few breaths: whoever may not, by age, level, health or own pace, and
- * whoever the coach left out. Everybody else may swim it as written.
+ * Who of a group breathes freely in a set with few breaths: those who may not, by age, level, health or own pace, and
+ * those the coach left out. Everybody else may swim it as written.
  *
  * @param leftOut ids of those the coach left out
  */

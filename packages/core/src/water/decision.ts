@@ -1,98 +1,5 @@
+import type { Check, DayDecision, DayGroup, DayReadings, Decision } from './dayModel';
 import { AIR_C, feltC, longestInWater, WATER_RULES, type WaterPerson, type WaterRules } from '../safety';
-import { LEVEL, type HealthFlag } from '../swimmers';
-
-/** What is known before anybody gets in. Null is not known yet. */
-export interface DayReadings {
-  readonly waterC: number | null;
-  readonly airC: number | null;
-  readonly windMps: number | null;
-  /** Where the wind comes from, degrees. */
-  readonly windFromDeg: number;
-  /** From the start straight out onto the water, degrees. */
-  readonly offshoreDeg: number;
-  readonly currentMps: number | null;
-  readonly currentToDeg: number;
-  readonly waveHeightM: number | null;
-  readonly rainMm72h: number | null;
-  readonly visibility: 'clear' | 'hazy' | 'fog' | null;
-  readonly lightning: boolean | null;
-  readonly sewage: boolean | null;
-  /** Bloom, floating matter, or water that smells. */
-  readonly fouled: boolean | null;
-  readonly traffic: 'none' | 'lane' | 'through' | null;
-  readonly wildlife: boolean | null;
-  /** Entry, exit and where else one can get out, walked beforehand. */
-  readonly walked: boolean | null;
-  /** Minutes between the end of the plan and dusk. */
-  readonly lightLeftMin: number | null;
-  /** Wet and dry: the depth at the entry, metres. */
-  readonly depthM: number | null;
-}
-
-/** A health note of somebody who goes in, with what was answered to it. */
-export interface HealthAnswer {
-  readonly swimmerId: string;
-  readonly flag: HealthFlag;
-  /** The doctor's word, medicine at the exit, who stays beside; empty while nobody answered. */
-  readonly answer: string;
-}
-
-export interface DayGroup {
-  readonly swimmers: number;
-  /** Under 16. */
-  readonly children: number;
-  /** 16 and 17. */
-  readonly minors: number;
-  /** The guardians and the head coach let those of 16 and 17 swim as grown-ups do. */
-  readonly minorsAgreed: boolean;
-  readonly settle: number;
-  readonly firstTimers: number;
-  /** Slowest of the group, m/s. */
-  readonly slowestMps: number;
-  readonly wetsuits: boolean;
-  /** Qualified people who watch. */
-  readonly watching: number;
-  /** A safety craft beside them. */
-  readonly craft: boolean;
-  readonly stopSignal: boolean;
-  readonly caller: string;
-  /** Bright caps and tow floats for everybody. */
-  readonly bright: boolean;
-  /** Lights on every swimmer. */
-  readonly lights: boolean;
-  /** Warm shelter and clothes at the exit. */
-  readonly warmExit: boolean;
-  /** A winter group that swims under 10 °C by its own rules. */
-  readonly winterRules: boolean;
-  readonly minutes: number;
-  /** Who goes in, where they are known by name. */
-  readonly swimmerIds: readonly string[];
-  /** Health notes of those. */
-  readonly health: readonly HealthAnswer[];
-}
-
-export const DECISIONS = ['go', 'change', 'stop'] as const;
-export type Decision = (typeof DECISIONS)[number];
-
-export interface Check {
-  readonly id: string;
-  readonly weight: Decision;
-  readonly text: string;
-  /** No written reason lifts this one. */
-  readonly absolute: boolean;
-}
-
-export interface DayDecision {
-  readonly decision: Decision;
-  /** The worst first; what is fine is not listed. */
-  readonly checks: readonly Check[];
-  /** Readings that are missing besides those that stop everything: asked for before anybody goes. */
-  readonly missing: readonly string[];
-  /** Whether the head coach may overrule the stop, naming the local rule or the licensed person who allows it. */
-  readonly mayOverrule: boolean;
-  /** Longest time in the water for the group, minutes. */
-  readonly longestMin: number | null;
-}
 
 interface Asked {
   readonly of: keyof DayReadings;
@@ -127,21 +34,6 @@ export const FIRST_TIME = { wavesM: 0.3, windMps: 4, fromShoreM: 50 } as const;
 const WINTER_C = 10;
 
 const apart = (a: number, b: number) => Math.abs(((a - b + 540) % 360) - 180);
-
-/** A group of which nothing is known yet but the usual. */
-export const NEW_GROUP: DayGroup = {
-  ...{
-    swimmers: 6,
-    children: 0,
-    minors: 0,
-    minorsAgreed: false,
-    settle: 0,
-    firstTimers: 0,
-    slowestMps: LEVEL.build.defaultV400Mps,
-  },
-  ...{ wetsuits: true, watching: 0, craft: false, stopSignal: false, caller: '', bright: false, lights: false },
-  ...{ warmExit: false, winterRules: false, minutes: 40, swimmerIds: [], health: [] },
-};
 
 /** Said where a stop is not lifted by anybody. */
 export const NEVER_OVERRULED =
@@ -323,11 +215,11 @@ function sayAir(airC: number, windMps: number, g: DayGroup, say: Say): void {
 
 /** Limits while first-timers or children are in the group. */
 function sayGentle(r: DayReadings, g: DayGroup, farthestM: number | null, say: Say): void {
-  const whom = 'first-timers and those under 18';
+  const theirs = 'first-timers and those under 18';
   if (r.waveHeightM !== null && r.waveHeightM > FIRST_TIME.wavesM)
-    say('stop', 'chop', `Waves of ${r.waveHeightM.toFixed(1)} m: over ${FIRST_TIME.wavesM} m nothing for ${whom}.`);
+    say('stop', 'chop', `Waves of ${r.waveHeightM.toFixed(1)} m: over ${FIRST_TIME.wavesM} m nothing for ${theirs}.`);
   if (r.windMps !== null && r.windMps > FIRST_TIME.windMps)
-    say('stop', 'breeze', `Wind of ${r.windMps} m/s: over ${FIRST_TIME.windMps} m/s nothing for ${whom}.`);
+    say('stop', 'breeze', `Wind of ${r.windMps} m/s: over ${FIRST_TIME.windMps} m/s nothing for ${theirs}.`);
   if (g.craft) return;
   if (farthestM === null)
     say('change', 'shore', 'No shore is drawn: nobody can say how far out this goes. Stay where one can stand.');
@@ -335,25 +227,6 @@ function sayGentle(r: DayReadings, g: DayGroup, farthestM: number | null, say: S
     say(
       'stop',
       'shore',
-      `The farthest mark is ${Math.round(farthestM)} m out: beyond ${FIRST_TIME.fromShoreM} m ${whom} need a craft beside them.`,
+      `The farthest mark is ${Math.round(farthestM)} m out: beyond ${FIRST_TIME.fromShoreM} m ${theirs} need a craft beside them.`,
     );
-}
-
-/** What to bring, by the water. */
-export function kitList(waterC: number | null, sunny: boolean, saltOrStones = true): string[] {
-  const c = waterC ?? 15;
-  return [
-    ...(c < 18 ? ['wetsuit', 'two caps, one of them bright'] : ['bright cap']),
-    'tow float',
-    sunny ? 'tinted goggles, a clear pair in the bag' : 'clear goggles, a spare pair in the bag',
-    ...(c < 16 ? ['ear plugs', 'gloves and socks if the event allows them'] : ['ear plugs']),
-    ...(saltOrStones ? ['something for the feet on stones'] : []),
-    'dry clothes, laid out in the order they go on',
-    'a hot drink',
-    'a bag or mat to stand on',
-    'sun protection that is kind to the water',
-    'a place out of the wind',
-    'whistle, phone in a dry bag, first-aid kit',
-    'check, clean and dry everything before another water; a second full set for two waters in one day',
-  ];
 }

@@ -1,4 +1,4 @@
-import { kitList } from './decision';
+import { kitList } from './kitList';
 import type { LegPlan } from './legPlan';
 import { FEET_GAIN } from '../measures';
 import { draftingLimit } from './sides';

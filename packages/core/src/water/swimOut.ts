@@ -1,6 +1,7 @@
 import { groupClock, groupTotals, type GroupPerson, type SessionPlan } from '../sessions';
 import { longestInWater, type WaterPerson } from '../safety';
-import { DUSK_MIN, type DayGroup } from './decision';
+import type { DayGroup } from './dayModel';
+import { DUSK_MIN } from './decision';
 import type { DayWeather } from './standIn';
 
 /** What is known of a group from the people in it: how many, how young, how slow, and their health notes to answer. */

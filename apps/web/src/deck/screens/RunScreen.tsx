@@ -2,22 +2,23 @@ import { plannedFinishS, runSetup, type BreathAnswer, type LaneState } from '@up
 import { setsOf, type SessionPlan } from '@upwell/core/sessions';
 import type { DeckPack } from '@upwell/contract/deck';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
-import { lazy, Suspense, useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Button, PaperProvider, Text } from 'react-native-paper';
 import { Choice } from '@/ui/Choice';
 import { Icon } from '@/ui/Icon';
 import { Failure, Loading, Notice } from '@/ui/States';
-import { Stepper } from '@/ui/Stepper';
 import { Tabs } from '@/ui/Tabs';
 import { NIGHT } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
 import { useTitle } from '@/ui/useTitle';
 import { useWide } from '@/ui/useWide';
 import { usePackQuery } from '../api';
+import { Counting } from '../parts/Counting';
 import { FewBreathsAsk } from '../parts/FewBreathsAsk';
 import { LaneStrip, type TapMode } from '../parts/LaneStrip';
 import { Missing, RunTop } from '../parts/RunTop';
+import { Start } from '../parts/Start';
 import { Tap } from '../parts/Tap';
 import { useRun, type Run } from '../useRun';
 import { useAwake } from '../wakeLock';
@@ -61,9 +62,6 @@ const MODES: readonly { readonly value: TapMode; readonly label: string }[] = [
   { value: 'strokes', label: 'Strokes' },
   { value: 'look', label: 'Look' },
 ];
-
-/** Hand entries to begin the counting with when nobody was counted yet. */
-const FIRST_COUNT = 20;
 
 function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
   const theme = useTheme();
@@ -286,97 +284,6 @@ const IGNORED_WORD = {
   'nothing to time': 'nothing to time yet: go first',
 } as const;
 
-interface StartProps {
-  readonly setup: ReturnType<typeof runSetup>;
-  readonly groupOf: (id: string) => string;
-  readonly names: ReadonlyMap<string, string>;
-  readonly onBegin: () => void;
-  /** What is asked before it begins. */
-  readonly children?: ReactNode;
-}
-
-/** Before the start: who swims in which lane, and one large button. */
-function Start({ setup, groupOf, names, onBegin, children }: StartProps) {
-  const theme = useTheme();
-  const inLanes = new Set(setup.lanes.flatMap((lane) => lane.swimmers));
-  const left = setup.lanes.length === 0 ? [] : setup.swimmers.map((s) => s.id).filter((id) => !inLanes.has(id));
-  return (
-    <ScrollView style={styles.page} contentContainerStyle={styles.start}>
-      {setup.lanes.length === 0 ? (
-        <Notice tone="error">Nobody comes to this session: add squads to it, or swimmers to its squads.</Notice>
-      ) : null}
-      {setup.lanes.map((lane) => (
-        <View key={lane.id} style={[styles.startLane, { borderTopColor: theme.own.line }]}>
-          <Text style={styles.startNumber}>{lane.number}</Text>
-          <View style={styles.flex}>
-            <Text variant="titleMedium">{groupOf(lane.groupId)}</Text>
-            <Text>{lane.swimmers.map((id) => names.get(id)).join(', ')}</Text>
-          </View>
-        </View>
-      ))}
-      {left.length > 0 ? (
-        <Notice tone="error">{`No group here for beginners: ${left.map((id) => names.get(id)).join(', ')}.`}</Notice>
-      ) : null}
-      {children}
-      <Button
-        mode="contained"
-        disabled={setup.lanes.length === 0}
-        contentStyle={styles.beginTall}
-        labelStyle={styles.beginWord}
-        onPress={onBegin}
-      >
-        Begin
-      </Button>
-      <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-        The clock starts. Lanes leave one by one with Go. Times, strokes and heads stay on this device and are sent when
-        there is a network.
-      </Text>
-    </ScrollView>
-  );
-}
-
-interface CountingProps {
-  readonly run: Run;
-  readonly counting: { readonly lane: string; readonly swimmer: string };
-  readonly name: string;
-  readonly onDone: () => void;
-}
-
-/** Strokes of one length, near the last count so that two taps are enough. */
-function Counting({ run, counting, name, onDone }: CountingProps) {
-  const { state, note } = run;
-  const lane = state.lanes.find((l) => l.id === counting.lane);
-  const passage = lane?.passages[lane.index];
-  const mine = state.reps.filter((r) => r.swimmer === counting.swimmer);
-  const known = mine.filter((r) => r.strokes !== null).at(-1)?.strokes;
-  const rep = Math.max(1, ...mine.filter((r) => r.passage === passage?.id).map((r) => r.rep));
-  const [count, setCount] = useState(known ?? FIRST_COUNT);
-  const keep = (n: number) => {
-    if (passage) note({ kind: 'strokes', swimmer: counting.swimmer, passage: passage.id, rep, count: n });
-    onDone();
-  };
-  return (
-    <View style={styles.counting} role="group" aria-label={`Strokes of ${name}`}>
-      <View style={styles.row}>
-        {[-2, -1, 0, 1, 2].map((by) => (
-          <Tap key={by} label={`${count + by} strokes`} style={styles.countTile} onTap={() => keep(count + by)}>
-            <Text style={styles.countWord}>{count + by}</Text>
-          </Tap>
-        ))}
-      </View>
-      <View style={styles.row}>
-        <Stepper
-          label={`${name}, rep ${rep}: strokes of a length`}
-          value={String(count)}
-          onLess={count > 6 ? () => setCount(count - 5) : null}
-          onMore={count < 90 ? () => setCount(count + 5) : null}
-        />
-        <Button onPress={onDone}>Not now</Button>
-      </View>
-    </View>
-  );
-}
-
 const bold = { fontFamily: 'Atkinson Bold' } as const;
 const styles = StyleSheet.create({
   page: { flex: 1 },
@@ -391,22 +298,4 @@ const styles = StyleSheet.create({
   modes: { flexDirection: 'row' },
   mode: { flex: 1, minHeight: 64, alignItems: 'center', justifyContent: 'center' },
   modeWord: { ...bold, fontSize: 18, lineHeight: 24 },
-  start: { padding: 16, gap: 12, width: '100%', maxWidth: 720, alignSelf: 'center' },
-  startLane: { flexDirection: 'row', gap: 14, alignItems: 'center', borderTopWidth: 2, paddingTop: 10 },
-  startNumber: { ...bold, fontSize: 40, lineHeight: 46, minWidth: 40 },
-  flex: { flex: 1 },
-  beginTall: { minHeight: 88 },
-  beginWord: { fontSize: 34, lineHeight: 40 },
-  counting: { padding: 10, gap: 8 },
-  countTile: {
-    flex: 1,
-    minHeight: 60,
-    minWidth: 56,
-    borderWidth: 2,
-    borderColor: '#86A09E',
-    borderRadius: 6,
-    alignItems: 'center',
-    justifyContent: 'center',
-  },
-  countWord: { ...bold, fontSize: 24, lineHeight: 30 },
 });

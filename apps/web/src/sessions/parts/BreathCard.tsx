@@ -56,7 +56,7 @@ export function BreathCard({ plan, group, people, leftOut, head, onChange, onLef
       ) : null}
       <WhoSwimsIt
         people={people ?? []}
-        // Whoever may not swim one of the sets is named with the first reason.
+        // Somebody who may not swim one of the sets is named with the first reason.
         why={(person) => sets.flatMap((set) => freelyIn(set, group, plan.pool, [person]).map((f) => f.why))[0] ?? null}
         leftOut={leftOut}
         onLeftOut={onLeftOut}
