@@ -91,7 +91,7 @@ describe('the weeks to a race', () => {
     const well = blockPlan(question());
     const ill = blockPlan(question({ past: [usual, usual, 0, 0] }));
     expect(ill.weeks[0]!.load).toBeLessThan(well.weeks[0]!.load * 0.6);
-    ill.weeks.forEach((w, i) => expect(w.load).toBeLessThanOrEqual(Math.max(w.load, well.weeks[i]!.load) + 1));
+    ill.weeks.forEach((w, i) => expect(w.load).toBeLessThanOrEqual(well.weeks[i]!.load + 1));
     const sum = (plan: typeof well) => plan.weeks.reduce((total, w) => total + w.load, 0);
     expect(sum(ill)).toBeLessThan(sum(well));
   });

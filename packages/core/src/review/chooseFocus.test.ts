@@ -1,0 +1,137 @@
+import { CAUSE_IDS, CAUSES, chooseFocus, FOCUS_FROM, STAGES, type CauseId, type Circumstances, type Stage } from '.';
+import type { LevelId } from '../swimmers';
+import { LINKS, type SignId } from './catalogue';
+
+/** One cause for each stage that is no danger, so that nothing but the stage counts. */
+const DANGERS: readonly CauseId[] = ['unease', 'wall-distance', 'scissor-feet', 'breathes-forward'];
+const causeOf = (stage: Stage): CauseId => {
+  const found = CAUSE_IDS.find((id) => CAUSES[id].stage === stage && !DANGERS.includes(id));
+  // The first stage has nothing but its danger.
+  return found ?? CAUSE_IDS.find((id) => CAUSES[id].stage === stage)!;
+};
+const look = (level: LevelId, signs: object = {}) =>
+  ({ stroke: 'front-crawl', model: 'long-line', level, signs }) as never;
+const scoreOf = (cause: CauseId, level: LevelId = 'hold', circumstances: Circumstances = {}, signs: object = {}) =>
+  chooseFocus([{ cause, probability: 0.8 }], look(level, signs), circumstances).scores[0]!;
+
+describe('the terms of the choice, written a second time', () => {
+  /** Effect on the goal: without a place, in a pool, outside. */
+  it.each<[Stage, number, number, number]>([
+    ['calm', 1.5, 1.5, 1.5],
+    ['breathing', 1.5, 1.5, 1.5],
+    ['head and body line', 1, 1, 1],
+    ['alignment', 1, 1, 1.3],
+    ['catch and pull', 1, 1, 1],
+    ['recovery', 1, 1, 1],
+    ['kick', 1, 1, 0.7],
+    ['timing and rate', 1, 1, 1],
+    ['turns', 1.2, 1.2, 0.5],
+    ['open-water skills', 1.4, 0.5, 1.4],
+  ])('%s has its effect', (stage, anywhere, pool, outside) => {
+    const cause = causeOf(stage);
+    expect(scoreOf(cause).effect).toBe(anywhere);
+    expect(scoreOf(cause, 'hold', { goalPlace: 'pool' }).effect).toBe(pool);
+    expect(scoreOf(cause, 'hold', { goalPlace: 'open-water' }).effect).toBe(outside);
+  });
+
+  /** How teachable: for Settle, for Build, and for Hold with a race in 13 days. */
+  it.each<[Stage, number, number, number]>([
+    ['calm', 1, 1, 1],
+    ['breathing', 1, 1, 1],
+    ['head and body line', 1, 1, 1],
+    ['alignment', 1, 1, 1],
+    ['catch and pull', 0.6, 1, 0.6],
+    ['recovery', 0.6, 1, 0.6],
+    ['kick', 0.6, 1, 0.6],
+    ['timing and rate', 0.6, 0.8, 0.6],
+    ['turns', 0.6, 1, 0.6],
+    ['open-water skills', 0.6, 1, 0.6],
+  ])('%s is as teachable as that', (stage, settle, build, near) => {
+    const cause = causeOf(stage);
+    expect(scoreOf(cause, 'settle').teachable).toBe(settle);
+    expect(scoreOf(cause, 'build').teachable).toBe(build);
+    expect(scoreOf(cause, 'hold').teachable).toBe(1);
+    expect(scoreOf(cause, 'hold', { daysToRace: 13 }).teachable).toBe(near);
+    expect(scoreOf(cause, 'hold', { daysToRace: 14 }).teachable).toBe(1);
+    // Never under a half, whatever comes together.
+    expect(scoreOf(cause, 'settle', { daysToRace: 1 }).teachable).toBe(settle * near < 0.5 ? 0.5 : settle * near);
+  });
+
+  it('counts a sign that is seen often fully, and all else at seven tenths', () => {
+    const sign = Object.keys(LINKS['dropped-elbow'])[0] as SignId;
+    expect(scoreOf('dropped-elbow', 'hold', {}, { [sign]: 'often' }).shows).toBe(1);
+    expect(scoreOf('dropped-elbow', 'hold', {}, { [sign]: 'sometimes' }).shows).toBe(0.7);
+    expect(scoreOf('dropped-elbow').shows).toBe(0.7);
+  });
+
+  it('weighs what a drill did before from a half to one and a half', () => {
+    const past = (better: number, notBetter: number) =>
+      scoreOf('dropped-elbow', 'hold', { past: { 'dropped-elbow': { better, notBetter } } }).pastSuccess;
+    expect(past(0, 0)).toBe(1);
+    // (3 + 1) / (3 + 1 + 2) = 2/3.
+    expect(past(3, 1)).toBeCloseTo(0.5 + 2 / 3, 10);
+    expect(past(0, 98)).toBeCloseTo(0.51, 10);
+  });
+
+  it('multiplies them, and halves what failed twice', () => {
+    const { score, probability, effect, shows, teachable, pastSuccess } = scoreOf('dropped-elbow');
+    expect(score).toBeCloseTo(0.8 * 1 * 0.7 * 1 * 1, 10);
+    expect(score).toBeCloseTo(probability * effect * shows * teachable * pastSuccess, 10);
+    const failed = scoreOf('dropped-elbow', 'hold', { failedTwice: ['dropped-elbow'] });
+    expect([failed.halved, failed.score]).toEqual([true, score / 2]);
+    expect(scoreOf('dropped-elbow', 'hold', { failedTwice: ['no-reach'] }).halved).toBe(false);
+  });
+});
+
+describe('which comes first', () => {
+  const choose = (ranking: readonly (readonly [CauseId, number])[], circumstances: Circumstances = {}) =>
+    chooseFocus(
+      ranking.map(([cause, probability]) => ({ cause, probability })),
+      look('hold'),
+      circumstances,
+    );
+
+  it('is nothing under a half', () => {
+    expect(FOCUS_FROM).toBe(0.5);
+    expect(
+      choose([
+        ['dropped-elbow', 0.499],
+        ['no-reach', 0.3],
+      ]),
+    ).toMatchObject({
+      ...{ focus: null, second: 'no-reach', scores: [] },
+    });
+    expect(choose([['dropped-elbow', 0.5]]).focus).toBe('dropped-elbow');
+  });
+
+  it('is the stage upstream, whatever the score, until the race is less than two weeks away', () => {
+    const two = [
+      ['dropped-elbow', 0.99],
+      ['holds-breath', 0.5],
+    ] as const;
+    expect(STAGES.indexOf(CAUSES['holds-breath'].stage)).toBeLessThan(STAGES.indexOf(CAUSES['dropped-elbow'].stage));
+    expect(choose(two)).toMatchObject({ focus: 'holds-breath', second: 'dropped-elbow', order: 'upstream' });
+    expect(choose(two, { daysToRace: 14 }).order).toBe('upstream');
+    expect(choose(two, { daysToRace: 13 }).order).toBe('race-near');
+    // Near the race the score decides: 0.95 · 1.2 · 0.7 · 0.6 in a pool against 0.5 · 1.5 · 0.7.
+    const near = choose(
+      [
+        ['no-streamline', 0.95],
+        ['holds-breath', 0.5],
+      ],
+      { daysToRace: 5, goalPlace: 'pool' },
+    );
+    expect(near.scores[0]!.score).toBeGreaterThanOrEqual(near.scores[1]!.score);
+  });
+
+  it.each(DANGERS)('is %s before everything: it can hurt', (danger) => {
+    const other: CauseId = 'holds-breath';
+    const choice = choose([
+      [other, 0.99],
+      [danger, 0.5],
+    ]);
+    expect([choice.focus, choice.order]).toEqual([danger, 'danger']);
+    expect(choice.scores[0]!.danger!.length).toBeGreaterThan(10);
+    for (const id of CAUSE_IDS) expect(scoreOf(id).danger !== null).toBe(DANGERS.includes(id));
+  });
+});
