@@ -63,6 +63,10 @@ describe('a reason', () => {
     'yes yes yes yes yes yes yes yes',
     'xxx yyy zzz qqq www eee rrr ttt',
     'fine by me',
+    // Nineteen letters; three words; no word of three letters.
+    'abcd efghi jklmn opqrs',
+    'abcdefgh ijklmnop qrstuvw',
+    'a b c d e f g h i j k l m n o p q r s t u v',
     '1234567890 1234567890 1234567890',
     '! ! ! ! ! ! ! ! ! ! ! ! ! !',
     '',
@@ -70,6 +74,8 @@ describe('a reason', () => {
 
   it.each([
     'The harbour master allows it until nine.',
+    // Four words and twenty letters are just enough.
+    'abcde fghij klmno pqrst',
     'Winter rules of the club, section two, apply here.',
     'Der Hafenmeister erlaubt es bis neun Uhr.',
     'Ложись на воду спокойно, правила клуба разрешают.',

@@ -1,0 +1,76 @@
+import { Stryker } from '@stryker-mutator/core';
+import { availableParallelism } from 'node:os';
+
+/**
+ * How many wrong edits the tests of the core notice: each module is changed in small ways, one at a time, and the tests of
+ * its domain are run. `npm run bench -- mutants` takes all of them; `MUTANTS=waterTime,lanes` some.
+ */
+interface Module {
+  readonly file: string;
+  /** Test files under packages/core/src that must notice. */
+  readonly tests: readonly string[];
+  /** Least share killed, %. */
+  readonly least: number;
+}
+
+const MODULES: readonly Module[] = [
+  { file: 'safety/waterTime', tests: ['safety/*.test.ts', 'water/decision.test.ts'], least: 85 },
+  { file: 'safety/ageDistance', tests: ['safety/*.test.ts'], least: 85 },
+  { file: 'safety/air', tests: ['safety/*.test.ts', 'water/decision.test.ts'], least: 85 },
+  { file: 'safety/overrule', tests: ['safety/*.test.ts'], least: 85 },
+  { file: 'safety/fewBreaths', tests: ['sessions/fewBreaths.test.ts'], least: 85 },
+  { file: 'sessions/fewBreaths', tests: ['sessions/fewBreaths.test.ts'], least: 80 },
+  { file: 'sessions/breathPlaces', tests: ['sessions/fewBreaths.test.ts'], least: 80 },
+  { file: 'sessions/drillPlace', tests: ['sessions/drillPlace.test.ts'], least: 80 },
+  { file: 'review/chooseFocus', tests: ['review/chooseFocus.test.ts', 'review/review.test.ts'], least: 80 },
+  { file: 'review/inferCauses', tests: ['review/*.test.ts'], least: 80 },
+  { file: 'goal/blockPlan', tests: ['goal/shares.test.ts', 'goal/blockPlan.test.ts'], least: 80 },
+  { file: 'goal/raceGap', tests: ['goal/raceGap.test.ts'], least: 80 },
+  { file: 'sessions/lanes', tests: ['sessions/lanes.test.ts'], least: 80 },
+  { file: 'water/decision', tests: ['water/decision.test.ts'], least: 80 },
+  { file: 'water/track', tests: ['water/track.test.ts'], least: 80 },
+  { file: 'measures/criticalSpeed', tests: ['measures/*.test.ts'], least: 80 },
+];
+
+const asked = (process.env.MUTANTS ?? '').split(',').filter(Boolean);
+const chosen = MODULES.filter(({ file }) => asked.length === 0 || asked.some((name) => file.endsWith(name)));
+const rows: Record<string, string | number>[] = [];
+for (const { file, tests, least } of chosen) {
+  process.env.MUTANT_TESTS = tests.join(',');
+  const stryker = new Stryker({
+    mutate: [`packages/core/src/${file}.ts`],
+    testRunner: 'jest',
+    jest: { projectType: 'custom', configFile: 'bench/mutants.jest.cjs', enableFindRelatedTests: false },
+    coverageAnalysis: 'perTest',
+    reporters: [],
+    concurrency: availableParallelism(),
+    timeoutMS: 10_000,
+    tempDirName: '.cache/stryker',
+    ignorePatterns: ['apps', 'docs', 'e2e', '.cache', 'test-results'],
+    // A sentence that reads differently is no wrong edit of a rule.
+    mutator: { excludedMutations: ['StringLiteral'] },
+    allowConsoleColors: false,
+    logLevel: 'error' as never,
+  });
+  const started = performance.now();
+  const results = await stryker.runMutationTest();
+  const of = (...status: string[]) => results.filter((r) => status.includes(r.status)).length;
+  const [killed, survived] = [of('Killed', 'Timeout'), of('Survived', 'NoCoverage')];
+  const share = Math.round((killed / Math.max(1, killed + survived)) * 100);
+  rows.push({
+    file,
+    mutants: results.length,
+    killed,
+    survived,
+    'killed %': share,
+    least,
+    s: Math.round((performance.now() - started) / 1000),
+  });
+  for (const { status, location, replacement } of results)
+    if (status === 'Survived' || status === 'NoCoverage')
+      console.log(
+        `  ${file}:${location.start.line}:${location.start.column} ${status}: ${(replacement ?? '').replace(/\s+/g, ' ').slice(0, 90)}`,
+      );
+}
+console.table(rows);
+if (rows.some((row) => Number(row['killed %']) < Number(row.least))) process.exitCode = 1;
