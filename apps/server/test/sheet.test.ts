@@ -11,12 +11,19 @@ jest.mock('../src/platform/pdf', () => ({
 }));
 
 /** Every text of a sheet, in the order it is printed. */
-async function textOf(set: object, query = { size: 'A5', per: 'level' } as const): Promise<string> {
+async function textOf(set: object, per: 'level' | 'lane' = 'level'): Promise<string> {
+  const query = { size: 'A5', per } as const;
   const plan = planOf([setOf({ ...set, kit: [] })]) as unknown as SessionPlan;
   const breathRecord = { lifeguard: 'Mo Bekk', rulesTold: true, minorsAgreed: false };
   const groups = plan.groups.map((group) => ({ ...group, breathRecord }));
-  const session = { title: 'Tuesday', date: '2026-12-01', startTime: '19:00', plan: { ...plan, groups } };
-  const people: readonly SessionPerson[] = [];
+  const session = {
+    ...{ title: 'Tuesday', date: '2026-12-01', startTime: '19:00', plan: { ...plan, groups } },
+    breatheFreely: ['bo'],
+  };
+  const person = (id: string, name: string, age: SessionPerson['age'] = 'adult'): SessionPerson => ({
+    ...{ id, name, age, level: 'hold', v400Mps: 1.2, paceIsGuess: false, bests: [], healthFlags: [], rateSpm: null },
+  });
+  const people = [person('ada', 'Ada Stone'), person('bo', 'Bo Vale'), person('cleo', 'Cleo Marsh', 'under-16')];
   await sessionSheet({ session: session as unknown as SessionView, people, query, capacity: undefined });
   const [definition] = jest.mocked(pdf.makePdf).mock.calls.at(-1)!;
   const texts: string[] = [];
@@ -38,6 +45,20 @@ describe('the sheet that is taken to the water', () => {
     expect(text).toContain(BREATH_RULES.join(' '));
     expect(text).toContain('Lifeguard: Mo Bekk.');
     expect(text).toMatch(/Breathe at about 6, 13, 19 m/);
+    // By name those who breathe freely, without the reason: a sheet lies about.
+    expect(text).toContain('Breathing freely: Bo V., Cleo M.');
+    expect(text).not.toMatch(/under 16/);
+  });
+
+  it('says it on the sheet of each lane too', async () => {
+    const few = {
+      lengths: 1,
+      breathing: { kind: 'limited', first: 3, last: 3 },
+      timing: { kind: 'rest', seconds: 60 },
+    };
+    const text = await textOf(few, 'lane');
+    expect(text).toContain('Hold, lane 1');
+    expect(text).toMatch(/Breathing freely: .*Cleo M\./);
   });
 
   it('says the cautions of a drill, and nothing where there is nothing to say', async () => {

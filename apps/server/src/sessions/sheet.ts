@@ -9,8 +9,11 @@ import {
   cautionsOf,
   describeSet,
   distanceWord,
+  freelyIn,
+  groupFor,
   groupClock,
   groupTotals,
+  hasFew,
   isSet,
   laneSheets,
   placeWord,
@@ -45,12 +48,15 @@ export async function sessionSheet({
   const { plan } = session;
   const scale = SCALE[query.size];
   const pages = plan.groups.flatMap((group): Content[][] => {
-    if (query.per === 'level') return [page(session, group, null, scale)];
-    const here = people.filter((person) => person.level === group.level);
+    const here = people.filter((person) => groupFor(plan, person) === group);
+    const whole: Printed = { session, group, sheet: null, people: here };
+    if (query.per === 'level') return [page(whole, scale)];
     const sheets = laneSheets(group, plan.pool, here, capacity);
-    return sheets.length > 0
-      ? sheets.map((sheet) => page(session, group, sheet, scale))
-      : [page(session, group, null, scale)];
+    if (sheets.length === 0) return [page(whole, scale)];
+    return sheets.map((sheet) => {
+      const ids = new Set(sheet.people.map((p) => p.id));
+      return page({ ...whole, sheet, people: here.filter((p) => ids.has(p.id)) }, scale);
+    });
   });
   return makePdf({
     pageSize: query.size,
@@ -67,7 +73,16 @@ export async function sessionSheet({
   });
 }
 
-function page(session: SessionView, group: GroupPlan, sheet: LaneSheet | null, scale: number): Content[] {
+/** What one page is about: a level, or one of its lanes, and who swims there. */
+interface Printed {
+  readonly session: SessionView;
+  readonly group: GroupPlan;
+  readonly sheet: LaneSheet | null;
+  readonly people: readonly SessionPerson[];
+}
+
+function page(printed: Printed, scale: number): Content[] {
+  const { session, group, sheet } = printed;
   const { plan, startTime } = session;
   const totals = groupTotals(group, plan.pool);
   const clock = groupClock(group, plan.pool);
@@ -112,26 +127,20 @@ function page(session: SessionView, group: GroupPlan, sheet: LaneSheet | null, s
           margin: [0, 5 * scale, 0, 1 * scale],
         },
         ...(block.note ? [{ text: block.note, ...small }] : []),
-        ...items(block.items, group, session, sheet, scale, 0),
+        ...items(block.items, printed, scale, 0),
       ];
     }),
   ];
 }
 
-function items(
-  list: readonly Item[],
-  group: GroupPlan,
-  session: SessionView,
-  sheet: LaneSheet | null,
-  scale: number,
-  depth: number,
-): Content[] {
+function items(list: readonly Item[], printed: Printed, scale: number, depth: number): Content[] {
+  const { session, sheet } = printed;
   const indent: [number, number, number, number] = [depth * 14 * scale, 1 * scale, 0, 0];
   return list.flatMap((item): Content[] => {
     if (!isSet(item)) {
       return [
         { text: `${item.rounds} times through:`, bold: true, margin: indent },
-        ...items(item.items, group, session, sheet, scale, depth + 1),
+        ...items(item.items, printed, scale, depth + 1),
       ];
     }
     // In one paragraph that no page break cuts: what is swum large, how it is swum behind it.
@@ -146,7 +155,7 @@ function items(
               { text: `  ${details(item, sheet)}`, fontSize: 11 * scale },
             ],
           },
-          ...cautionsOf(item, group, session.plan.pool).map((text): Content => ({
+          ...cautions(item, printed).map((text): Content => ({
             text,
             bold: true,
             color: RED,
@@ -156,6 +165,15 @@ function items(
       },
     ];
   });
+}
+
+/** The cautions of a set, and by name those who breathe freely where others have few breaths. */
+function cautions(set: AnySet, { session, group, people }: Printed): string[] {
+  const { pool } = session.plan;
+  const texts = cautionsOf(set, group, pool);
+  if (!hasFew(set, group, pool)) return texts;
+  const freely = freelyIn(set, group, pool, people, session.breatheFreely);
+  return freely.length > 0 ? [...texts, `Breathing freely: ${freely.map((f) => onPaper(f.name)).join(', ')}.`] : texts;
 }
 
 /** A sheet lies about at the pool: the given name and an initial are enough there. */

@@ -1,5 +1,6 @@
+import { skipToken } from '@reduxjs/toolkit/query/react';
 import type { ReadSession } from '@upwell/core/notation';
-import { checkPlan, LONGEST_TEXT } from '@upwell/core/sessions';
+import { checkPlan, LONGEST_TEXT, peopleOf } from '@upwell/core/sessions';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -16,7 +17,7 @@ import { Screen } from '@/ui/Screen';
 import { Notice } from '@/ui/States';
 import { useWide } from '@/ui/useWide';
 import { compute } from '@/worker/compute';
-import { useSaveSessionMutation } from '../api';
+import { useProposalQuery, useSaveSessionMutation } from '../api';
 import { LevelSheet } from '../parts/LevelSheet';
 import { PlanTruth } from '../parts/PlanTruth';
 import { TextPane } from '../parts/TextPane';
@@ -61,7 +62,13 @@ export function WriteSessionScreen() {
   const [save, { error, isLoading }] = useSaveSessionMutation();
   const errors = read?.problems.some((p) => p.severity === 'error') ?? true;
   const plan = good?.document.plan ?? null;
-  const blocked = plan ? checkPlan(plan).blocked : [];
+  const all = squads.filter((s) => !s.archived).map((s) => s.id);
+  const squadIds = kept.squadIds.length > 0 ? kept.squadIds : all;
+  const date = good?.document.date ?? dayOf(new Date());
+  const { data: proposal } = useProposalQuery(squadIds.length > 0 ? { squadIds, date } : skipToken);
+  // Who would swim it is asked now already, not only when it is kept.
+  const people = plan && proposal ? peopleOf(plan, proposal.people) : [];
+  const blocked = plan ? checkPlan(plan, people).blocked : [];
 
   const open = async () => {
     const file = await chooseFile('.upwell,.txt,.json,.csv,text/plain,text/csv,application/json');
@@ -72,15 +79,14 @@ export function WriteSessionScreen() {
   };
   const store = async () => {
     if (!good) return;
-    const { title, date, startTime } = good.document;
-    const all = squads.filter((s) => !s.archived).map((s) => s.id);
+    const { title, startTime } = good.document;
     const answer = await save({
       id: kept.id,
       body: {
         title: title || 'Session',
-        date: date ?? dayOf(new Date()),
+        date,
         startTime: startTime ?? '19:00',
-        squadIds: kept.squadIds.length > 0 ? kept.squadIds : all,
+        squadIds,
         template: false,
         courseId: null,
         seriesId: null,
@@ -127,7 +133,7 @@ export function WriteSessionScreen() {
           {plan ? (
             <>
               <LevelSheet plan={plan} selected={null} onSelect={() => undefined} />
-              <PlanTruth plan={plan} startTime={good?.document.startTime ?? '19:00'} />
+              <PlanTruth plan={plan} startTime={good?.document.startTime ?? '19:00'} people={people} />
             </>
           ) : (
             <Text>The sheet is drawn as soon as the text can be read.</Text>
