@@ -1,0 +1,126 @@
+import { FEET_GAIN } from '../measures';
+import { courseTime, growthAround, GROWTH, raceGap, speedFor, WETSUIT_GAIN, type GapQuestion } from '.';
+
+/** Critical speed of exactly 1 m/s without a reserve; the same habits today and then; no week is left. */
+const habits = { extraShare: 0, feetShare: 0, lostS: 0 };
+const question = (change: Partial<GapQuestion> = {}): GapQuestion => ({
+  targetS: 1500,
+  race: { courseM: 1500, wetsuitGain: 0, currentMps: 0, weeksLeft: 0 },
+  trials: [
+    { distanceM: 400, timeS: 400 },
+    { distanceM: 800, timeS: 800 },
+  ],
+  today: habits,
+  then: habits,
+  growth: { low: 0, high: 0 },
+  rateSpm: 60,
+  seed: 1,
+  ...change,
+});
+
+describe('the numbers of the gap, written a second time', () => {
+  it('are these', () => {
+    expect(GROWTH).toEqual({ trained: { low: 0.005, high: 0.01 }, new: { low: 0.01, high: 0.02 } });
+    expect([WETSUIT_GAIN, FEET_GAIN]).toEqual([0.04, 0.03]);
+    expect(growthAround(0.0075)).toEqual({ low: expect.closeTo(0.005, 10), high: expect.closeTo(0.01, 10) });
+    expect(growthAround(0.015)).toEqual({ low: expect.closeTo(0.01, 10), high: expect.closeTo(0.02, 10) });
+  });
+
+  it('make a course longer and faster as by hand', () => {
+    const race = { courseM: 1000, wetsuitGain: 0.04, currentMps: 0.1, weeksLeft: 0 };
+    // 1,100 m at 1 · 1.04 · 1.015 + 0.1 = 1.1556 m/s, and 30 s lost.
+    const way = { extraShare: 0.1, feetShare: 0.5, lostS: 30 };
+    expect(courseTime(1, race, way)).toBeCloseTo(1100 / 1.1556 + 30, 9);
+    expect(speedFor(courseTime(1, race, way), race, way)).toBeCloseTo(1, 9);
+    expect(() => courseTime(0.5, { ...race, currentMps: -0.6 }, way)).toThrow(RangeError);
+  });
+
+  it('let fitness grow by the middle of the guesses a month', () => {
+    // 26.09 weeks are six months of 365.25 / 12 / 7 weeks.
+    const weeksLeft = (6 * 365.25) / 12 / 7;
+    const gap = raceGap(
+      question({
+        race: { courseM: 1500, wetsuitGain: 0, currentMps: 0, weeksLeft },
+        growth: { low: 0.005, high: 0.01 },
+      }),
+    );
+    expect(gap.parts.fitness).toBeCloseTo(1500 - 1500 / 1.0075 ** 6, 6);
+  });
+});
+
+describe('the chance', () => {
+  const chance = (targetS: number) => raceGap(question({ targetS })).chance;
+
+  it('is a half for today’s own time, and follows a bell of today’s uncertainty and the day’s form', () => {
+    // ±1.5 % of the prediction are 1.96 deviations: 0.765 %; with 1 % of the day together 1.26 % of 1,500 s, 18.9 s.
+    const sd = 1500 * Math.hypot(0.015 / 1.96, 0.01);
+    expect(chance(1500)).toBeGreaterThan(0.46);
+    expect(chance(1500)).toBeLessThan(0.54);
+    for (const [deviations, share] of [
+      [1, 0.841],
+      [-1, 0.159],
+      [2, 0.977],
+      [-2, 0.023],
+    ] as const)
+      expect(Math.abs(chance(1500 + deviations * sd) - share)).toBeLessThan(0.025);
+    expect([chance(1700), chance(1300)]).toEqual([1, 0]);
+  });
+
+  it('lies between nothing and all of what is trained for: at least half of it is there on the day', () => {
+    // All of it takes 100 s off, half of it 50: nobody in doubt at 1,650, everybody at 1,500.
+    const then = { ...habits, lostS: 0 };
+    const today = { ...habits, lostS: 200 };
+    const at = (targetS: number) => raceGap(question({ targetS, today, then })).chance;
+    expect(at(1700)).toBe(1);
+    expect(at(1450)).toBe(0);
+    // The share on the day is even between a half and all: 1,550 is the middle of 1,500 and 1,600.
+    expect(Math.abs(at(1550) - 0.5)).toBeLessThan(0.05);
+  });
+
+  it('is the same for the same seed', () => {
+    expect(raceGap(question({ targetS: 1510 }))).toEqual(raceGap(question({ targetS: 1510 })));
+    expect(raceGap(question({ targetS: 1510, seed: 2 })).chance).not.toBe(raceGap(question({ targetS: 1510 })).chance);
+  });
+});
+
+describe('the verdict, at its edges', () => {
+  const verdict = (change: Partial<GapQuestion>) => raceGap(question(change));
+
+  it('is there when today’s time is the target', () => {
+    expect(verdict({ targetS: 1500 }).verdict).toBe('there');
+    expect(verdict({ targetS: 1499.9 }).verdict).toBe('not-yet');
+  });
+
+  it('is beyond anybody over 2.4 m/s for 50 m, falling with the eighth of a hundredth power', () => {
+    // 1,500 m: 2.4 · 30^−0.08 = 1.8283 m/s, 820.4 s.
+    const edge = 1500 / (2.4 * 30 ** -0.08);
+    expect(edge).toBeCloseTo(820.4, 0);
+    expect(verdict({ targetS: edge - 0.5 }).verdict).toBe('beyond-anybody');
+    expect(verdict({ targetS: edge + 0.5 }).verdict).toBe('not-yet');
+    // Under 50 m nothing is faster than over 50.
+    const short = { courseM: 25, wetsuitGain: 0, currentMps: 0, weeksLeft: 0 };
+    expect(verdict({ race: short, targetS: 25 / 2.41 }).verdict).toBe('beyond-anybody');
+    expect(verdict({ race: short, targetS: 25 / 2.39 }).verdict).not.toBe('beyond-anybody');
+  });
+
+  it('says what a week is called, and how much more speed is asked', () => {
+    const week = (weeksLeft: number) =>
+      verdict({ targetS: 1450, race: { courseM: 1500, wetsuitGain: 0, currentMps: 0, weeksLeft } }).reason;
+    // 1,500 m in 1,450 s are 3.4 % faster.
+    expect(week(1)).toContain('It asks 3.4 % more speed; 1 week bring');
+    expect(week(2)).toContain('2 weeks');
+    expect(week(1.4)).toContain('1 week ');
+    expect(week(1.5)).toContain('2 weeks');
+  });
+
+  it('is for numbers that make sense', () => {
+    const race = { courseM: 1500, wetsuitGain: 0, currentMps: 0, weeksLeft: 0 };
+    for (const wrong of [
+      { targetS: 0 },
+      { race: { ...race, courseM: 0 } },
+      { race: { ...race, weeksLeft: -0.1 } },
+      { targetS: 10, then: { ...habits, lostS: 10 } },
+    ])
+      expect(() => raceGap(question(wrong))).toThrow(RangeError);
+  });
+});
