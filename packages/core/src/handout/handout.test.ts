@@ -16,7 +16,7 @@ describe('the page for the swimmer', () => {
   it('says one thing: the focus, its cue, the drill with its dose and its cautions', () => {
     const page = handout(input);
     expect(page).toMatchObject({ focus: 'chest not pressed', cue: 'Lean on your chest.', good: 'Calm breath' });
-    expect(page.drill.dose).toBe('4 × 25 m');
+    expect(page.drill.dose).toBe('4 × 10 s at most');
     expect(page.cautions).toContain('Standing depth only. Stand up at the first wish for air.');
   });
 
