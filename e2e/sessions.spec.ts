@@ -192,10 +192,10 @@ test('a session goes on paper, into a file and back, and into the calendar', asy
 
   const sheet = await page.request.get(`/api/v1/sessions/${id}/sheet.pdf?size=A5&per=level`);
   const [build, hold] = await pdfText(await sheet.body());
-  expect(build).toContain('Build 1,300 m');
+  expect(build).toContain('Build 1300 m');
   expect(build).toContain('2 times through: 2 × 50 long doggy paddle');
   expect(build).toContain('Swim-down');
-  expect(hold).toContain('Hold 1,800 m');
+  expect(hold).toContain('Hold 1800 m');
   expect(hold).toContain('8 × 100 crawl steady 80 % · breathe every 3 · leave every 2:15');
   const lanes = await pdfText(
     await (await page.request.get(`/api/v1/sessions/${id}/sheet.pdf?size=A4&per=lane`)).body(),

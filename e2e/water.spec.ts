@@ -334,7 +334,8 @@ test('a swim-out is planned on the course, decided on, and its heads are counted
     .getByRole('group', { name: 'Squads' })
     .getByRole('button', { name: /^Crossing Crew/ })
     .click();
-  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'More minutes' }).click();
+  // A whole loop of a mile takes the slowest level that long.
+  for (let i = 0; i < 5; i++) await page.getByRole('button', { name: 'More minutes' }).click();
   await page.getByRole('button', { name: /^(Store|Keep|Save)/ }).click({ timeout: 20_000 });
 
   await page.getByRole('button', { name: 'Go or not?' }).click();

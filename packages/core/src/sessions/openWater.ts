@@ -60,7 +60,8 @@ function warmUps(context: Context): Candidate[] {
 function skills(context: Context): Candidate[] {
   const out: Candidate[] = [];
   for (const rounds of [1, 2]) {
-    for (const reps of [1, 2, 3]) {
+    // One try is short, as its card says; where loops are long, more of them fill the time.
+    for (const reps of [1, 2, 3, 4, 5]) {
       for (const seconds of halfMinutes(1, 4)) {
         const items = context.drills.map((drill, i) =>
           timed(`dr-${i}`, reps, Math.min(seconds, longestTry(drill, context)), {

@@ -52,12 +52,17 @@ export interface GroupTotals {
  * How far a group swims, in words: about, where some of it is measured in minutes; by the clock, where all of it is on the
  * spot.
  *
- * @example totalWord(groupTotals(group, pool), pool) // '1,800 m'
+ * @param write how a number is written; as it is when left out
+ * @example totalWord(groupTotals(group, pool), pool) // '1800 m'
  */
-export function totalWord({ lengths, metres, estimatedM, swimS }: GroupTotals, pool: Pool): string {
+export function totalWord(
+  { lengths, metres, estimatedM, swimS }: GroupTotals,
+  pool: Pool,
+  write: (value: number) => string = String,
+): string {
   if (metres === 0 && swimS > 0) return 'by the clock';
-  if (estimatedM > 0) return `≈ ${Math.round(metres).toLocaleString('en')} m`;
-  return `${poolDistance(pool, lengths).toLocaleString('en')} ${pool.unit}`;
+  if (estimatedM > 0) return `≈ ${write(Math.round(metres))} m`;
+  return `${write(poolDistance(pool, lengths))} ${pool.unit}`;
 }
 
 /**

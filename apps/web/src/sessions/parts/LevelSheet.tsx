@@ -93,7 +93,7 @@ interface ColumnProps {
 
 function Column({ group, pool, place, clock, slots, scale, wide, on, onPress }: ColumnProps) {
   const theme = useTheme();
-  const total = totalWord(groupTotals(group, pool), pool);
+  const total = totalWord(groupTotals(group, pool), pool, (value) => value.toLocaleString());
   return (
     <View style={styles.column}>
       <Pressable
