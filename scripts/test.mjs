@@ -32,9 +32,17 @@ async function jest(projects, env) {
     env,
   );
   if (!existsSync(file)) return { passed: 0, failed: 1 };
-  const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(file, 'utf8'));
+  const report = JSON.parse(readFileSync(file, 'utf8'));
+  const { numPassedTests, numFailedTests, numFailedTestSuites } = report;
+  const failures = report.testResults
+    .filter(({ status }) => status === 'failed')
+    .map(({ name, message }) => `${path.relative(ROOT, name)}\n${message}`);
   // A file that does not even load fails without failing a test.
-  return { passed: numPassedTests, failed: Math.max(numFailedTests, numFailedTestSuites, code === 0 ? 0 : 1) };
+  return {
+    passed: numPassedTests,
+    failed: Math.max(numFailedTests, numFailedTestSuites, code === 0 ? 0 : 1),
+    failures: failures.length > 0 || code === 0 ? failures : [`jest ended with ${code} though no test failed`],
+  };
 }
 
 async function journeys(env) {
@@ -86,6 +94,9 @@ async function main() {
   } finally {
     if (cluster) await cluster.stop();
   }
+  // What failed stands at the end, where it is found without reading everything.
+  for (const [, { failures = [] }] of results)
+    for (const failure of failures) console.log(`\n${failure.slice(0, 4000)}`);
   console.log('');
   for (const [name, { passed, failed }] of results)
     console.log(`${name.padEnd(14)} ${passed} passed, ${failed} failed`);

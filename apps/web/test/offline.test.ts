@@ -16,6 +16,7 @@ import { addressOf } from '@/offline/keeper';
 import { offlineWords } from '@/offline/OfflineBar';
 import { dropChange, enqueue, keepMine, sendChanges, waitingChanges, type Post, type Sent } from '@/offline/outbox';
 import { keepPage, keptPage, patchPage } from '@/offline/pages';
+import { deleteDB, openDB } from 'idb';
 import { PLAN, SESSION } from './fakeServer';
 
 let account = 0;
@@ -360,6 +361,31 @@ describe('what was seen', () => {
     expect(await waitingEvents()).toHaveLength(1);
     // What others noted is asked for anew: nothing of a run may be missing after the next sign-in.
     expect(await lastTaken('s')).toBe(0);
+  });
+
+  it('is forgotten by a newer version of the app where its shape has changed, and nothing else is', async () => {
+    const old = await openDB('upwell-veteran', 1, {
+      upgrade(created) {
+        created.createObjectStore('outbox', { keyPath: 'seq', autoIncrement: true }).createIndex('path', 'path');
+        const events = created.createObjectStore('events', { keyPath: 'id' });
+        events.createIndex('session', 'session');
+        events.createIndex('waiting', 'waiting');
+        created.createObjectStore('pages', { keyPath: 'path' });
+        created.createObjectStore('facts');
+      },
+    });
+    await old.put('pages', { path: '/sessions/proposal?on=2026-11-26', data: { people: { build: [] } }, at: 'then' });
+    await old.put('pages', { path: '/sessions/1', data: 'a session for the deck', at: 'then' });
+    await old.put('outbox', { ...change('/a'), at: 'then', state: 'waiting', problem: null, current: null });
+    await old.put('events', { id: 'e', session: 's', event: event(1), waiting: 1 });
+    old.close();
+    await openFor('veteran');
+    expect(await keptPage('/sessions/proposal?on=2026-11-26')).toBeUndefined();
+    expect(await keptPage('/sessions/1')).toBe('a session for the deck');
+    expect(await waitingChanges()).toHaveLength(1);
+    expect(await waitingEvents()).toHaveLength(1);
+    await openFor('after the veteran');
+    await deleteDB('upwell-veteran');
   });
 
   it('is not seen by another account on the same device', async () => {

@@ -44,14 +44,23 @@ interface Schema extends DBSchema {
   facts: { key: string; value: unknown };
 }
 
+/** Rises when an answer of the server that is kept here changes its shape. */
+const VERSION = 2;
+/** The kept answers of an older shape, which this version could not show: forgotten, and asked for again. All else stays. */
+const CHANGED_SHAPE = '/sessions/proposal';
+
 /** Whose database is open: every account has its own, so that nobody sees or sends what another coach entered. */
 let account = kept('account', 'nobody');
 let opened: Promise<IDBPDatabase<Schema>> | undefined;
 
 /** The database of this device for whoever is signed in. */
 export function db(): Promise<IDBPDatabase<Schema>> {
-  opened ??= openDB<Schema>(`upwell-${account}`, 1, {
-    upgrade(created) {
+  opened ??= openDB<Schema>(`upwell-${account}`, VERSION, {
+    upgrade(created, from, _to, change) {
+      if (from > 0) {
+        void change.objectStore('pages').delete(IDBKeyRange.bound(CHANGED_SHAPE, `${CHANGED_SHAPE}\uffff`));
+        return;
+      }
       created.createObjectStore('outbox', { keyPath: 'seq', autoIncrement: true }).createIndex('path', 'path');
       const events = created.createObjectStore('events', { keyPath: 'id' });
       events.createIndex('session', 'session');
