@@ -1,3 +1,4 @@
+import { DAY_MS } from '@upwell/core/days';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { drillCard, type DrillId } from '@upwell/core/library';
 import {
@@ -13,7 +14,7 @@ import {
 import { FocusEntity, FocusTryEntity, ReviewEntity } from '../src/review/entities';
 import { ACCOUNTS, PEOPLE, type Person } from './people';
 import { idFor, numbers } from './random';
-import { CLUB_ID, DAY_MS, isoDay, modelOf, swimmerId } from './shared';
+import { CLUB_ID, isoDay, modelOf, swimmerId } from './shared';
 
 /** What each reviewed swimmer really does: [who, cause then, cause now]. */
 const TRUTH: readonly (readonly [given: string, before: CauseId | null, now: CauseId])[] = [

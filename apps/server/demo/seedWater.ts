@@ -16,6 +16,7 @@ import {
   type Landmark,
   type Mark,
 } from '@upwell/core/water';
+import { RAD } from '@upwell/core/units';
 import { trackSummary } from '../src/water';
 import { CourseEntity } from '../src/water/entities';
 import { CLUB } from './people';
@@ -168,12 +169,11 @@ const SWIMS: readonly {
 /** The swims above as the device of the swimmer brought them. */
 export async function seedTracks(em: EntityManager, now: Date): Promise<void> {
   const { name, course } = COURSES[0]!;
-  const rad = Math.PI / 180;
   for (const [i, { who, days, speedMps, biasDeg, sdDeg, every }] of SWIMS.entries()) {
     const strokeLengthM = speedMps * 0.92;
     const worn = { seed: 31 + i, startMs: Date.parse(`${isoDay(now, days)}T10:30:00Z`), speedMps, strokeLengthM };
     const outing = {
-      ...{ biasRad: biasDeg * rad, sdRad: sdDeg * rad, lookEvery: every, receiverSdM: 0.8, dropOuts: 0.04 },
+      ...{ biasRad: biasDeg * RAD, sdRad: sdDeg * RAD, lookEvery: every, receiverSdM: 0.8, dropOuts: 0.04 },
       ...{ silentS: i === 0 ? 25 : 0, currentMps: 0, currentToDeg: 0 },
     };
     const habits = { every, rateSpm: Math.round((speedMps * 60) / strokeLengthM), currentMps: 0, currentToDeg: 0 };

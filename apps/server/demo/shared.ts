@@ -1,8 +1,8 @@
+import { DAY_MS, isoOf } from '@upwell/core/days';
 import { defaultModel, type StrokeModelId } from '@upwell/core/swimmers';
 import type { Person } from './people';
 import { idFor } from './random';
 
-export const DAY_MS = 86_400_000;
 export const CLUB_ID = idFor('club');
 
 export const swimmerId = (p: Person): string => idFor(`${p.given} ${p.family}`);
@@ -18,7 +18,7 @@ export function modelOf(p: Person): StrokeModelId {
 
 /** The calendar day some days away. */
 export function isoDay(now: Date, inDays: number): string {
-  return new Date(now.getTime() + inDays * DAY_MS).toISOString().slice(0, 10);
+  return isoOf(now.getTime() + inDays * DAY_MS);
 }
 
 /** Best times that follow from the 400 m time: the shape of a steady swimmer. */

@@ -1,5 +1,5 @@
 import { inPlace } from '../src/work/inPlace';
-import { weekOf } from '@upwell/core/goal';
+import { weekOf } from '@upwell/core/days';
 import { v7 } from 'uuid';
 import { planClub } from '../src/goal';
 import { Harness, fieldsOf, type TestClub } from './harness';

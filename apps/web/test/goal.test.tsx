@@ -9,7 +9,8 @@ import { chosen, draftOf, freedWeek, lockedWeek, redone, undone } from '@/goal/r
 import { signedTime } from '@/goal/words';
 import { differences } from '@/offline/differences';
 import { counted } from '@/offline/slice';
-import { addDays, dayOf, mondayOf } from '@/ui/dates';
+import { addDays, weekOf } from '@upwell/core/days';
+import { dayOf } from '@/ui/dates';
 import { fakeServer, FOCUS, ID, ME, SESSION_ROW, showAt, SQUAD } from './fakeServer';
 
 const TODAY = dayOf(new Date());
@@ -187,7 +188,7 @@ describe('the list before a race', () => {
 
 describe('the season', () => {
   const page: SeasonPage = {
-    from: mondayOf(TODAY),
+    from: weekOf(TODAY),
     rows: [
       {
         id: ID,
@@ -290,7 +291,7 @@ describe('the deck’s first page', () => {
     const about = { swimmerId: ID, squadId: ID };
     const store = shown({
       ...today,
-      tests: [{ ...about, name: 'Tess Ter', monday: mondayOf(TODAY) }],
+      tests: [{ ...about, name: 'Tess Ter', monday: weekOf(TODAY) }],
       ready: [{ ...about, name: 'Ria Dee', event: 'Quill Crossing', raceOn: FACTS.raceOn, missing }],
       loads: [{ id: 'x', name: 'Evening Lanes, Hold', squadId: ID, prompt: 'More than usual. How do they feel?' }],
     });

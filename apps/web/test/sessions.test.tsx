@@ -13,7 +13,8 @@ import { LadderSteps } from '@/swimmers/parts/LadderSteps';
 import { Icon } from '@/ui/Icon';
 import { DAY } from '@/ui/theme';
 import { PaperProvider } from 'react-native-paper';
-import { movedTime, mondayOf, nextWeekday } from '@/ui/dates';
+import { weekOf } from '@upwell/core/days';
+import { movedTime, nextWeekday } from '@/ui/dates';
 import { fakeServer, ID, ME, PLAN, PROPOSAL, SESSION, SESSION_ROW, showAt, SQUAD } from './fakeServer';
 
 const me = () => ({ body: ME });
@@ -316,8 +317,8 @@ describe('what shapes sessions', () => {
 
 describe('days and hours', () => {
   it('knows the week and the next hired day', () => {
-    expect(mondayOf('2026-11-29')).toBe('2026-11-23');
-    expect(mondayOf('2026-11-23')).toBe('2026-11-23');
+    expect(weekOf('2026-11-29')).toBe('2026-11-23');
+    expect(weekOf('2026-11-23')).toBe('2026-11-23');
     expect(nextWeekday('2026-11-25', 3)).toBe('2026-11-25');
     expect(nextWeekday('2026-11-25', 2)).toBe('2026-12-01');
     expect(movedTime('23:50', 15)).toBe('00:05');

@@ -5,6 +5,7 @@ import {
   type RaceChoices,
   type RaceFacts,
   type ReadyItem,
+  WEEK_RANGE,
 } from '@upwell/core/goal';
 import { CAUSE_IDS, type CauseId } from '@upwell/core/review';
 import { WEEK_KINDS } from '@upwell/core/sessions';
@@ -38,8 +39,8 @@ export const choicesSchema = Joi.object<RaceChoices>({
   currentMps: number.min(-3).max(3),
   waterC: number.min(-2).max(40).allow(null),
   rideFollows: Joi.boolean(),
-  sessionsPerWeek: number.integer().min(1).max(14),
-  minutesPerSession: number.integer().min(10).max(240),
+  sessionsPerWeek: number.integer().min(WEEK_RANGE.sessionsPerWeek[0]).max(WEEK_RANGE.sessionsPerWeek[1]),
+  minutesPerSession: number.integer().min(WEEK_RANGE.minutesPerSession[0]).max(WEEK_RANGE.minutesPerSession[1]),
   taperWeeks: Joi.valid(1, 2),
   otherRaces: Joi.array()
     .items(Joi.object({ event: line(80).required(), date: isoDate().required() }))

@@ -1,8 +1,8 @@
 import type { LoadDue, ReadyDue, TestDue } from '@upwell/contract/goal';
-import { dueSoon, raceReadiness, READY_DAYS, weekOf, type RaceChoices, type ReadyFacts } from '@upwell/core/goal';
+import { dueSoon, raceReadiness, READY_DAYS, type RaceChoices, type ReadyFacts } from '@upwell/core/goal';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { loadView } from '../sessions';
-import { addDays } from './days';
+import { addDays, weekOf } from '@upwell/core/days';
 import { OUTSIDE, REHEARSED } from './facts';
 
 /** Most lines of one kind on the deck's first page. */

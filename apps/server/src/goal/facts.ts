@@ -1,14 +1,16 @@
 import type { RaceGoal } from '@upwell/contract/swimmers';
 import {
   chosenTrials,
+  extraShare,
   needsFrom,
   PAST_WEEKS,
   TRIAL_DAYS,
+  waterWeek,
   weeklyLoads,
-  weekOf,
   type RaceChoices,
   type RaceFacts,
 } from '@upwell/core/goal';
+import { weekOf } from '@upwell/core/days';
 import type { LadderId } from '@upwell/core/library';
 import type { Trial } from '@upwell/core/measures';
 import type { CauseId } from '@upwell/core/review';
@@ -131,17 +133,9 @@ function toFacts(row: Row, goal: RaceGoal, monday: string): RaceFacts {
         .sort()
         .at(-1) ?? null,
     rampSpm: Math.round(Number(row.ramp ?? 0)) || null,
-    extra: row.swum
-      ? { share: Math.min(1, Math.max(0, row.swum.swumM / row.swum.courseM - 1)), on: row.swum.on }
-      : null,
+    extra: row.swum ? { share: extraShare(row.swum.swumM, row.swum.courseM), on: row.swum.on } : null,
     past: weeklyLoads(row.past ?? [], monday),
-    week:
-      row.pool_times.length > 0
-        ? {
-            sessions: row.pool_times.length,
-            minutes: row.pool_times.reduce((sum, t) => sum + t.minutes, 0) / row.pool_times.length,
-          }
-        : null,
+    week: waterWeek(row.pool_times),
     needs: needsFrom(row.focus, row.ranking ?? []),
     ladderSteps: row.ladder_steps,
     outside: row.outside,

@@ -1,11 +1,11 @@
 import type { Me } from '@upwell/contract/account';
 import type { MySession, MyWeek } from '@upwell/contract/goal';
-import { raceReadiness, weekOf, type Outlook, type ReadyItem } from '@upwell/core/goal';
+import { raceReadiness, type Outlook, type ReadyItem } from '@upwell/core/goal';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound } from '../platform/problem';
 import { openFocusesOf } from '../review';
 import { SwimmerEntity } from '../swimmers/entities';
-import { addDays } from './days';
+import { addDays, weekOf } from '@upwell/core/days';
 import { keptWeeks, known } from './service';
 
 interface MyRow extends Omit<MySession, 'metres'> {

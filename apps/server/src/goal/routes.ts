@@ -17,6 +17,7 @@ import { asMe, COACH, SWIMMER, swimmerWhoAsks, whoAsks } from '../platform/ident
 import type { Jobs } from '../platform/jobs';
 import { idParams } from '../platform/params';
 import { shows } from '../swimmers';
+import { DAY_MS, isoOf } from '@upwell/core/days';
 import { workFor } from '../work';
 import { askForPlans, showJob, stopJob } from './clubPlan';
 import { myWeek, rateSession } from './myWeek';
@@ -25,8 +26,7 @@ import { keptWeeks, saveRacePlan, showRacePlan } from './service';
 
 /** Without a day it is today's by the server's clock: an answer kept on a device does not hang on one. */
 const maybeDay = Joi.object<Partial<DayQuery>>({ date: isoDate() });
-const DAY_MS = 86_400_000;
-const dayAgo = (days: number) => new Date(Date.now() - days * DAY_MS).toISOString().slice(0, 10);
+const dayAgo = (days: number) => isoOf(Date.now() - days * DAY_MS);
 const dayOf = ({ date }: Partial<DayQuery>) => date ?? dayAgo(0);
 /** Weeks that are over stay as they were planned, whatever a clock or a program says: no day before yesterday. */
 const planDayOf = (query: Partial<DayQuery>) => {

@@ -5,9 +5,9 @@ import {
   type SeasonRow,
   type SeasonSquad,
 } from '@upwell/contract/goal';
-import { weekOf, type Outlook } from '@upwell/core/goal';
+import type { Outlook } from '@upwell/core/goal';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { addDays } from './days';
+import { addDays, weekOf } from '@upwell/core/days';
 
 interface SeasonLine extends Omit<SeasonRow, 'verdict'> {
   readonly sort: string;

@@ -1,6 +1,7 @@
 import type { Me } from '@upwell/contract/account';
 import type { RacePlanSave, RacePlanView } from '@upwell/contract/goal';
-import { weekOf, type PlanWeek } from '@upwell/core/goal';
+import { weekOf } from '@upwell/core/days';
+import type { PlanWeek } from '@upwell/core/goal';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';

@@ -1,5 +1,5 @@
 import type { LoadRow, LoadView, SessionRow } from '@upwell/contract/sessions';
-import { loadPrompts, loadSummary, type PastLoad } from '@upwell/core/sessions';
+import { loadPrompts, loadSummary, ratingLoad, type PastLoad } from '@upwell/core/sessions';
 import { LEVEL, type LevelId } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 
@@ -40,8 +40,8 @@ export async function loadView(em: EntityManager, date: string): Promise<LoadVie
     [],
     'all',
   );
-  const said = await em.execute<{ swimmer_id: string; felt: number }[]>(
-    `select r.swimmer_id, sum(r.value * t.minutes) as felt
+  const said = await em.execute<{ swimmer_id: string; ratings: [value: number, minutes: number][] }[]>(
+    `select r.swimmer_id, json_agg(json_build_array(r.value, t.minutes)) as ratings
      from session_rating r join training_session t on t.id = r.session_id
      where t.date <= ?::date and t.date > ?::date - 7 group by 1 limit 500`,
     [date, date],
@@ -70,7 +70,11 @@ export async function loadView(em: EntityManager, date: string): Promise<LoadVie
       summary,
       prompts: loadPrompts(summary),
       // What the swimmer said counts before what was asked of the group.
-      feltWeek: own ? own.felt : felt.length > 0 ? felt.reduce((sum, p) => sum + (p.felt ?? 0), 0) : null,
+      feltWeek: own
+        ? own.ratings.reduce((sum, [value, minutes]) => sum + ratingLoad(value, minutes), 0)
+        : felt.length > 0
+          ? felt.reduce((sum, p) => sum + (p.felt ?? 0), 0)
+          : null,
     };
   };
   const groups = new Map(swimmers.map((s) => [`${s.squad_id} ${s.level}`, s]));

@@ -19,12 +19,11 @@ import {
   sightingInterval,
   sunAt,
 } from '@upwell/core/water';
+import { RAD } from '@upwell/core/units';
 import type { FastifyInstance } from 'fastify';
 import type { Schema } from 'joi';
 import { ProblemError } from '../platform/problem';
 import { workFor } from '../work';
-
-const RAD = Math.PI / 180;
 
 /** The calculators of open water, for programs. No side effects. */
 export async function waterCompute(app: FastifyInstance): Promise<void> {

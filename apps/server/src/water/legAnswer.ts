@@ -1,8 +1,8 @@
 import type { SimulateLegBody } from '@upwell/contract/water';
+import { RAD } from '@upwell/core/units';
 import { bestOf, simulateInterval } from '@upwell/core/water';
 import { ProblemError } from '../platform/problemError';
 
-const RAD = Math.PI / 180;
 /** Most strokes of one request: a second or two of work. */
 const MOST_STROKES = 60e6;
 

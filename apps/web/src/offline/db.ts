@@ -1,3 +1,4 @@
+import { DAY_MS } from '@upwell/core/days';
 import type { DeckEvent } from '@upwell/core/deck';
 import { keep, kept } from '@/state/persist';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
@@ -95,8 +96,6 @@ export async function fact<T>(key: string): Promise<T | undefined> {
 export async function setFact(key: string, value: unknown): Promise<void> {
   await (await db()).put('facts', value, key);
 }
-
-const DAY_MS = 86_400_000;
 
 /**
  * Forgets pages, and what was noted on deck before today: the sign-in is over. A run under way goes on after the next

@@ -1,19 +1,9 @@
+import { addDays, daysBetween, weekdayOf } from '@upwell/core/days';
+
 /** The calendar day where the coach stands, as `2026-11-24`. */
 export function dayOf(date: Date): string {
   const two = (n: number) => String(n).padStart(2, '0');
   return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
-}
-
-/** A calendar day some days later. */
-export function addDays(day: string, days: number): string {
-  const date = new Date(`${day}T12:00:00`);
-  date.setDate(date.getDate() + days);
-  return dayOf(date);
-}
-
-/** Whole days from one calendar day to another. */
-export function daysBetween(from: string, to: string): number {
-  return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000);
 }
 
 /** A day as the locale writes it: Tue 24 Nov. */
@@ -34,16 +24,9 @@ export function distanceInDays(from: string, to: string): string {
   return days > 0 ? `in ${days} days` : `${-days} days ago`;
 }
 
-/** The Monday of the week a day lies in. */
-export function mondayOf(day: string): string {
-  const weekday = (new Date(`${day}T12:00:00`).getDay() + 6) % 7;
-  return addDays(day, -weekday);
-}
-
 /** The next day with a weekday (1 is Monday), today included. */
 export function nextWeekday(from: string, weekday: number): string {
-  const now = ((new Date(`${from}T12:00:00`).getDay() + 6) % 7) + 1;
-  return addDays(from, (weekday - now + 7) % 7);
+  return addDays(from, (weekday - weekdayOf(from) + 7) % 7);
 }
 
 /** A time of day some minutes later, inside one day. */

@@ -1,4 +1,3 @@
-import type { PlanWeek } from '@upwell/core/goal';
 import type { OwnColours } from './theme';
 
 /** Lowest and highest effort that the tint tells apart. */
@@ -26,12 +25,6 @@ export function effortTint(effort: number, { shallow, deep }: OwnColours): Tint 
     text: onWhite > onInk ? '#FFFFFF' : '#0B2226',
     contrast: Math.max(onWhite, onInk),
   };
-}
-
-/** Weeks follow the depth of effort: from learning to sharpening deeper, lighter weeks shallow. */
-export function weekTint({ kind, phase }: Pick<PlanWeek, 'kind' | 'phase'>, own: OwnColours): Tint {
-  const effort = kind === 'recovery' ? 0.55 : { learn: 0.68, build: 0.78, sharpen: 0.95, taper: 0.62 }[phase];
-  return effortTint(effort, own);
 }
 
 /** Relative luminance (WCAG 2.2). */

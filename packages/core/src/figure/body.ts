@@ -1,3 +1,4 @@
+import { RAD } from '../units';
 import type { FigureParameters } from './parameters';
 import { along, type Bone, type BodySide, type Point3, type Skeleton } from './shapes';
 
@@ -13,8 +14,6 @@ export const HEAD_RADIUS = 0.062;
 /** Half the shoulder width and half the hip width. */
 export const HALF_SHOULDER = 0.115;
 export const HALF_HIP = 0.05;
-
-const RAD = Math.PI / 180;
 
 export const signOf = (side: BodySide): -1 | 0 | 1 => (side === 'left' ? 1 : side === 'right' ? -1 : 0);
 

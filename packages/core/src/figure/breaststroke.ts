@@ -15,6 +15,7 @@ import {
   UPPER_ARM,
   wakeOf,
 } from './body';
+import { RAD } from '../units';
 import type { FigureParameters } from './parameters';
 import { along, bell, keyed, type Bone, type Point3, type Skeleton } from './shapes';
 
@@ -41,7 +42,6 @@ const LEGS: readonly (readonly number[])[] = [
   [0.85, 0, 4, 3, 2, 0],
 ];
 
-const RAD = Math.PI / 180;
 const share = (degrees: number) => Math.sin(degrees * RAD);
 
 /**

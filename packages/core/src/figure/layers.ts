@@ -1,3 +1,4 @@
+import { RAD } from '../units';
 import type { Figure, HeadShape, Limb, Point, Region } from './shapes';
 
 /** What a layer of the drawing shows; the same list for every pose, so that a moving picture only changes outlines. */
@@ -189,7 +190,7 @@ function strainPath({ x, y }: Point): string {
   const [cx, cy] = [x * UNITS, y * UNITS];
   return [200, 235, 270, 305, 340]
     .map((deg) => {
-      const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
+      const [c, s] = [Math.cos(deg * RAD), Math.sin(deg * RAD)];
       return `M ${r1(cx + c * 26)} ${r1(cy + s * 26)} L ${r1(cx + c * 42)} ${r1(cy + s * 42)}`;
     })
     .join(' ');

@@ -1,3 +1,5 @@
+import { RAD } from '../units';
+
 /** A point in statures: x toward the feet, y down from the surface, z to the swimmer's left. */
 export interface Point3 {
   readonly x: number;
@@ -81,8 +83,6 @@ export interface Figure {
   readonly board: Point | null;
   readonly wallX: number | null;
 }
-
-const RAD = Math.PI / 180;
 
 /** The point at a distance in a direction of the side plane; 0° forward (−x), 90° down, 180° to the feet, 270° up. */
 export function along(from: Point3, degrees: number, length: number, lateral = 0): Point3 {

@@ -1,10 +1,21 @@
 import { CAUSE_IDS, CAUSES, STAGES, type CauseId } from '../review';
 import { levelLoad, WEEK_SHARE, WEEKLY_RISE, type WeekKind } from '../sessions';
 import { NOTHING_NEW_DAYS, RACE_NEAR_DAYS, type LevelId } from '../swimmers';
-import { DAY_MS, dayMs, isoOf } from './days';
+import { DAY_MS, dayMs, isoOf, weekdayOf } from '../days';
 
 export const PHASES = ['learn', 'build', 'sharpen', 'taper'] as const;
 export type Phase = (typeof PHASES)[number];
+
+/** How deep a phase reaches, as an effort: for pictures of the weeks. */
+const PHASE_EFFORT: Readonly<Record<Phase, number>> = { learn: 0.68, build: 0.78, sharpen: 0.95, taper: 0.62 };
+const LIGHT_EFFORT = 0.55;
+
+/** The effort by which a week is drawn: deeper from learning to sharpening, light in a lighter week. */
+export const weekEffort = ({ kind, phase }: Pick<PlanWeek, 'kind' | 'phase'>): number =>
+  kind === 'recovery' ? LIGHT_EFFORT : PHASE_EFFORT[phase];
+
+/** By how much a coach moves the load of a week at a time: a twentieth, half a rise. */
+export const loadStep = (load: number): number => Math.max(50, Math.round(load * 0.05));
 
 /** What a coach holds fast in a week. */
 export interface WeekLock {
@@ -96,7 +107,7 @@ const mean = (values: readonly number[]) => values.reduce((sum, v) => sum + v, 0
  */
 export function blockPlan(q: PlanQuestion): BlockPlan {
   const first = dayMs(q.from);
-  if (new Date(first).getUTCDay() !== 1) throw new RangeError('from: a Monday');
+  if (weekdayOf(q.from) !== 1) throw new RangeError('from: a Monday');
   const count = Math.floor((dayMs(q.raceOn) - first) / DAY_MS / 7) + 1;
   if (count < 1) return { weeks: [], problems: ['The race is over: choose the next one.'] };
   if (count > MOST_WEEKS)

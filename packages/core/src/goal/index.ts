@@ -1,6 +1,5 @@
 export * from './assumed';
 export * from './blockPlan';
-export { weekOf } from './days';
 export * from './facts';
 export * from './known';
 export * from './outlook';

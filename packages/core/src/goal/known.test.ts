@@ -1,5 +1,44 @@
 import { CAUSE_IDS } from '../review';
-import { dueSoon, GROWTH, growthAround, needsFrom, READY_DAYS, weeklyLoads, type ReadyItem } from '.';
+import {
+  dueSoon,
+  extraShare,
+  GROWTH,
+  growthAround,
+  needsFrom,
+  PAST_WEEKS,
+  READY_DAYS,
+  TRIAL_DAYS,
+  trainingWeek,
+  waterWeek,
+  WEEK_RANGE,
+  weeklyLoads,
+  type ReadyItem,
+} from '.';
+
+describe('the usual week, written a second time', () => {
+  it('is as the coach says, else as the squad has water, else two sessions of an hour', () => {
+    const squad = { week: { sessions: 3, minutes: 75 } };
+    expect(trainingWeek({ sessionsPerWeek: 4, minutesPerSession: 50 }, squad)).toEqual({
+      sessionsPerWeek: 4,
+      minutesPerSession: 50,
+    });
+    expect(trainingWeek({}, squad)).toEqual({ sessionsPerWeek: 3, minutesPerSession: 75 });
+    expect(trainingWeek({}, { week: null })).toEqual({ sessionsPerWeek: 2, minutesPerSession: 60 });
+    expect(WEEK_RANGE).toEqual({ sessionsPerWeek: [1, 14], minutesPerSession: [10, 240] });
+  });
+
+  it('of a squad is the mean of its hours', () => {
+    expect(waterWeek([{ minutes: 60 }, { minutes: 90 }])).toEqual({ sessions: 2, minutes: 75 });
+    expect(waterWeek([])).toBeNull();
+  });
+
+  it('a track says how much further than the course, between none and twice', () => {
+    expect(extraShare(1650, 1500)).toBeCloseTo(0.1, 10);
+    expect(extraShare(1400, 1500)).toBe(0);
+    expect(extraShare(4000, 1500)).toBe(1);
+    expect([TRIAL_DAYS, PAST_WEEKS]).toEqual([180, 8]);
+  });
+});
 
 describe('what is known of a swimmer', () => {
   it('needs the focus first, then what was likely, four at most', () => {

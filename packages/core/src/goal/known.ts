@@ -1,5 +1,6 @@
 import type { CauseId } from '../review';
-import { DAY_MS, dayMs, isoOf } from './days';
+import type { RaceFacts } from './facts';
+import { DAY_MS, dayMs, isoOf } from '../days';
 
 /** Days in which an all-out swim still says what somebody can do today. */
 export const TRIAL_DAYS = 180;
@@ -21,6 +22,15 @@ export function needsFrom(
 ): CauseId[] {
   const likely = ranking.filter((r) => r.probability >= LIKELY).map((r) => r.cause);
   return [...new Set([...(focus ? [focus] : []), ...likely])].slice(0, MOST_NEEDS);
+}
+
+/** How much further than its course somebody swam, as a share of the course: 0 to 1. @example extraShare(1650, 1500) // 0.1 */
+export const extraShare = (swumM: number, courseM: number): number => Math.min(1, Math.max(0, swumM / courseM - 1));
+
+/** How often a squad has water and for how long on average, minutes; null when that is not known. */
+export function waterWeek(times: readonly { readonly minutes: number }[]): RaceFacts['week'] {
+  if (times.length === 0) return null;
+  return { sessions: times.length, minutes: times.reduce((sum, t) => sum + t.minutes, 0) / times.length };
 }
 
 /**

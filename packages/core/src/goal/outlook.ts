@@ -1,7 +1,7 @@
 import { criticalSpeed, type Trial } from '../measures';
 import { formatTime } from '../units';
 import { assumed } from './assumed';
-import { daysBetween } from './days';
+import { daysBetween } from '../days';
 import { tooFarForTheAge, type RaceChoices, type RaceFacts } from './facts';
 import { raceGap, type RaceGap } from './raceGap';
 import { fits } from './trials';

@@ -1,14 +1,6 @@
 import fc from 'fast-check';
-import {
-  assumed,
-  chosenTrials,
-  raceOutlook,
-  racePlan,
-  raceReadiness,
-  weekOf,
-  type RaceChoices,
-  type RaceFacts,
-} from '.';
+import { assumed, chosenTrials, raceOutlook, racePlan, raceReadiness, type RaceChoices, type RaceFacts } from '.';
+import { weekOf } from '../days';
 
 const TODAY = '2027-01-06';
 const day = (inDays: number) => new Date(Date.parse(TODAY) + inDays * 86_400_000).toISOString().slice(0, 10);

@@ -1,7 +1,7 @@
 import { LADDERS, type LadderId } from '../library';
 import { RACE_NEAR_DAYS, LEVEL, type LevelId } from '../swimmers';
-import { blockPlan, type BlockPlan } from './blockPlan';
-import { daysBetween, weekOf } from './days';
+import { blockPlan, type BlockPlan, type PlanQuestion } from './blockPlan';
+import { daysBetween, weekOf } from '../days';
 import { tooFarForTheAge, type OtherRace, type RaceChoices, type RaceFacts } from './facts';
 import { readiness, type ReadyItem } from './readiness';
 
@@ -11,6 +11,22 @@ const REACH_M: Readonly<Record<LevelId, number>> = { settle: 50, build: 400, hol
 const DOUBLES_WEEKS = 6;
 /** Who swims this share of a race without a stop gets through it on the day. */
 const ENOUGH = 0.75;
+
+/** How often somebody swims of whom nothing else is known, and for how long. */
+const USUAL_WEEK = { sessions: 2, minutes: 60 };
+/** What can be chosen: least and most. */
+export const WEEK_RANGE = { sessionsPerWeek: [1, 14], minutesPerSession: [10, 240] } as const;
+
+/** How often and how long a swimmer swims: as the coach says, else as the squad's water allows, else as is usual. */
+export function trainingWeek(
+  { sessionsPerWeek, minutesPerSession }: RaceChoices,
+  { week }: Pick<RaceFacts, 'week'>,
+): Pick<PlanQuestion, 'sessionsPerWeek' | 'minutesPerSession'> {
+  return {
+    sessionsPerWeek: sessionsPerWeek ?? week?.sessions ?? USUAL_WEEK.sessions,
+    minutesPerSession: minutesPerSession ?? week?.minutes ?? USUAL_WEEK.minutes,
+  };
+}
 
 /** The weeks to the race as they stand today, with what does not fit said first. */
 export function racePlan(facts: RaceFacts, choices: RaceChoices, today: string): BlockPlan {
@@ -22,8 +38,7 @@ export function racePlan(facts: RaceFacts, choices: RaceChoices, today: string):
     past: facts.past,
     level: facts.level,
     place: facts.place,
-    sessionsPerWeek: choices.sessionsPerWeek ?? facts.week?.sessions ?? 2,
-    minutesPerSession: choices.minutesPerSession ?? facts.week?.minutes ?? 60,
+    ...trainingWeek(choices, facts),
     needs: facts.needs,
     steps: openSteps(facts),
     otherRaces: others.map((r) => r.date).filter((day) => day >= today && day <= facts.raceOn),

@@ -1,4 +1,4 @@
-import { DAY_MS, dayMs, isoOf } from './days';
+import { DAY_MS, dayMs, isoOf } from '../days';
 
 /** What is known of a swimmer before a race outside; null is not known. */
 export interface KnownReadiness {

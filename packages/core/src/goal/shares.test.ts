@@ -1,6 +1,6 @@
 import { levelLoad, sessionLoadLimit, WEEK_SHARE, WEEKLY_RISE } from '../sessions';
 import { LEVEL, LEVELS, NOTHING_NEW_DAYS, RACE_NEAR_DAYS } from '../swimmers';
-import { blockPlan, weekLimit, type PlanQuestion } from '.';
+import { blockPlan, loadStep, weekEffort, weekLimit, type PlanQuestion } from '.';
 
 const MONDAY = '2027-01-04';
 const day = (weeks: number) =>
@@ -51,6 +51,19 @@ describe('shares and limits of the weeks, written a second time', () => {
     expect(sessionLoadLimit(past([1000, 1000, 1000, 1000], 200))).toBeCloseTo(900, 10);
     expect(sessionLoadLimit(past([1000, 1000, 1000, 1000], 1000))).toBeCloseTo(600, 10);
     expect(sessionLoadLimit(past([1000, 1000, 1000], 0))).toBeNull();
+  });
+});
+
+describe('a week on the screen', () => {
+  it('is drawn deeper from learning to sharpening, and light where it is lighter', () => {
+    const of = (phase: 'learn' | 'build' | 'sharpen' | 'taper', kind: 'normal' | 'taper' | 'recovery' = 'normal') =>
+      weekEffort({ phase, kind });
+    expect([of('learn'), of('build'), of('sharpen'), of('taper', 'taper')]).toEqual([0.68, 0.78, 0.95, 0.62]);
+    expect(of('sharpen', 'recovery')).toBe(0.55);
+  });
+
+  it('is changed by a twentieth at a time, and by 50 at least', () => {
+    expect([loadStep(6000), loadStep(1000), loadStep(990), loadStep(0)]).toEqual([300, 50, 50, 50]);
   });
 });
 

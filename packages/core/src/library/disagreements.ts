@@ -1,4 +1,4 @@
-import type { StrokeModelId } from '../swimmers';
+import { STROKE_MODEL, STROKE_MODELS, type StrokeModelId } from '../swimmers';
 
 /** A question on which good coaches differ, what each model says and why. */
 export interface Disagreement {
@@ -7,6 +7,10 @@ export interface Disagreement {
   /** The reason for waiting, length and calm; and the reason for rhythm. */
   readonly reasons: readonly [string, string];
 }
+
+const rates = Object.fromEntries(
+  STROKE_MODELS.map((id) => [id, `${STROKE_MODEL[id].rateBandSpm.join(' to ')} strokes a minute.`]),
+) as Readonly<Record<StrokeModelId, string>>;
 
 /** Where the three stroke models differ. Shown, never hidden. */
 export const DISAGREEMENTS: readonly Disagreement[] = [
@@ -24,11 +28,7 @@ export const DISAGREEMENTS: readonly Disagreement[] = [
   },
   {
     topic: 'Stroke rate',
-    says: {
-      'long-line': '50 to 66 strokes a minute.',
-      'quick-rhythm': '66 to 90 strokes a minute.',
-      'roll-and-press': '48 to 62 strokes a minute.',
-    },
+    says: rates,
     reasons: [
       'Fewer strokes cost less and leave time for form.',
       'A higher rate survives knocks and keeps pressure on the water.',

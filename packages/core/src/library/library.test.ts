@@ -37,6 +37,14 @@ describe('drills', () => {
 });
 
 describe('disagreements', () => {
+  it('tell the bands of the models', () => {
+    expect(DISAGREEMENTS.find((d) => d.topic === 'Stroke rate')!.says).toEqual({
+      'long-line': '50 to 66 strokes a minute.',
+      'quick-rhythm': '66 to 90 strokes a minute.',
+      'roll-and-press': '48 to 62 strokes a minute.',
+    });
+  });
+
   it('give every model its say, and both reasons', () => {
     for (const { says, reasons } of DISAGREEMENTS) {
       for (const model of STROKE_MODELS) expect(says[model].length).toBeGreaterThan(5);

@@ -1,3 +1,5 @@
+import { RAD } from '../units';
+
 /** A point of a video frame, pixels or shares of the frame alike: x to the right, y down. */
 export interface FramePoint {
   readonly x: number;
@@ -28,7 +30,7 @@ export function lineAngle(kind: LineKind, [a, b]: FrameLine, aspect = 1): number
   const dx = (b.x - a.x) * aspect;
   const dy = b.y - a.y;
   if (Math.hypot(dx, dy) === 0) throw new RangeError('Click two different places.');
-  const degrees = (y: number, x: number) => (Math.atan2(y, x) * 180) / Math.PI;
+  const degrees = (y: number, x: number) => Math.atan2(y, x) / RAD;
   if (kind === 'head-turn') return degrees(Math.abs(dx), dy);
   if (kind === 'roll') return degrees(Math.abs(dy), Math.abs(dx));
   return degrees(dy, Math.abs(dx));

@@ -35,6 +35,8 @@ export interface Inference extends Choice {
   readonly conflicts: readonly Conflict[];
 }
 
+/** A sign that moves the log-odds by less says nothing worth reading. */
+const TELLING = 0.05;
 /** How many causes count as leading when the next look is chosen. */
 const LEADING = 3;
 const LOOKS_OFFERED = 6;
@@ -67,7 +69,7 @@ export function inferCauses(look: Look, circumstances: Circumstances = {}): Infe
       probability: beliefs.probability[c]!,
       reasons: counted
         .map(([sign]) => ({ sign, weight: beliefs.weightOf(signIndex.get(sign)!, c) }))
-        .filter(({ weight }) => Math.abs(weight) > 0.01)
+        .filter(({ weight }) => Math.abs(weight) > TELLING)
         .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight)),
     }))
     .sort((a, b) =>

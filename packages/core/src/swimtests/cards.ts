@@ -29,6 +29,15 @@ export interface SwimTestCard {
   readonly from: LevelId;
 }
 
+/** What can be entered on deck, least and most: beyond these it is a slip of the hand. */
+export const ENTRY_RANGE = {
+  strokesPerLength: [4, 90],
+  pushOffM: [0.5, 15],
+  pushOffS: [0.2, 8],
+  blindStrokes: [6, 20],
+  strokeLengthM: [0.3, 1.6],
+} as const;
+
 const NO_RACE = 'If something hurts, stop. The test can wait.';
 
 export const SWIM_TEST: Readonly<Record<SwimTestKind, SwimTestCard>> = {

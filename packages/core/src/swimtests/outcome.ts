@@ -11,7 +11,7 @@ import {
   type TimedLength,
   type Trial,
 } from '../measures';
-import { formatTime } from '../units';
+import { formatTime, RAD } from '../units';
 import { SWIM_TEST, type SwimTestKind } from './cards';
 
 /** One rep of a rate ramp as it is taken at the wall. */
@@ -68,8 +68,6 @@ export interface TestOutcome {
 
 /** Why a test says nothing, in words for the coach. */
 export class RefusedTest extends RangeError {}
-
-const DEGREES = 180 / Math.PI;
 
 /**
  * What a test says, with its uncertainty.
@@ -133,13 +131,13 @@ function outcomeOf(input: TestInput): TestOutcome {
     }
     case 'closed-eyes': {
       const found = drift(input.offM, input.strokes, input.strokeLengthM);
-      const value = found.biasRadPerStroke * DEGREES;
+      const value = found.biasRadPerStroke / RAD;
       const side = value < 0 ? 'left' : 'right';
       return {
         value,
-        error: ((found.biasHigh - found.biasLow) / 2 / 1.96) * DEGREES,
-        words: `${Math.abs(value).toFixed(1)}° a stroke to the ${side}, ${(found.sdRadPerStroke * DEGREES).toFixed(1)}° at random`,
-        method: `mean = SL·b·N²/2, variance = SL²·σ²·N³/3 over ${found.tries} tries of ${input.strokes} strokes. 95 %: bias ${(found.biasLow * DEGREES).toFixed(1)}° to ${(found.biasHigh * DEGREES).toFixed(1)}°, random ${(found.sdLow * DEGREES).toFixed(1)}° to ${(found.sdHigh * DEGREES).toFixed(1)}°.`,
+        error: (found.biasHigh - found.biasLow) / 2 / 1.96 / RAD,
+        words: `${Math.abs(value).toFixed(1)}° a stroke to the ${side}, ${(found.sdRadPerStroke / RAD).toFixed(1)}° at random`,
+        method: `mean = SL·b·N²/2, variance = SL²·σ²·N³/3 over ${found.tries} tries of ${input.strokes} strokes. 95 %: bias ${(found.biasLow / RAD).toFixed(1)}° to ${(found.biasHigh / RAD).toFixed(1)}°, random ${(found.sdLow / RAD).toFixed(1)}° to ${(found.sdHigh / RAD).toFixed(1)}°.`,
         drift: found,
       };
     }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  ENTRY_RANGE,
   compareTests,
   rampRepM,
   RefusedTest,
@@ -157,6 +158,18 @@ describe('a test beside the one before', () => {
         expect(compareTests('tumble', a, b).verdict).toBe(mirror[compareTests('tumble', b, a).verdict]);
       }),
     );
+  });
+});
+
+describe('what can be entered', () => {
+  it('has these limits', () => {
+    expect(ENTRY_RANGE).toEqual({
+      strokesPerLength: [4, 90],
+      pushOffM: [0.5, 15],
+      pushOffS: [0.2, 8],
+      blindStrokes: [6, 20],
+      strokeLengthM: [0.3, 1.6],
+    });
   });
 });
 

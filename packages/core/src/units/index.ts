@@ -1,3 +1,4 @@
+export * from './angle';
 export * from './distance';
 export * from './time';
 export * from './seeded';

@@ -1,3 +1,4 @@
+import { RAD } from '../units';
 import { GLARE } from './sides';
 import type { Landmark } from './course';
 import { bearingTo, turnBetween, type Place } from './plane';
@@ -23,7 +24,6 @@ export interface AimPoint {
   readonly reasons: readonly string[];
 }
 
-const DEG = 180 / Math.PI;
 /** Farther off the line than this nothing is of use, degrees. */
 const WIDEST = 20;
 
@@ -45,8 +45,8 @@ export function aimPoints(from: Place, to: Place, landmarks: readonly Landmark[]
       const offDeg = turnBetween(leg.bearingDeg, bearingDeg);
       // Nearer than the mark it is passed on the way.
       if (Math.abs(offDeg) > WIDEST || distanceM < leg.distanceM * 0.9) return [];
-      const widthDeg = 2 * Math.atan(landmark.widthM / 2 / distanceM) * DEG;
-      const heightDeg = Math.atan(Math.max(0, landmark.heightM - EYE_HEIGHT_M) / distanceM) * DEG;
+      const widthDeg = (2 * Math.atan(landmark.widthM / 2 / distanceM)) / RAD;
+      const heightDeg = Math.atan(Math.max(0, landmark.heightM - EYE_HEIGHT_M) / distanceM) / RAD;
       const glare =
         sun !== null &&
         sun.altitudeDeg > 0 &&
@@ -79,7 +79,7 @@ export function aimPoints(from: Place, to: Place, landmarks: readonly Landmark[]
 
 /** How far beside the mark, in widths of the buoy as it looks from the start of the leg. */
 function beside(offDeg: number, legM: number): string {
-  const buoyDeg = 2 * Math.atan(BUOY_WIDTH_M / 2 / legM) * DEG;
+  const buoyDeg = (2 * Math.atan(BUOY_WIDTH_M / 2 / legM)) / RAD;
   const widths = Math.abs(offDeg) / buoyDeg;
   const side = offDeg < 0 ? 'left' : 'right';
   if (widths < 0.5) return 'right behind the mark';

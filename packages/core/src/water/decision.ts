@@ -30,6 +30,14 @@ export const DUSK_MIN = 30;
 const WAVES_M = 1.2;
 /** Limits for first-timers and children: waves in metres, wind in m/s, metres from the shore without a craft. */
 export const FIRST_TIME = { wavesM: 0.3, windMps: 4, fromShoreM: 50 } as const;
+/** Wind off the shore, within so many degrees: told over the first speed, a stop over the second, m/s. */
+const OFFSHORE = { withinDeg: 60, toldMps: 2, stopMps: 5 } as const;
+/** Wind against the stream steepens the water over these speeds, m/s, within so many degrees. */
+const AGAINST = { withinDeg: 60, windMps: 3, currentMps: 0.15 } as const;
+/** Felt this much colder than it is, the wind is named, °C. */
+const FELT_COLDER_C = 0.5;
+/** Shorter than this is no answer to a health note, letters. */
+const LEAST_ANSWER = 3;
 /** Under this nobody is planned but a winter group by its own rules, °C. */
 const WINTER_C = 10;
 
@@ -139,7 +147,7 @@ export function decideDay(
       true,
     );
   if (g.settle > 0) say('stop', 'settle', 'A Settle swimmer is in the group: not in deep or open water yet.', true);
-  const unanswered = g.health.filter((h) => h.answer.trim().length < 3).length;
+  const unanswered = g.health.filter((h) => h.answer.trim().length < LEAST_ANSWER).length;
   if (unanswered > 0)
     say(
       'stop',
@@ -162,15 +170,24 @@ export function decideDay(
     say('stop', 'depth', `${r.depthM.toFixed(1)} m at the entry: wait for more water.`);
 
   if (gentle) sayGentle(r, g, farthestM, say);
-  if (r.windMps !== null && r.windMps > 2 && apart(r.windFromDeg, r.offshoreDeg + 180) < 60)
+  if (
+    r.windMps !== null &&
+    r.windMps > OFFSHORE.toldMps &&
+    apart(r.windFromDeg, r.offshoreDeg + 180) < OFFSHORE.withinDeg
+  )
     say(
-      r.windMps > 5 ? 'stop' : 'change',
+      r.windMps > OFFSHORE.stopMps ? 'stop' : 'change',
       'offshore',
       'The wind blows off the shore: out is easier than back. Swim along the shore, or not.',
     );
   if (r.windMps !== null && r.windMps > rules.windMps)
     say('stop', 'wind', `Wind of ${r.windMps} m/s is over ${rules.windMps}.`);
-  if (r.windMps !== null && r.windMps > 3 && (r.currentMps ?? 0) > 0.15 && apart(r.windFromDeg, r.currentToDeg) < 60)
+  if (
+    r.windMps !== null &&
+    r.windMps > AGAINST.windMps &&
+    (r.currentMps ?? 0) > AGAINST.currentMps &&
+    apart(r.windFromDeg, r.currentToDeg) < AGAINST.withinDeg
+  )
     say('change', 'against', 'Wind against the stream: the water steepens. Wait for slack water or shorten.');
   if (r.visibility === 'hazy') say('change', 'haze', 'Haze: stay nearer, look more often, brighter marks.');
   if (r.traffic === 'lane')
@@ -206,7 +223,7 @@ type Say = (weight: Decision, id: string, text: string, absolute?: boolean) => v
 
 function sayAir(airC: number, windMps: number, g: DayGroup, say: Say): void {
   const felt = feltC(airC, windMps);
-  const feels = felt < airC - 0.5 ? `, felt as ${Math.round(felt)} °C in the wind` : '';
+  const feels = felt < airC - FELT_COLDER_C ? `, felt as ${Math.round(felt)} °C in the wind` : '';
   if (airC < AIR_C.stop) say('stop', 'air', `Air of ${airC} °C: too cold to come out into.`);
   else if ((airC < AIR_C.shelter || felt < AIR_C.feltShelter) && !g.warmExit)
     say('stop', 'air', `Air of ${airC} °C${feels}: warm shelter and clothes are needed at the exit.`);

@@ -1,13 +1,12 @@
 import { FEET_GAIN, raceTime, type Drift, type Trial } from '../measures';
 import { LEVEL, STROKE_MODEL, type LevelId, type StrokeModelId } from '../swimmers';
 import { aimPoints, type AimPoint } from './aim';
+import { RAD } from '../units';
 import type { Landmark, Leg } from './course';
 import { turnBetween } from './plane';
 import { breathingSide, crossing, ImpossibleCrossing, sunAt, type Crossing, type SideAdvice, type Sun } from './sides';
 import { sightingInterval, type BestInterval } from './sighting';
 import type { LegSwim } from './simulate';
-
-const RAD = Math.PI / 180;
 
 /** What is taken for a swimmer without a test, by level; said to be a guess wherever it is shown. */
 export const LEVEL_OUTSIDE: Readonly<

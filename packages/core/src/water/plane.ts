@@ -1,3 +1,4 @@
+import { RAD } from '../units';
 import Geodesic from 'geographiclib-geodesic';
 
 /** A place on the earth, degrees, WGS 84. */
@@ -57,10 +58,10 @@ export function planeAround(middle: Place): Plane {
     middle,
     toPlane: (place) => {
       const { distanceM, bearingDeg } = bearingTo(middle, place);
-      const angle = (bearingDeg * Math.PI) / 180;
+      const angle = bearingDeg * RAD;
       return { x: distanceM * Math.sin(angle), y: distanceM * Math.cos(angle) };
     },
-    toPlace: ({ x, y }) => placeAt(middle, (Math.atan2(x, y) * 180) / Math.PI, Math.hypot(x, y)),
+    toPlace: ({ x, y }) => placeAt(middle, Math.atan2(x, y) / RAD, Math.hypot(x, y)),
   };
 }
 

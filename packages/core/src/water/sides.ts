@@ -1,4 +1,5 @@
 import { getPosition } from 'suncalc';
+import { RAD } from '../units';
 import { turnBetween, turned } from './plane';
 
 export interface Sun {
@@ -129,7 +130,7 @@ export function crossing(swimMps: number, crossMps: number, alongMps: number): C
   const groundMps = swimMps * Math.cos(turn) + alongMps;
   if (groundMps <= 0)
     throw new ImpossibleCrossing('The current against is as fast as the swimmer: this leg cannot be swum.');
-  return { headingDeg: Math.abs((turn * 180) / Math.PI), groundMps };
+  return { headingDeg: Math.abs(turn / RAD), groundMps };
 }
 
 /**
@@ -141,5 +142,5 @@ export function crossing(swimMps: number, crossMps: number, alongMps: number): C
  */
 export function draftingLimit(gain: number): number {
   if (!(gain >= 0 && gain <= 1)) throw new RangeError('gain: from 0 to 1');
-  return (Math.acos(1 / (1 + gain)) * 180) / Math.PI;
+  return Math.acos(1 / (1 + gain)) / RAD;
 }

@@ -1,6 +1,6 @@
 import { getTimes } from 'suncalc';
 import type { TrackPoint, WornBy } from '../exchange';
-import { seeded, seededNormal } from '../units';
+import { RAD, seeded, seededNormal } from '../units';
 import { legsOf, planeOf, type Course } from './course';
 import type { Place, PlanePoint } from './plane';
 
@@ -40,7 +40,6 @@ const TIDE = [
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
-const RAD = Math.PI / 180;
 const EPOCH = Date.UTC(2026, 0, 1);
 /** The stream follows the fall of the tide: metres a second for each metre an hour. */
 const STREAM = 0.55;

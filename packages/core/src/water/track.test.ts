@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { RAD } from '../units';
 import { readTrackFile, writeGpx, type TrackPoint } from '../exchange';
 import {
   cleanTrack,
@@ -11,7 +12,6 @@ import {
   type Outing,
 } from '.';
 
-const RAD = Math.PI / 180;
 const plane = planeAround(DEMO_BAY);
 const at = (x: number, y: number) => plane.toPlace({ x, y });
 

@@ -1,5 +1,6 @@
 import type { TrackPoint } from '../exchange';
 import type { Drift } from '../measures';
+import { RAD } from '../units';
 import { legsOf, planeOf, type Course, type Leg } from './course';
 import { bearingTo, toStretch, turnBetween, type Place, type PlanePoint } from './plane';
 
@@ -311,7 +312,7 @@ function driftBetweenLooks(
   { every, rateSpm, currentMps, currentToDeg }: TrackHabits,
 ): { readonly drift: Drift | null; readonly why: string | null } {
   const stretchMs = (every * 60_000) / rateSpm;
-  const to = (currentToDeg * Math.PI) / 180;
+  const to = currentToDeg * RAD;
   const flow = { x: currentMps * Math.sin(to), y: currentMps * Math.cos(to) };
   const noise2 = receiverVariance(raw);
   const turns: number[] = [];
@@ -333,9 +334,9 @@ function driftBetweenLooks(
       const [dx, dy] = [b.x - a.x - flow.x * seconds, b.y - a.y - flow.y * seconds];
       const swum = Math.hypot(dx, dy);
       if (swum < 1) continue;
-      const heading = (Math.atan2(dx, dy) * 180) / Math.PI;
-      const aimed = (Math.atan2(mark.x - a.x, mark.y - a.y) * 180) / Math.PI;
-      turns.push((turnBetween(aimed, heading) * Math.PI) / 180);
+      const heading = Math.atan2(dx, dy) / RAD;
+      const aimed = Math.atan2(mark.x - a.x, mark.y - a.y) / RAD;
+      turns.push(turnBetween(aimed, heading) * RAD);
       ownNoise.push((noise2 / a.of + noise2 / b.of) / swum ** 2);
     }
   }

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { RAD } from '../units';
 import {
   aimPoints,
   bearingTo,
@@ -33,7 +34,6 @@ import {
   type Place,
 } from '.';
 
-const RAD = Math.PI / 180;
 const wander = (biasDeg: number, sdDeg: number) => ({
   biasRad: biasDeg * RAD,
   sdRad: sdDeg * RAD,

@@ -1,4 +1,4 @@
-import type { PlanWeek } from '@upwell/core/goal';
+import { loadStep, type PlanWeek } from '@upwell/core/goal';
 import { CAUSE_IDS, CAUSES, type CauseId } from '@upwell/core/review';
 import { WEEK_KINDS } from '@upwell/core/sessions';
 import { useState } from 'react';
@@ -6,7 +6,8 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
-import { addDays, dayWord } from '@/ui/dates';
+import { addDays } from '@upwell/core/days';
+import { dayWord } from '@/ui/dates';
 import { Disclosure } from '@/ui/Disclosure';
 import { Stepper } from '@/ui/Stepper';
 import { chosen, freedWeek, lockedWeek } from '../raceDraft';
@@ -20,7 +21,7 @@ export function WeekSheet({ week, race, facts, coach }: PaneProps & { readonly w
   const lock = choices.locks?.[week.monday];
   const away = choices.away?.[week.monday];
   const hold = (patch: Parameters<typeof lockedWeek>[2]) => race.change((now) => lockedWeek(now, week.monday, patch));
-  const step = Math.max(50, Math.round(week.load * 0.05));
+  const step = loadStep(week.load);
   const needs: readonly CauseId[] = [...new Set([week.theme, ...facts.needs, ...race.plan.weeks.map((w) => w.theme)])];
   return (
     <Card

@@ -1,4 +1,4 @@
-import type { PlanWeek } from '@upwell/core/goal';
+import { trainingWeek, WEEK_RANGE, type PlanWeek } from '@upwell/core/goal';
 import { NOTHING_NEW_DAYS } from '@upwell/core/swimmers';
 import { CAUSES } from '@upwell/core/review';
 import { WEEKLY_RISE } from '@upwell/core/sessions';
@@ -15,7 +15,7 @@ import { Stepper } from '@/ui/Stepper';
 import { Empty } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
-import { weekTint } from '@/ui/effortTint';
+import { weekTint } from '../weekTint';
 import { chosen } from '../raceDraft';
 import { KIND_WORD, percent, PHASE_WORD } from '../words';
 import type { PaneProps } from '../useRace';
@@ -145,8 +145,11 @@ function WeekLine({ week, share, open, held, onPress }: WeekLineProps) {
 function Frame({ race, facts }: PaneProps) {
   const [open, setOpen] = useState(false);
   const { choices } = race.draft;
-  const sessions = choices.sessionsPerWeek ?? facts.week?.sessions ?? 2;
-  const minutes = Math.round(choices.minutesPerSession ?? facts.week?.minutes ?? 60);
+  const week = trainingWeek(choices, facts);
+  const sessions = week.sessionsPerWeek;
+  const minutes = Math.round(week.minutesPerSession);
+  const [fewest, most] = WEEK_RANGE.sessionsPerWeek;
+  const [shortest, longest] = WEEK_RANGE.minutesPerSession;
   return (
     <Card title="How the weeks are made">
       <Text variant="bodySmall">
@@ -159,15 +162,25 @@ function Frame({ race, facts }: PaneProps) {
             <Stepper
               label="sessions a week"
               value={String(sessions)}
-              onLess={sessions > 1 ? () => race.change((now) => chosen(now, { sessionsPerWeek: sessions - 1 })) : null}
-              onMore={sessions < 12 ? () => race.change((now) => chosen(now, { sessionsPerWeek: sessions + 1 })) : null}
+              onLess={
+                sessions > fewest ? () => race.change((now) => chosen(now, { sessionsPerWeek: sessions - 1 })) : null
+              }
+              onMore={
+                sessions < most ? () => race.change((now) => chosen(now, { sessionsPerWeek: sessions + 1 })) : null
+              }
             />
             <Stepper
               label="minutes each"
               value={String(minutes)}
-              onLess={minutes > 20 ? () => race.change((now) => chosen(now, { minutesPerSession: minutes - 5 })) : null}
+              onLess={
+                minutes - 5 >= shortest
+                  ? () => race.change((now) => chosen(now, { minutesPerSession: minutes - 5 }))
+                  : null
+              }
               onMore={
-                minutes < 180 ? () => race.change((now) => chosen(now, { minutesPerSession: minutes + 5 })) : null
+                minutes + 5 <= longest
+                  ? () => race.change((now) => chosen(now, { minutesPerSession: minutes + 5 }))
+                  : null
               }
             />
           </View>

@@ -1,4 +1,4 @@
-import type { SeasonPage, SeasonRow, SeasonSquad } from '@upwell/contract/goal';
+import { SEASON_WEEKS, type SeasonPage, type SeasonRow, type SeasonSquad } from '@upwell/contract/goal';
 import { Link, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View, type TextStyle } from 'react-native';
@@ -6,8 +6,9 @@ import { Button, Text } from 'react-native-paper';
 import { useSquadsQuery } from '@/swimmers/api';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
-import { addDays, daysBetween, dayOf, dayWord, distanceInDays, mondayOf } from '@/ui/dates';
-import { weekTint } from '@/ui/effortTint';
+import { addDays, daysBetween, weekOf } from '@upwell/core/days';
+import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
+import { weekTint } from '../weekTint';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
@@ -19,7 +20,6 @@ import { KIND_WORD, percent, PHASE_WORD, VERDICT_WORD } from '../words';
 /** Width of one week, px: a finger need not hit it, the row opens the swimmer. */
 const WEEK = { least: 20, most: 56 };
 const NAME = { wide: 220, narrow: 126 };
-const LONGEST = 26;
 
 /** Half a year at a glance: races, who swims them, in which phase everybody is, and the water there is for it. */
 export function SeasonScreen() {
@@ -109,7 +109,7 @@ function Grid({
   const name = wide ? NAME.wide : NAME.narrow;
   // As many weeks as the last race needs.
   const last = rows.reduce((day, row) => (row.raceOn > day ? row.raceOn : day), from);
-  const count = Math.min(LONGEST, Math.floor(daysBetween(from, mondayOf(last)) / 7) + 1);
+  const count = Math.min(SEASON_WEEKS, Math.floor(daysBetween(from, weekOf(last)) / 7) + 1);
   const size = Math.min(WEEK.most, Math.max(WEEK.least, Math.floor((width - name) / count) - 1));
   const mondays = Array.from({ length: count }, (_, i) => addDays(from, 7 * i));
   return (
@@ -192,7 +192,7 @@ function Line({ row, mondays, size, name }: LineProps & { readonly row: SeasonRo
       ? 'not foretold'
       : 'not planned yet';
   const line = wide ? `${row.event} · ${word}` : word;
-  const race = mondayOf(row.raceOn);
+  const race = weekOf(row.raceOn);
   return (
     <Link href={`/swimmers/${row.id}/race?view=weeks` as Href} asChild>
       <Pressable style={StyleSheet.flatten([styles.row, styles.line, { borderBottomColor: theme.own.line }])}>

@@ -16,9 +16,6 @@ import { Disclosure } from '@/ui/Disclosure';
 import { useTheme } from '@/ui/useTheme';
 import { SignRow } from './SignRow';
 
-/** A sign that moves the log-odds by less says nothing worth reading. */
-const TELLING = 0.05;
-
 interface WhyStripProps {
   readonly inference: Inference;
   readonly onAnswer: (sign: SignId, sighting: Sighting) => void;
@@ -31,8 +28,8 @@ export function WhyStrip({ inference, onAnswer }: WhyStripProps) {
   const leader = ranking.find((r) => r.cause === focus) ?? ranking[0]!;
   const runnerUp = ranking.find((r) => r.cause === second && r.cause !== leader.cause);
   const [ask] = lookNext;
-  const forIt = leader.reasons.filter((r) => r.weight > TELLING).length;
-  const against = leader.reasons.filter((r) => r.weight < -TELLING).length;
+  const forIt = leader.reasons.filter((r) => r.weight > 0).length;
+  const against = leader.reasons.filter((r) => r.weight < 0).length;
   return (
     <View aria-live="polite">
       <Card title="Why" strong aside={<Text variant="bodySmall">{`${forIt} for · ${against} against`}</Text>}>
@@ -92,25 +89,23 @@ function Reasons({ leader, inference }: { readonly leader: RankedCause; readonly
       <Disclosure label={open ? 'Hide the reasons' : 'Show the reasons'} open={open} onPress={() => setOpen(!open)} />
       {open ? (
         <View style={styles.reasons}>
-          {leader.reasons
-            .filter(({ weight }) => Math.abs(weight) > TELLING)
-            .map(({ sign, weight }) => (
-              <View key={sign} style={styles.line}>
-                <View style={styles.flex}>
-                  <Text variant="bodySmall">{SIGNS[sign].seen}</Text>
-                  <View
-                    style={[
-                      styles.weight,
-                      {
-                        width: `${Math.round((Math.abs(weight) / most) * 100)}%`,
-                        backgroundColor: weight > 0 ? theme.colors.primary : theme.colors.error,
-                      },
-                    ]}
-                  />
-                </View>
-                <Text variant="labelMedium">{weight > 0 ? 'for' : 'against'}</Text>
+          {leader.reasons.map(({ sign, weight }) => (
+            <View key={sign} style={styles.line}>
+              <View style={styles.flex}>
+                <Text variant="bodySmall">{SIGNS[sign].seen}</Text>
+                <View
+                  style={[
+                    styles.weight,
+                    {
+                      width: `${Math.round((Math.abs(weight) / most) * 100)}%`,
+                      backgroundColor: weight > 0 ? theme.colors.primary : theme.colors.error,
+                    },
+                  ]}
+                />
               </View>
-            ))}
+              <Text variant="labelMedium">{weight > 0 ? 'for' : 'against'}</Text>
+            </View>
+          ))}
           <Text variant="bodySmall">{`To tell it apart: ${CAUSES[leader.cause].check}`}</Text>
           {score ? (
             <Text variant="bodySmall">

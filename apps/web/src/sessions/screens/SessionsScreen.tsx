@@ -5,7 +5,8 @@ import { useEffect, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, IconButton, Searchbar, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account/api';
-import { addDays, dayOf, dayWord, mondayOf } from '@/ui/dates';
+import { addDays, weekOf } from '@upwell/core/days';
+import { dayOf, dayWord } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
@@ -115,7 +116,7 @@ function Week() {
   const wide = useWide();
   const theme = useTheme();
   const today = dayOf(new Date());
-  const [monday, setMonday] = useState(() => mondayOf(today));
+  const [monday, setMonday] = useState(() => weekOf(today));
   const { data: rows, error, refetch } = useSessionsQuery({ from: monday, to: addDays(monday, 6), limit: 100 });
   const days = Array.from({ length: 7 }, (_, i) => addDays(monday, i));
   return (

@@ -1,5 +1,5 @@
 import type { SessionPerson } from '@upwell/contract/sessions';
-import { rampRepM, rampReps, type TestInput } from '@upwell/core/swimtests';
+import { ENTRY_RANGE as RANGE, rampRepM, rampReps, type TestInput } from '@upwell/core/swimtests';
 import { LADDER_IDS, LADDERS, type LadderId } from '@upwell/core/library';
 import { formatTime, parseTime } from '@upwell/core/units';
 import { useState, type ReactNode } from 'react';
@@ -166,8 +166,8 @@ function Ramp({ input, time, running, onInput, onRunning, poolM }: Known<Of<'rat
       <Stepper
         label="strokes in one length"
         value={String(strokes)}
-        onLess={strokes > 4 ? () => setStrokes(strokes - 1) : null}
-        onMore={strokes < 90 ? () => setStrokes(strokes + 1) : null}
+        onLess={strokes > RANGE.strokesPerLength[0] ? () => setStrokes(strokes - 1) : null}
+        onMore={strokes < RANGE.strokesPerLength[1] ? () => setStrokes(strokes + 1) : null}
       />
       <Watch
         time={time}
@@ -193,19 +193,25 @@ function Ramp({ input, time, running, onInput, onRunning, poolM }: Known<Of<'rat
         <Stepper
           label="m of push-off"
           value={input.pushOffM.toFixed(1)}
-          onLess={input.pushOffM > 0.5 ? () => onInput({ ...input, pushOffM: input.pushOffM - 0.5 }) : null}
-          onMore={input.pushOffM < 12 ? () => onInput({ ...input, pushOffM: input.pushOffM + 0.5 }) : null}
+          onLess={
+            input.pushOffM > RANGE.pushOffM[0] ? () => onInput({ ...input, pushOffM: input.pushOffM - 0.5 }) : null
+          }
+          onMore={
+            input.pushOffM < RANGE.pushOffM[1] ? () => onInput({ ...input, pushOffM: input.pushOffM + 0.5 }) : null
+          }
         />
         <Stepper
           label="s of push-off"
           value={input.pushOffS.toFixed(1)}
           onLess={
-            input.pushOffS > 0.2
+            input.pushOffS > RANGE.pushOffS[0]
               ? () => onInput({ ...input, pushOffS: Math.round(input.pushOffS * 10 - 1) / 10 })
               : null
           }
           onMore={
-            input.pushOffS < 8 ? () => onInput({ ...input, pushOffS: Math.round(input.pushOffS * 10 + 1) / 10 }) : null
+            input.pushOffS < RANGE.pushOffS[1]
+              ? () => onInput({ ...input, pushOffS: Math.round(input.pushOffS * 10 + 1) / 10 })
+              : null
           }
         />
       </View>
@@ -222,14 +228,14 @@ function Lengths({ input, time, running, onInput, onRunning, poolM }: Known<Of<'
         <Stepper
           label="strokes"
           value={String(strokes)}
-          onLess={strokes > 4 ? () => setStrokes(strokes - 1) : null}
-          onMore={strokes < 90 ? () => setStrokes(strokes + 1) : null}
+          onLess={strokes > RANGE.strokesPerLength[0] ? () => setStrokes(strokes - 1) : null}
+          onMore={strokes < RANGE.strokesPerLength[1] ? () => setStrokes(strokes + 1) : null}
         />
         <Stepper
           label="m to the first stroke"
           value={pushOffM.toFixed(1)}
-          onLess={pushOffM > 0.5 ? () => setPushOffM(pushOffM - 0.5) : null}
-          onMore={pushOffM < 15 ? () => setPushOffM(pushOffM + 0.5) : null}
+          onLess={pushOffM > RANGE.pushOffM[0] ? () => setPushOffM(pushOffM - 0.5) : null}
+          onMore={pushOffM < RANGE.pushOffM[1] ? () => setPushOffM(pushOffM + 0.5) : null}
         />
       </View>
       <Watch
@@ -263,19 +269,23 @@ function Eyes({ input, onInput }: Of<'closed-eyes'>) {
         <Stepper
           label="strokes a try"
           value={String(input.strokes)}
-          onLess={input.strokes > 6 ? () => onInput({ ...input, strokes: input.strokes - 1 }) : null}
-          onMore={input.strokes < 20 ? () => onInput({ ...input, strokes: input.strokes + 1 }) : null}
+          onLess={
+            input.strokes > RANGE.blindStrokes[0] ? () => onInput({ ...input, strokes: input.strokes - 1 }) : null
+          }
+          onMore={
+            input.strokes < RANGE.blindStrokes[1] ? () => onInput({ ...input, strokes: input.strokes + 1 }) : null
+          }
         />
         <Stepper
           label="m a stroke"
           value={input.strokeLengthM.toFixed(2)}
           onLess={
-            input.strokeLengthM > 0.3
+            input.strokeLengthM > RANGE.strokeLengthM[0]
               ? () => onInput({ ...input, strokeLengthM: Math.round(input.strokeLengthM * 20 - 1) / 20 })
               : null
           }
           onMore={
-            input.strokeLengthM < 1.6
+            input.strokeLengthM < RANGE.strokeLengthM[1]
               ? () => onInput({ ...input, strokeLengthM: Math.round(input.strokeLengthM * 20 + 1) / 20 })
               : null
           }

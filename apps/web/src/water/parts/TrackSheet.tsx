@@ -1,4 +1,4 @@
-import { formatTime } from '@upwell/core/units';
+import { formatTime, RAD } from '@upwell/core/units';
 import { betterInterval, LEVEL_OUTSIDE, type MeasuredTrack, type TrackHabits } from '@upwell/core/water';
 import type { CourseView } from '@upwell/contract/water';
 import { StyleSheet, View } from 'react-native';
@@ -78,7 +78,7 @@ export function TrackSheet({ view, measured, habits }: TrackSheetProps) {
 
 const offWord = (m: number) =>
   Math.abs(m) < 2 ? 'on the line' : `bows ${Math.abs(m).toFixed(0)} m ${m > 0 ? 'right' : 'left'}`;
-const degrees = (rad: number) => ((rad * 180) / Math.PI).toFixed(1);
+const degrees = (rad: number) => (rad / RAD).toFixed(1);
 
 /** The drift between looks, and what looking at the best interval would have saved. */
 function driftWords({ drift, driftWhy, timeS }: MeasuredTrack, { every, rateSpm }: TrackHabits): string {

@@ -1,4 +1,5 @@
 import { BUOY_WIDTH_M, EYE_HEIGHT_M, type LegPlan } from '@upwell/core/water';
+import { RAD } from '@upwell/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
@@ -17,7 +18,7 @@ export function WaterView({ plan, waveHeightM }: { readonly plan: LegPlan; reado
   const horizon = HEIGHT * 0.62;
   const x = (offDeg: number) => width / 2 + offDeg * perDeg;
   const distance = plan.leg.lengthM;
-  const deg = (metres: number) => (Math.atan(metres / distance) * 180) / Math.PI;
+  const deg = (metres: number) => Math.atan(metres / distance) / RAD;
   const buoy = Math.max(4, deg(BUOY_WIDTH_M) * perDeg);
   const best = plan.aims[0];
   const shown = plan.aims.filter((a) => Math.abs(a.offDeg) < HALF).slice(0, 6);
