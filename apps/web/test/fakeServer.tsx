@@ -6,7 +6,7 @@ import type { SessionProposal, SessionRow, SessionView } from '@upwell/contract/
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import type { Squad, SwimmerPage, SwimmerRow } from '@upwell/contract/swimmers';
 import { buildSession } from '@upwell/core/sessions';
-import { makeStore } from '@/state/store';
+import { testStore } from './testStore';
 import { Icon } from '@/ui/Icon';
 import { DAY } from '@/ui/theme';
 
@@ -43,7 +43,7 @@ export function fakeServer(answers: Readonly<Record<string, Answer>>): Call[] {
 
 /** Shows screens at their addresses with a store of their own. */
 export function showAt(routes: Readonly<Record<string, () => ReactElement>>, initialUrl: string) {
-  const store = makeStore();
+  const store = testStore();
   const wrapped = Object.fromEntries(
     Object.entries(routes).map(([name, Screen]) => [
       name,

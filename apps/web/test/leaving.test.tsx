@@ -10,7 +10,7 @@ import { keepOnDevice } from '@/offline/keeper';
 import { enqueue, waitingChanges } from '@/offline/outbox';
 import { keepPage, keptPage } from '@/offline/pages';
 import { send } from '@/offline/sync';
-import { makeStore } from '@/state/store';
+import { testStore } from './testStore';
 import { fakeServer, ID, ME, showAt } from './fakeServer';
 
 keepOnDevice();
@@ -106,7 +106,7 @@ describe('signing out without a network', () => {
     await soon(async () => expect(await waitingChanges()).toHaveLength(1));
     network.there = true;
     const before = calls.length;
-    const sent = send(makeStore());
+    const sent = send(testStore());
     await soon(async () => expect(await sent).toBeNull());
     expect(calls.slice(before).filter((c) => c.method === 'PUT')).toEqual([]);
   });
@@ -117,7 +117,7 @@ describe('a sign-in that is over', () => {
     fakeServer({ 'GET /account/me': () => ({ body: null }) });
     await keepPage('/swimmers', [{ givenName: 'Ada' }]);
     jest.useFakeTimers();
-    void makeStore().dispatch(accountEndpoints.endpoints.me.initiate());
+    void testStore().dispatch(accountEndpoints.endpoints.me.initiate());
     await soon(async () => expect(await keptPage('/swimmers')).toBeUndefined());
   });
 });
@@ -132,7 +132,7 @@ describe('a page that is gone at the server', () => {
       endpoints: (build) => ({ anything: build.query<unknown, string>({ query: (path) => path }) }),
     });
     jest.useFakeTimers();
-    const store = makeStore();
+    const store = testStore();
     const asked = [`/swimmers/${ID}`, '/swimmers/new'].map((path) => store.dispatch(endpoints.anything.initiate(path)));
     await soon(async () => expect(await keptPage(`/swimmers/${ID}`)).toBeUndefined());
     await soon(async () => expect((await Promise.all(asked)).map((a) => a.isError)).toEqual([true, true]));

@@ -10,7 +10,7 @@ import { GroupEditor } from '@/sessions/parts/GroupEditor';
 import { LevelSheet } from '@/sessions/parts/LevelSheet';
 import { PlanTruth } from '@/sessions/parts/PlanTruth';
 import { SignInScreen } from '@/account/SignInScreen';
-import { makeStore } from '@/state/store';
+import { testStore } from './testStore';
 import { DAY } from '@/ui/theme';
 import { Icon } from '@/ui/Icon';
 import { show } from './show';
@@ -123,7 +123,7 @@ describe('signing in', () => {
     renderRouter(
       {
         'sign-in': () => (
-          <Provider store={makeStore()}>
+          <Provider store={testStore()}>
             <PaperProvider theme={DAY} settings={{ icon: Icon }}>
               <SignInScreen />
             </PaperProvider>

@@ -2,7 +2,7 @@ import { render } from '@testing-library/react-native';
 import type { ReactElement } from 'react';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
-import { makeStore } from '@/state/store';
+import { testStore } from './testStore';
 import { Icon } from '@/ui/Icon';
 import { DAY } from '@/ui/theme';
 
@@ -10,7 +10,7 @@ import { DAY } from '@/ui/theme';
 export const show = (ui: ReactElement) =>
   render(ui, {
     wrapper: ({ children }) => (
-      <Provider store={makeStore()}>
+      <Provider store={testStore()}>
         <PaperProvider theme={DAY} settings={{ icon: Icon }}>
           {children}
         </PaperProvider>
