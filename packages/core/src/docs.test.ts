@@ -1,0 +1,38 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { TRIAL_DAYS } from './goal';
+import { AIR_C, FARTHEST_WITHOUT_AIR_M, LONGEST_WITHOUT_AIR_S, RECOVERY_S, WARM_WETSUIT, WATER_RULES } from './safety';
+import { WEEKLY_RISE } from './sessions';
+import { FIRST_TIME } from './water';
+
+const page = (name: string) => readFileSync(path.join(__dirname, '../../../docs', name), 'utf8').replace(/\s+/g, ' ');
+
+/** The docs tell numbers of safety and judgement: they are those of the code. */
+describe.each<[string, readonly string[]]>([
+  [
+    'sessions.md',
+    [
+      `${FARTHEST_WITHOUT_AIR_M} m and ${LONGEST_WITHOUT_AIR_S} s, turns included`,
+      `at every depth of rounds: ${RECOVERY_S} s, and as long as the rep took`,
+    ],
+  ],
+  [
+    'water.md',
+    [
+      `waves over ${FIRST_TIME.wavesM} m, wind over ${FIRST_TIME.windMps} m/s, and marks beyond ${FIRST_TIME.fromShoreM} m`,
+      `In a wetsuit ${WARM_WETSUIT.fromC} to ${WARM_WETSUIT.overC} °C are an hour at most, over ${WARM_WETSUIT.overC} °C none`,
+      `Under ${AIR_C.shelter} °C of air`,
+      `feel like under ${AIR_C.feltShelter} °C`,
+      `under −${-AIR_C.stop} °C nobody goes in`,
+      `beyond ${WATER_RULES.craftBeyondM} m a safety craft is needed; wind over ${WATER_RULES.windMps} m/s`,
+      `more than ${WATER_RULES.rainMm} mm of rain in 72 hours and less than ${WATER_RULES.leastDepthM} m at the entry`,
+      `1 to ${WATER_RULES.perWatcher}, 1 to ${WATER_RULES.perWatcherFirst} with first-timers`,
+    ],
+  ],
+  [
+    'race.md',
+    [`rises at most ${WEEKLY_RISE * 100} % over the mean of the four before`, `swims of the last ${TRIAL_DAYS} days`],
+  ],
+])('docs/%s', (name, phrases) => {
+  it.each(phrases)('says “%s”', (phrase) => expect(page(name)).toContain(phrase));
+});
