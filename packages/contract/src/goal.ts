@@ -5,6 +5,7 @@ import {
   type RaceChoices,
   type RaceFacts,
   type ReadyItem,
+  TAPER_WEEKS,
   WEEK_RANGE,
 } from '@upwell/core/goal';
 import { CAUSE_IDS, type CauseId } from '@upwell/core/review';
@@ -41,7 +42,7 @@ export const choicesSchema = Joi.object<RaceChoices>({
   rideFollows: Joi.boolean(),
   sessionsPerWeek: number.integer().min(WEEK_RANGE.sessionsPerWeek[0]).max(WEEK_RANGE.sessionsPerWeek[1]),
   minutesPerSession: number.integer().min(WEEK_RANGE.minutesPerSession[0]).max(WEEK_RANGE.minutesPerSession[1]),
-  taperWeeks: Joi.valid(1, 2),
+  taperWeeks: Joi.valid(...TAPER_WEEKS),
   otherRaces: Joi.array()
     .items(Joi.object({ event: line(80).required(), date: isoDate().required() }))
     .max(20),

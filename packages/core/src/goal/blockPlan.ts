@@ -6,6 +6,11 @@ import { DAY_MS, dayMs, isoOf, weekdayOf } from '../days';
 export const PHASES = ['learn', 'build', 'sharpen', 'taper'] as const;
 export type Phase = (typeof PHASES)[number];
 
+/** Weeks a taper can have, and what each of them keeps of the last week of work: volume falls by 40 to 60 %, effort stays. */
+const TAPER_SHARE = { 1: [WEEK_SHARE.taper], 2: [0.6, 0.4] } as const;
+export type TaperWeeks = keyof typeof TAPER_SHARE;
+export const TAPER_WEEKS = Object.keys(TAPER_SHARE).map(Number) as readonly TaperWeeks[];
+
 /** How deep a phase reaches, as an effort: for pictures of the weeks. */
 const PHASE_EFFORT: Readonly<Record<Phase, number>> = { learn: 0.68, build: 0.78, sharpen: 0.95, taper: 0.62 };
 const LIGHT_EFFORT = 0.55;
@@ -43,7 +48,7 @@ export interface PlanQuestion {
   /** Steps of the ladder to open water that are not passed yet, in order; none for a race in a pool. */
   readonly steps: readonly string[];
   /** Weeks of taper; solved when left out. */
-  readonly taperWeeks?: 1 | 2;
+  readonly taperWeeks?: TaperWeeks;
   /** Other races on the way, ISO dates. */
   readonly otherRaces?: readonly string[];
   /** By the Monday of the week. */
@@ -89,8 +94,6 @@ const LEAST_SHARE = 0.25;
 const OWN_WEEKS = 8;
 /** Of the level's usual week, at most. */
 const CEILING_SHARE = 1.6;
-/** Of the week before the taper: volume falls by 40 to 60 %, effort stays. */
-const TAPER_SHARE = { 1: [WEEK_SHARE.taper], 2: [0.6, 0.4] } as const;
 /** Weeks between two tests, at least. */
 const TEST_EVERY = 4;
 
@@ -113,11 +116,15 @@ export function blockPlan(q: PlanQuestion): BlockPlan {
   if (count > MOST_WEEKS)
     return { weeks: [], problems: [`The race is ${count} weeks away: plan it from ${MOST_WEEKS} on.`] };
   const mondays = Array.from({ length: count }, (_, i) => isoOf(first + i * 7 * DAY_MS));
-  const tapers = q.taperWeeks ? [q.taperWeeks] : ([1, 2] as const);
+  // A choice kept from when other tapers were offered is solved again.
+  const chosen = TAPER_WEEKS.find((weeks) => weeks === q.taperWeeks);
+  const tapers = chosen ? [chosen] : TAPER_WEEKS;
   let best: { loads: Loads; worth: number } | null = null;
   for (const taper of tapers)
     for (let offset = 0; offset <= ROW; offset++) {
-      const loads = loadsOf(q, mondays, Math.min(taper, count) as 1 | 2, offset);
+      // With fewer weeks left than the taper has, all of them are taper.
+      const shares = taper <= count ? TAPER_SHARE[taper] : mondays.map(() => WEEK_SHARE.taper);
+      const loads = loadsOf(q, mondays, shares, offset);
       if (!best || loads.worth > best.worth + 1e-9) best = { loads, worth: loads.worth };
     }
   const { kinds, loads, problems } = best!.loads;
@@ -168,7 +175,8 @@ export function weekLimit(before: readonly number[], usual: number, riseLimit = 
   return Math.min(usual * CEILING_SHARE, Math.max(floor, mean(whole) * (1 + riseLimit)));
 }
 
-function loadsOf(q: PlanQuestion, mondays: readonly string[], taper: 1 | 2, offset: number): Loads {
+function loadsOf(q: PlanQuestion, mondays: readonly string[], shares: readonly number[], offset: number): Loads {
+  const taper = shares.length;
   const usual = usualWeek(q);
   const kinds: WeekKind[] = [];
   const loads: number[] = [];
@@ -187,7 +195,7 @@ function loadsOf(q: PlanQuestion, mondays: readonly string[], taper: 1 | 2, offs
       : (lock?.kind ?? (left <= taper ? 'taper' : other || row >= ROW ? 'recovery' : 'normal'));
     const planned =
       kind === 'taper'
-        ? (beforeTaper || limit) * TAPER_SHARE[taper][Math.max(0, taper - left)]!
+        ? (beforeTaper || limit) * shares[Math.max(0, taper - left)]!
         : kind === 'recovery'
           ? limit * WEEK_SHARE.recovery
           : limit;

@@ -3,7 +3,7 @@ import type { Trial } from '../measures';
 import type { CauseId } from '../review';
 import { tooFarForAge } from '../safety';
 import type { LevelId } from '../swimmers';
-import type { Absence, WeekLock } from './blockPlan';
+import type { Absence, TaperWeeks, WeekLock } from './blockPlan';
 
 /** What is known of a swimmer and the race, from everything the club keeps. */
 export interface RaceFacts {
@@ -67,7 +67,7 @@ export interface RaceChoices {
   readonly rideFollows?: boolean;
   readonly sessionsPerWeek?: number;
   readonly minutesPerSession?: number;
-  readonly taperWeeks?: 1 | 2;
+  readonly taperWeeks?: TaperWeeks;
   readonly otherRaces?: readonly OtherRace[];
   readonly locks?: Readonly<Record<string, WeekLock>>;
   readonly away?: Readonly<Record<string, Absence>>;

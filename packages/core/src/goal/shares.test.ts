@@ -1,6 +1,6 @@
 import { levelLoad, sessionLoadLimit, WEEK_SHARE, WEEKLY_RISE } from '../sessions';
 import { LEVEL, LEVELS, NOTHING_NEW_DAYS, RACE_NEAR_DAYS } from '../swimmers';
-import { blockPlan, loadStep, weekEffort, weekLimit, type PlanQuestion } from '.';
+import { blockPlan, loadStep, TAPER_WEEKS, weekEffort, weekLimit, type PlanQuestion } from '.';
 
 const MONDAY = '2027-01-04';
 const day = (weeks: number) =>
@@ -83,6 +83,14 @@ describe('a plan to a race', () => {
     const taper = weeks.filter((w) => w.kind === 'taper');
     const before = weeks.filter((w) => w.kind === 'normal').at(-1)!.load;
     expect(taper.map((w) => w.load / before)).toEqual(shares.map((share) => expect.closeTo(share, 3)));
+  });
+
+  it('a taper is one week or two; a choice that is not offered any more is solved again', () => {
+    expect(TAPER_WEEKS).toEqual([1, 2]);
+    expect(plan({ taperWeeks: 3 as 2 })).toEqual(plan());
+    // With the race this week there is nothing but taper.
+    for (const taperWeeks of [undefined, 1, 2] as const)
+      expect(plan({ raceOn: day(0), ...(taperWeeks && { taperWeeks }) }).map((w) => w.kind)).toEqual(['taper']);
   });
 
   it('a lighter week is seven tenths of what the limit allows', () => {

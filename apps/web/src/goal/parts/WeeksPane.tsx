@@ -1,4 +1,4 @@
-import { trainingWeek, WEEK_RANGE, type PlanWeek } from '@upwell/core/goal';
+import { TAPER_WEEKS, trainingWeek, WEEK_RANGE, type PlanWeek } from '@upwell/core/goal';
 import { NOTHING_NEW_DAYS } from '@upwell/core/swimmers';
 import { CAUSES } from '@upwell/core/review';
 import { WEEKLY_RISE } from '@upwell/core/sessions';
@@ -188,12 +188,11 @@ function Frame({ race, facts }: PaneProps) {
             label="Taper"
             options={[
               { value: '0', label: 'as solved' },
-              { value: '1', label: '1 week' },
-              { value: '2', label: '2 weeks' },
+              ...TAPER_WEEKS.map((n) => ({ value: String(n), label: n === 1 ? '1 week' : `${n} weeks` })),
             ]}
             chosen={[String(choices.taperWeeks ?? 0)]}
             onPress={(value) =>
-              race.change((now) => chosen(now, { taperWeeks: value === '0' ? undefined : value === '1' ? 1 : 2 }))
+              race.change((now) => chosen(now, { taperWeeks: TAPER_WEEKS.find((n) => String(n) === value) }))
             }
           />
           <OtherRaces race={race} />
