@@ -206,10 +206,9 @@ function loadsOf(q: PlanQuestion, mondays: readonly string[], shares: readonly n
       );
     row = kind === 'normal' ? row + 1 : 0;
     if (kind === 'normal') beforeTaper = load;
-    // Rest wasted just before the taper, or a taper into which one comes tired, is worth less.
+    // Rest just before the taper is wasted.
     worth += load;
     if (kind === 'recovery' && left === taper + 1) worth -= usual * 0.6;
-    if (left === taper + 1 && row > ROW) worth -= usual * 0.3;
     kinds.push(kind);
     loads.push(load);
   });
