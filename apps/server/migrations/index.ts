@@ -10,6 +10,7 @@ import { Migration20261202000000_doors } from './Migration20261202000000_doors';
 import { Migration20261203000000_people } from './Migration20261203000000_people';
 import { Migration20261204000000_authors } from './Migration20261204000000_authors';
 import { Migration20261205000000_freely } from './Migration20261205000000_freely';
+import { Migration20261206000000_begin } from './Migration20261206000000_begin';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -25,4 +26,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261203000000_people', class: Migration20261203000000_people },
   { name: 'Migration20261204000000_authors', class: Migration20261204000000_authors },
   { name: 'Migration20261205000000_freely', class: Migration20261205000000_freely },
+  { name: 'Migration20261206000000_begin', class: Migration20261206000000_begin },
 ];

@@ -1,4 +1,5 @@
 import { seedDemo } from '../demo/seedDemo';
+import { setupCode } from './account/setup';
 import { createApp } from './platform/app';
 import { readConfig } from './platform/config';
 import { backgroundWork } from './platform/background';
@@ -14,6 +15,7 @@ async function main(): Promise<void> {
     await prepareJobs(owner, config);
     if (config.demo) await seedDemo(owner.em.fork(), new Date());
   });
+  const code = await setupCode(owner);
   await owner.close();
 
   const database = await connect(config);
@@ -23,6 +25,8 @@ async function main(): Promise<void> {
   await app.listen({ host: '127.0.0.1', port: config.port });
   // The start script waits for this line.
   console.log(`listening on http://127.0.0.1:${config.port}`);
+  // The start script repeats this line for people.
+  if (code) console.log(`setup code ${code}`);
 
   let closing = false;
   const close = async (): Promise<void> => {

@@ -42,6 +42,8 @@ const FOR_EVERYBODY = [
   'POST /api/v1/account/sign-in',
   'POST /api/v1/account/sign-out',
   'GET /api/v1/account/me',
+  'GET /api/v1/setup',
+  'POST /api/v1/setup',
   'GET /api/v1/handouts/{token}',
   'GET /api/v1/handouts/{token}/page.pdf',
   'GET /api/v1/calendars/{token}',

@@ -177,6 +177,7 @@ describe('the archive of a club', () => {
       race_outlook: 'worked out again every night',
       result_chunk: 'on its way in',
       result_import: 'an import of another database cannot be undone here',
+      setup: 'a secret',
       sign_in_session: 'a secret',
       squad_coach: 'the coaches of each squad',
       swim_rep: 'worked out from the events on deck',

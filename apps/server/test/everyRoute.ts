@@ -26,7 +26,15 @@ export async function storedOfAll(club: TestClub): Promise<AllStored> {
   const here = await bodies.stored(club, { birthYear: 2014, clipConsent: true });
   const [coach, head] = [await club.as('coach'), await club.as('head')];
   const { swimmerId, focusId, courseId, squadId, sessionId } = here;
-  const ids = { tests: v7(), results: v7(), imports: v7(), tracks: v7(), tries: v7(), 'eye/tries': v7() };
+  const ids = {
+    tests: v7(),
+    results: v7(),
+    imports: v7(),
+    tracks: v7(),
+    tries: v7(),
+    'eye/tries': v7(),
+    'sign-ins': v7(),
+  };
   const more = { ...ids, 'water-days': v7(), 'handout-links': v7(), 'calendar-links': v7() };
   const note = { drill: 'front-scull', verdict: 'same', note: '', at: '2026-11-25T18:00:00Z' };
   const versioned = (fields: object) => ({ ...fields, ...bodies.save() });
@@ -98,6 +106,13 @@ export function goodBody({ method, path }: Route, here: Stored): object | undefi
   if (calculator) return bodies.computeBodies()[calculator];
   const known: Readonly<Record<string, () => object>> = {
     '/account/sign-in': () => ({ email: 'a@b.example', password: 'x' }),
+    // There is a club, so it is not there.
+    '/setup': () => ({
+      ...{ code: '0000-0000-0000', clubName: 'Kestrel Bay', timeZone: 'UTC', name: 'Ines Moll' },
+      ...{ email: 'ines@kestrel.example', password: 'three wet towels' },
+    }),
+    // Nobody's password: it is refused, and stays.
+    '/account/password': () => ({ old: 'not the one', new: 'four dry towels' }),
     '/account/club': () => ({ kit: ['fins'], laneCapacity: 6, paceTable: [], ...bodies.save(), version: 1 }),
     '/swimmers/{id}': () => versioned(bodies.swimmerOf(squadId)),
     '/squads/{id}': () => versioned(bodies.squadOf()),

@@ -9,10 +9,11 @@ import { Harness, TestClub } from './harness';
 
 /** Anybody on earth; the secret links among them with a secret that nobody has. */
 const EVERYBODY = `
-  POST /account/sign-in · POST /account/sign-out · GET /account/me
+  POST /account/sign-in · POST /account/sign-out · GET /account/me · GET /setup · POST /setup
   GET /handouts/{token} · GET /handouts/{token}/page.pdf · GET /calendars/{token}`;
 /** Signed in, and each gets what is theirs. */
 const SIGNED_IN = `
+  POST /account/password · GET /account/sign-ins · DELETE /account/sign-ins/{id} · DELETE /account/sign-ins
   GET /swimmers · GET /squads · GET /sessions · GET /deck/today · GET /calendar-links · GET /schemas/session.json
   GET /courses · POST /race-cards/pdf
   POST /compute/length-metrics · POST /compute/critical-speed · POST /compute/rate-ramp · POST /compute/race-time
@@ -103,7 +104,7 @@ const TAKES_OUT = /^DELETE \/(tests|results|tracks|courses|imports)/;
 const EMPTY = /^GET .*\/(tracks|days)$/;
 /** Answered with "not there" also to those who may: bad secrets, rows that are gone, wrong passwords. */
 const MAY_MISS =
-  /\{token\}|sign-in|sign-out|^DELETE |\/revoke|jobs|PUT \/calendar-links|PUT \/handout-links|PUT \/eye|imports|\/rating/;
+  /\{token\}|sign-in|password|setup|sign-out|^DELETE |\/revoke|jobs|PUT \/calendar-links|PUT \/handout-links|PUT \/eye|imports|\/rating/;
 
 let harness: Harness;
 let club: TestClub;

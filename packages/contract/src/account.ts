@@ -8,10 +8,45 @@ export interface SignIn {
   readonly password: string;
 }
 
+export const emailSchema = () => Joi.string().trim().lowercase().email({ tlds: false }).max(200);
+
 export const signInSchema = Joi.object<SignIn>({
-  email: Joi.string().trim().lowercase().email({ tlds: false }).max(200).required(),
+  email: emailSchema().required(),
   password: Joi.string().max(200).required(),
 });
+
+/** Fewest characters of a password. */
+export const LEAST_PASSWORD = 10;
+
+/** A password somebody chooses; the server refuses the commonest as well. */
+export const newPassword = () =>
+  Joi.string()
+    .min(LEAST_PASSWORD)
+    .max(200)
+    .required()
+    .messages({ 'string.min': `A password has at least ${LEAST_PASSWORD} characters.` });
+
+export interface PasswordChange {
+  readonly old: string;
+  readonly new: string;
+}
+
+export const passwordChangeSchema = Joi.object<PasswordChange>({
+  old: Joi.string().max(200).required(),
+  new: newPassword(),
+});
+
+/** A device on which the account is signed in. */
+export interface SignInView {
+  readonly id: string;
+  /** What the browser calls itself, in a few words. */
+  readonly device: string;
+  readonly begunAt: string;
+  /** Last used, to the hour. */
+  readonly usedAt: string;
+  /** The one that asks. */
+  readonly here: boolean;
+}
 
 /** Who is signed in. */
 export interface Me {

@@ -23,8 +23,11 @@ export const SignInSessionEntity = defineEntity({
   tableName: 'sign_in_session',
   properties: {
     tokenHash: p.blob().primary(),
+    id: p.uuid(),
     accountId: p.uuid(),
     clubId: p.uuid(),
     expiresAt: p.datetime(),
+    /** What the browser calls itself, in a few words. */
+    device: p.text().default(''),
   },
 });

@@ -1,8 +1,29 @@
 import { hash } from '@node-rs/argon2';
+import { dictionary } from '@zxcvbn-ts/language-common';
+import { ProblemError } from '../platform/problem';
 
 /** argon2id with the library's defaults (19 MiB, two passes). */
 export function hashPassword(password: string): Promise<string> {
   return hash(password);
+}
+
+const COMMONEST = new Set<unknown>(dictionary['passwords-common']);
+
+/**
+ * Refuses a password that is guessed first: one of the commonest, also in capitals or with digits behind it, or the address
+ * itself.
+ *
+ * @throws ProblemError 422
+ */
+export function refuseWeak(password: string, email: string): void {
+  const word = password.toLowerCase();
+  const bare = word.replace(/[\d\W_]+$/, '');
+  const own = email.toLowerCase();
+  if (COMMONEST.has(word) || COMMONEST.has(bare) || new Set(word).size < 4 || word.includes(own.split('@')[0]!))
+    throw new ProblemError(
+      422,
+      'This password is guessed quickly. Three or four words that only you put together are good.',
+    );
 }
 
 /** A valid hash of nothing anybody knows, to spend the same time on an unknown address. */

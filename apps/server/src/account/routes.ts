@@ -1,23 +1,29 @@
-import { randomBytes } from 'node:crypto';
 import { verify } from '@node-rs/argon2';
-import { signInSchema, type Me, type SignIn } from '@upwell/contract/account';
+import {
+  passwordChangeSchema,
+  signInSchema,
+  type Me,
+  type PasswordChange,
+  type SignIn,
+  type SignInView,
+} from '@upwell/contract/account';
 import { WATER_RULES } from '@upwell/core/safety';
 import { clubRulesSaveSchema, type ClubRules, type ClubRulesSave, type ClubRulesView } from '@upwell/contract/club';
 import { KIT_IDS } from '@upwell/core/library';
 import type { FastifyInstance } from 'fastify';
 import { v7 } from 'uuid';
 import type { Config } from '../platform/config';
-import { asIdentity, type Database } from '../platform/database';
+import type { Database } from '../platform/database';
 import { asMe, COACH, cookieName, forget, GUEST, HEAD, PUBLIC, tokenHash, whoAsks } from '../platform/identity';
-import { ProblemError } from '../platform/problem';
+import { idParams } from '../platform/params';
+import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { ClubEntity, type Club } from '../swimmers/entities';
 import { AccountEntity, SignInSessionEntity } from './entities';
-import { DUMMY_HASH } from './password';
-import { countTries } from './tries';
-
-/** A sign-in lasts this long, seconds. */
-const LASTS_S = 30 * 24 * 3600;
+import { oneByOne } from './oneByOne';
+import { DUMMY_HASH, hashPassword, refuseWeak } from './password';
+import { signInAs } from './signingIn';
+import { countTries, countWrong } from './tries';
 
 interface Found {
   id: string;
@@ -31,30 +37,14 @@ const rulesOf = ({ version, settings }: Pick<Club, 'version' | 'settings'>): Clu
   return { kit, laneCapacity, paceTable, water, version };
 };
 
-/** Sign-ins that may wait for their turn. */
-const MOST_WAITING = 30;
-let waiting = 0;
-let lastCheck: Promise<unknown> = Promise.resolve();
-
-/** Passwords are checked one at a time: each keeps a whole core busy, and the others have to answer meanwhile. */
-async function oneByOne<T>(work: () => Promise<T>): Promise<T> {
-  if (waiting >= MOST_WAITING)
-    throw new ProblemError(429, 'Many people are signing in right now. Try again in a moment.');
-  waiting++;
-  const mine = lastCheck.then(work, work);
-  lastCheck = mine.catch(() => undefined);
-  try {
-    return await mine;
-  } finally {
-    waiting--;
-  }
-}
-
 export async function accountRoutes(
   app: FastifyInstance,
   { database, config }: { database: Database; config: Config },
 ): Promise<void> {
   const tries = countTries(app, config);
+  const ownTries = countWrong(app, 'wrong passwords', [
+    { max: 10, timeWindow: 5 * 60_000, key: (request) => whoAsks(request).accountId },
+  ]);
   const cookie = cookieName(config.secureCookies);
 
   app.post<{ Body: SignIn }>(
@@ -78,35 +68,7 @@ export async function accountRoutes(
         throw new ProblemError(401, 'E-mail or password is not right.');
       }
 
-      const token = randomBytes(32).toString('base64url');
-      const who = { accountId: found.id, clubId: found.club_id, role: 'none', swimmerId: null, squadIds: [] };
-      const me = await asIdentity(database, who, async (em) => {
-        await em.execute('delete from sign_in_session where expires_at < now()');
-        await em.insert(SignInSessionEntity, {
-          tokenHash: tokenHash(token),
-          accountId: found.id,
-          clubId: found.club_id,
-          expiresAt: new Date(Date.now() + LASTS_S * 1000),
-        });
-        const account = await em.findOneOrFail(AccountEntity, found.id);
-        const [club] = await em.execute<{ name: string }[]>('select name from club', [], 'all');
-        return {
-          accountId: account.id,
-          name: account.name,
-          role: account.role,
-          clubId: account.clubId,
-          clubName: club!.name,
-          swimmerId: account.swimmerId ?? null,
-        };
-      });
-      request.log.info({ address: request.ip, account: found.id }, 'signed in');
-      void reply.setCookie(cookie, token, {
-        path: '/',
-        httpOnly: true,
-        sameSite: 'lax',
-        secure: config.secureCookies,
-        maxAge: LASTS_S,
-      });
+      const me = await signInAs({ database, config }, { accountId: found.id, clubId: found.club_id }, request, reply);
       tries.right(request, reply);
       return me;
     },
@@ -119,6 +81,62 @@ export async function accountRoutes(
       await asMe(database, request.me, (em) => em.nativeDelete(SignInSessionEntity, { tokenHash: tokenHash(token) }));
     }
     return reply.clearCookie(cookie, { path: '/', secure: config.secureCookies }).code(204).send();
+  });
+
+  app.post<{ Body: PasswordChange }>(
+    '/password',
+    { schema: { body: passwordChangeSchema, summary: 'Change the password; every other sign-in ends' } },
+    async (request, reply) => {
+      const me = whoAsks(request);
+      const { email, hash } = await asMe(database, me, async (em) => {
+        const [row] = await em.execute<{ hash: string }[]>('select own_password_hash() as hash', [], 'all');
+        return { email: (await em.findOneOrFail(AccountEntity, me.accountId)).email, hash: row!.hash };
+      });
+      const right = await oneByOne(async () => {
+        await ownTries.refuse(request, reply);
+        const same = await verify(hash, request.body.old);
+        if (!same) await ownTries.wrong(request);
+        return same;
+      });
+      if (!right) throw new ProblemError(422, 'The old password is not right.');
+      refuseWeak(request.body.new, email);
+      const changed = await oneByOne(() => hashPassword(request.body.new));
+      await asMe(database, me, (em) =>
+        em.execute('select change_password(?, ?)', [changed, tokenHash(request.cookies[cookie] ?? '')]),
+      );
+      request.log.info({ account: me.accountId }, 'password changed');
+      return reply.code(204).send();
+    },
+  );
+
+  app.get('/sign-ins', { schema: { summary: 'Devices on which this account is signed in' } }, (request) =>
+    asMe(database, whoAsks(request), (em) =>
+      em.execute<SignInView[]>(
+        `select id, device, begun_at as "begunAt", used_at as "usedAt", token_hash = ? as here
+         from sign_in_session where expires_at > now() order by token_hash = ? desc, used_at desc, id limit 100`,
+        [tokenHash(request.cookies[cookie] ?? ''), tokenHash(request.cookies[cookie] ?? '')],
+        'all',
+      ),
+    ),
+  );
+
+  app.delete<{ Params: { id: string } }>(
+    '/sign-ins/:id',
+    { schema: { params: idParams, summary: 'End one sign-in of this account' } },
+    async (request, reply) => {
+      await asMe(database, whoAsks(request), async (em) => {
+        const ended = await em.nativeDelete(SignInSessionEntity, { id: request.params.id });
+        if (ended === 0) throw notFound();
+      });
+      return reply.code(204).send();
+    },
+  );
+
+  app.delete('/sign-ins', { schema: { summary: 'End all other sign-ins of this account' } }, async (request, reply) => {
+    await asMe(database, whoAsks(request), (em) =>
+      em.nativeDelete(SignInSessionEntity, { tokenHash: { $ne: tokenHash(request.cookies[cookie] ?? '') } }),
+    );
+    return reply.code(204).send();
   });
 
   app.get('/club', { config: COACH, schema: { summary: 'What the club decides for itself' } }, (request) =>

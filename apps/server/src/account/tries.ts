@@ -25,6 +25,44 @@ const DEVICE = 'upwell_device';
 const MOST_PEOPLE = 8;
 const YEAR_S = 365 * 24 * 3600;
 
+type Count = ReturnType<FastifyInstance['createRateLimit']>;
+
+async function refuseAfter(
+  counts: readonly Count[],
+  what: string,
+  request: FastifyRequest,
+  reply: FastifyReply,
+): Promise<void> {
+  for (const look of counts) {
+    const found = await look(request, { increment: false });
+    if (found.isAllowed || found.remaining > 0) continue;
+    void reply.header('retry-after', String(found.ttlInSeconds));
+    const minutes = Math.ceil(found.ttlInSeconds / 60);
+    throw new ProblemError(429, `Too many ${what}. Try again in ${minutes} ${minutes === 1 ? 'minute' : 'minutes'}.`);
+  }
+}
+
+/** Wrong tries at one secret: each of the given kinds is counted by its own key. */
+export function countWrong(
+  app: FastifyInstance,
+  what: string,
+  kinds: readonly {
+    readonly max: number;
+    readonly timeWindow: number;
+    readonly key: (request: FastifyRequest) => string;
+  }[],
+): Pick<Tries, 'refuse' | 'wrong'> {
+  const counts = kinds.map(({ max, timeWindow, key }, i) =>
+    app.createRateLimit({ max, timeWindow, keyGenerator: (request) => `${what} ${i} ${key(request)}` }),
+  );
+  return {
+    refuse: (request, reply) => refuseAfter(counts, what, request, reply),
+    async wrong(request) {
+      for (const add of counts) await add(request);
+    },
+  };
+}
+
 /** Counts wrong passwords. */
 export interface Tries {
   /** @throws ProblemError 429 when too many were wrong */
@@ -59,18 +97,7 @@ export function countTries(app: FastifyInstance, { secret, secureCookies }: Conf
   ];
   const counts = (request: FastifyRequest) => (deviceOf(request) ? known : unknown);
   return {
-    async refuse(request, reply) {
-      for (const look of counts(request)) {
-        const found = await look(request, { increment: false });
-        if (found.isAllowed || found.remaining > 0) continue;
-        void reply.header('retry-after', String(found.ttlInSeconds));
-        const minutes = Math.ceil(found.ttlInSeconds / 60);
-        throw new ProblemError(
-          429,
-          `Too many wrong passwords. Try again in ${minutes} ${minutes === 1 ? 'minute' : 'minutes'}.`,
-        );
-      }
-    },
+    refuse: (request, reply) => refuseAfter(counts(request), 'wrong passwords', request, reply),
     async wrong(request) {
       for (const add of counts(request)) await add(request);
     },

@@ -4,6 +4,7 @@ import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
 import Fastify, { type FastifyInstance } from 'fastify';
 import { accountRoutes } from '../account/routes';
+import { setupRoutes } from '../account/setup';
 import { archiveRoutes } from '../archive/routes';
 import { computeRoutes } from '../compute/routes';
 import { deckRoutes } from '../deck/routes';
@@ -99,6 +100,7 @@ export async function createApp({ database, config, jobs, work, log }: Parts): P
       });
       await api.register(looks, { database });
       await api.register(accountRoutes, { database, config, prefix: '/account' });
+      await api.register(setupRoutes, { database, config });
       await api.register(swimmerRoutes, { database });
       await api.register(reviewRoutes, { database });
       await api.register(handoutRoutes, { database });
