@@ -2,7 +2,7 @@
 // DATABASE_URL names another database than that of `npm start`.
 import { chmodSync, existsSync, statSync } from 'node:fs';
 import path from 'node:path';
-import { installPostgres, pgTool, startCluster } from './lib/postgres.mjs';
+import { installPostgres, ownData, pgTool, startCluster } from './lib/postgres.mjs';
 import { Advice, checkNode, fail, step } from './lib/steps.mjs';
 
 async function main() {
@@ -11,7 +11,7 @@ async function main() {
   const file = path.resolve(process.env.INIT_CWD ?? '.', process.argv[2] ?? `upwell-${day}.backup`);
   if (existsSync(file)) throw new Advice(`${file} is there already. Give another name: npm run backup -- NAME`);
   await installPostgres();
-  const own = process.env.DATABASE_URL ? null : await startCluster('demo', 'upwell');
+  const own = process.env.DATABASE_URL ? null : await startCluster(ownData(), 'upwell');
   try {
     await step('backup', async () => {
       const url = process.env.DATABASE_URL ?? own.url;

@@ -2,7 +2,7 @@
 // DATABASE_URL names another database than that of `npm start`.
 import { existsSync } from 'node:fs';
 import path from 'node:path';
-import { installPostgres, pgTool, startCluster } from './lib/postgres.mjs';
+import { installPostgres, ownData, pgTool, startCluster } from './lib/postgres.mjs';
 import { Advice, checkNode, fail, step } from './lib/steps.mjs';
 
 /** The backup grants the app its rights, so the role that gets them has to exist first. */
@@ -15,7 +15,7 @@ async function main() {
   const file = path.resolve(process.env.INIT_CWD ?? '.', name);
   if (!existsSync(file)) throw new Advice(`${file} is not there.`);
   await installPostgres();
-  const own = process.env.DATABASE_URL ? null : await startCluster('demo', 'upwell');
+  const own = process.env.DATABASE_URL ? null : await startCluster(ownData(), 'upwell');
   const url = process.env.DATABASE_URL ?? own.url;
   const sql = (text) => pgTool('psql', ['-X', '-q', '-t', '-A', '-v', 'ON_ERROR_STOP=1', '-c', text], url);
   try {

@@ -2,11 +2,16 @@
 // builds the web app when it changed, and serves everything on one port of this machine.
 import { spawn } from 'node:child_process';
 import path from 'node:path';
-import { installPostgres, portIsFree, startCluster } from './lib/postgres.mjs';
+import { installPostgres, ownData, portIsFree, startCluster } from './lib/postgres.mjs';
 import { Advice, buildWeb, checkNode, fail, installPackages, ROOT, step } from './lib/steps.mjs';
 
 const port = Number(process.env.PORT ?? 4600);
 const external = process.env.DATABASE_URL;
+/** `npm start -- --empty`: the database of a club of one's own, without the demo. */
+const data = process.argv.includes('--empty') ? 'club' : ownData();
+const demo = !external && data === 'demo';
+/** The one-time code, while there is no club. */
+let code = null;
 
 async function main() {
   console.log('Upwell is getting ready');
@@ -20,7 +25,7 @@ async function main() {
   if (!external) {
     await step('PostgreSQL server', installPostgres);
     await step('database', async () => {
-      cluster = await startCluster('demo', 'upwell');
+      cluster = await startCluster(data, 'upwell');
       return cluster.folder;
     });
   }
@@ -47,14 +52,14 @@ async function main() {
 
   try {
     await step('web app', buildWeb);
-    await step('server, tables and demo club', () => {
+    await step(demo ? 'server, tables and demo club' : 'server and tables', () => {
       const env = {
         ...process.env,
         DATABASE_URL: external ?? cluster.url,
         PORT: String(port),
         WEB_ROOT: path.join(ROOT, 'apps/web/dist'),
         // The demo's password is public, so it only ever goes into our own database on loopback.
-        UPWELL_DEMO: external ? '0' : '1',
+        UPWELL_DEMO: demo ? '1' : '0',
       };
       // Its own process group: Ctrl-C reaches this script only, which then stops everything in order.
       server = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
@@ -66,6 +71,7 @@ async function main() {
       });
       return new Promise((resolve, reject) => {
         server.stdout.on('data', (data) => {
+          code = /setup code (\S+)/.exec(String(data))?.[1] ?? code;
           if (String(data).includes('listening on')) resolve('');
           // The server's log, for the operator: errors and refusals, one line of JSON each.
           else process.stdout.write(data);
@@ -85,7 +91,11 @@ async function main() {
 
   if (cluster) keepAlive(cluster, () => stopping);
   console.log(`\n  Upwell is open at  http://127.0.0.1:${port}`);
-  if (!external) console.log('  Demo sign-in       head@upwell.example · quiet-water-demo');
+  if (code) {
+    console.log('  No club is here yet. Begin one there with this code, which works once:');
+    console.log(`  ${code}`);
+  }
+  if (demo) console.log('  Demo sign-in       head@upwell.example · quiet-water-demo');
   console.log('  Stop with Ctrl-C\n');
 }
 

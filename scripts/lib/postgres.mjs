@@ -106,6 +106,13 @@ export function portIsFree(port) {
   });
 }
 
+/** Which of the databases under `.data/` is meant: the demo's, or with `UPWELL_DATA=club` that of one's own club. */
+export function ownData() {
+  const name = process.env.UPWELL_DATA ?? 'demo';
+  if (!['demo', 'club'].includes(name)) throw new Advice('UPWELL_DATA is demo or club.');
+  return name;
+}
+
 /**
  * Starts a private cluster on loopback with its own port and password, made when missing.
  *

@@ -23,10 +23,9 @@ async function main(): Promise<void> {
   const jobs = await startJobs(config, backgroundWork(database, work));
   const app = await createApp({ database, config, jobs, work });
   await app.listen({ host: '127.0.0.1', port: config.port });
-  // The start script waits for this line.
-  console.log(`listening on http://127.0.0.1:${config.port}`);
-  // The start script repeats this line for people.
+  // The start script reads these two lines.
   if (code) console.log(`setup code ${code}`);
+  console.log(`listening on http://127.0.0.1:${config.port}`);
 
   let closing = false;
   const close = async (): Promise<void> => {

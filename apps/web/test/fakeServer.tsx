@@ -33,7 +33,7 @@ export function fakeServer(answers: Readonly<Record<string, Answer>>): Call[] {
     const { status = 200, body } = key
       ? answers[key]!(call)
       : { status: 404, body: { detail: 'There is nothing at this address.' } };
-    return new Response(JSON.stringify(body), {
+    return new Response(status === 204 ? null : JSON.stringify(body), {
       status,
       headers: { 'content-type': status < 400 ? 'application/json' : 'application/problem+json' },
     });

@@ -15,6 +15,8 @@ import { Screen } from '@/ui/Screen';
 import { Notice } from '@/ui/States';
 import { ArchiveCard } from './ArchiveCard';
 import { ClubRulesCard } from './ClubRulesCard';
+import { DevicesCard } from './DevicesCard';
+import { PasswordCard } from './PasswordCard';
 import { useMeQuery } from './api';
 
 const ROLE_WORD = { head: 'Head coach', coach: 'Coach', swimmer: 'Swimmer' } as const;
@@ -84,6 +86,8 @@ export function AccountScreen() {
           </View>
         </Card>
       ) : null}
+      <PasswordCard />
+      <DevicesCard />
       {me?.role === 'head' ? <ClubRulesCard /> : null}
       {me?.role === 'head' ? <ArchiveCard /> : null}
       <Card title="Good to know">

@@ -1,5 +1,5 @@
 import { CAUTION } from '@upwell/core/safety';
-import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -12,7 +12,8 @@ import { Icon } from '@/ui/Icon';
 import { Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useTitle } from '@/ui/useTitle';
-import { useSignInMutation } from './api';
+import { useSetupQuery, useSignInMutation } from './api';
+import { PasswordInput } from './PasswordInput';
 
 export function SignInScreen() {
   const theme = useTheme();
@@ -21,8 +22,8 @@ export function SignInScreen() {
   const { to } = useLocalSearchParams<{ to?: string }>();
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
-  const [shown, setShown] = useState(false);
   const [signIn, { error, isLoading }] = useSignInMutation();
+  const { data: setup } = useSetupQuery();
   const [left] = useState(isLeaving);
   useTitle('Sign in');
 
@@ -59,24 +60,21 @@ export function SignInScreen() {
           autoCapitalize="none"
           onSubmitEditing={() => void submit()}
         />
-        <Input
-          label="Password"
-          value={password}
-          onChangeText={setPassword}
-          autoComplete="current-password"
-          secureTextEntry={!shown}
-          right={
-            <Input.Icon
-              icon={shown ? 'eye-off' : 'eye'}
-              accessibilityLabel={shown ? 'Hide password' : 'Show password'}
-              onPress={() => setShown(!shown)}
-            />
-          }
-          onSubmitEditing={() => void submit()}
-        />
+        <PasswordInput label="Password" value={password} onChangeText={setPassword} onSubmit={() => void submit()} />
         <Button mode="contained" disabled={isLoading} onPress={() => void submit()} contentStyle={styles.tall}>
           {isLoading ? 'Signing in…' : 'Sign in'}
         </Button>
+        {setup?.needed ? (
+          <Notice
+            action={
+              <Button mode="outlined" onPress={() => router.navigate('/begin' as Href)}>
+                Begin
+              </Button>
+            }
+          >
+            There is no club on this server yet.
+          </Notice>
+        ) : null}
         <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
           {CAUTION}
         </Text>

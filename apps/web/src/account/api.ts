@@ -1,6 +1,7 @@
-import type { Me, SignIn } from '@upwell/contract/account';
+import type { Me, PasswordChange, SignIn, SignInView } from '@upwell/contract/account';
 import type { ArchiveTaken } from '@upwell/contract/archive';
 import type { ClubRulesSave, ClubRulesView } from '@upwell/contract/club';
+import type { SetupBegin, SetupView } from '@upwell/contract/setup';
 import { WATER_RULES } from '@upwell/core/safety';
 import { api } from '@/api/api';
 
@@ -8,6 +9,17 @@ const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
     me: build.query<Me | null, void>({ query: () => '/account/me', providesTags: ['Me'] }),
     signIn: build.mutation<Me, SignIn>({ query: (body) => ({ url: '/account/sign-in', method: 'POST', body }) }),
+    setup: build.query<SetupView, void>({ query: () => '/setup', keepUnusedDataFor: 0 }),
+    begin: build.mutation<Me, SetupBegin>({ query: (body) => ({ url: '/setup', method: 'POST', body }) }),
+    changePassword: build.mutation<null, PasswordChange>({
+      query: (body) => ({ url: '/account/password', method: 'POST', body }),
+      invalidatesTags: (_result, error) => (error ? [] : ['SignIn']),
+    }),
+    signIns: build.query<SignInView[], void>({ query: () => '/account/sign-ins', providesTags: ['SignIn'] }),
+    endSignIn: build.mutation<null, string | null>({
+      query: (id) => ({ url: id === null ? '/account/sign-ins' : `/account/sign-ins/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['SignIn'],
+    }),
     clubRules: build.query<ClubRulesView, void>({
       query: () => '/account/club',
       // What this device kept before there were limits at the water, or versions, has none.
@@ -41,6 +53,16 @@ const endpoints = api.injectEndpoints({
   }),
 });
 
-export const { useMeQuery, useSignInMutation, useClubRulesQuery, useSaveClubRulesMutation, useTakeArchiveMutation } =
-  endpoints;
+export const {
+  useMeQuery,
+  useSignInMutation,
+  useSetupQuery,
+  useBeginMutation,
+  useChangePasswordMutation,
+  useSignInsQuery,
+  useEndSignInMutation,
+  useClubRulesQuery,
+  useSaveClubRulesMutation,
+  useTakeArchiveMutation,
+} = endpoints;
 export const accountEndpoints = endpoints;

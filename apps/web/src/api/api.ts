@@ -73,6 +73,7 @@ export const api = createApi({
     'Records',
     'Course',
     'Race',
+    'SignIn',
   ],
   refetchOnReconnect: true,
   endpoints: () => ({}),

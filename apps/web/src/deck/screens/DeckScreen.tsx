@@ -19,6 +19,7 @@ import { Failure, Loading } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { usePacksQuery, useTodayQuery } from '../api';
+import { FirstSteps } from '../FirstSteps';
 
 /** Something that matters, with the one thing to do about it. */
 interface Due extends Matter {
@@ -58,6 +59,7 @@ export function DeckScreen() {
   const rest = groups.filter((g) => g.kind !== 'relook');
   return (
     <Screen title={dayWord(today)} over={me ? `${me.clubName}, ${me.name}` : undefined}>
+      {me?.role === 'head' ? <FirstSteps /> : null}
       {error && !data ? <Failure error={error} retry={() => void refetch()} /> : null}
       {!data && !error ? <Loading label="Loading today" /> : null}
       {data ? (

@@ -82,7 +82,20 @@ export function NewSessionScreen() {
       <View style={styles.progress}>
         {building ? <ProgressBar indeterminate aria-label="Building the session" /> : null}
       </View>
-      {typeof request === 'string' ? <Empty title="Not yet">{request}</Empty> : null}
+      {typeof request === 'string' ? (
+        <Empty
+          title="Not yet"
+          action={
+            proposal?.swimmers === 0 ? (
+              <Button mode="contained" onPress={() => router.navigate('/swimmers/new')}>
+                Add a swimmer
+              </Button>
+            ) : null
+          }
+        >
+          {request}
+        </Empty>
+      ) : null}
       {result?.kind === 'clash' && !building
         ? result.clashes.map((clash) => (
             <Notice key={clash.message} tone="error">

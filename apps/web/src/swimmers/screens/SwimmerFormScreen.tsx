@@ -1,5 +1,7 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { lazy, Suspense } from 'react';
+import { Button } from 'react-native-paper';
+import { useMeQuery } from '@/account/api';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { useSquadsQuery, useSwimmerQuery } from '../api';
@@ -14,15 +16,31 @@ export function NewSwimmerScreen() {
     <Screen title="New swimmer" back="/swimmers" maxWidth={760}>
       {error ? <Failure error={error} retry={() => void refetch()} /> : null}
       {!open && !error ? <Loading /> : null}
-      {open?.length === 0 ? (
-        <Notice>There is no squad yet. The head coach makes one under the club’s name.</Notice>
-      ) : null}
+      {open?.length === 0 ? <NoSquadYet /> : null}
       {open && open.length > 0 ? (
         <Suspense fallback={<Loading label="Loading the form" />}>
           <SwimmerFormView stored={null} squads={open} />
         </Suspense>
       ) : null}
     </Screen>
+  );
+}
+
+/** A swimmer belongs to a squad: the head coach is led to where one is made. */
+function NoSquadYet() {
+  const router = useRouter();
+  const { data: me } = useMeQuery();
+  if (me?.role !== 'head') return <Notice>There is no squad yet. The head coach adds one.</Notice>;
+  return (
+    <Notice
+      action={
+        <Button mode="contained" onPress={() => router.navigate('/swimmers/squads' as Href)}>
+          Add a squad
+        </Button>
+      }
+    >
+      A swimmer belongs to a squad, and there is none yet.
+    </Notice>
   );
 }
 

@@ -1,0 +1,1 @@
+export { BeginScreen as default } from '@/account/BeginScreen';

@@ -1,0 +1,49 @@
+import { StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { sentence } from '@/api/problem';
+import { Card } from '@/ui/Card';
+import { dayOf, distanceInDays } from '@/ui/dates';
+import { Failure, Loading, Notice } from '@/ui/States';
+import { useEndSignInMutation, useSignInsQuery } from './api';
+
+/** Where this account is signed in; what is not known, or left on a shared tablet, is ended from here. */
+export function DevicesCard() {
+  const { data, error, refetch } = useSignInsQuery();
+  const [end, ended] = useEndSignInMutation();
+  const today = dayOf(new Date());
+  return (
+    <Card title="Devices">
+      {error && !data ? <Failure error={error} retry={() => void refetch()} /> : null}
+      {!data && !error ? <Loading label="Loading devices" /> : null}
+      {ended.error ? <Notice tone="error">{sentence(ended.error)}</Notice> : null}
+      <View role="list">
+        {data?.map(({ id, device, usedAt, here }) => (
+          <View key={id} role="listitem" style={styles.row}>
+            <View style={styles.flex}>
+              <Text>{device}</Text>
+              <Text variant="bodySmall">
+                {here ? 'This device' : `Last used ${distanceInDays(today, dayOf(new Date(usedAt)))}`}
+              </Text>
+            </View>
+            {here ? null : (
+              <Button mode="outlined" accessibilityLabel={`Sign out ${device}`} onPress={() => void end(id)}>
+                Sign out
+              </Button>
+            )}
+          </View>
+        ))}
+      </View>
+      {data && data.length > 1 ? (
+        <Button mode="text" style={styles.start} onPress={() => void end(null)}>
+          Sign out everywhere else
+        </Button>
+      ) : null}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', alignItems: 'center', gap: 12, minHeight: 56 },
+  flex: { flex: 1 },
+  start: { alignSelf: 'flex-start' },
+});
