@@ -26,8 +26,10 @@ describe('a server without a club', () => {
     });
     showAt(PAGES, '/sign-in');
     expect(await screen.findByText('There is no club on this server yet.')).toBeTruthy();
-    fireEvent.press(screen.getByText('Begin'));
-    expect(await screen.findByText('Begin your club')).toBeTruthy();
+    // Nobody can sign in where nobody is.
+    expect(screen.queryByLabelText('Password')).toBeNull();
+    fireEvent.press(screen.getByText('Begin your club'));
+    expect(await screen.findByText('You, as head coach')).toBeTruthy();
     // What the device knows is proposed.
     expect(at('Time zone').props.value).toBe(Intl.DateTimeFormat().resolvedOptions().timeZone);
     type('Code', 'abcd-efgh-jkmn');
@@ -67,7 +69,7 @@ describe('a server without a club', () => {
     fakeServer({ 'GET /setup': () => ({ body: { needed: false } }) });
     showAt(PAGES, '/begin');
     expect(await screen.findByText('Sign in')).toBeTruthy();
-    await waitFor(() => expect(screen.queryByText('There is no club on this server yet.')).toBeNull());
+    await waitFor(() => expect(screen.getByLabelText('Password')).toBeTruthy());
   });
 });
 

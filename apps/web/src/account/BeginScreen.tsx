@@ -20,6 +20,9 @@ const EMPTY: SetupBegin = {
   timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
 };
 
+/** Kept on one line. */
+const COMMAND = '“npm run club -- code”'.replaceAll(' ', '\u00a0');
+
 /** A server without a club: the club and its head coach, with the code that the server printed. */
 export function BeginScreen() {
   const theme = useTheme();
@@ -59,8 +62,7 @@ export function BeginScreen() {
           Begin your club
         </Text>
         <Text>
-          Whoever started this server finds a code of twelve letters and digits in its first lines, or with “npm run
-          club -- code”.
+          {`The code of twelve letters and digits stands in the first lines of the server that was started; ${COMMAND} prints it again.`}
         </Text>
         {setup.isLoading ? <Loading label="Looking whether there is a club" /> : null}
         {error && Object.keys(wrong).length === 0 ? <Notice tone="error">{sentence(error)}</Notice> : null}

@@ -50,31 +50,36 @@ export function SignInScreen() {
             You are signed out on this device. The server hears of it, and a sign-in works, when the network is back.
           </Notice>
         ) : null}
-        {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
-        <Input
-          label="E-mail"
-          value={email}
-          onChangeText={setEmail}
-          autoComplete="email"
-          inputMode="email"
-          autoCapitalize="none"
-          onSubmitEditing={() => void submit()}
-        />
-        <PasswordInput label="Password" value={password} onChangeText={setPassword} onSubmit={() => void submit()} />
-        <Button mode="contained" disabled={isLoading} onPress={() => void submit()} contentStyle={styles.tall}>
-          {isLoading ? 'Signing in…' : 'Sign in'}
-        </Button>
         {setup?.needed ? (
-          <Notice
-            action={
-              <Button mode="outlined" onPress={() => router.navigate('/begin' as Href)}>
-                Begin
-              </Button>
-            }
-          >
-            There is no club on this server yet.
-          </Notice>
-        ) : null}
+          <>
+            <Text>There is no club on this server yet.</Text>
+            <Button mode="contained" onPress={() => router.navigate('/begin' as Href)} contentStyle={styles.tall}>
+              Begin your club
+            </Button>
+          </>
+        ) : (
+          <>
+            {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
+            <Input
+              label="E-mail"
+              value={email}
+              onChangeText={setEmail}
+              autoComplete="email"
+              inputMode="email"
+              autoCapitalize="none"
+              onSubmitEditing={() => void submit()}
+            />
+            <PasswordInput
+              label="Password"
+              value={password}
+              onChangeText={setPassword}
+              onSubmit={() => void submit()}
+            />
+            <Button mode="contained" disabled={isLoading} onPress={() => void submit()} contentStyle={styles.tall}>
+              {isLoading ? 'Signing in…' : 'Sign in'}
+            </Button>
+          </>
+        )}
         <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
           {CAUTION}
         </Text>

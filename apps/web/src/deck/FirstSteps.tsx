@@ -31,13 +31,25 @@ export function FirstSteps() {
       <View role="list">
         {steps.map(({ done, what, to, action }, i) => (
           <View key={to} role="listitem" style={styles.row}>
-            <Icon name={done ? 'check' : 'chevron-right'} size={22} color={theme.colors.onSurface} />
-            <Text style={styles.flex}>{done ? `${what} – done` : what}</Text>
-            {done ? null : (
-              <Button mode={i === next ? 'contained' : 'outlined'} onPress={() => router.navigate(to as Href)}>
-                {action}
-              </Button>
-            )}
+            <View style={styles.number}>
+              {done ? (
+                <Icon name="check" size={22} color={theme.colors.primary} />
+              ) : (
+                <Text variant="titleMedium">{i + 1}</Text>
+              )}
+            </View>
+            <View style={styles.flex}>
+              <Text style={styles.what}>{done ? `${what} – done` : what}</Text>
+              {done ? null : (
+                <Button
+                  mode={i === next ? 'contained' : 'outlined'}
+                  style={styles.start}
+                  onPress={() => router.navigate(to as Href)}
+                >
+                  {action}
+                </Button>
+              )}
+            </View>
           </View>
         ))}
       </View>
@@ -46,6 +58,9 @@ export function FirstSteps() {
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 10, minHeight: 56 },
-  flex: { flex: 1, minWidth: 180 },
+  row: { flexDirection: 'row', gap: 10, paddingVertical: 8 },
+  number: { width: 24, alignItems: 'center', paddingTop: 2 },
+  flex: { flex: 1, gap: 8 },
+  what: { paddingTop: 4 },
+  start: { alignSelf: 'flex-start' },
 });
