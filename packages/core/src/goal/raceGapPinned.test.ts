@@ -1,4 +1,5 @@
-import { FEET_GAIN } from '../measures';
+import { FEET_GAIN, raceTime } from '../measures';
+import { seeded, seededNormal } from '../units';
 import { courseTime, growthAround, GROWTH, raceGap, speedFor, WETSUIT_GAIN, type GapQuestion } from '.';
 
 /** Critical speed of exactly 1 m/s without a reserve; the same habits today and then; no week is left. */
@@ -122,5 +123,141 @@ describe('the verdict, at its edges', () => {
       { targetS: 10, then: { ...habits, lostS: 10 } },
     ])
       expect(() => raceGap(question(wrong))).toThrow(RangeError);
+  });
+});
+
+describe('the parts of the gap, by hand', () => {
+  const race = { courseM: 1500, wetsuitGain: 0, currentMps: 0, weeksLeft: 0 };
+  const today = { extraShare: 0.1, feetShare: 0, lostS: 40 };
+  const then = { extraShare: 0.05, feetShare: 0.3, lostS: 10 };
+  const weeksLeft = (6 * 365.25) / 12 / 7;
+  const gap = raceGap(
+    question({
+      targetS: 1480,
+      race: { ...race, weeksLeft },
+      today,
+      then,
+      growth: { low: 0.005, high: 0.01 },
+      rateSpm: 50,
+    }),
+  );
+  const feet = 1 + 0.03 * 0.3;
+
+  it('are taken one after the other and add up', () => {
+    // 1 m/s: 1,650 m and 40 s; 1,575 m; on feet; 30 s less; six months at 0.75 %.
+    const [now, straight, onFeet, skilled, fit] = [
+      1690,
+      1575 + 40,
+      1575 / feet + 40,
+      1575 / feet + 10,
+      1575 / (feet * 1.0075 ** 6) + 10,
+    ];
+    expect(gap.todayS).toBeCloseTo(now!, 6);
+    expect(gap.gapS).toBeCloseTo(now! - 1480, 6);
+    expect(gap.parts.straightness).toBeCloseTo(now! - straight!, 6);
+    expect(gap.parts.feet).toBeCloseTo(straight! - onFeet!, 6);
+    expect(gap.parts.skills).toBeCloseTo(onFeet! - skilled!, 6);
+    expect(gap.parts.fitness).toBeCloseTo(skilled! - fit!, 6);
+    expect(gap.parts.technique).toBeCloseTo(fit! - 1480, 6);
+    expect(Object.values(gap.parts).reduce((a, b) => a + b, 0)).toBeCloseTo(gap.gapS, 6);
+  });
+
+  it('say the speed and the stroke that the target asks', () => {
+    const needed = 1575 / (1480 - 10) / feet;
+    expect(gap.neededMps).toBeCloseTo(needed, 9);
+    expect(gap.neededPer100S).toBeCloseTo(100 / needed, 6);
+    expect(gap.strokeLengthM).toBeCloseTo(60 / 50, 9);
+    expect(gap.neededStrokeLengthM).toBeCloseTo((needed * 60) / 50, 9);
+  });
+
+  it('say how sure today is, over the way that is swum', () => {
+    const { lowS, highS } = raceTime(question().trials, 1650);
+    expect(gap.lowS).toBeCloseTo(lowS + 40, 6);
+    expect(gap.highS).toBeCloseTo(highS + 40, 6);
+  });
+
+  it('have the chance that two thousand draws give, drawn a second time', () => {
+    const { timeS, lowS, highS } = raceTime(question().trials, 1650);
+    const sd = (highS - lowS) / 3.92 / timeS;
+    let reached = 0;
+    for (let i = 0; i < 2000; i++) {
+      const speed = 1650 / timeS / Math.max(0.5, 1 + sd * seededNormal(1, i));
+      const month = 0.005 + 0.005 * seeded(2, i);
+      const technique = 0.01 * seeded(5, i);
+      const there = 0.5 + 0.5 * seeded(4, i);
+      const way = 1500 * (1.1 - 0.05 * there);
+      const swum = way / (speed * ((1 + month) * (1 + technique)) ** 6 * (1 + 0.03 * 0.3 * there)) + 40 - 30 * there;
+      if (swum * (1 + 0.01 * seededNormal(3, i)) <= 1480) reached++;
+    }
+    expect(reached).toBeGreaterThan(100);
+    expect(reached).toBeLessThan(1900);
+    expect(gap.chance).toBe(reached / 2000);
+  });
+
+  it('refuse what cannot be asked', () => {
+    expect(() => raceGap(question({ targetS: 0 }))).toThrow('targetS and race.courseM: over 0');
+    expect(() => raceGap(question({ race: { ...race, courseM: 0 } }))).toThrow('targetS and race.courseM: over 0');
+    expect(() => raceGap(question({ race: { ...race, weeksLeft: -1 } }))).toThrow('race.weeksLeft: from 0');
+    expect(() => raceGap(question({ targetS: 40, then: { ...habits, lostS: 40 } }))).toThrow(
+      'longer than the seconds lost',
+    );
+    expect(() => courseTime(1, { ...race, currentMps: -1 }, habits)).toThrow('as fast as the swimmer');
+  });
+});
+
+describe('the verdict, step by step', () => {
+  const weeksLeft = (4 * 365.25) / 12 / 7;
+  const of = (targetS: number, change: Partial<GapQuestion> = {}) =>
+    raceGap(
+      question({
+        targetS,
+        race: { courseM: 1500, wetsuitGain: 0, currentMps: 0, weeksLeft },
+        growth: { low: 0.005, high: 0.01 },
+        ...change,
+      }),
+    );
+  /** Four months: the careful guess, and the hopeful one with a hundredth of stroke length a month. */
+  const [careful, hopeful] = [1.005 ** 4, (1.01 * 1.01) ** 4] as const;
+
+  it('goes from there over realistic and hopeful to not yet', () => {
+    expect(of(1500).verdict).toBe('there');
+    expect(of(1500).reason).toBe('Today’s times already reach the target.');
+    const near = of(1500 / careful + 0.01);
+    expect([near.verdict, near.reason]).toEqual([
+      near.chance < 0.5 ? 'hopeful' : 'realistic',
+      expect.stringMatching(/^It asks 2\.0 % more speed; 17 weeks bring that by the careful guess\./),
+    ]);
+    expect(of(1500 / careful - 0.01).reason).toBe(
+      'It asks 2.0 % more speed; 17 weeks bring 2.0 % by the careful guess. The rest must come from stroke length.',
+    );
+    expect(of(1500 / careful - 0.01).verdict).toBe('hopeful');
+    expect(of(1500 / hopeful + 0.01).verdict).toBe('hopeful');
+    expect(of(1500 / hopeful - 0.01)).toMatchObject({
+      verdict: 'not-yet',
+      reason: 'It asks 8.3 % more speed; 17 weeks bring 8.3 % at best. A later race, or a first target on the way.',
+    });
+  });
+
+  it('is realistic by a straighter line alone, and a hope where less than half of the draws reach it', () => {
+    const today = { extraShare: 0.1, feetShare: 0, lostS: 0 };
+    const easy = of(1520, { today });
+    expect([easy.verdict, easy.chance >= 0.5]).toEqual(['realistic', true]);
+    expect(easy.reason).toBe('A straighter line, feet and skills reach it at today’s speed.');
+    const none = { courseM: 1500, wetsuitGain: 0, currentMps: 0, weeksLeft: 0 };
+    const tight = of(1500, { today, race: none });
+    expect([tight.verdict, tight.chance < 0.5]).toEqual(['hopeful', true]);
+    expect(tight.reason).toMatch(/ All of it has to be there on the day\.$/);
+  });
+
+  it('is beyond anybody over 2.4 m/s for 50 m, falling with the distance to the power of 0.08', () => {
+    const fastest = (m: number) => 2.4 * (Math.max(50, m) / 50) ** -0.08;
+    const short = (courseM: number, mps: number) =>
+      of(courseM / mps, { race: { courseM, wetsuitGain: 0, currentMps: 0, weeksLeft: 1 } });
+    for (const m of [25, 50, 400, 1500]) {
+      expect(short(m, fastest(m) * 1.001).verdict).toBe('beyond-anybody');
+      expect(short(m, fastest(m) * 0.999).verdict).not.toBe('beyond-anybody');
+    }
+    expect(short(1500, 2).reason).toBe('The target asks 2.00 m/s over 1500 m: nobody swims that.');
+    expect(short(400, 1.5).reason).toContain('; 1 week bring');
   });
 });
