@@ -155,10 +155,10 @@ describe('the own account', () => {
     });
     expect(await screen.findByText('This device')).toBeTruthy();
     expect(screen.getByText('Last used yesterday')).toBeTruthy();
-    expect(screen.queryByLabelText('Sign out Browser on a phone')).toBeNull();
-    fireEvent.press(screen.getByLabelText('Sign out Browser on a tablet'));
+    expect(screen.queryByLabelText('End the sign-in on Browser on a phone')).toBeNull();
+    fireEvent.press(screen.getByLabelText('End the sign-in on Browser on a tablet'));
     await waitFor(() => expect(calls.map(nameOf)).toContain('DELETE /account/sign-ins/other'));
-    fireEvent.press(screen.getByText('Sign out everywhere else'));
+    fireEvent.press(screen.getByText('End all others'));
     await waitFor(() => expect(calls.map(nameOf)).toContain('DELETE /account/sign-ins'));
   });
 });

@@ -26,8 +26,8 @@ export function DevicesCard() {
               </Text>
             </View>
             {here ? null : (
-              <Button mode="outlined" accessibilityLabel={`Sign out ${device}`} onPress={() => void end(id)}>
-                Sign out
+              <Button mode="outlined" accessibilityLabel={`End the sign-in on ${device}`} onPress={() => void end(id)}>
+                End
               </Button>
             )}
           </View>
@@ -35,7 +35,7 @@ export function DevicesCard() {
       </View>
       {data && data.length > 1 ? (
         <Button mode="text" style={styles.start} onPress={() => void end(null)}>
-          Sign out everywhere else
+          End all others
         </Button>
       ) : null}
     </Card>
