@@ -93,6 +93,11 @@ describe('the first club of a server', () => {
     }),
   );
 
+  it('is begun by somebody whose address is a letter', () =>
+    onEmpty(async (app, code) => {
+      expect((await begin(app, { code, email: 't@kestrel.example' })).statusCode).toBe(201);
+    }));
+
   it('leaves no code where the app’s own role could read it', () =>
     onEmpty(async (_app, code, owner) => {
       expect(

@@ -18,8 +18,8 @@ const COMMONEST = new Set<unknown>(dictionary['passwords-common']);
 export function refuseWeak(password: string, email: string): void {
   const word = password.toLowerCase();
   const bare = word.replace(/[\d\W_]+$/, '');
-  const own = email.toLowerCase();
-  if (COMMONEST.has(word) || COMMONEST.has(bare) || new Set(word).size < 4 || word.includes(own.split('@')[0]!))
+  const [own = ''] = email.toLowerCase().split('@');
+  if (COMMONEST.has(word) || COMMONEST.has(bare) || new Set(word).size < 4 || (own.length > 3 && word.includes(own)))
     throw new ProblemError(
       422,
       'This password is guessed quickly. Three or four words that only you put together are good.',
