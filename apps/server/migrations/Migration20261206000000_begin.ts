@@ -22,7 +22,7 @@ const identity = (idle: string) => `
       and not a.disabled;
   $$;`;
 
-/** The first club of a server: begun once, by whoever reads the code that the server prints. */
+/** The first club of a server: begun once, with the code that the server prints. */
 export class Migration20261206000000_begin extends Migration {
   override up(): void {
     // Nobody but the owner reads it: no policy, no grant.

@@ -12,7 +12,7 @@ const DOUBLES_WEEKS = 6;
 /** Who swims this share of a race without a stop gets through it on the day. */
 const ENOUGH = 0.75;
 
-/** How often somebody swims of whom nothing else is known, and for how long. */
+/** Sessions a week and minutes each, for a swimmer when nothing else is known. */
 const USUAL_WEEK = { sessions: 2, minutes: 60 };
 /** What can be chosen: least and most. */
 export const WEEK_RANGE = { sessionsPerWeek: [1, 14], minutesPerSession: [10, 240] } as const;

@@ -165,7 +165,7 @@ describe('laid over the course, by hand', () => {
     expect(measured([...slower, ...BACK]).legs[0]!.swumM).toBeGreaterThan(500);
   });
 
-  it('whoever waits at the start or the finish is not swimming: within 5 m', () => {
+  it('waiting within 5 m of the start or the finish is not swimming', () => {
     const waiting = (m: number): Spot[] => [...still([m, 0], 60), ...straight([m, 0], [0, 30], 30), ...THERE.slice(31)];
     // Three seconds of smoothing before the first stroke.
     expect(measured([...still([0, 0], 60), ...THERE, ...BACK]).timeS).toBe(603);
