@@ -11,6 +11,7 @@ import { Migration20261203000000_people } from './Migration20261203000000_people
 import { Migration20261204000000_authors } from './Migration20261204000000_authors';
 import { Migration20261205000000_freely } from './Migration20261205000000_freely';
 import { Migration20261206000000_begin } from './Migration20261206000000_begin';
+import { Migration20261207000000_join } from './Migration20261207000000_join';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -27,4 +28,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261204000000_authors', class: Migration20261204000000_authors },
   { name: 'Migration20261205000000_freely', class: Migration20261205000000_freely },
   { name: 'Migration20261206000000_begin', class: Migration20261206000000_begin },
+  { name: 'Migration20261207000000_join', class: Migration20261207000000_join },
 ];

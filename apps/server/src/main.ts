@@ -22,10 +22,10 @@ async function main(): Promise<void> {
   const work = await startWork();
   const jobs = await startJobs(config, backgroundWork(database, work));
   const app = await createApp({ database, config, jobs, work });
-  await app.listen({ host: '127.0.0.1', port: config.port });
+  await app.listen({ host: config.host, port: config.port });
   // The start script reads these two lines.
   if (code) console.log(`setup code ${code}`);
-  console.log(`listening on http://127.0.0.1:${config.port}`);
+  console.log(`listening on ${config.publicUrl ?? `http://${config.host}:${config.port}`}`);
 
   let closing = false;
   const close = async (): Promise<void> => {

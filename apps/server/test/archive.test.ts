@@ -179,6 +179,8 @@ describe('the archive of a club', () => {
       result_import: 'an import of another database cannot be undone here',
       setup: 'a secret',
       sign_in_session: 'a secret',
+      invitation: 'a secret',
+      password_reset: 'a secret',
       squad_coach: 'the coaches of each squad',
       swim_rep: 'worked out from the events on deck',
     };

@@ -22,7 +22,7 @@ export async function everyRoute(harness: Harness): Promise<AskedRoute[]> {
 }
 
 /** One of everything that has an address, of a child in the club's first squad. */
-export async function storedOfAll(club: TestClub): Promise<AllStored> {
+export async function storedOfAll(club: TestClub, harness: Pick<Harness, 'addAccount'>): Promise<AllStored> {
   const here = await bodies.stored(club, { birthYear: 2014, clipConsent: true });
   const [coach, head] = [await club.as('coach'), await club.as('head')];
   const { swimmerId, focusId, courseId, squadId, sessionId } = here;
@@ -51,11 +51,14 @@ export async function storedOfAll(club: TestClub): Promise<AllStored> {
     await coach('PUT', `/eye/tries/${more['eye/tries']}`, { grade: 1, seed: 1, marked: ['legs-low'] }),
     await coach('POST', `/deck/runs/${sessionId}/events`, { events: bodies.eventsOf(swimmerId, focusId) }),
     await coach('PUT', `/swimmers/${swimmerId}/race-plan`, versioned({ choices: bodies.choicesOf() })),
+    await coach('POST', '/invitations', { role: 'swimmer', swimmerId }),
     await head('POST', '/season/plan?date=2026-12-01'),
   ];
   const wrong = answers.find((a) => a.status >= 300);
   if (wrong) throw new Error(JSON.stringify(wrong.body));
-  return { ...here, more: { ...more, jobs: (answers.at(-1)!.body as { id: string }).id } };
+  const [invitations, jobs] = answers.slice(-2).map((a) => (a.body as { id: string }).id) as [string, string];
+  const accounts = (await harness.addAccount(club.id, 'coach', null)).id;
+  return { ...here, more: { ...more, invitations, jobs, accounts } };
 }
 export type AllStored = Stored & { readonly more: Readonly<Record<string, string>> };
 
@@ -113,6 +116,22 @@ export function goodBody({ method, path }: Route, here: Stored): object | undefi
     }),
     // Nobody's password: it is refused, and stays.
     '/account/password': () => ({ old: 'not the one', new: 'four dry towels' }),
+    // Nobody's secrets.
+    '/account/reset/look': () => ({ token: bodies.token() }),
+    '/account/reset': () => ({ token: bodies.token(), password: 'four dry towels' }),
+    '/invitations/look': () => ({ token: bodies.token() }),
+    '/invitations/accept': () => ({
+      ...{ token: bodies.token(), name: 'Ines Moll', email: 'ines@kestrel.example', password: 'three wet towels' },
+    }),
+    '/invitations': () => ({ role: 'swimmer', swimmerId }),
+    '/accounts/{id}': () => ({
+      role: 'coach',
+      squadIds: [],
+      swimmerId: null,
+      disabled: false,
+      ...bodies.save(),
+      version: 1,
+    }),
     '/account/club': () => ({ kit: ['fins'], laneCapacity: 6, paceTable: [], ...bodies.save(), version: 1 }),
     '/swimmers/{id}': () => versioned(bodies.swimmerOf(squadId)),
     '/squads/{id}': () => versioned(bodies.squadOf()),

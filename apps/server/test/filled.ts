@@ -117,6 +117,12 @@ export async function fill(harness: Harness, owner: TestClub, swimmer: string): 
   ]);
   await put('session_rating', 'session_id, swimmer_id, value', [session, swimmer, 5]);
   await put('access_log', 'account_id, swimmer_id, what', [coachId, swimmer, 'GET /swimmers/:id']);
+  await put('invitation', 'token_hash, role, swimmer_id, made_by, expires_at, id', [
+    ...[Buffer.from(v7()), 'swimmer', swimmer, owner.accounts.head!.id, '2999-01-01', v7()],
+  ]);
+  await put('password_reset', 'token_hash, account_id, expires_at', [
+    ...[Buffer.from(v7()), owner.accounts.coach!.id, '2999-01-01'],
+  ]);
   await put('erased', 'stand_in, erased_by', [v7(), owner.accounts.head!.id]);
   await put('club_job', 'id, state', [v7(), 'done']);
   await put('result_import', 'id, account_id, name, rows, stored', [v7(), coachId, 'May.csv', 1, 1]);

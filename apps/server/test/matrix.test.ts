@@ -10,6 +10,7 @@ import { Harness, TestClub } from './harness';
 /** Anybody on earth; the secret links among them with a secret that nobody has. */
 const EVERYBODY = `
   POST /account/sign-in · POST /account/sign-out · GET /account/me · GET /setup · POST /setup
+  POST /invitations/look · POST /invitations/accept · POST /account/reset/look · POST /account/reset
   GET /handouts/{token} · GET /handouts/{token}/page.pdf · GET /calendars/{token}`;
 /** Signed in, and each gets what is theirs. */
 const SIGNED_IN = `
@@ -25,9 +26,10 @@ const SIGNED_IN = `
 const ANY_COACH = `
   GET /account/club · GET /coaches · GET /outcomes · GET /handout-links · GET /eye/tries · GET /sessions/proposal
   GET /load · GET /deck/packs · GET /results · GET /results.csv · GET /imports · GET /season · POST /season/plan
+  GET /invitations · POST /invitations
   PUT /imports/{id}/{chunk} · GET /imports/{id}`;
 /** Head coaches of any club, and each gets what is theirs. */
-const ANY_HEAD = `PUT /account/club · GET /looks · GET /club/archive · POST /club/archive`;
+const ANY_HEAD = `PUT /account/club · GET /looks · GET /club/archive · POST /club/archive · GET /accounts`;
 /** Who may see the child: the child, the coaches of the squad, the head coach. */
 const SEES_THE_CHILD = `
   GET /swimmers/{id} · GET /reviews/{id} · GET /focuses/{id} · GET /clips/{id} · GET /focuses/{id}/handout
@@ -39,7 +41,7 @@ const COACHES_THE_CHILD = `
   PUT /swimmers/{id} · PUT /reviews/{id} · PUT /focuses/{id} · PUT /focuses/{id}/tries/{tryId}
   DELETE /focuses/{id}/tries/{tryId} · PUT /clips/{id} · DELETE /clips/{id} · PUT /handout-links/{id}
   POST /handout-links/{id}/revoke · PUT /sessions/{id} · DELETE /sessions/{id} · GET /sessions/{id}/sheet.pdf
-  GET /sessions/{id}/people · PUT /calendar-links/{id} · POST /calendar-links/{id}/revoke · GET /deck/packs/{id}
+  GET /sessions/{id}/people · DELETE /invitations/{id} · PUT /calendar-links/{id} · POST /calendar-links/{id}/revoke · GET /deck/packs/{id}
   GET /deck/runs/{id}/events · POST /deck/runs/{id}/events · PUT /tests/{id} · DELETE /tests/{id}
   PUT /results/{id} · DELETE /results/{id} · PUT /tracks/{id} · DELETE /tracks/{id} · PUT /swimmers/{id}/race-plan`;
 /** Whose import it is, and the head coach. */
@@ -53,7 +55,8 @@ const COACHES_THE_CLUB = `
   PUT /courses/{id} · DELETE /courses/{id} · GET /courses/{id}/days · PUT /water-days/{id}
   GET /water-days/{id}/card.pdf · PUT /eye/tries/{id} · GET /jobs/{id} · POST /jobs/{id}/stop`;
 const HEAD_OF_THE_CLUB = `
-  DELETE /swimmers/{id} · GET /swimmers/{id}/export · GET /swimmers/{id}/erasing · PUT /squads/{id}`;
+  DELETE /swimmers/{id} · GET /swimmers/{id}/export · GET /swimmers/{id}/erasing · PUT /squads/{id}
+  PUT /accounts/{id} · POST /accounts/{id}/reset-link`;
 const THE_CHILD = `PUT /sessions/{id}/rating`;
 const ANY_SWIMMER = `GET /my-week`;
 
@@ -104,7 +107,7 @@ const TAKES_OUT = /^DELETE \/(tests|results|tracks|courses|imports)/;
 const EMPTY = /^GET .*\/(tracks|days)$/;
 /** Answered with "not there" also to those who may: bad secrets, rows that are gone, wrong passwords. */
 const MAY_MISS =
-  /\{token\}|sign-in|password|setup|sign-out|^DELETE |\/revoke|jobs|PUT \/calendar-links|PUT \/handout-links|PUT \/eye|imports|\/rating/;
+  /\{token\}|sign-in|password|setup|sign-out|\/look$|accept|invitations$|\/reset$|^DELETE |\/revoke|jobs|PUT \/calendar-links|PUT \/handout-links|PUT \/eye|imports|\/rating/;
 
 let harness: Harness;
 let club: TestClub;
@@ -138,7 +141,7 @@ afterAll(() => harness.stop());
 
 /** A child with one of everything, with a name that stands nowhere else. */
 async function childOf(owner: TestClub): Promise<AllStored> {
-  const stored = await storedOfAll(owner);
+  const stored = await storedOfAll(owner, harness);
   if (!owner.accounts.swimmer) await owner.addAccount('swimmer', stored.swimmerId);
   const name = ['Zephrine', `Marrowgate${stored.swimmerId.slice(-6)}`];
   const em = harness.owner.em.fork();
@@ -253,6 +256,7 @@ const FILES = [
 
 it('notes every look of a coach at a child’s data, with what was looked at', async () => {
   const stored = await childOf(club);
+  await harness.addAccount(club.id, 'swimmer', stored.swimmerId);
   const marks = [stored.swimmerId, `Marrowgate${stored.swimmerId.slice(-6)}`, 'Zephrine'];
   const looks = async () => {
     const rows = await harness.owner.em

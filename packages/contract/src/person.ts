@@ -15,6 +15,7 @@ export const PERSON_PARTS = [
   'racePlan',
   'outlook',
   'weeks',
+  'invitations',
   'handoutLinks',
   'calendarLinks',
   'looks',

@@ -14,6 +14,8 @@ export const AccountEntity = defineEntity({
     swimmerId: p.uuid().nullable(),
     /** Cannot sign in, and stays by name with what they did. */
     disabled: p.boolean().default(false),
+    version: p.integer().version(),
+    writeId: p.uuid().defaultRaw('gen_random_uuid()'),
   },
 });
 export type Account = InferEntity<typeof AccountEntity>;
@@ -29,5 +31,22 @@ export const SignInSessionEntity = defineEntity({
     expiresAt: p.datetime(),
     /** What the browser calls itself, in a few words. */
     device: p.text().default(''),
+  },
+});
+
+export const InvitationEntity = defineEntity({
+  name: 'Invitation',
+  tableName: 'invitation',
+  properties: {
+    id: p.uuid().primary(),
+    clubId: p.uuid(),
+    /** Nobody reads it again. */
+    tokenHash: p.blob().lazy(),
+    role: p.text().$type<Role>(),
+    email: p.text().nullable(),
+    swimmerId: p.uuid().nullable(),
+    squadIds: p.array().$type<string[]>(),
+    madeBy: p.uuid(),
+    expiresAt: p.datetime(),
   },
 });

@@ -11,6 +11,7 @@ import { deckRoutes } from '../deck/routes';
 import { eyeRoutes } from '../eye/routes';
 import { goalRoutes } from '../goal/routes';
 import { handoutRoutes } from '../handout/routes';
+import { peopleRoutes } from '../people/routes';
 import { recordRoutes } from '../records/routes';
 import { reviewRoutes } from '../review/routes';
 import { sessionRoutes } from '../sessions/routes';
@@ -27,6 +28,7 @@ import { healthRoutes } from './health';
 import { identity } from './identity';
 import type { Jobs } from './jobs';
 import { bodyTimes, requestLimits } from './limits';
+import { createMail } from './mail';
 import { openApi } from './openApi';
 import { answerError, registerProblems } from './problem';
 import { webApp } from './webApp';
@@ -62,6 +64,8 @@ export async function createApp({ database, config, jobs, work, log }: Parts): P
     http: { headersTimeout: config.limits.bodyMs, connectionsCheckingInterval: 5000 },
   });
   app.decorate('work', work);
+  const mail = createMail(config, app.log);
+  app.addHook('onClose', async () => mail?.close());
   registerProblems(app);
 
   await app.register(helmet, {
@@ -101,6 +105,7 @@ export async function createApp({ database, config, jobs, work, log }: Parts): P
       await api.register(looks, { database });
       await api.register(accountRoutes, { database, config, prefix: '/account' });
       await api.register(setupRoutes, { database, config });
+      await api.register(peopleRoutes, { database, config, mail });
       await api.register(swimmerRoutes, { database });
       await api.register(reviewRoutes, { database });
       await api.register(handoutRoutes, { database });

@@ -1,4 +1,4 @@
-import { AccountEntity, SignInSessionEntity } from '../account/entities';
+import { AccountEntity, InvitationEntity, SignInSessionEntity } from '../account/entities';
 import { DeckEventEntity } from '../deck/entities';
 import { RacePlanEntity } from '../goal/entities';
 import { EyeTryEntity } from '../eye/entities';
@@ -14,6 +14,7 @@ export const ENTITIES = [
   ClubEntity,
   AccountEntity,
   SignInSessionEntity,
+  InvitationEntity,
   SquadEntity,
   SquadCoachEntity,
   SwimmerEntity,

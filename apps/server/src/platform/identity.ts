@@ -65,7 +65,7 @@ export const identity = fp(async (app: FastifyInstance, parts: { database: Datab
   app.decorateRequest('me', null);
 
   app.addHook('onRequest', async (request) => {
-    refuseForeignWrites(request);
+    refuseForeignWrites(request, config);
     const token = request.cookies[cookie];
     if (accessOf(request) !== 'public' && token && token.length <= 100) request.me = await lookUp(database, token);
   });
@@ -98,6 +98,11 @@ export function forget(token: string): void {
   recent.delete(token);
 }
 
+/** Forgets every sign-in of an account at once in this process. */
+export function forgetAccount(accountId: string): void {
+  for (const [token, { me }] of recent) if (me.accountId === accountId) recent.delete(token);
+}
+
 async function lookUp(database: Database, token: string): Promise<SignedIn | null> {
   const known = recent.get(token);
   if (known && known.until > Date.now()) return known.me;
@@ -121,12 +126,15 @@ async function lookUp(database: Database, token: string): Promise<SignedIn | nul
 
 const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
-/** A browser says where a write comes from; only our own pages may write. Programs send no Origin. */
-function refuseForeignWrites(request: FastifyRequest): void {
+/**
+ * A browser says where a write comes from; only our own pages may write. Programs send no Origin. A proxy may name
+ * another host than the one people type: then `PUBLIC_URL` says which pages are ours.
+ */
+function refuseForeignWrites(request: FastifyRequest, { publicUrl }: Config): void {
   if (READS.has(request.method)) return;
   const { origin, host } = request.headers;
-  const foreign = origin !== undefined && origin.replace(/^https?:\/\//, '') !== host;
-  if (foreign || request.headers['sec-fetch-site'] === 'cross-site') {
+  const ours = publicUrl === null ? origin?.replace(/^https?:\/\//, '') === host : origin === publicUrl;
+  if ((origin !== undefined && !ours) || request.headers['sec-fetch-site'] === 'cross-site') {
     throw new ProblemError(403, 'This request came from another site and was refused.');
   }
 }

@@ -23,6 +23,7 @@ export const PERSON_TABLES: Readonly<
   racePlan: { table: 'race_plan', person: 'id' },
   outlook: { table: 'race_outlook' },
   weeks: { table: 'plan_week' },
+  invitations: { table: 'invitation', by: 'made_by' },
   handoutLinks: { table: 'handout_link', by: 'created_by' },
   calendarLinks: { table: 'calendar_link', by: 'created_by' },
   looks: { table: 'access_log', by: 'account_id' },

@@ -17,9 +17,8 @@ import { ArchiveCard } from './ArchiveCard';
 import { ClubRulesCard } from './ClubRulesCard';
 import { DevicesCard } from './DevicesCard';
 import { PasswordCard } from './PasswordCard';
+import { ROLE_WORD } from './roles';
 import { useMeQuery } from './api';
-
-const ROLE_WORD = { head: 'Head coach', coach: 'Coach', swimmer: 'Swimmer' } as const;
 
 export function AccountScreen() {
   const router = useRouter();
@@ -66,6 +65,20 @@ export function AccountScreen() {
           ]}
         />
       </Card>
+      {me && me.role !== 'swimmer' ? (
+        <Card title="People">
+          <View style={styles.row}>
+            <Text style={styles.flex}>
+              {me.role === 'head'
+                ? 'Invite coaches and swimmers; roles, new passwords, leaving.'
+                : 'Invite the swimmers of your squads.'}
+            </Text>
+            <Button mode="outlined" onPress={() => router.navigate('/people' as Href)}>
+              Open people
+            </Button>
+          </View>
+        </Card>
+      ) : null}
       {me?.role === 'head' ? (
         <Card title="Squads">
           <View style={styles.row}>

@@ -8,6 +8,7 @@ import { api } from '@/api/api';
 import { isLeaving } from '@/api/leaving';
 import { sentence } from '@/api/problem';
 import { useAppDispatch } from '@/state/hooks';
+import { Disclosure } from '@/ui/Disclosure';
 import { Icon } from '@/ui/Icon';
 import { Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
@@ -25,6 +26,7 @@ export function SignInScreen() {
   const [signIn, { error, isLoading }] = useSignInMutation();
   const { data: setup } = useSetupQuery();
   const [left] = useState(isLeaving);
+  const [forgotten, setForgotten] = useState(false);
   useTitle('Sign in');
 
   const submit = async (): Promise<void> => {
@@ -78,6 +80,13 @@ export function SignInScreen() {
             <Button mode="contained" disabled={isLoading} onPress={() => void submit()} contentStyle={styles.tall}>
               {isLoading ? 'Signing in…' : 'Sign in'}
             </Button>
+            <Disclosure label="Forgotten your password?" open={forgotten} onPress={() => setForgotten(!forgotten)} />
+            {forgotten ? (
+              <Text>
+                Your head coach makes you a link for a new one: Club, then People. A head coach asks another one, or
+                whoever runs the server.
+              </Text>
+            ) : null}
           </>
         )}
         <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>

@@ -74,6 +74,7 @@ export const api = createApi({
     'Course',
     'Race',
     'SignIn',
+    'People',
   ],
   refetchOnReconnect: true,
   endpoints: () => ({}),

@@ -4,7 +4,7 @@ import { db } from './db';
 const MOST_PAGES = 400;
 
 /** Addresses that are of no use later, or must not lie around. */
-const NOT_KEPT = /^\/(handouts|calendar|openapi|looks|setup|account\/sign-ins)|\/erasing$/;
+const NOT_KEPT = /^\/(handouts|calendar|openapi|looks|setup|accounts|invitations|account\/sign-ins)|\/erasing$/;
 
 export function isKept(path: string): boolean {
   return !NOT_KEPT.test(path);

@@ -30,6 +30,7 @@ const WORD: Readonly<Record<PersonPart, string>> = {
   racePlan: 'Way to a race',
   outlook: 'Outlook for the race',
   weeks: 'Planned weeks',
+  invitations: 'Invitations',
   handoutLinks: 'Links to hand-outs',
   calendarLinks: 'Calendar addresses',
   looks: 'Looks in the log',

@@ -93,6 +93,7 @@ function SquadCard({ squad, onDone }: { readonly squad: Squad; readonly onDone?:
           setWriteId(v7());
         }}
       />
+      <Text variant="bodySmall">Coaches are invited under the club’s name, People.</Text>
       <PoolTimes
         times={poolTimes}
         onChange={(times) => {

@@ -1,0 +1,1 @@
+export { ResetScreen as default } from '@/people/screens/ResetScreen';
