@@ -1,9 +1,9 @@
+import { plainName } from '@upwell/core/text';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { isChild } from '@upwell/core/swimmers';
 import { AccountEntity } from '../src/account/entities';
 import { hashPassword } from '../src/account/password';
 import { ClubEntity, ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity } from '../src/swimmers/entities';
-import { searchable } from '../src/swimmers/searchable';
 import { ACCOUNTS, CLUB, FIRST_STEPS, PASSWORD, PEOPLE, SQUADS } from './people';
 import { idFor, numbers } from './random';
 import { seedRuns, seedTests } from './seedDeck';
@@ -93,7 +93,7 @@ async function seedSwimmers(em: EntityManager, now: Date): Promise<void> {
       squadId: idFor(p.squad),
       givenName: p.given,
       familyName: p.family,
-      searchName: searchable(`${p.given} ${p.family}`),
+      searchName: plainName(`${p.given} ${p.family}`),
       level: p.level,
       birthYear: p.birthYear,
       strokeModel: modelOf(p),

@@ -6,6 +6,11 @@ import { fieldsOf, type TestClub } from './harness';
 export const save = () => ({ version: 0, writeId: v7() });
 export const token = () => v7().replaceAll('-', '').padEnd(43, 'a');
 
+export const rosterOf = () => ({
+  ...{ id: v7(), name: 'List.csv', mapping: null, squad: '', level: 'build' },
+  text: 'First name,Last name,Born,100\nOdette,Quarrel,2013,1:31',
+});
+
 export const reviewOf = (swimmer: string) => ({
   swimmerId: swimmer,
   lookedAt: '2026-11-25T18:00:00Z',

@@ -30,6 +30,7 @@ export async function storedOfAll(club: TestClub, harness: Pick<Harness, 'addAcc
     tests: v7(),
     results: v7(),
     imports: v7(),
+    roster: v7(),
     tracks: v7(),
     tries: v7(),
     'eye/tries': v7(),
@@ -51,6 +52,8 @@ export async function storedOfAll(club: TestClub, harness: Pick<Harness, 'addAcc
     await coach('PUT', `/eye/tries/${more['eye/tries']}`, { grade: 1, seed: 1, marked: ['legs-low'] }),
     await coach('POST', `/deck/runs/${sessionId}/events`, { events: bodies.eventsOf(swimmerId, focusId) }),
     await coach('PUT', `/swimmers/${swimmerId}/race-plan`, versioned({ choices: bodies.choicesOf() })),
+    await coach('POST', '/roster/preview', { ...bodies.rosterOf(), id: ids.roster, squad: 'First' }),
+    await coach('POST', '/roster/commit', { id: ids.roster }),
     await coach('POST', '/invitations', { role: 'swimmer', swimmerId }),
     await head('POST', '/season/plan?date=2026-12-01'),
   ];
@@ -123,6 +126,9 @@ export function goodBody({ method, path }: Route, here: Stored): object | undefi
     '/invitations/accept': () => ({
       ...{ token: bodies.token(), name: 'Ines Moll', email: 'ines@kestrel.example', password: 'three wet towels' },
     }),
+    '/roster/preview': () => bodies.rosterOf(),
+    // Nobody looked at it.
+    '/roster/commit': () => ({ id: v7() }),
     '/invitations': () => ({ role: 'swimmer', swimmerId }),
     '/accounts/{id}': () => ({
       role: 'coach',

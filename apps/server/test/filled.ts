@@ -117,6 +117,7 @@ export async function fill(harness: Harness, owner: TestClub, swimmer: string): 
   ]);
   await put('session_rating', 'session_id, swimmer_id, value', [session, swimmer, 5]);
   await put('access_log', 'account_id, swimmer_id, what', [coachId, swimmer, 'GET /swimmers/:id']);
+  await put('roster_import', 'id, account_id, name, lines', [v7(), owner.accounts.head!.id, 'List.csv', '[]']);
   await put('invitation', 'token_hash, role, swimmer_id, made_by, expires_at, id', [
     ...[Buffer.from(v7()), 'swimmer', swimmer, owner.accounts.head!.id, '2999-01-01', v7()],
   ]);

@@ -26,7 +26,7 @@ const SIGNED_IN = `
 const ANY_COACH = `
   GET /account/club · GET /coaches · GET /outcomes · GET /handout-links · GET /eye/tries · GET /sessions/proposal
   GET /load · GET /deck/packs · GET /results · GET /results.csv · GET /imports · GET /season · POST /season/plan
-  GET /invitations · POST /invitations
+  GET /invitations · POST /invitations · GET /roster · POST /roster/preview · POST /roster/commit
   PUT /imports/{id}/{chunk} · GET /imports/{id}`;
 /** Head coaches of any club, and each gets what is theirs. */
 const ANY_HEAD = `PUT /account/club · GET /looks · GET /club/archive · POST /club/archive · GET /accounts`;
@@ -47,7 +47,7 @@ const COACHES_THE_CHILD = `
 /** Whose import it is, and the head coach. */
 const IMPORTED_IT = `
   DELETE /imports/{id} · POST /imports/{id}/check
-  POST /imports/{id}/commit · POST /imports/{id}/undo`;
+  POST /imports/{id}/commit · POST /imports/{id}/undo · POST /roster/{id}/undo`;
 /** Everybody of the club. */
 const IN_THE_CLUB = `GET /courses/{id} · GET /courses/{id}/export/{format} · GET /courses/{id}/tracks`;
 /** All coaches of the club. */
@@ -107,7 +107,7 @@ const TAKES_OUT = /^DELETE \/(tests|results|tracks|courses|imports)/;
 const EMPTY = /^GET .*\/(tracks|days)$/;
 /** Answered with "not there" also to those who may: bad secrets, rows that are gone, wrong passwords. */
 const MAY_MISS =
-  /\{token\}|sign-in|password|setup|sign-out|\/look$|accept|invitations$|\/reset$|^DELETE |\/revoke|jobs|PUT \/calendar-links|PUT \/handout-links|PUT \/eye|imports|\/rating/;
+  /\{token\}|sign-in|password|setup|sign-out|\/look$|accept|invitations$|roster\/commit|\/reset$|^DELETE |\/revoke|jobs|PUT \/calendar-links|PUT \/handout-links|PUT \/eye|imports|\/rating/;
 
 let harness: Harness;
 let club: TestClub;

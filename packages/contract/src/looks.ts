@@ -9,6 +9,7 @@ export const LOOKS: Readonly<Record<string, string>> = {
   'GET /swimmers/:id/records': 'Records',
   'GET /swimmers/:id/export': 'Everything, saved as a file',
   'GET /swimmers/:id/erasing': 'What erasing takes with it',
+  'POST /roster/preview': 'List of swimmers to bring in',
   'GET /accounts': 'Who can sign in',
   'PUT /accounts/:id': 'Who can sign in, on changing it',
   'GET /invitations': 'Open invitations',

@@ -1,3 +1,4 @@
+import { plainName } from '@upwell/core/text';
 import {
   ARCHIVE_PARTS,
   ARCHIVE_ROWS,
@@ -18,7 +19,6 @@ import { v5 } from 'uuid';
 import { ProblemError } from '../platform/problemError';
 import { fieldsProblem, readJson } from '../platform/readJson';
 import { summaryOf } from '../sessions/columns';
-import { searchable } from '../swimmers/columns';
 import { swimmableLength, trackSummary } from '../water/columns';
 import { fieldOf, PART_TABLES, ROW_PARTS, type RowPart } from './tables';
 
@@ -156,7 +156,7 @@ function oneOpen(focuses: readonly Row[]): readonly Row[] {
 
 /** What is stored beside a row because lists want it. */
 const worked: Partial<Record<RowPart, (row: Row) => Readonly<Record<string, unknown>>>> = {
-  swimmers: (row) => ({ searchName: searchable(`${row.givenName as string} ${row.familyName as string}`) }),
+  swimmers: (row) => ({ searchName: plainName(`${row.givenName as string} ${row.familyName as string}`) }),
   sessions: (row) => {
     const plan = row.plan as SessionPlan;
     const done = row.done as SessionDone | null;

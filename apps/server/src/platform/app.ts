@@ -106,7 +106,7 @@ export async function createApp({ database, config, jobs, work, log }: Parts): P
       await api.register(accountRoutes, { database, config, prefix: '/account' });
       await api.register(setupRoutes, { database, config });
       await api.register(peopleRoutes, { database, config, mail });
-      await api.register(swimmerRoutes, { database });
+      await api.register(swimmerRoutes, { database, mail: mail !== null });
       await api.register(reviewRoutes, { database });
       await api.register(handoutRoutes, { database });
       await api.register(eyeRoutes, { database, prefix: '/eye' });

@@ -13,10 +13,10 @@ import type {
 import type { ResultSort } from '@upwell/contract/recordLimits';
 import type { ResultLine } from '@upwell/core/records';
 import { RefusedTest, testOutcome } from '@upwell/core/swimtests';
+import { plainName } from '@upwell/core/text';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
-import { searchable } from '../swimmers';
 import { SwimmerEntity } from '../swimmers/entities';
 import { TestResultEntity, type TestResultRecord } from './entities';
 
@@ -125,7 +125,7 @@ const ORDER: Readonly<Record<ResultSort, string>> = {
 /** Results of everybody one may see, found and sorted, a page of them. */
 export async function listResults(em: EntityManager, query: ResultsQuery): Promise<ResultsPage> {
   const { sort = 'on', falling = true, offset = 0, limit = 50 } = query;
-  const words = searchable(query.search ?? '').replace(/[\\%_]/g, '\\$&');
+  const words = plainName(query.search ?? '').replace(/[\\%_]/g, '\\$&');
   const where = `where not s.archived and (?::text = '' or s.search_name like ?) and (?::uuid is null or s.squad_id = ?::uuid)
     and (?::text is null or r.kind = ?) and (?::double precision is null or r.distance_m = ?)`;
   const { squadId = null, kind = null, distanceM = null } = query;

@@ -1,2 +1,1 @@
-export { searchable } from './columns';
 export { shows } from './looks';

@@ -7,6 +7,13 @@ import {
   type SwimmerQuery,
   type SwimmerSave,
 } from '@upwell/contract/swimmers';
+import {
+  rosterAskSchema,
+  rosterCommitSchema,
+  type RosterAsk,
+  type RosterCommit,
+  type RosterDone,
+} from '@upwell/contract/roster';
 import type { FastifyInstance } from 'fastify';
 import type { Database } from '../platform/database';
 import { planSwimmers } from '../goal';
@@ -16,9 +23,13 @@ import { idParams } from '../platform/params';
 import { readOnce, spool, spoolFile } from '../platform/spool';
 import { listLooks, shows } from './looks';
 import { erasePerson, personText, whatGoes } from './person';
+import { commitRoster, listRosters, previewRoster, undoRoster } from './roster';
 import { listCoaches, listSquads, listSwimmers, saveSquad, saveSwimmer, showSwimmer } from './service';
 
-export async function swimmerRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
+export async function swimmerRoutes(
+  app: FastifyInstance,
+  { database, mail }: { readonly database: Database; readonly mail: boolean },
+): Promise<void> {
   app.get<{ Querystring: Required<SwimmerQuery> }>(
     '/swimmers',
     { schema: { querystring: swimmerQuerySchema, summary: 'Swimmers by name, a page at a time' } },
@@ -96,6 +107,35 @@ export async function swimmerRoutes(app: FastifyInstance, { database }: { databa
       const me = whoAsks(request);
       return asMe(database, me, (em) => saveSquad(em, me, request.params.id, request.body));
     },
+  );
+
+  app.post<{ Body: RosterAsk }>(
+    '/roster/preview',
+    {
+      config: COACH,
+      schema: { body: rosterAskSchema, summary: 'What of a list of swimmers can come in; stores none' },
+    },
+    (request) =>
+      asMe(database, whoAsks(request), (em) => previewRoster(em, workFor(request), whoAsks(request), request.body)),
+  );
+
+  app.post<{ Body: RosterCommit }>(
+    '/roster/commit',
+    { config: COACH, schema: { body: rosterCommitSchema, summary: 'Store a list that was looked at, all or none' } },
+    async (request): Promise<RosterDone> => {
+      const me = whoAsks(request);
+      return { ...(await asMe(database, me, (em) => commitRoster(em, me, request.body))), mail };
+    },
+  );
+
+  app.get('/roster', { config: COACH, schema: { summary: 'Lists of swimmers that were stored' } }, (request) =>
+    asMe(database, whoAsks(request), listRosters),
+  );
+
+  app.post<{ Params: { id: string } }>(
+    '/roster/:id/undo',
+    { config: COACH, schema: { params: idParams, summary: 'Take back the swimmers and squads that a list brought' } },
+    (request) => asMe(database, whoAsks(request), (em) => undoRoster(em, request.params.id)),
   );
 
   app.get('/coaches', { config: COACH, schema: { summary: 'Coaches of the club' } }, (request) =>

@@ -1,3 +1,4 @@
+import { plainName } from '@upwell/core/text';
 import type { Me } from '@upwell/contract/account';
 import type { Page } from '@upwell/contract/common';
 import type {
@@ -17,7 +18,6 @@ import type { Database, Identity } from '../platform/database';
 import { prepared } from '../platform/prepared';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
-import { searchable } from './searchable';
 import { clipsOf, focusesOf, reviewsOf, toFocus, type FocusRow } from '../review';
 import { ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity, type SwimmerRecord } from './entities';
 
@@ -37,7 +37,7 @@ interface Row {
 /** One page of swimmers by family name, found by the names that follow the last one shown. */
 export async function listSwimmers(database: Database, who: Identity, query: SwimmerQuery): Promise<Page<SwimmerRow>> {
   const limit = query.limit ?? 30;
-  const search = searchable(query.search ?? '').replace(/[\\%_]/g, '\\$&');
+  const search = plainName(query.search ?? '').replace(/[\\%_]/g, '\\$&');
   const cursor = query.cursor ? readCursor(query.cursor) : null;
   const values = [
     who.clubId,
@@ -122,7 +122,7 @@ export async function saveSwimmer(em: EntityManager, me: Me, id: string, save: S
     SwimmerEntity,
     id,
     save,
-    { ...fields, clubId: me.clubId, searchName: searchable(`${save.givenName} ${save.familyName}`) },
+    { ...fields, clubId: me.clubId, searchName: plainName(`${save.givenName} ${save.familyName}`) },
     (stored) => bare(stored, ''),
   );
   return toSwimmer(em, row);

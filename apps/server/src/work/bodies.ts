@@ -3,6 +3,7 @@ import { sessionTextSchema, loadSchema } from '@upwell/contract/compute';
 import { clipSaveSchema } from '@upwell/contract/clips';
 import { eventsSchema } from '@upwell/contract/deck';
 import { chunkSchema } from '@upwell/contract/records';
+import { rosterAskSchema } from '@upwell/contract/roster';
 import { buildBodySchema, sessionSaveSchema } from '@upwell/contract/sessions';
 import { courseSaveSchema, MOST_TRACK_BYTES, raceCardSchema, trackSaveSchema } from '@upwell/contract/water';
 import type { Schema } from 'joi';
@@ -21,6 +22,7 @@ const LARGE = {
   events: { schema: eventsSchema, limit: 2 * KB * KB },
   clip: { schema: clipSaveSchema, limit: 512 * KB },
   track: { schema: trackSaveSchema, limit: MOST_TRACK_BYTES },
+  roster: { schema: rosterAskSchema, limit: 2 * KB * KB },
   results: { schema: chunkSchema, limit: 512 * KB },
   course: { schema: courseSaveSchema, limit: 512 * KB },
   'build-session': { schema: buildBodySchema, limit: 256 * KB },

@@ -1,4 +1,5 @@
 import { readArchive } from '../archive/readArchive';
+import { readRosterText } from '../swimmers/readRosterText';
 import { buildAnswer, laneAnswer, textAnswer } from '../compute/answers';
 import { runRecords } from '../deck/runRecords';
 import { plansOf } from '../goal/plans';
@@ -22,6 +23,7 @@ export const TASKS = {
   'measure-track': trackSummary,
   'plan-races': plansOf,
   'read-archive': readArchive,
+  'read-roster': readRosterText,
   'run-records': runRecords,
   'build-session': buildAnswer,
   'lane-check': laneAnswer,

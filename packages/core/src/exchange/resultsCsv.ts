@@ -11,6 +11,7 @@ import {
   type ResultMapping,
   type RowProblem,
 } from '../records';
+import { plainName } from '../text';
 import { METRES_PER_YARD, parseTime } from '../units';
 
 /** Largest file that is read, characters; 20,000 rows are about one million. */
@@ -129,7 +130,7 @@ function readRow(
 ): ResultLine | string {
   const cell = (column: number) => (column < 0 ? '' : (row[column] ?? '').trim());
   const name = cell(columns.swimmer);
-  const swimmerId = map.swimmerId ?? byName.get(plain(name));
+  const swimmerId = map.swimmerId ?? byName.get(plainName(name));
   if (swimmerId === null) return `There are several swimmers called “${name}”.`;
   if (swimmerId === undefined) return name ? `Nobody here is called “${name}”.` : 'No swimmer is named.';
   const on = readDate(cell(columns.date), map.dateOrder);
@@ -156,21 +157,16 @@ function readRow(
   };
 }
 
-/** Names without case, accents and doubled spaces. */
-function plain(name: string): string {
-  return name.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/g, ' ').trim();
-}
-
 /** Ids by both ways of writing a name; null where two people share one. */
 function namesOf(swimmers: readonly KnownSwimmer[]): Map<string, string | null> {
   const byName = new Map<string, string | null>();
   const put = (key: string, id: string) => byName.set(key, byName.has(key) && byName.get(key) !== id ? null : id);
   for (const { id, name } of swimmers) {
-    put(plain(name), id);
+    put(plainName(name), id);
     const words = name.trim().split(/\s+/);
     if (words.length > 1)
       for (let i = 1; i < words.length; i++)
-        put(plain(`${words.slice(i).join(' ')}, ${words.slice(0, i).join(' ')}`), id);
+        put(plainName(`${words.slice(i).join(' ')}, ${words.slice(0, i).join(' ')}`), id);
   }
   return byName;
 }
@@ -195,8 +191,8 @@ function readDistance(text: string, unit: 'm' | 'yd'): number | null {
   return metres >= 1 && metres <= 100_000 ? Math.round(metres * 1000) / 1000 : null;
 }
 
-/** The line in the file of each row that is not blank, counting breaks inside quotes. */
-function lineNumbers(text: string): number[] {
+/** The line in the file of each row that is not blank, counting breaks inside quotes. @internal */
+export function lineNumbers(text: string): number[] {
   const out: number[] = [];
   let line = 1;
   let start = 1;

@@ -1,3 +1,5 @@
+import deburr from 'lodash/deburr.js';
+
 /** Text that every database, file and screen can hold: well-formed, without control characters, cut between letters. */
 
 const LONE_SURROGATE = /\p{Surrogate}/gu;
@@ -52,4 +54,13 @@ const NOT_PLAIN = new RegExp(`[${UNSEEN}]`, 'g');
 export function plainId(text: string, most: number): string {
   const id = cutText(text.replace(NOT_PLAIN, ''), most);
   return RESERVED_IDS.includes(id) ? '' : id;
+}
+
+/**
+ * A name as it is searched and compared: lower case, without accents, one space between words.
+ *
+ * @example plainName('Łukasz  DVOŘÁK') // 'lukasz dvorak'
+ */
+export function plainName(name: string): string {
+  return deburr(name.normalize('NFD')).replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/g, ' ').trim();
 }

@@ -1,2 +1,0 @@
-/** What is stored beside a row because lists want it, worked out from the row alone. */
-export { searchable } from './searchable';

@@ -1,0 +1,342 @@
+import Papa from 'papaparse';
+import { FASTEST_MPS } from '../measures';
+import { LEVEL, LEVELS, type LevelId } from '../swimmers';
+import { plainName } from '../text';
+import { METRES_PER_YARD, parseTime } from '../units';
+import { lineNumbers } from './resultsCsv';
+
+/** Swimmers that come in with one file. */
+export const MOST_ROSTER_ROWS = 5000;
+/** Characters of a file with that many. */
+export const LARGEST_ROSTER = 1_000_000;
+
+/** What a column holds. */
+export const ROSTER_FIELDS = [
+  'ignore',
+  'given',
+  'family',
+  'given-family',
+  'family-given',
+  'birth',
+  'squad',
+  'level',
+  'email',
+  'best',
+] as const;
+export type RosterField = (typeof ROSTER_FIELDS)[number];
+
+export interface RosterColumn {
+  readonly field: RosterField;
+  /** With `best`: over which distance, metres. */
+  readonly distanceM?: number;
+}
+
+/** A swimmer as a line of a file tells of them. */
+export interface RosterLine {
+  /** Line in the file, from 1. */
+  readonly line: number;
+  readonly given: string;
+  readonly family: string;
+  readonly birthYear: number | null;
+  /** As it is written; empty when the line names none. */
+  readonly squad: string;
+  readonly level: LevelId | null;
+  readonly email: string | null;
+  readonly bestTimes: readonly { readonly distanceM: number; readonly timeS: number }[];
+  /** Why this line cannot come in. */
+  readonly problems: readonly string[];
+  /** What of it stays out. */
+  readonly notes: readonly string[];
+  /** An earlier line that says the same person. */
+  readonly sameAs: number | null;
+}
+
+/** What a coach says of a file where the guess is wrong. */
+export interface RosterMapping {
+  readonly columns: readonly RosterColumn[];
+  /** Whether the first line, or the one under a title, names the columns. */
+  readonly headed: boolean;
+}
+
+export interface ReadRoster extends RosterMapping {
+  /** Headings, or `Column 1` and so on where the file has none. */
+  readonly headings: readonly string[];
+  /** First lines as they are written. */
+  readonly sample: readonly (readonly string[])[];
+  readonly lines: readonly RosterLine[];
+  /** Why nothing of it can be read. */
+  readonly problem: string | null;
+}
+
+/** Headings in the languages of clubs; a plain name is one that {@link plainName} gives. */
+const HEADINGS: readonly (readonly [Exclude<RosterField, 'ignore' | 'best'> | 'name', RegExp])[] = [
+  ['email', /mail|correo|courriel/],
+  [
+    'birth',
+    /birth|^born|^dob\b|^yob\b|^geb|jahrgang|^jg\b|naiss|^ne\(?e?\)? |nacim|nascit|nascim|urodz|rocznik|geboorte|^fodd|^fodt|syntym|narozen|^annee|^year$/,
+  ],
+  [
+    'squad',
+    /squad|group|^team|gruppe|mannschaft|equipe|^grupo|^equipo|^gruppo|squadra|^grupa|druzyna|^ploeg|^groep|^lag\b|ryhma|skupina/,
+  ],
+  ['level', /level|^stufe|^niveau|^nivel|livello|poziom|^niva\b|konnen|uroven/],
+  [
+    'given',
+    /^(first|given|fore ?name|vorname|rufname|prenom|primer nombre|imie\b|voornaam|fornamn|etunimi|jmeno|fornavn|keresztnev|adi?$|prenume)/,
+  ],
+  [
+    'family',
+    /^(last|family|surname|nachname|familienname|nom de famille|apellid|cognome|nazwisko|achternaam|efternamn|sobrenome|apelido|prijmeni|sukunimi|etternavn|efternavn|vezeteknev|soyad|nume$)/,
+  ],
+  [
+    'name',
+    /^(full ?name|name|nom|nome|nombre|swimmer|athlete|who|schwimmer|nageu|nadador|nuotat|plywa|zwemmer|simmare|naam|namn|nimi|teilnehmer|member|mitglied)\b/,
+  ],
+];
+
+/** A best time's heading: `100`, `100 free`, `400m Freistil`, `PB 50 crawl`. */
+const BEST =
+  /^(?:pb |best |sb )?(\d{2,5}) ?(m|y|yd|yds|yards|meters|metres)?(?: ?(free|freestyle|fr|crawl|front crawl|kraul|freistil|nl|nage libre|libre|libres|stile libero|sl|dowolny|vrij|frisim|vapaa))?$/;
+
+const LEVEL_WORDS: Readonly<Record<string, LevelId>> = {
+  ...Object.fromEntries(
+    LEVELS.flatMap((id, i) => [
+      [id, id],
+      [plainName(LEVEL[id].name), id],
+      [`${i + 1}`, id],
+    ]),
+  ),
+  ...{
+    beginner: 'settle',
+    beginners: 'settle',
+    novice: 'settle',
+    learner: 'settle',
+    anfanger: 'settle',
+    debutant: 'settle',
+    principiante: 'settle',
+  },
+  ...{
+    improver: 'build',
+    intermediate: 'build',
+    advanced: 'hold',
+    fortgeschritten: 'hold',
+    competitive: 'race',
+    competition: 'race',
+    racing: 'race',
+    wettkampf: 'race',
+  },
+};
+
+/** What the headings say; a lone "name" is a family name beside a given one. */
+export function guessRoster(headings: readonly string[]): RosterColumn[] {
+  const found = headings.map((heading): RosterColumn | { readonly field: 'name' } => {
+    const plain = plainName(heading)
+      .replace(/[._*:()]/g, ' ')
+      .replace(/\s+/g, ' ')
+      .trim();
+    const best = BEST.exec(plain);
+    if (best) {
+      const yards = best[2]?.startsWith('y') ?? false;
+      const distanceM = Number(best[1]) * (yards ? METRES_PER_YARD : 1);
+      return { field: 'best', distanceM: Math.round(distanceM * 100) / 100 };
+    }
+    return { field: HEADINGS.find(([, words]) => words.test(plain))?.[0] ?? 'ignore' };
+  });
+  const has = (field: string) => found.some((column) => column.field === field);
+  const taken = new Set<string>();
+  return found.map((column): RosterColumn => {
+    const { field: said } = column;
+    const field = said !== 'name' ? said : has('given') ? 'family' : has('family') ? 'given' : 'given-family';
+    if (field === 'best') return column as RosterColumn;
+    if (field !== 'ignore' && taken.has(field)) return { field: 'ignore' };
+    taken.add(field);
+    return { field };
+  });
+}
+
+/** Whether the first line names columns in words that are not known: years, addresses and levels begin under it. */
+function isHeading([first = [], ...rows]: readonly (readonly string[])[]): boolean {
+  if (rows.length === 0) return false;
+  return guessWithout(rows).some(
+    ({ field }, i) => ['birth', 'email', 'level'].includes(field) && guessWithout([first])[i]?.field !== field,
+  );
+}
+
+const YEAR = /^(?:19|20)\d\d$/;
+
+/** Columns of a list without headings, from what stands in them: names first, then a squad. */
+function guessWithout(rows: readonly (readonly string[])[]): RosterColumn[] {
+  const width = Math.max(...rows.map((row) => row.length));
+  const most = (column: number, is: (cell: string) => boolean) => {
+    const cells = rows.map((row) => (row[column] ?? '').trim()).filter((cell) => cell !== '');
+    return cells.length > 0 && cells.filter(is).length >= cells.length * 0.7;
+  };
+  const kinds = Array.from({ length: width }, (_, i): RosterField => {
+    if (most(i, (cell) => cell.includes('@'))) return 'email';
+    if (most(i, (cell) => yearOf(cell) !== null)) return 'birth';
+    if (most(i, (cell) => plainName(cell) in LEVEL_WORDS)) return 'level';
+    return most(i, (cell) => /\p{L}/u.test(cell)) ? 'given' : 'ignore';
+  });
+  const texts = kinds.flatMap((kind, i) => (kind === 'given' ? [i] : []));
+  // One column of names, or two words in the first where a squad follows.
+  const whole = texts.length === 1 || (texts.length === 2 && most(texts[0]!, (cell) => /\S[,\s]\S*/.test(cell)));
+  const order: readonly RosterField[] = whole ? ['given-family', 'squad'] : ['given', 'family', 'squad'];
+  return kinds.map((kind, i) => ({ field: kind === 'given' ? (order[texts.indexOf(i)] ?? 'ignore') : kind }));
+}
+
+/** The year of `2012`, `2012-05-30`, `30.05.2012` or `5/30/2012`; null for anything else. */
+function yearOf(cell: string): number | null {
+  const date =
+    /^(\d{4})(?:[-./]\d{1,2}[-./]\d{1,2})?(?:[T ].*)?$|^\d{1,2}[-./ ]{1,2}\d{1,2}[-./ ]{1,2}(\d{4})(?:[T ].*)?$/.exec(
+      cell,
+    );
+  const year = date?.[1] ?? date?.[2];
+  return year && YEAR.test(year) ? Number(year) : null;
+}
+
+/** The youngest and the oldest that a club teaches, years. */
+export const ROSTER_AGES = { least: 2, most: 110 } as const;
+const LONGEST_NAME = 60;
+const TITLE_ROWS = 8;
+
+/**
+ * Swimmers out of a CSV file or a pasted list, each line with what stands against it.
+ *
+ * Any column names, given and family name apart or together ("Lindqvale, Ada" too), a title above the headings or no
+ * headings at all. Of a date of birth only the year is kept. A line without a usable name cannot come in; what else
+ * cannot be read is left out and said.
+ *
+ * @param mapping what the columns mean; null guesses it
+ * @param thisYear the year it is, for ages
+ * @example readRoster('First name,Surname,Born\nAda,Lindqvale,2012', null, 2026).lines[0].birthYear // 2012
+ */
+export function readRoster(text: string, mapping: RosterMapping | null, thisYear: number): ReadRoster {
+  const nothing = (problem: string): ReadRoster => ({
+    headings: [],
+    columns: [],
+    headed: false,
+    sample: [],
+    lines: [],
+    problem,
+  });
+  if (text.length > LARGEST_ROSTER) return nothing('This file is too large for a list of swimmers.');
+  if (text.includes('\u0000')) return nothing('This is not a text file. Save the sheet as CSV.');
+  const clean = text.replace(/^\uFEFF/, '').replace(/^sep=.(?=\r?\n)/i, '');
+  const all = Papa.parse<string[]>(clean, { skipEmptyLines: 'greedy' }).data;
+  if (all.length === 0) return nothing('There is nothing in it.');
+  const named = (row: readonly string[]) => {
+    const guess = guessRoster(row);
+    return guess.some(({ field }) => field !== 'ignore' && field !== 'best' && field !== 'email');
+  };
+  // A title may stand above; a name that happens to read like a heading is no heading when it stands alone.
+  const at = all
+    .slice(0, TITLE_ROWS)
+    .findIndex((row) => named(row) && (row.filter((c) => c.trim()).length > 1 || row.length === 1));
+  const guessed = at >= 0 || isHeading(all);
+  const headed = mapping?.headed ?? guessed;
+  const top = headed ? Math.max(at, 0) + 1 : 0;
+  const rows = all.slice(top);
+  if (rows.length === 0) return nothing('There is no line under the headings.');
+  if (rows.length > MOST_ROSTER_ROWS)
+    return nothing(`At most ${MOST_ROSTER_ROWS} swimmers come in at once; this file has ${rows.length} lines.`);
+  const above = headed ? all[top - 1]! : [];
+  const width = Math.max(...rows.map((row) => row.length), above.length);
+  const headings = Array.from({ length: width }, (_, i) => above[i]?.trim() || `Column ${i + 1}`);
+  const chosen =
+    mapping?.columns.length === width
+      ? mapping.columns
+      : at >= 0 && headed
+        ? guessRoster(headings)
+        : guessWithout(rows);
+  const head = { headings, columns: chosen, headed, sample: rows.slice(0, 4) };
+  const fields = chosen.map((c) => c.field);
+  const whole = fields.includes('given-family') || fields.includes('family-given');
+  if (!whole && !(fields.includes('given') && fields.includes('family')))
+    return { ...head, lines: [], problem: 'Say which columns hold the names.' };
+  const numbers = lineNumbers(clean);
+  const seen = new Map<string, RosterLine[]>();
+  const lines = rows.map((row, i) => {
+    const line = readLine(row, chosen, numbers[i + top] ?? i + top + 1, thisYear);
+    const name = plainName(`${line.given} ${line.family}`);
+    const others = seen.get(name) ?? [];
+    const same = others.find((o) => o.birthYear === null || line.birthYear === null || o.birthYear === line.birthYear);
+    seen.set(name, [...others, line]);
+    return same && line.problems.length === 0 ? { ...line, sameAs: same.line } : line;
+  });
+  return { ...head, lines, problem: null };
+}
+
+/** Both parts of a name that stands in one cell. */
+function parted(cell: string, familyFirst: boolean): readonly [given: string, family: string] {
+  const comma = cell.indexOf(',');
+  if (comma >= 0) return [cell.slice(comma + 1).trim(), cell.slice(0, comma).trim()];
+  const words = cell.split(/\s+/);
+  if (words.length < 2) return [cell, ''];
+  return familyFirst ? [words.slice(1).join(' '), words[0]!] : [words.slice(0, -1).join(' '), words.at(-1)!];
+}
+
+function readLine(
+  row: readonly string[],
+  columns: readonly RosterColumn[],
+  line: number,
+  thisYear: number,
+): RosterLine {
+  const problems: string[] = [];
+  const notes: string[] = [];
+  const cell = (field: RosterField) =>
+    (row[columns.findIndex((c) => c.field === field)] ?? '').replace(/\s+/g, ' ').trim();
+  const together = cell('given-family') || cell('family-given');
+  const [given, family] = together ? parted(together, cell('family-given') !== '') : [cell('given'), cell('family')];
+  if (given === '' && family === '') problems.push('There is no name.');
+  else if (given === '' || family === '') problems.push(`“${given || family}”: a given and a family name are needed.`);
+  if ([given, family].some((name) => name.length > LONGEST_NAME))
+    problems.push(`A name has at most ${LONGEST_NAME} letters.`);
+  // What a spreadsheet would run is nobody's name.
+  if (
+    [given, family].some((name) => /^[=+@\t\r-]|https?:|[<>{}|\\]/.test(name) || (name !== '' && !/\p{L}/u.test(name)))
+  )
+    problems.push(`“${`${given} ${family}`.slice(0, 40)}” does not look like a name.`);
+  const born = cell('birth');
+  const year = yearOf(born);
+  const likely = year !== null && thisYear - year >= ROSTER_AGES.least && thisYear - year <= ROSTER_AGES.most;
+  if (born !== '' && !likely)
+    notes.push(`“${born.slice(0, 20)}” is no year of birth: the age stays open, which counts as a child.`);
+  const saidLevel = cell('level');
+  const level = LEVEL_WORDS[plainName(saidLevel)] ?? null;
+  if (saidLevel !== '' && level === null)
+    notes.push(`“${saidLevel.slice(0, 30)}” is none of the levels: the one chosen for all is taken.`);
+  const saidEmail = cell('email').toLowerCase();
+  const email = /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(saidEmail) && saidEmail.length <= 200 ? saidEmail : null;
+  if (saidEmail !== '' && email === null) notes.push(`“${saidEmail.slice(0, 30)}” is no e-mail address.`);
+  let squad = cell('squad');
+  if (squad.length > LONGEST_NAME || /^[=+@-]/.test(squad)) {
+    notes.push('The name of the squad cannot be used.');
+    squad = '';
+  }
+  return {
+    line,
+    given,
+    family,
+    birthYear: likely ? year : null,
+    squad,
+    level,
+    email,
+    bestTimes: bestsOf(row, columns, notes),
+    problems,
+    notes,
+    sameAs: null,
+  };
+}
+
+function bestsOf(row: readonly string[], columns: readonly RosterColumn[], notes: string[]): RosterLine['bestTimes'] {
+  const best = new Map<number, number>();
+  columns.forEach(({ field, distanceM }, i) => {
+    const said = (row[i] ?? '').trim();
+    if (field !== 'best' || distanceM === undefined || /^(-|–|nt|n\/a|0)?$/i.test(said)) return;
+    const timeS = parseTime(said);
+    if (timeS === null || timeS <= 0) notes.push(`“${said.slice(0, 20)}” is no time over ${distanceM} m.`);
+    else if (distanceM / timeS > FASTEST_MPS) notes.push(`${distanceM} m in ${said} is faster than anybody swims.`);
+    else best.set(distanceM, Math.min(timeS, best.get(distanceM) ?? Infinity));
+  });
+  return [...best].map(([distanceM, timeS]) => ({ distanceM, timeS })).slice(0, 30);
+}
