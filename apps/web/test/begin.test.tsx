@@ -89,7 +89,7 @@ describe('a club that has just begun', () => {
     await steps([{ ...SQUAD, swimmers: 0 }]);
     expect(await screen.findByText(/have water – done$/)).toBeTruthy();
     expect(screen.queryByText('Add squads')).toBeNull();
-    expect(screen.getByText('Add swimmers')).toBeTruthy();
+    expect(screen.getByText('Bring in swimmers')).toBeTruthy();
     screen.unmount();
     await steps([SQUAD]);
     await waitFor(() => expect(screen.queryByText('First steps')).toBeNull());

@@ -22,8 +22,13 @@ export function FirstSteps() {
       to: '/swimmers/squads',
       action: 'Add squads',
     },
-    { done: withSwimmers, what: 'Swimmers, each in a squad', to: '/swimmers/new', action: 'Add swimmers' },
-    { done: false, what: 'The first session, for tonight', to: '/sessions/new', action: 'Build a session' },
+    {
+      done: withSwimmers,
+      what: 'Swimmers, from a list or one by one; a list makes squads too',
+      to: '/swimmers/roster',
+      action: 'Bring in swimmers',
+    },
+    { done: false, what: 'Coaches, each with their squads', to: '/people', action: 'Invite coaches' },
   ];
   const next = steps.findIndex(({ done }) => !done);
   return (

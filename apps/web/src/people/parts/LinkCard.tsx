@@ -8,6 +8,9 @@ import { dayOf, dayWord } from '@/ui/dates';
 import { Input } from '@/ui/Input';
 import { Notice } from '@/ui/States';
 
+/** Phones hand a link to the apps people write to each other with. */
+const CAN_SHARE = typeof navigator !== 'undefined' && 'share' in navigator;
+
 interface LinkCardProps {
   /** Whom it is for, as a heading. */
   readonly title: string;
@@ -38,7 +41,7 @@ export function LinkCard({ title, made, email, onDone }: LinkCardProps) {
             <Button mode="contained" onPress={() => void copy()}>
               {copied ? 'Copied' : 'Copy'}
             </Button>
-            {'share' in navigator ? (
+            {CAN_SHARE ? (
               <Button mode="outlined" onPress={() => void navigator.share({ url: made.link }).catch(() => undefined)}>
                 Share
               </Button>

@@ -29,10 +29,12 @@ export function PeopleScreen() {
   const head = me?.role === 'head';
   const [chosen, setChosen] = useState<string | null>(null);
   const accounts = useAccountsQuery(undefined, { skip: !head });
+  // What somebody may give depends on who they are.
+  if (!me) return <Loading label="Loading people" />;
   const account = accounts.data?.find((a) => a.id === chosen);
   const invite = <InviteCard key={swimmer ?? ''} roles={head ? HEAD_MAY : COACH_MAY} swimmer={swimmer ?? null} />;
   const detail = account ? (
-    <AccountCard key={`${account.id} ${account.version}`} account={account} me={account.id === me?.accountId} />
+    <AccountCard key={`${account.id} ${account.version}`} account={account} me={account.id === me.accountId} />
   ) : null;
   const list = (
     <>

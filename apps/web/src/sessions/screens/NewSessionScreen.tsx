@@ -87,8 +87,8 @@ export function NewSessionScreen() {
           title="Not yet"
           action={
             proposal?.swimmers === 0 ? (
-              <Button mode="contained" onPress={() => router.navigate('/swimmers/new')}>
-                Add a swimmer
+              <Button mode="contained" onPress={() => router.navigate('/swimmers/roster' as Href)}>
+                Bring in swimmers
               </Button>
             ) : null
           }

@@ -99,10 +99,23 @@ export function SwimmerScreen() {
           <TimesCard swimmer={swimmer} />
           <Timeline reviews={swimmer.reviews} focuses={swimmer.focuses} />
           <ClipsCard swimmerId={id} clips={swimmer.clips} coach={coach} />
+          {coach ? <WayInCard id={id} name={swimmer.givenName} /> : null}
           {me?.role === 'head' ? <KeptCard id={id} name={swimmer.givenName} /> : null}
         </View>
       </View>
     </Screen>
+  );
+}
+
+function WayInCard({ id, name }: { readonly id: string; readonly name: string }) {
+  const router = useRouter();
+  return (
+    <Card title={`A way in for ${name}`}>
+      <Text>Their week, their focus and their records on their own phone; for a child, on a guardian’s.</Text>
+      <Button mode="outlined" style={styles.way} onPress={() => router.navigate(`/people?swimmer=${id}` as Href)}>
+        Invite
+      </Button>
+    </Card>
   );
 }
 

@@ -42,6 +42,9 @@ export function SwimmersScreen() {
             <Button mode="outlined" icon="chart-bar" onPress={() => router.navigate('/swimmers/results' as Href)}>
               Results
             </Button>
+            <Button mode="outlined" icon="upload" onPress={() => router.navigate('/swimmers/roster' as Href)}>
+              From a list
+            </Button>
             <Button mode="contained" icon="plus" onPress={() => router.navigate('/swimmers/new')}>
               Add swimmer
             </Button>
@@ -88,7 +91,18 @@ export function SwimmersScreen() {
         filtered ? (
           <Empty title="Nobody found">Change the search or take a filter away.</Empty>
         ) : (
-          <Empty title="No swimmers yet">Add the first one, and the next look at a stroke has a place to go.</Empty>
+          <Empty
+            title="No swimmers yet"
+            action={
+              coach ? (
+                <Button mode="contained" onPress={() => router.navigate('/swimmers/roster' as Href)}>
+                  Bring in a list
+                </Button>
+              ) : null
+            }
+          >
+            Add the first one, or bring in a list of all of them.
+          </Empty>
         )
       ) : null}
       {query.hasNextPage ? (

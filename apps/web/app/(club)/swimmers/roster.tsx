@@ -1,0 +1,1 @@
+export { RosterScreen as default } from '@/roster/screens/RosterScreen';

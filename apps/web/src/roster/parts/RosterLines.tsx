@@ -1,0 +1,117 @@
+import type { RosterView } from '@upwell/contract/roster';
+import { LEVEL } from '@upwell/core/swimmers';
+import { formatTime } from '@upwell/core/units';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { Card } from '@/ui/Card';
+import { Check } from '@/ui/Check';
+import { useTheme } from '@/ui/useTheme';
+
+/** Lines that are shown before somebody asks for the others. */
+const SHOWN = 40;
+
+const known = ({ existing, sameAs }: RosterView) => existing !== null || sameAs !== null;
+
+/** Whether a line comes in: those nobody knows do, the others where they were ticked. */
+export const comesIn = (line: RosterView, swapped: ReadonlySet<number>): boolean =>
+  line.problems.length === 0 && known(line) === swapped.has(line.line);
+
+interface RosterLinesProps {
+  readonly lines: readonly RosterView[];
+  /** Lines that were ticked or unticked by hand. */
+  readonly swapped: ReadonlySet<number>;
+  readonly onSwap: (swapped: ReadonlySet<number>) => void;
+}
+
+/** Every line: those that cannot come in, those who are here already, and the others. */
+export function RosterLines({ lines, swapped, onSwap }: RosterLinesProps) {
+  const swap = (line: number) => {
+    const next = new Set(swapped);
+    if (!next.delete(line)) next.add(line);
+    onSwap(next);
+  };
+  const wrong = lines.filter((l) => l.problems.length > 0);
+  const double = lines.filter((l) => l.problems.length === 0 && known(l));
+  const fresh = lines.filter((l) => l.problems.length === 0 && !known(l));
+  const people = (n: number, words: readonly [one: string, more: string]) =>
+    `${n.toLocaleString()} ${n === 1 ? words[0] : words[1]}`;
+  return (
+    <>
+      <Group
+        title={people(wrong.length, ['line cannot come in', 'lines cannot come in'])}
+        lines={wrong}
+        swapped={null}
+        onSwap={swap}
+      />
+      <Group
+        title={people(double.length, ['looks like somebody known', 'look like somebody known'])}
+        lines={double}
+        swapped={swapped}
+        onSwap={swap}
+      />
+      <Group title={people(fresh.length, ['swimmer', 'swimmers'])} lines={fresh} swapped={swapped} onSwap={swap} />
+    </>
+  );
+}
+
+interface GroupProps extends Omit<RosterLinesProps, 'swapped' | 'onSwap'> {
+  readonly title: string;
+  /** Null where nothing can be ticked. */
+  readonly swapped: ReadonlySet<number> | null;
+  readonly onSwap: (line: number) => void;
+}
+
+function Group({ title, lines, swapped, onSwap }: GroupProps) {
+  const theme = useTheme();
+  const [all, setAll] = useState(false);
+  if (lines.length === 0) return null;
+  return (
+    <Card title={title}>
+      <View role="list">
+        {lines.slice(0, all ? undefined : SHOWN).map((line) => {
+          const notes = [...line.problems, ...line.notes];
+          if (line.existing) notes.push(`${line.existing.name} is here already, in ${line.existing.squad}.`);
+          if (line.sameAs !== null) notes.push(`The same as line ${line.sameAs}.`);
+          return (
+            <View key={line.line} role="listitem" style={[styles.line, { borderTopColor: theme.own.line }]}>
+              {swapped ? (
+                <Check label={brought(line)} on={comesIn(line, swapped)} onPress={() => onSwap(line.line)} />
+              ) : null}
+              {notes.map((note) => (
+                <Text
+                  key={note}
+                  variant="bodySmall"
+                  style={{ color: swapped ? theme.colors.onSurfaceVariant : theme.colors.error }}
+                >
+                  {`Line ${line.line}: ${note}`}
+                </Text>
+              ))}
+            </View>
+          );
+        })}
+      </View>
+      {lines.length > SHOWN && !all ? (
+        <Button mode="outlined" onPress={() => setAll(true)} style={styles.start}>
+          {`Show all ${lines.length.toLocaleString()}`}
+        </Button>
+      ) : null}
+    </Card>
+  );
+}
+
+/** What a line brings, in one line. */
+function brought({ given, family, birthYear, squad, newSquad, level, bestTimes }: RosterView): string {
+  return [
+    `${given} ${family}`,
+    birthYear === null ? 'age open' : `born ${birthYear}`,
+    `${squad}${newSquad ? ' (new)' : ''}`,
+    LEVEL[level].name,
+    ...bestTimes.map(({ distanceM, timeS }) => `${distanceM} m ${formatTime(timeS, 1)}`),
+  ].join(' · ');
+}
+
+const styles = StyleSheet.create({
+  line: { borderTopWidth: 1, paddingVertical: 4 },
+  start: { alignSelf: 'flex-start', marginTop: 8 },
+});
