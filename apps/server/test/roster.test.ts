@@ -142,6 +142,25 @@ describe('a list of swimmers', () => {
     expect(((await head('GET', '/roster')).body as object[]).length).toBe(2);
   });
 
+  it('without squads waits for one that is chosen for all of it', async () => {
+    const text = 'Ada Lindqvale\nBram Halloran';
+    const waiting = ask(text);
+    expect((await look(head, waiting)).lines.map((l) => [l.squad, l.problems, l.levelOfAll])).toEqual([
+      ['', [], true],
+      ['', [], true],
+    ]);
+    expect((await head('POST', '/roster/commit', { id: waiting.id })).status).toBe(422);
+    const chosen = await look(head, { ...waiting, squad: ' Masters ', level: 'hold' });
+    expect([chosen.newSquads, chosen.lines.map((l) => [l.squad, l.level])]).toEqual([
+      ['Masters'],
+      [
+        ['Masters', 'hold'],
+        ['Masters', 'hold'],
+      ],
+    ]);
+    expect(await commit(head, { id: waiting.id })).toMatchObject({ swimmers: 2, squads: 1 });
+  });
+
   it('of a coach goes into their own squads only', async () => {
     await club.addSquad('Second', []);
     const body = ask('First name,Last name,Squad\nAda,Lindqvale,First\nBram,Halloran,Second\nOda,Quarrel,Third');

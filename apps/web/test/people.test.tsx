@@ -17,7 +17,7 @@ const sent = (calls: Call[], method: string, path: string) =>
   calls.filter((c) => c.method === method && c.path.startsWith(path)).map((c) => c.body);
 const type = (label: string, text: string) => fireEvent.changeText(screen.getByLabelText(label), text);
 
-const people = (answers: Parameters<typeof fakeServer>[0] = {}, me: object = HEAD, at = '/people') => {
+const people = (answers: Parameters<typeof fakeServer>[0] = {}, me: object = HEAD, at = '/account/people') => {
   const calls = fakeServer({
     'GET /account/me': () => ({ body: me }),
     'GET /accounts': () => ({ body: [account({}), account({ id: ME.accountId, name: 'Ines Moll', role: 'head' })] }),
@@ -26,7 +26,7 @@ const people = (answers: Parameters<typeof fakeServer>[0] = {}, me: object = HEA
     'POST /invitations': () => ({ status: 201, body: made }),
     ...answers,
   });
-  showAt({ people: PeopleScreen }, at);
+  showAt({ 'account/people': PeopleScreen }, at);
   return calls;
 };
 
@@ -71,7 +71,7 @@ describe('inviting', () => {
         'POST /invitations': () => ({ status: 201, body: { ...made, mailed: false } }),
       },
       { ...ME, role: 'coach' },
-      `/people?swimmer=${ID}`,
+      `/account/people?swimmer=${ID}`,
     );
     expect(await screen.findByText('This will be the account of Oda Quarrel.')).toBeTruthy();
     expect(screen.queryByText('Coach')).toBeNull();

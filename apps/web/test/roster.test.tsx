@@ -20,7 +20,7 @@ const lookAt = ({ body }: Call) => {
       squad,
       newSquad: squad === 'Juniors',
       level: l.level ?? body.level,
-      problems: squad === '' ? [...l.problems, 'No squad: choose one for the lines that name none.'] : l.problems,
+      levelOfAll: l.level === null,
       existing: l.given === 'Bram' ? { id: 'b', name: 'Bram Halloran', squad: 'Seniors' } : null,
     };
   });
@@ -46,7 +46,7 @@ const show = (answers: Parameters<typeof fakeServer>[0] = {}) => {
     'POST /roster/commit': () => ({ body: { ...done, addresses: [], mail: false } }),
     ...answers,
   });
-  showAt({ 'swimmers/roster': RosterScreen, people: () => <Text>People</Text> }, '/swimmers/roster');
+  showAt({ 'swimmers/roster': RosterScreen, 'account/people': () => <Text>People</Text> }, '/swimmers/roster');
   return calls;
 };
 const paste = async (text: string) => {
@@ -59,16 +59,18 @@ describe('a list of swimmers', () => {
   it('says what each line brings, what stands against it, and brings the others in', async () => {
     const calls = show();
     await paste(LIST);
-    expect(await screen.findByText('2 lines cannot come in')).toBeTruthy();
+    expect(await screen.findByText('1 line cannot come in')).toBeTruthy();
+    expect(screen.getByText('1 line waits for a squad')).toBeTruthy();
+    expect(screen.getByText('A new squad: Juniors')).toBeTruthy();
     expect(screen.getByLabelText('Łukasz Dvořák · born 2012 · Juniors (new) · Settle · 100 m 1:12.4')).toBeTruthy();
     expect(screen.getByText('Line 4: “Halloran”: a given and a family name are needed.')).toBeTruthy();
     expect(screen.getByText('1 looks like somebody known')).toBeTruthy();
     expect(screen.getByText('Line 5: Bram Halloran is here already, in Seniors.')).toBeTruthy();
     // A squad for those without one.
     fireEvent.press(screen.getByText(SQUAD.name));
-    expect(await screen.findByText('1 line cannot come in')).toBeTruthy();
+    await waitFor(() => expect(screen.queryByText('1 line waits for a squad')).toBeNull());
     expect(screen.getByText(/“1812” is no year of birth: the age stays open/)).toBeTruthy();
-    fireEvent.press(screen.getByText('Bring in 2 swimmers, make the squad Juniors'));
+    fireEvent.press(screen.getByText('Bring in 2 swimmers'));
     expect(await screen.findByText('2 swimmers are in')).toBeTruthy();
     expect(screen.getByText('One squad was made. What is next?')).toBeTruthy();
     const [look] = bodies(calls, '/preview');
@@ -85,7 +87,7 @@ describe('a list of swimmers', () => {
     fireEvent.press(screen.getByLabelText(/^Łukasz/));
     fireEvent.press(screen.getByText(/^Bring in 1 swimmer/));
     await screen.findByText('2 swimmers are in');
-    expect(bodies(calls, '/commit')[0]).toMatchObject({ also: [5], without: [2] });
+    expect(bodies(calls, '/commit')[0]).toMatchObject({ also: [5], without: [2, 3] });
   });
 
   it('is corrected where a column was taken for something else', async () => {

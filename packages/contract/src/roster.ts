@@ -49,6 +49,10 @@ export const rosterAskSchema = Joi.object<RosterAsk>({
 /** A line of the file, and how it meets what the club has. */
 export interface RosterView extends RosterLine {
   readonly level: LevelId;
+  /** The line names no level: the one chosen for all is taken. */
+  readonly levelOfAll: boolean;
+  /** Empty while the line waits for a squad. */
+  readonly squad: string;
   /** The squad is not there yet and will be made. */
   readonly newSquad: boolean;
   /** Somebody here who looks like the same person. */

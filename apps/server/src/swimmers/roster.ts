@@ -56,8 +56,7 @@ export async function previewRoster(em: EntityManager, run: RunWork, me: Me, ask
     const there = byName.get(plainName(said));
     const newSquad = there === undefined && said !== '' && me.role === 'head';
     const problems = [...line.problems];
-    if (said === '') problems.push('No squad: choose one for the lines that name none.');
-    else if (there === undefined && me.role !== 'head')
+    if (said !== '' && there === undefined && me.role !== 'head')
       problems.push(`“${said}” is not one of your squads. The head coach adds squads.`);
     // Written in two ways it is still one squad.
     const squad = there ?? made.get(plainName(said)) ?? said;
@@ -67,7 +66,15 @@ export async function previewRoster(em: EntityManager, run: RunWork, me: Me, ask
       (p) => p.search === name && (p.birth_year === null || line.birthYear === null || p.birth_year === line.birthYear),
     );
     const existing = same ? { id: same.id, name: same.name, squad: same.squad } : null;
-    return { ...line, problems, squad, newSquad, level: line.level ?? ask.level, existing };
+    return {
+      ...line,
+      problems,
+      squad,
+      newSquad,
+      level: line.level ?? ask.level,
+      levelOfAll: line.level === null,
+      existing,
+    };
   });
   await em.execute(
     `delete from roster_import where stored_at is null and created_at < now() - interval '1 day'`,
@@ -148,6 +155,7 @@ async function store(
   const coming = lines.filter(
     (l) =>
       l.problems.length === 0 &&
+      l.squad !== '' &&
       !without.has(l.line) &&
       ((l.existing === null && l.sameAs === null) || also.has(l.line)),
   );

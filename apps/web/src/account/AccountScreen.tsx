@@ -73,7 +73,7 @@ export function AccountScreen() {
                 ? 'Invite coaches and swimmers; roles, new passwords, leaving.'
                 : 'Invite the swimmers of your squads.'}
             </Text>
-            <Button mode="outlined" onPress={() => router.navigate('/people' as Href)}>
+            <Button mode="outlined" onPress={() => router.navigate('/account/people' as Href)}>
               Open people
             </Button>
           </View>

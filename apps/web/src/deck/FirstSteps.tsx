@@ -28,7 +28,7 @@ export function FirstSteps() {
       to: '/swimmers/roster',
       action: 'Bring in swimmers',
     },
-    { done: false, what: 'Coaches, each with their squads', to: '/people', action: 'Invite coaches' },
+    { done: false, what: 'Coaches, each with their squads', to: '/account/people', action: 'Invite coaches' },
   ];
   const next = steps.findIndex(({ done }) => !done);
   return (

@@ -40,7 +40,8 @@ export function InviteCard({ roles, swimmer }: InviteCardProps) {
       squadIds: role === 'coach' ? squadIds : [],
       swimmerId: role === 'swimmer' ? swimmerId : null,
     });
-    if (result.data) setMade({ ...result.data, title: `For ${chosen ?? address ?? ROLE_WORD[role].toLowerCase()}` });
+    if (result.data)
+      setMade({ ...result.data, title: `For ${chosen ?? address ?? `a ${ROLE_WORD[role].toLowerCase()}`}` });
   };
   if (made)
     return (

@@ -60,7 +60,7 @@ export function LinkCard({ title, made, email, onDone }: LinkCardProps) {
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 16, alignItems: 'center' },
-  code: { backgroundColor: '#ffffff', borderRadius: 6, alignSelf: 'center' },
+  code: { backgroundColor: '#ffffff', borderRadius: 6, alignSelf: 'center', marginHorizontal: 'auto' },
   flex: { flex: 1, minWidth: 240, gap: 10 },
   buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
 });

@@ -143,10 +143,9 @@ function Group({ title, accounts, chosen, onChoose, detail }: GroupProps) {
   );
 }
 
+/** Who it is for: the swimmer, the address, or only what they will be. */
 const whom = ({ swimmer, email, role }: InvitationView) =>
-  [swimmer ?? email ?? ROLE_WORD[role], swimmer ? email : role === 'swimmer' ? null : ROLE_WORD[role].toLowerCase()]
-    .filter(Boolean)
-    .join(' · ');
+  [swimmer ?? ROLE_WORD[role], email].filter(Boolean).join(' · ');
 
 /** Links that nobody has used yet; each can be taken back. */
 function Invitations() {

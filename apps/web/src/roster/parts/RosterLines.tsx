@@ -15,7 +15,7 @@ const known = ({ existing, sameAs }: RosterView) => existing !== null || sameAs 
 
 /** Whether a line comes in: those nobody knows do, the others where they were ticked. */
 export const comesIn = (line: RosterView, swapped: ReadonlySet<number>): boolean =>
-  line.problems.length === 0 && known(line) === swapped.has(line.line);
+  line.problems.length === 0 && line.squad !== '' && known(line) === swapped.has(line.line);
 
 interface RosterLinesProps {
   readonly lines: readonly RosterView[];
@@ -32,8 +32,9 @@ export function RosterLines({ lines, swapped, onSwap }: RosterLinesProps) {
     onSwap(next);
   };
   const wrong = lines.filter((l) => l.problems.length > 0);
-  const double = lines.filter((l) => l.problems.length === 0 && known(l));
-  const fresh = lines.filter((l) => l.problems.length === 0 && !known(l));
+  const waiting = lines.filter((l) => l.problems.length === 0 && l.squad === '');
+  const double = lines.filter((l) => l.problems.length === 0 && l.squad !== '' && known(l));
+  const fresh = lines.filter((l) => l.problems.length === 0 && l.squad !== '' && !known(l));
   const people = (n: number, words: readonly [one: string, more: string]) =>
     `${n.toLocaleString()} ${n === 1 ? words[0] : words[1]}`;
   return (
@@ -41,6 +42,12 @@ export function RosterLines({ lines, swapped, onSwap }: RosterLinesProps) {
       <Group
         title={people(wrong.length, ['line cannot come in', 'lines cannot come in'])}
         lines={wrong}
+        swapped={null}
+        onSwap={swap}
+      />
+      <Group
+        title={people(waiting.length, ['line waits for a squad', 'lines wait for a squad'])}
+        lines={waiting}
         swapped={null}
         onSwap={swap}
       />
@@ -77,12 +84,14 @@ function Group({ title, lines, swapped, onSwap }: GroupProps) {
             <View key={line.line} role="listitem" style={[styles.line, { borderTopColor: theme.own.line }]}>
               {swapped ? (
                 <Check label={brought(line)} on={comesIn(line, swapped)} onPress={() => onSwap(line.line)} />
-              ) : null}
+              ) : (
+                <Text>{brought(line)}</Text>
+              )}
               {notes.map((note) => (
                 <Text
                   key={note}
                   variant="bodySmall"
-                  style={{ color: swapped ? theme.colors.onSurfaceVariant : theme.colors.error }}
+                  style={{ color: line.problems.length > 0 ? theme.colors.error : theme.colors.onSurfaceVariant }}
                 >
                   {`Line ${line.line}: ${note}`}
                 </Text>
@@ -103,9 +112,9 @@ function Group({ title, lines, swapped, onSwap }: GroupProps) {
 /** What a line brings, in one line. */
 function brought({ given, family, birthYear, squad, newSquad, level, bestTimes }: RosterView): string {
   return [
-    `${given} ${family}`,
+    `${given} ${family}`.trim() || 'No name',
     birthYear === null ? 'age open' : `born ${birthYear}`,
-    `${squad}${newSquad ? ' (new)' : ''}`,
+    squad === '' ? 'no squad' : `${squad}${newSquad ? ' (new)' : ''}`,
     LEVEL[level].name,
     ...bestTimes.map(({ distanceM, timeS }) => `${distanceM} m ${formatTime(timeS, 1)}`),
   ].join(' · ');

@@ -42,51 +42,49 @@ export function RosterScreen() {
     setTooLarge(file.size > LARGEST);
     if (file.size <= LARGEST) setOpened({ name: file.name, text: await readTextFile(file) });
   };
+  if (opened)
+    return <Look key={`${opened.name} ${opened.text.length}`} opened={opened} onOther={() => setOpened(null)} />;
   return (
-    <Screen
-      title="Swimmers from a list"
-      under="A CSV file with any headings, or names pasted from a sheet"
-      back="/swimmers"
-      maxWidth={900}
-    >
-      {opened ? (
-        <Look key={`${opened.name} ${opened.text.length}`} opened={opened} onOther={() => setOpened(null)} />
-      ) : (
-        <>
-          <Card title="The list">
-            <Text>
-              One swimmer a line: name, and what you have of year of birth, squad, level, e-mail and best times, in any
-              order. Squads that are missing are made.
-            </Text>
-            <Button mode="contained" icon="upload" style={styles.start} onPress={() => void choose()}>
-              Choose a file
-            </Button>
-            {tooLarge ? <Notice tone="error">This file is too large for a list of swimmers.</Notice> : null}
-            <Input
-              label="Or paste it here"
-              value={pasted}
-              onChangeText={setPasted}
-              multiline
-              numberOfLines={6}
-              placeholder={'First name, last name, born, squad\nOdette, Quarrel, 2013, Juniors'}
-              autoComplete="off"
-              style={styles.paste}
-            />
-            <Button
-              mode="outlined"
-              style={styles.start}
-              disabled={pasted.trim() === ''}
-              onPress={() => setOpened({ name: 'Pasted list', text: pasted })}
-            >
-              Look at it
-            </Button>
-          </Card>
-          <EarlierRosters />
-        </>
-      )}
+    <Screen {...HEAD}>
+      <Card title="The list">
+        <Text>
+          One swimmer a line: name, and what you have of year of birth, squad, level, e-mail and best times, in any
+          order. Squads that are missing are made.
+        </Text>
+        <Button mode="contained" icon="upload" style={styles.start} onPress={() => void choose()}>
+          Choose a file
+        </Button>
+        {tooLarge ? <Notice tone="error">This file is too large for a list of swimmers.</Notice> : null}
+        <Input
+          label="Or paste it here"
+          value={pasted}
+          onChangeText={setPasted}
+          multiline
+          numberOfLines={6}
+          placeholder={'First name, last name, born, squad\nOdette, Quarrel, 2013, Juniors'}
+          autoComplete="off"
+          style={styles.paste}
+        />
+        <Button
+          mode="outlined"
+          style={styles.start}
+          disabled={pasted.trim() === ''}
+          onPress={() => setOpened({ name: 'Pasted list', text: pasted })}
+        >
+          Look at it
+        </Button>
+      </Card>
+      <EarlierRosters />
     </Screen>
   );
 }
+
+const HEAD = {
+  title: 'Swimmers from a list',
+  under: 'A CSV file with any headings, or names pasted from a sheet',
+  back: '/swimmers',
+  maxWidth: 900,
+} as const;
 
 function Look({ opened, onOther }: { readonly opened: Opened; readonly onOther: () => void }) {
   const { data: me } = useMeQuery();
@@ -109,7 +107,12 @@ function Look({ opened, onOther }: { readonly opened: Opened; readonly onOther: 
     const first = { id, name: opened.name, text: opened.text, mapping: null, squad: '', level: 'settle' as const };
     void preview(first).then(({ data: seen }) => seen && setData(seen));
   }, [preview, id, opened]);
-  if (committing.data) return <Done done={committing.data} onOther={onOther} />;
+  if (committing.data)
+    return (
+      <Screen {...HEAD}>
+        <Done done={committing.data} onOther={onOther} />
+      </Screen>
+    );
   const open = squads?.filter((s) => !s.archived) ?? [];
   const without = data?.lines.some((l) => l.squad === '' || (squad !== '' && l.squad === squad)) ?? false;
   const coming = data?.lines.filter((l) => comesIn(l, swapped)) ?? [];
@@ -119,8 +122,24 @@ function Look({ opened, onOther }: { readonly opened: Opened; readonly onOther: 
       also: coming.filter((l) => l.existing !== null || l.sameAs !== null).map((l) => l.line),
       without: (data?.lines ?? []).filter((l) => l.problems.length === 0 && !comesIn(l, swapped)).map((l) => l.line),
     });
+  const bring = (
+    <View style={styles.bring}>
+      {data && data.newSquads.length > 0 ? (
+        <Text>{`${data.newSquads.length === 1 ? 'A new squad' : 'New squads'}: ${data.newSquads.join(', ')}`}</Text>
+      ) : null}
+      <Button
+        mode="contained"
+        disabled={coming.length === 0 || committing.isLoading || isLoading}
+        onPress={() => void store()}
+      >
+        {committing.isLoading
+          ? 'Bringing them in…'
+          : `Bring in ${coming.length.toLocaleString()} ${coming.length === 1 ? 'swimmer' : 'swimmers'}`}
+      </Button>
+    </View>
+  );
   return (
-    <>
+    <Screen {...HEAD} footer={data && data.lines.length > 0 ? bring : null}>
       <View style={styles.row}>
         <Text variant="titleMedium" style={styles.flex}>
           {opened.name}
@@ -154,7 +173,7 @@ function Look({ opened, onOther }: { readonly opened: Opened; readonly onOther: 
         />
       ) : null}
       {data && without ? (
-        <Card title="Lines without a squad">
+        <Card title="Lines without a squad" strong={squad === ''}>
           <Choice
             label="Put them into"
             options={open.map((s) => ({ value: s.name, label: s.name }))}
@@ -174,7 +193,7 @@ function Look({ opened, onOther }: { readonly opened: Opened; readonly onOther: 
           ) : null}
         </Card>
       ) : null}
-      {data && data.lines.length > 0 ? (
+      {data?.lines.some((l) => l.levelOfAll) ? (
         <Card title="Lines without a level">
           <Choice
             label="Take them for"
@@ -192,24 +211,8 @@ function Look({ opened, onOther }: { readonly opened: Opened; readonly onOther: 
       {committing.error ? (
         <Notice tone="error">{`${sentence(committing.error)} Pressing again stores nothing twice.`}</Notice>
       ) : null}
-      {data && data.lines.length > 0 ? (
-        <Button
-          mode="contained"
-          disabled={coming.length === 0 || committing.isLoading || isLoading}
-          onPress={() => void store()}
-          style={styles.start}
-        >
-          {committing.isLoading ? 'Bringing them in…' : bringsWords(coming.length, data)}
-        </Button>
-      ) : null}
-    </>
+    </Screen>
   );
-}
-
-function bringsWords(count: number, { newSquads }: RosterPreview): string {
-  const squads = newSquads.length;
-  const made = squads === 0 ? '' : `, make ${squads === 1 ? `the squad ${newSquads[0]}` : `${squads} squads`}`;
-  return `Bring in ${count.toLocaleString()} ${count === 1 ? 'swimmer' : 'swimmers'}${made}`;
 }
 
 /** What the columns were taken for; open when nothing could be read. */
@@ -247,7 +250,7 @@ function Done({ done, onOther }: { readonly done: RosterDone; readonly onOther: 
           <Button mode="contained" onPress={() => router.navigate('/sessions/new' as Href)}>
             Build a session
           </Button>
-          <Button mode="outlined" onPress={() => router.navigate('/people' as Href)}>
+          <Button mode="outlined" onPress={() => router.navigate('/account/people' as Href)}>
             Invite coaches
           </Button>
           <Button mode="outlined" onPress={() => router.navigate('/swimmers')}>
@@ -266,5 +269,6 @@ const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center', marginVertical: 8 },
   flex: { flex: 1, minWidth: 180 },
   start: { alignSelf: 'flex-start', marginTop: 12 },
+  bring: { gap: 6 },
   paste: { marginTop: 14, minHeight: 140 },
 });

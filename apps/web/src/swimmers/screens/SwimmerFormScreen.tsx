@@ -10,10 +10,20 @@ import { useSquadsQuery, useSwimmerQuery } from '../api';
 const SwimmerFormView = lazy(() => import('../parts/SwimmerFormView'));
 
 export function NewSwimmerScreen() {
+  const router = useRouter();
   const { data: squads, error, refetch } = useSquadsQuery();
   const open = squads?.filter((squad) => !squad.archived);
   return (
-    <Screen title="New swimmer" back="/swimmers" maxWidth={760}>
+    <Screen
+      title="New swimmer"
+      back="/swimmers"
+      maxWidth={760}
+      actions={
+        <Button mode="outlined" icon="upload" onPress={() => router.navigate('/swimmers/roster' as Href)}>
+          From a list
+        </Button>
+      }
+    >
       {error ? <Failure error={error} retry={() => void refetch()} /> : null}
       {!open && !error ? <Loading /> : null}
       {open?.length === 0 ? <NoSquadYet /> : null}

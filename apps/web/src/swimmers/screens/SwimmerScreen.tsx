@@ -112,7 +112,11 @@ function WayInCard({ id, name }: { readonly id: string; readonly name: string })
   return (
     <Card title={`A way in for ${name}`}>
       <Text>Their week, their focus and their records on their own phone; for a child, on a guardian’s.</Text>
-      <Button mode="outlined" style={styles.way} onPress={() => router.navigate(`/people?swimmer=${id}` as Href)}>
+      <Button
+        mode="outlined"
+        style={styles.way}
+        onPress={() => router.navigate(`/account/people?swimmer=${id}` as Href)}
+      >
         Invite
       </Button>
     </Card>

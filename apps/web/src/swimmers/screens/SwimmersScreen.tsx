@@ -42,9 +42,6 @@ export function SwimmersScreen() {
             <Button mode="outlined" icon="chart-bar" onPress={() => router.navigate('/swimmers/results' as Href)}>
               Results
             </Button>
-            <Button mode="outlined" icon="upload" onPress={() => router.navigate('/swimmers/roster' as Href)}>
-              From a list
-            </Button>
             <Button mode="contained" icon="plus" onPress={() => router.navigate('/swimmers/new')}>
               Add swimmer
             </Button>
