@@ -4,7 +4,7 @@ import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { installPostgres, startCluster } from './lib/postgres.mjs';
-import { Advice, buildWeb, checkNode, fail, installChromium, installPackages, ROOT, step } from './lib/steps.mjs';
+import { Advice, buildWeb, checkNode, fail, installChromium, installNginx, installPackages, ROOT, step } from './lib/steps.mjs';
 
 const PARTS = ['types', 'lint', 'core', 'server', 'web', 'e2e'];
 const asked = process.argv.slice(2);
@@ -77,9 +77,8 @@ async function main() {
   }
   const results = [];
   try {
-    if (parts.includes('e2e')) {
-      await step('Chromium', installChromium);
-    }
+    if (parts.includes('server')) await step('nginx', installNginx);
+    if (parts.includes('e2e')) await step('Chromium', installChromium);
     if (parts.includes('types')) results.push(['types', await once(['typecheck'])]);
     if (parts.includes('lint')) results.push(['lint', await once(['lint'])]);
     const units = ['core', 'web'].filter((part) => parts.includes(part));

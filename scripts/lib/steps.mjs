@@ -82,6 +82,13 @@ export async function installChromium() {
   return 'installed';
 }
 
+/** nginx from Debian's packages, behind which the tests put the server. */
+export async function installNginx() {
+  if (existsSync('/usr/sbin/nginx')) return 'already there';
+  await installDebian('nginx-light', 'nginx for the tests');
+  return 'installed';
+}
+
 /** A hash of the contents of some files and folders. */
 export function hashOf(paths) {
   const hash = createHash('sha256');

@@ -1,3 +1,4 @@
+import { fileURLToPath } from 'node:url';
 import { seedDemo } from '../demo/seedDemo';
 import { setupCode } from './account/setup';
 import { createApp } from './platform/app';
@@ -7,7 +8,15 @@ import { connect, connectAsOwner, inTurn, migrate } from './platform/database';
 import { prepareJobs, startJobs } from './platform/jobs';
 import { startWork } from './work';
 
+/** Built, or run from its sources by `npm start` and the tests. */
+const BUILT = import.meta.url.endsWith('.mjs');
+const beside = (file: string) => fileURLToPath(new URL(file, import.meta.url));
+
 async function main(): Promise<void> {
+  if (BUILT) {
+    process.env.WEB_ROOT ??= beside('../../web/dist');
+    process.env.LOG_LEVEL ??= 'info';
+  }
   const config = readConfig(process.env);
   const owner = await connectAsOwner(config);
   await inTurn(owner, async () => {
@@ -19,7 +28,7 @@ async function main(): Promise<void> {
   await owner.close();
 
   const database = await connect(config);
-  const work = await startWork();
+  const work = await startWork(BUILT ? beside('worker.mjs') : null);
   const jobs = await startJobs(config, backgroundWork(database, work));
   const app = await createApp({ database, config, jobs, work });
   await app.listen({ host: config.host, port: config.port });

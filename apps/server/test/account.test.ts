@@ -83,7 +83,7 @@ describe('signing in', () => {
 
   it('believes a proxy that it knows on where somebody comes from, and nobody else', async () => {
     const proxies = async (trusted: string, remoteAddress: string) => {
-      const config = readConfig({ ...process.env, SECURE_COOKIES: '1', ...(trusted ? { TRUST_PROXY: trusted } : {}) });
+      const config = readConfig({ ...process.env, SECURE_COOKIES: '1', ...(trusted ? { TRUSTED_PROXIES: trusted } : {}) });
       const { database, jobs, work } = harness;
       const app = await createApp({ database, jobs, work, config });
       const codes = [];
@@ -104,7 +104,7 @@ describe('signing in', () => {
     expect(await proxies('', '127.0.0.1')).toBe(10);
     expect(await proxies('10.0.0.0/8', '10.1.2.3')).toBe(10);
     expect(await proxies('10.0.0.0/8', '203.0.113.50')).toBe(10);
-    expect(() => readConfig({ ...process.env, TRUST_PROXY: 'everybody' })).toThrow('this is none: everybody');
+    expect(() => readConfig({ ...process.env, TRUSTED_PROXIES: 'everybody' })).toThrow('this is none: everybody');
   });
 
   it('has a cookie behind TLS that no other host can set', async () => {

@@ -25,12 +25,8 @@ const CODE = /^[0-9A-HJKMNP-TV-Z]{12}$/;
 /** A code as it is compared: without dashes and spaces, in capitals. @example codeOf('abcd-efgh-jkmn') // 'ABCDEFGHJKMN' */
 export const codeOf = (typed: string): string => typed.replace(/[\s-]/g, '').toUpperCase();
 
-export const setupBeginSchema = Joi.object<SetupBegin>({
-  code: Joi.string()
-    .max(40)
-    .custom((typed: string, helpers) => (CODE.test(codeOf(typed)) ? codeOf(typed) : helpers.error('code.shape')))
-    .required()
-    .messages({ 'code.shape': 'A code has twelve letters and digits, like ABCD-EFGH-JKMN.' }),
+/** A club and its head coach. */
+export const clubFields = {
   clubName: line(80).required(),
   timeZone: Joi.string()
     .max(60)
@@ -45,5 +41,14 @@ export const setupBeginSchema = Joi.object<SetupBegin>({
     .messages({ 'zone.unknown': 'This is no time zone, like Europe/Lisbon.' }),
   name: line(80).required(),
   email: emailSchema().required(),
+};
+
+export const setupBeginSchema = Joi.object<SetupBegin>({
+  code: Joi.string()
+    .max(40)
+    .custom((typed: string, helpers) => (CODE.test(codeOf(typed)) ? codeOf(typed) : helpers.error('code.shape')))
+    .required()
+    .messages({ 'code.shape': 'A code has twelve letters and digits, like ABCD-EFGH-JKMN.' }),
+  ...clubFields,
   password: newPassword(),
 });

@@ -83,7 +83,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     webRoot: env.WEB_ROOT ?? null,
     demo,
     secureCookies,
-    trustedProxies: proxiesOf(env.TRUSTED_PROXIES ?? env.TRUST_PROXY ?? (secureCookies ? 'loopback' : '')),
+    trustedProxies: proxiesOf(env.TRUSTED_PROXIES ?? (secureCookies ? 'loopback' : '')),
     secret: createHmac('sha256', ownerPassword).update('signatures').digest('base64url'),
     limits: LIMITS,
   };

@@ -1,7 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
 import { ProblemError } from '../platform/problemError';
-import { bundleWorker } from './bundle';
 import { FairQueue, type Asked } from './fairQueue';
 import type { Outcome } from './outcome';
 import { QUICK, type TaskName, type Tasks } from './tasks';
@@ -54,9 +53,13 @@ function threads(filename: string, kind: Kind, least: number, most = least): Pis
   return pool;
 }
 
-/** Starts the threads and waits until they can work. */
-export async function startWork(): Promise<Work> {
-  const file = await bundleWorker();
+/**
+ * Starts the threads and waits until they can work.
+ *
+ * @param built the worker where the server was built; otherwise it is made now, which needs the build tools
+ */
+export async function startWork(built: string | null = null): Promise<Work> {
+  const file = built ?? (await (await import('./bundle')).bundleWorker());
   const pools: Readonly<Record<Kind, Piscina>> = {
     quick: threads(file, 'quick', 1),
     slow: threads(file, 'slow', Math.max(1, availableParallelism() - 1)),
