@@ -4,7 +4,17 @@ import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { installPostgres, startCluster } from './lib/postgres.mjs';
-import { Advice, buildWeb, checkNode, fail, installChromium, installNginx, installPackages, ROOT, step } from './lib/steps.mjs';
+import {
+  Advice,
+  buildWeb,
+  checkNode,
+  fail,
+  installChromium,
+  installNginx,
+  installPackages,
+  ROOT,
+  step,
+} from './lib/steps.mjs';
 
 const PARTS = ['types', 'lint', 'core', 'server', 'web', 'e2e'];
 const asked = process.argv.slice(2);

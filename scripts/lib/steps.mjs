@@ -128,6 +128,8 @@ export async function buildWeb() {
   const mark = path.join(dist, '.upwell-build');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === sources) return 'unchanged';
   const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
+  // The page knows which build it is of, and hears from the server which one that serves.
+  env.EXPO_PUBLIC_UPWELL_BUILD = sources.slice(0, 12);
   await run('npx', ['expo', 'export', '-p', 'web', '--output-dir', 'dist'], { cwd: path.join(ROOT, 'apps/web'), env });
   mkdirSync(dist, { recursive: true });
   await makeServiceWorker(dist);
@@ -141,7 +143,7 @@ async function makeServiceWorker(dist) {
   const { generateSW } = await import('workbox-build');
   await generateSW({
     globDirectory: dist,
-    globPatterns: ['**/*.{js,html,svg,woff2,css,webmanifest}'],
+    globPatterns: ['**/*.{js,html,svg,png,woff2,css,webmanifest}'],
     swDest: path.join(dist, 'sw.js'),
     inlineWorkboxRuntime: true,
     sourcemap: false,

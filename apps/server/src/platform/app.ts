@@ -31,7 +31,7 @@ import { bodyTimes, requestLimits } from './limits';
 import { createMail } from './mail';
 import { openApi } from './openApi';
 import { answerError, registerProblems } from './problem';
-import { webApp } from './webApp';
+import { servedBuild, webApp } from './webApp';
 
 /** An archive of a large club over a slow line. */
 const LONGEST_REQUEST_MS = 15 * 60_000;
@@ -97,10 +97,13 @@ export async function createApp({ database, config, jobs, work, log }: Parts): P
   await app.register(healthRoutes, { database });
   await app.register(
     async (api) => {
+      // An open page of an older build hears that there is a newer one.
+      const build = servedBuild(config.webRoot);
       await api.register(requestLimits, config.limits);
       // What is answered here is about people: no cache between here and the device keeps it.
       api.addHook('onSend', async (_request, reply) => {
         if (!reply.hasHeader('cache-control')) void reply.header('cache-control', 'no-store');
+        if (build) void reply.header('upwell-build', build);
       });
       await api.register(looks, { database });
       await api.register(accountRoutes, { database, config, prefix: '/account' });

@@ -1,8 +1,15 @@
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
+import path from 'node:path';
 import fastifyStatic from '@fastify/static';
 import type { FastifyInstance } from 'fastify';
 import { PUBLIC } from './identity';
 import { sendProblem } from './problem';
+
+/** Which build of the web app is served, as its pages say it of themselves; null when none is. */
+export function servedBuild(webRoot: string | null): string | null {
+  const mark = webRoot === null ? null : path.join(webRoot, '.upwell-build');
+  return mark !== null && existsSync(mark) ? readFileSync(mark, 'utf8').slice(0, 12) : null;
+}
 
 /** Serves the exported web app; every address that is a page answers with its index. */
 export async function webApp(app: FastifyInstance, { webRoot }: { webRoot: string | null }): Promise<void> {

@@ -42,6 +42,19 @@ export function setKeeper(given: Keeper): void {
   keeper = given;
 }
 
+/** Hears which build the server serves, and says whether it is a newer one; set by the part that keeps the app. */
+let onBuild: ((build: string | null, store: BaseQueryApi) => boolean) | null = null;
+
+export function setOnBuild(given: typeof onBuild): void {
+  onBuild = given;
+}
+
+/** What a server of a newer version does not understand is told as what it is. */
+function outdated(error: FetchBaseQueryError): { readonly error: FetchBaseQueryError } {
+  const detail = 'The server is of a newer version than this page. Load the new version; what you entered is kept.';
+  return { error: { ...error, data: { ...(error.data as object | undefined), detail } } as FetchBaseQueryError };
+}
+
 /** A sign-in that ran out is noticed at any call: who is signed in is asked again, and the frame shows the sign-in. */
 const fetchSignedIn: BaseQueryFn<string | Args, unknown, FetchBaseQueryError, Extra> = async (args, store, extra) => {
   if (isLeaving() && !(await tellServer())) {
@@ -49,7 +62,10 @@ const fetchSignedIn: BaseQueryFn<string | Args, unknown, FetchBaseQueryError, Ex
     return { error: { status: 'FETCH_ERROR', error: 'Signed out on this device.' } };
   }
   if (keeper && extra?.waits && typeof args !== 'string') return keeper.change(args, extra.waits, store);
-  const result = (await fetchJson(args, store, extra ?? {})) as Answer;
+  const asked = await fetchJson(args, store, extra ?? {});
+  const build = asked.meta?.response?.headers.get('upwell-build') ?? null;
+  const older = onBuild?.(build, store) ?? false;
+  const result = (older && asked.error?.status === 400 ? outdated(asked.error) : asked) as Answer;
   const signingIn = typeof args !== 'string' && args.url === '/account/sign-in';
   if (result.error?.status === 401 && !signingIn) store.dispatch(api.util.invalidateTags(['Me']));
   return keeper ? keeper.answered(args, result, store) : result;

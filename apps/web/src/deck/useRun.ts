@@ -5,11 +5,14 @@ import { deviceId } from '@/offline/device';
 import { eventsOf, keepEvent } from '@/offline/events';
 import { storageFull } from '@/offline/slice';
 import { fetchEvents, sendSoon } from '@/offline/sync';
+import { clockRuns } from '@/offline/version';
 import { useAppDispatch, useAppStore } from '@/state/hooks';
 import { DeckTime } from './time';
 
 /** How often other devices are asked what they noted, milliseconds. */
 const ASK_MS = 5000;
+/** No session takes longer, milliseconds. */
+const LONGEST_RUN_MS = 6 * 3600_000;
 
 export interface Run {
   readonly state: RunState;
@@ -93,5 +96,11 @@ export function useRun(session: string): Run | null {
   );
 
   const state = useMemo(() => runState(events), [events]);
+  // One that nobody ended is over some hours later.
+  const runs = state.beganMs !== null && state.endedMs === null && Date.now() - state.beganMs < LONGEST_RUN_MS;
+  // Also while the coach looks at something else: nothing may interrupt it until it has ended.
+  useEffect(() => {
+    dispatch(clockRuns({ session, runs }));
+  }, [dispatch, session, runs]);
   return time && device ? { state, events, time, note, doubts } : null;
 }

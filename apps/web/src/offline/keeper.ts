@@ -5,6 +5,7 @@ import { dropPage, isKept, keepPage, keptPage } from './pages';
 import { enqueue } from './outbox';
 import { reached, storageFull, troubled } from './slice';
 import { send } from './sync';
+import { askToStay } from './version';
 
 /** The address of a question as it is kept: with its parameters, in a fixed order. */
 export function addressOf(args: string | FetchArgs): string {
@@ -57,8 +58,10 @@ const keeper: Keeper = {
     if (failing || (!answer.error && waiting === 0)) store.dispatch(troubled(failing));
     if (!answer.error) {
       const me = path === '/account/me' ? (answer.data as { accountId: string } | null) : null;
-      if (me) await openFor(me.accountId);
-      else if (path === '/account/me') await forgetPages();
+      if (me) {
+        await openFor(me.accountId);
+        askToStay();
+      } else if (path === '/account/me') await forgetPages();
       if (isKept(path)) await keepPage(path, answer.data).catch(() => store.dispatch(storageFull(true)));
       return answer;
     }

@@ -1,6 +1,7 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { api } from '@/api/api';
 import { offline, storageFull } from '@/offline/slice';
+import { version } from '@/offline/version';
 import { drafts } from './drafts';
 import { keep, kept } from './persist';
 import { settings } from './settings';
@@ -12,6 +13,7 @@ export function makeStore() {
       drafts: drafts.reducer,
       settings: settings.reducer,
       offline: offline.reducer,
+      version: version.reducer,
     },
     preloadedState: { drafts: kept('drafts', {}), settings: kept('settings', { theme: 'system' as const }) },
     middleware: (defaults) => defaults().concat(api.middleware),

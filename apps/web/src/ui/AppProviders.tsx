@@ -8,7 +8,7 @@ import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperleg
 import { accountEndpoints } from '@/account/api';
 import { deckEndpoints } from '@/deck/api';
 import { keepOnDevice } from '@/offline/keeper';
-import { registerServiceWorker } from '@/offline/serviceWorker';
+import { keepApp } from '@/offline/version';
 import { startSync } from '@/offline/sync';
 import { useAppSelector } from '@/state/hooks';
 import { store } from '@/state/store';
@@ -16,7 +16,7 @@ import { Icon } from './Icon';
 import { DAY, FONT, FONT_BOLD, NIGHT } from './theme';
 
 keepOnDevice();
-registerServiceWorker();
+keepApp(store);
 askEarly();
 
 /** Asks for what the first screen waits for before anything is drawn: on a slow phone that is a third of a second. */

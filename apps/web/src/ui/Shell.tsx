@@ -4,6 +4,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import type { Role } from '@upwell/contract/account';
 import { OfflineBar } from '@/offline/OfflineBar';
+import { VersionBar } from '@/offline/VersionBar';
 import { Icon } from './Icon';
 import { useTheme } from './useTheme';
 import { useWide } from './useWide';
@@ -61,6 +62,7 @@ export function Shell({
     <View style={[styles.fill, wide ? styles.row : styles.column]}>
       {wide ? bar : null}
       <View style={styles.fill}>
+        <VersionBar />
         <OfflineBar />
         <View style={styles.fill}>{children}</View>
       </View>

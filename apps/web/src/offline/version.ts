@@ -1,0 +1,115 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { setOnBuild } from '@/api/api';
+import type { Store } from '@/state/store';
+
+interface Version {
+  /** A newer build is there: kept by the browser and waiting, or said by the server. */
+  readonly newer: boolean;
+  /** The session whose clock runs on this device. */
+  readonly clock: string | null;
+}
+
+const initialState: Version = { newer: false, clock: null };
+
+/** Whether this page is of the newest build, and what must not be interrupted to load it. */
+export const version = createSlice({
+  name: 'version',
+  initialState,
+  reducers: {
+    newerFound: (state) => {
+      state.newer = true;
+    },
+    clockRuns: (state, { payload }: PayloadAction<{ readonly session: string; readonly runs: boolean }>) => {
+      if (payload.runs) state.clock = payload.session;
+      else if (state.clock === payload.session) state.clock = null;
+    },
+  },
+});
+
+export const { newerFound, clockRuns } = version.actions;
+
+interface Moment {
+  readonly version: Version;
+  readonly offline: { readonly waiting: number; readonly undecided: number };
+}
+
+/** What the change to a newer build waits for; null when it may come now. */
+export function holdsBack({ version: { clock }, offline: { waiting, undecided } }: Moment): string | null {
+  if (clock !== null) return 'while the clock runs';
+  if (waiting + undecided > 0) return 'until everything is sent';
+  return null;
+}
+
+/** The build this page is of; empty when it was not built, as in tests. */
+export const BUILD = process.env.EXPO_PUBLIC_UPWELL_BUILD ?? '';
+
+/** Hears from an answer of the server which build it serves. */
+export function heardOf(build: string | null, store: { dispatch(action: unknown): unknown }, own = BUILD): boolean {
+  const newer = own !== '' && build !== null && build !== own;
+  if (newer) {
+    store.dispatch(newerFound());
+    void look();
+  }
+  return newer;
+}
+
+/** Asks the browser to look for a newer build; set once the app is kept by it. */
+let look: () => Promise<void> = async () => {};
+/** Loads the newer build. */
+let changeOver: () => void = () => globalThis.window?.location.reload();
+
+export const loadNewer = (): void => changeOver();
+
+/** How often an open app is asked for a newer build, milliseconds. */
+const LOOK_MS = 30 * 60_000;
+
+/** Lets the app open without a network, and hears of newer builds. Only where it was built for it. */
+export function keepApp(store: Store): void {
+  setOnBuild(heardOf);
+  if (typeof navigator === 'undefined' || !('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production')
+    return;
+  const keep = async (): Promise<void> => {
+    const { Workbox } = await import('workbox-window');
+    const worker = new Workbox('/sw.js');
+    let asked = false;
+    worker.addEventListener('waiting', () => store.dispatch(newerFound()));
+    // Another tab changed over: what this page has not loaded yet is gone from the kept app.
+    worker.addEventListener('controlling', ({ isUpdate }) => {
+      if (asked) window.location.reload();
+      else if (isUpdate) store.dispatch(newerFound());
+    });
+    look = () => worker.update();
+    changeOver = () => {
+      asked = true;
+      worker.messageSkipWaiting();
+      // Nothing waits when another tab has changed over already.
+      setTimeout(() => window.location.reload(), 3000);
+    };
+    await worker.register({ immediate: true });
+    setInterval(() => void look().catch(noNetwork), LOOK_MS);
+    document.addEventListener('visibilitychange', () => {
+      if (document.visibilityState === 'visible') void look().catch(noNetwork);
+      // Nobody looks: the best moment.
+      else if (store.getState().version.newer && holdsBack(store.getState()) === null) loadNewer();
+    });
+  };
+  const start = () =>
+    void keep().catch((error: unknown) => {
+      // A browser that forbids it, as in a private window: everything works, but not without a network.
+      console.warn('The app cannot be kept for use without a network.', error);
+    });
+  // After the first screen, which it would slow down.
+  if (document.readyState === 'complete') start();
+  else window.addEventListener('load', start, { once: true });
+}
+
+/** Asked another time in half an hour. */
+const noNetwork = () => undefined;
+
+/** Asks the browser not to throw away what is kept here when it needs room. Once a page. */
+let askedToStay = false;
+export function askToStay(): void {
+  if (askedToStay || typeof navigator === 'undefined' || !navigator.storage?.persist) return;
+  askedToStay = true;
+  void navigator.storage.persist().catch(noNetwork);
+}

@@ -1,0 +1,131 @@
+import { act, fireEvent, screen } from '@testing-library/react-native';
+import { router } from 'expo-router';
+import { Text } from 'react-native';
+import { setOnBuild } from '@/api/api';
+import { counted } from '@/offline/slice';
+import { VersionBar } from '@/offline/VersionBar';
+import { askToStay, clockRuns, heardOf, holdsBack, newerFound, version } from '@/offline/version';
+import { useSquadsQuery } from '@/swimmers/api';
+import { sentence } from '@/api/problem';
+import { fakeServer, showAt } from './fakeServer';
+import { testStore } from './testStore';
+
+const Squads = () => {
+  const { error } = useSquadsQuery();
+  return <Text>{error ? sentence(error) : 'fine'}</Text>;
+};
+
+describe('what a newer version waits for', () => {
+  const moment = (clock: string | null, waiting: number, undecided: number) =>
+    holdsBack({ version: { newer: true, clock }, offline: { waiting, undecided } });
+  it.each<[string | null, number, number, string | null]>([
+    [null, 0, 0, null],
+    ['s', 0, 0, 'while the clock runs'],
+    ['s', 2, 0, 'while the clock runs'],
+    [null, 1, 0, 'until everything is sent'],
+    [null, 0, 1, 'until everything is sent'],
+  ])('clock %p, %d waiting, %d undecided: %p', (clock, waiting, undecided, why) =>
+    expect(moment(clock, waiting, undecided)).toBe(why),
+  );
+
+  it('is the clock of the session that runs, until that one ends', () => {
+    const after = (...runs: readonly (readonly [string, boolean])[]) =>
+      runs.reduce((s, [session, is]) => version.reducer(s, clockRuns({ session, runs: is })), version.getInitialState())
+        .clock;
+    expect(after(['a', true])).toBe('a');
+    expect(after(['a', true], ['b', false])).toBe('a');
+    expect(after(['a', true], ['a', false])).toBeNull();
+    expect(after(['a', true], ['b', true], ['a', false])).toBe('b');
+  });
+});
+
+describe('an open app', () => {
+  const reload = jest.fn();
+  beforeEach(() => {
+    reload.mockClear();
+    Object.assign(window, { location: { reload, hash: '', pathname: '/deck' } });
+  });
+  afterEach(() => Object.assign(window, { location: undefined }));
+  const Page = () => (
+    <>
+      <VersionBar />
+      <Text>Here</Text>
+    </>
+  );
+  const show = () => {
+    fakeServer({});
+    return showAt({ deck: Page, swimmers: Page }, '/deck');
+  };
+
+  it('says nothing while it is of the newest version', async () => {
+    show();
+    await screen.findByText('Here');
+    act(() => router.navigate('/swimmers'));
+    expect(screen.queryByText(/new version/)).toBeNull();
+    expect(reload).not.toHaveBeenCalled();
+  });
+
+  it('loads a newer one at a press, or with the next page', async () => {
+    const store = show();
+    await screen.findByText('Here');
+    act(() => void store.dispatch(newerFound()));
+    expect(screen.getByText('A new version of Upwell is here.')).toBeTruthy();
+    expect(reload).not.toHaveBeenCalled();
+    fireEvent.press(screen.getByText('Load it'));
+    expect(reload).toHaveBeenCalledTimes(1);
+    act(() => router.navigate('/swimmers'));
+    expect(reload).toHaveBeenCalledTimes(2);
+  });
+
+  it('waits for a running clock and for what is not sent', async () => {
+    const store = show();
+    await screen.findByText('Here');
+    act(() => {
+      store.dispatch(newerFound());
+      store.dispatch(clockRuns({ session: 's', runs: true }));
+    });
+    expect(screen.getByText('A new version of Upwell is here. It waits while the clock runs.')).toBeTruthy();
+    expect(screen.queryByText('Load it')).toBeNull();
+    act(() => router.navigate('/swimmers'));
+    act(() => {
+      store.dispatch(clockRuns({ session: 's', runs: false }));
+      store.dispatch(counted({ waiting: 1, undecided: 0 }));
+    });
+    expect(screen.getByText(/It waits until everything is sent/)).toBeTruthy();
+    act(() => router.navigate('/deck'));
+    expect(reload).not.toHaveBeenCalled();
+  });
+});
+
+describe('the build a server tells of', () => {
+  it.each<[string | null, string, boolean]>([
+    ['aaa', 'aaa', false],
+    ['bbb', 'aaa', true],
+    [null, 'aaa', false],
+    ['bbb', '', false],
+  ])('%p where this page is of %p: newer %p', (said, own, newer) => {
+    const store = testStore();
+    expect(heardOf(said, store, own)).toBe(newer);
+    expect(store.getState().version.newer).toBe(newer);
+  });
+
+  it('explains a refusal that an older page does not understand', async () => {
+    setOnBuild(() => true);
+    fakeServer({ 'GET /squads': () => ({ status: 400, body: { detail: 'This field is not known.' } }) });
+    showAt({ deck: Squads }, '/deck');
+    expect(await screen.findByText(/The server is of a newer version than this page/)).toBeTruthy();
+    screen.unmount();
+    setOnBuild(() => false);
+    showAt({ deck: Squads }, '/deck');
+    expect(await screen.findByText('This field is not known.')).toBeTruthy();
+    setOnBuild(null);
+  });
+});
+
+it('asks the browser once not to throw away what is kept', () => {
+  const persist = jest.fn(async () => true);
+  Object.assign(global, { navigator: { storage: { persist } } });
+  askToStay();
+  askToStay();
+  expect(persist).toHaveBeenCalledTimes(1);
+});
