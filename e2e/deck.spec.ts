@@ -3,34 +3,7 @@ import type { Page } from '@playwright/test';
 import type { DeckEvent } from '@upwell/core/deck';
 import type { SessionView } from '@upwell/contract/sessions';
 import { build } from 'esbuild';
-import { expect, expectAccessible, idOf, signIn, test } from './fixtures';
-
-/** A day far away, so that every journey has its own session. */
-let day = 1;
-
-/** A short session of three levels that is there for this journey only; answers its id. */
-async function newSession(page: Page): Promise<string> {
-  const date = `2032-03-${String(day++).padStart(2, '0')}`;
-  const squads = (await (await page.request.get('/api/v1/squads')).json()) as { id: string }[];
-  const set = (metres: number) => `Main\n  2 x ${metres} crawl 75%, rest 20\n  100 crawl easy\n`;
-  const text = `# On deck\nwhen: ${date} 19:00\npool: 25 m\n\n== Build\nwho: 6 swimmers in 1 lane\n${set(50)}\n== Hold\nwho: 6 swimmers in 1 lane\n${set(100)}\n== Race\nwho: 5 swimmers in 1 lane\n${set(12.5)}`;
-  const read = await page.request.post('/api/v1/compute/session-text', { data: { text } });
-  const { session } = (await read.json()) as { session: { plan: SessionView['plan'] } };
-  const id = crypto.randomUUID();
-  const saved = await page.request.put(`/api/v1/sessions/${id}`, {
-    data: {
-      title: `On deck ${date}`,
-      date,
-      startTime: '19:00',
-      squadIds: squads.slice(0, 3).map((s) => s.id),
-      plan: session.plan,
-      version: 0,
-      writeId: crypto.randomUUID(),
-    },
-  });
-  expect(saved.status()).toBe(200);
-  return id;
-}
+import { expect, expectAccessible, idOf, newSession, signIn, test } from './fixtures';
 
 async function eventsOf(page: Page, id: string): Promise<DeckEvent[]> {
   const answer = await page.request.get(`/api/v1/deck/runs/${id}/events`);

@@ -6,8 +6,14 @@ const ROOT = path.resolve(import.meta.dirname, '..');
 /** The real server on its own port, which a journey can stop and start again. */
 export class Server {
   private child: ChildProcess | null = null;
+  /** The one-time code, while there is no club. */
+  code = '';
 
-  constructor(readonly port: number) {}
+  constructor(
+    readonly port: number,
+    /** Another database, another build of the app, without the demo. */
+    private readonly env: Readonly<Record<string, string>> = {},
+  ) {}
 
   get url(): string {
     return `http://127.0.0.1:${this.port}`;
@@ -17,12 +23,19 @@ export class Server {
     if (!process.env.DATABASE_URL) throw new Error('Run the journeys with: npm test -- e2e');
     const child = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
       cwd: path.join(ROOT, 'apps/server'),
-      env: { ...process.env, PORT: String(this.port), WEB_ROOT: path.join(ROOT, 'apps/web/dist'), UPWELL_DEMO: '1' },
+      env: {
+        ...process.env,
+        PORT: String(this.port),
+        WEB_ROOT: path.join(ROOT, 'apps/web/dist'),
+        UPWELL_DEMO: '1',
+        ...this.env,
+      },
       stdio: ['ignore', 'pipe', 'inherit'],
     });
     this.child = child;
     return new Promise((resolve, reject) => {
       child.stdout.on('data', (data: Buffer) => {
+        this.code = /setup code (\S+)/.exec(data.toString())?.[1] ?? this.code;
         if (data.toString().includes('listening on')) resolve();
       });
       child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));

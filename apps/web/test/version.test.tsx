@@ -17,7 +17,7 @@ const Squads = () => {
 
 describe('what a newer version waits for', () => {
   const moment = (clock: string | null, waiting: number, undecided: number) =>
-    holdsBack({ version: { newer: true, clock }, offline: { waiting, undecided } });
+    holdsBack({ version: { clock }, offline: { waiting, undecided } });
   it.each<[string | null, number, number, string | null]>([
     [null, 0, 0, null],
     ['s', 0, 0, 'while the clock runs'],

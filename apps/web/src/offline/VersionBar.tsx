@@ -1,5 +1,5 @@
 import { usePathname } from 'expo-router';
-import { useEffect, useRef } from 'react';
+import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useAppSelector } from '@/state/hooks';
@@ -13,14 +13,11 @@ import { holdsBack, loadNewer } from './version';
 export function VersionBar() {
   const theme = useTheme();
   const path = usePathname();
-  const newer = useAppSelector((state) => state.version.newer);
+  const { newer, heardAt } = useAppSelector((state) => state.version);
   const why = useAppSelector(holdsBack);
-  const seenAt = useRef<string | null>(null);
   useEffect(() => {
-    if (!newer) return;
-    if (seenAt.current === null) seenAt.current = path;
-    else if (seenAt.current !== path && why === null) loadNewer();
-  }, [newer, path, why]);
+    if (newer && heardAt !== path && why === null) loadNewer();
+  }, [newer, heardAt, path, why]);
   if (!newer) return null;
   return (
     <View

@@ -5,19 +5,25 @@ import type { Store } from '@/state/store';
 interface Version {
   /** A newer build is there: kept by the browser and waiting, or said by the server. */
   readonly newer: boolean;
+  /** The page on which it was heard of: with the next one it is loaded. */
+  readonly heardAt: string;
   /** The session whose clock runs on this device. */
   readonly clock: string | null;
 }
 
-const initialState: Version = { newer: false, clock: null };
+const initialState: Version = { newer: false, heardAt: '', clock: null };
 
 /** Whether this page is of the newest build, and what must not be interrupted to load it. */
 export const version = createSlice({
   name: 'version',
   initialState,
   reducers: {
-    newerFound: (state) => {
-      state.newer = true;
+    newerFound: {
+      prepare: () => ({ payload: globalThis.window?.location?.pathname ?? '' }),
+      reducer: (state, { payload }: PayloadAction<string>) => {
+        if (!state.newer) state.heardAt = payload;
+        state.newer = true;
+      },
     },
     clockRuns: (state, { payload }: PayloadAction<{ readonly session: string; readonly runs: boolean }>) => {
       if (payload.runs) state.clock = payload.session;
@@ -29,7 +35,7 @@ export const version = createSlice({
 export const { newerFound, clockRuns } = version.actions;
 
 interface Moment {
-  readonly version: Version;
+  readonly version: Pick<Version, 'clock'>;
   readonly offline: { readonly waiting: number; readonly undecided: number };
 }
 

@@ -240,6 +240,158 @@ describe('the frame of a session', () => {
   });
 });
 
+describe('groups and their shapes', () => {
+  /** What every group costs in the best shape they share, and what each costs in its own best. */
+  const shapesOf = (request: BuildRequest) => {
+    const all = request.groups.map((_, i) => everyCombination(request, i));
+    const shared = [...all[0]!.keys()]
+      .filter((shape) => all.every((found) => found.has(shape)))
+      .map((shape) => ({ shape, cost: all.reduce((sum, found) => sum + found.get(shape)!.cost, 0) }))
+      .sort((a, b) => a.cost - b.cost);
+    const apart = all.reduce((sum, found) => sum + cheapest(found).cost, 0);
+    const own = all.map((found) => [...found].find(([, f]) => f === cheapest(found))![0]);
+    return { all, shared, apart, own };
+  };
+  const twoGroups = (change: Partial<BuildRequest>) =>
+    asking([groupOf('build'), groupOf('race')], { minutes: 40, ...change });
+  const swum = (plan: SessionPlan) => plan.groups.map((group) => content(group.blocks));
+
+  it('take one shape although another suits each of them better, where that costs them little', () => {
+    const cases = [1, 2, 3, 4, 5, 6]
+      .map((seed) => twoGroups({ seed }))
+      .map((request) => ({ request, ...shapesOf(request) }));
+    const found = cases.filter(
+      ({ shared, own, apart }) =>
+        shared.length > 0 && own.some((shape) => shape !== shared[0]!.shape) && shared[0]!.cost <= apart + 2 * 0.8,
+    );
+    expect(found.length).toBeGreaterThan(0);
+    for (const { request, all, shared } of found)
+      expect(swum(planOf(request))).toEqual(
+        all.map((of) => content(of.get(shared[0]!.shape)!.parts.map((p) => p.block))),
+      );
+  });
+
+  it('take each their own where a shape in common would cost more than 0.8 a group', () => {
+    // A distance that suits one shape of theirs only makes the others dear.
+    const before = planOf(twoGroups({ seed: 1 }));
+    const lockOf = (i: number) => before.groups[i]!.blocks.filter((b) => b.kind === 'main');
+    const requests = [1, 2, 3, 4].flatMap((seed) =>
+      (
+        [
+          [[], lockOf(1)],
+          [lockOf(0), []],
+          [lockOf(0), lockOf(1)],
+        ] as const
+      ).map(([first, second]) =>
+        twoGroups({
+          seed,
+          groups: [groupOf('build', { locked: [...first] }), groupOf('race', { locked: [...second], loadLimit: 400 })],
+        }),
+      ),
+    );
+    for (const request of requests) {
+      const result = buildSession(request);
+      if (result.kind === 'clash') continue;
+      const { all, shared, apart } = shapesOf(request);
+      const together = shared.length > 0 && shared[0]!.cost <= apart + 2 * 0.8;
+      const expected = all.map((of) =>
+        content((together ? of.get(shared[0]!.shape)! : cheapest(of)).parts.map((p) => p.block)),
+      );
+      expect(swum(result.plan)).toEqual(expected);
+    }
+  });
+});
+
+describe('what cannot be', () => {
+  it('names a block that may not be kept, by its group', () => {
+    const before = planOf(asking([groupOf('build')])).groups[0]!;
+    const main = before.blocks.find((b) => b.kind === 'main')!;
+    const beginners = groupOf('settle', { locked: [main] });
+    const result = buildSession(asking([groupOf('build'), beginners]));
+    expect(result).toEqual({
+      kind: 'clash',
+      clashes: [
+        {
+          group: 1,
+          message: 'Settle: not yet ten metres on their own: no lengths are kept.',
+          changes: ['Unlock a block.'],
+        },
+      ],
+    });
+  });
+
+  it('says which nearby distance and time would do', () => {
+    // 37 to 53 lengths fit 45 minutes of Build: 36 and 54 are one too few and one too many.
+    const changesOf = (lengths: number) => {
+      const result = buildSession(asking([groupOf('build', { lengths })]));
+      return result.kind === 'clash' ? result.clashes.map((c) => c.changes) : result.kind;
+    };
+    expect(changesOf(36)).toEqual([['Swim 925 m instead.', 'Plan 40 minutes.']]);
+    expect(changesOf(54)).toEqual([['Swim 1325 m instead.', 'Plan 50 minutes.']]);
+    expect([changesOf(37), changesOf(53)]).toEqual(['built', 'built']);
+  });
+
+  it('names nothing that would not help', () => {
+    // Nobody swims so little in so short a time, whatever is changed by a little.
+    const result = buildSession(asking([groupOf('build', { lengths: 400 })], { minutes: 20 }));
+    if (result.kind !== 'clash') throw new Error('was built');
+    for (const change of result.clashes[0]!.changes) {
+      const minutes = /^Plan (\d+) minutes/.exec(change)?.[1];
+      const metres = /^Swim (\d+) m/.exec(change)?.[1];
+      const again = asking([groupOf('build', { lengths: metres ? Number(metres) / 25 : 400 })], {
+        minutes: minutes ? Number(minutes) : 20,
+      });
+      if (minutes || metres) expect([change, buildSession(again).kind]).toEqual([change, 'built']);
+    }
+  });
+
+  it('explains at most forty searches’ worth, for all groups together', () => {
+    const wrong = Array.from({ length: 3 }, () => groupOf('build', { lengths: 80 }));
+    const result = buildSession(asking(wrong));
+    if (result.kind !== 'clash') throw new Error('was built');
+    // The first needs nearly all of them.
+    expect(result.clashes.map((c) => [c.group, c.changes])).toEqual([
+      [0, ['Swim 1250 m instead.', 'Plan 65 minutes.']],
+      [1, []],
+      [2, []],
+    ]);
+  });
+});
+
+describe('land and beginners', () => {
+  it('gives another five to eight minutes to land where the usual six leave no way', () => {
+    for (const [lengths, landMinutes] of [
+      [37, 7],
+      [38, 6],
+      [53, 5],
+    ] as const) {
+      const request = asking([groupOf('build', { lengths })]);
+      // The usual six first, then the shortest.
+      expect([6, 5, 7, 8].find((m) => everyCombination(request, 0, m).size > 0)).toBe(landMinutes);
+      expect(expectCheapest(request, landMinutes).blocks[0]!.landMinutes).toBe(landMinutes);
+    }
+  });
+
+  it('plans beginners by the clock, with eight minutes of land and no metre', () => {
+    const request = asking([groupOf('settle')]);
+    const [group] = planOf(request).groups;
+    expect(group!.blocks[0]).toMatchObject({ kind: 'land', landMinutes: 8 });
+    expect(groupTotals(group!, request.pool).metres).toBe(0);
+    expect(group!.blocks.length).toBeGreaterThan(3);
+    const land: Block = { ...group!.blocks[0]!, landMinutes: 5 };
+    const kept = planOf(asking([groupOf('settle', { locked: [land] })])).groups[0]!;
+    expect(kept.blocks[0]).toBe(land);
+    // Three minutes fewer on land are three minutes more in the water.
+    const water = (blocks: readonly Block[]) => groupClock({ ...group!, blocks: blocks.slice(1) }, request.pool).totalS;
+    expect(water(kept.blocks) - water(group!.blocks)).toBeCloseTo(180, 0);
+  });
+
+  it('plans beginners who have their ten metres like the others', () => {
+    const able = groupOf('settle', { ladderSteps: { confidence: 20 } });
+    expect(groupTotals(planOf(asking([able])).groups[0]!, { length: 25, unit: 'm' }).metres).toBeGreaterThan(0);
+  });
+});
+
 describe('another session', () => {
   it('is the next seed that differs', () => {
     const request = asking([groupOf('build')]);

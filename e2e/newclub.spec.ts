@@ -1,0 +1,225 @@
+import { execFileSync } from 'node:child_process';
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import type { Browser, Page } from '@playwright/test';
+import { expect, expectAccessible, freePort, newSession, signIn, test } from './fixtures';
+import { Server } from './server';
+
+const DIST = path.resolve(import.meta.dirname, '../apps/web/dist');
+
+/** A server on an empty database of its own, gone afterwards. */
+async function onEmpty(work: (server: Server) => Promise<void>): Promise<void> {
+  const url = new URL(process.env.DATABASE_URL!);
+  const name = `empty_${Date.now()}`;
+  const sql = (text: string) => execFileSync('psql', [process.env.DATABASE_URL!, '-qc', text], { stdio: 'pipe' });
+  sql(`create database ${name}`);
+  url.pathname = `/${name}`;
+  const server = new Server(await freePort(), { DATABASE_URL: url.toString(), UPWELL_DEMO: '0' });
+  try {
+    await server.start();
+    await work(server);
+  } finally {
+    await server.stop();
+    sql(`drop database ${name} with (force)`);
+  }
+}
+
+/** A phone of somebody else, or one of our own, at this server. */
+async function phone(browser: Browser, server: Server): Promise<Page> {
+  const context = await browser.newContext({ baseURL: server.url, viewport: { width: 390, height: 844 } });
+  return context.newPage();
+}
+
+/** Counts what a thumb does: every press, and every field that is entered. */
+class Taps {
+  count = 0;
+  constructor(private readonly page: Page) {}
+  async press(name: string | RegExp, role: 'button' | 'link' = 'button'): Promise<void> {
+    this.count++;
+    await this.page.getByRole(role, { name }).first().click();
+  }
+  async enter(label: string, text: string): Promise<void> {
+    this.count++;
+    await this.page.getByLabel(label, { exact: true }).fill(text);
+  }
+}
+
+const SQUADS = ['Minnows', 'Juniors', 'Seniors', 'Masters'];
+const LEVELS = ['Settle', 'Build', 'Hold', 'Race'];
+const FAMILIES = ['Lindqvale', 'Halloran', 'Quarrel', 'Dvořák', 'Šahin', 'Ferrant'];
+/** Sixty swimmers, as they stand in a club's sheet. */
+const ROSTER = [
+  'Vorname;Nachname;Jahrgang;Gruppe;Stufe;100 Freistil',
+  ...Array.from({ length: 60 }, (_, i) => {
+    const at = i % 4;
+    const time = ['', '1:52,3', '1:31,0', '1:12,4'][at];
+    return `Łena${String.fromCharCode(97 + (i % 26))}${i};${FAMILIES[i % 6]};${2016 - at * 4};${SQUADS[at]};${LEVELS[at]};${time}`;
+  }),
+].join('\n');
+
+test('from an empty server to the first session on deck, with sixty swimmers and three coaches', async ({
+  browser,
+}, info) => {
+  test.skip(info.project.name === 'wide', 'It is done on a phone.');
+  test.setTimeout(240_000);
+  await onEmpty(async (server) => {
+    const page = await phone(browser, server);
+    const taps = new Taps(page);
+    await page.goto('/');
+    await taps.press('Begin your club');
+    await taps.enter('Code', server.code.toLowerCase());
+    await taps.enter('Name of the club', 'Kestrel Bay Swimmers');
+    await taps.enter('Your name', 'Ines Moll');
+    await taps.enter('E-mail', 'ines@kestrel.example');
+    await taps.enter('Password, 10 characters or more', 'three wet towels');
+    await taps.press('Begin');
+    await expect(page.getByText('First steps')).toBeVisible();
+    await expectAccessible(page);
+
+    await taps.press('Bring in swimmers');
+    await taps.enter('Or paste it here', ROSTER);
+    await taps.press('Look at it');
+    await expect(page.getByText('New squads: Minnows, Juniors, Seniors, Masters')).toBeVisible();
+    await expectAccessible(page);
+    await taps.press('Bring in 60 swimmers');
+    await expect(page.getByText('60 swimmers are in')).toBeVisible();
+
+    await taps.press('Invite coaches');
+    const links: string[] = [];
+    for (const squad of ['Minnows', 'Juniors', 'Seniors']) {
+      await taps.press(squad);
+      await taps.press('Make the link');
+      links.push(await page.getByLabel('The link', { exact: true }).inputValue());
+      if (links.length === 1) await expectAccessible(page);
+      await taps.press('Done');
+      await taps.press(squad);
+    }
+
+    await taps.press('Sessions', 'link');
+    await taps.press(/^(New session|Build|New)/);
+    await expect(page.getByRole('button', { name: 'Keep it' })).toBeEnabled({ timeout: 30_000 });
+    await taps.press('Keep it');
+    await expect(page).toHaveURL(/\/sessions\/[0-9a-f-]{36}$/);
+    const title = await page.getByRole('heading', { level: 1 }).innerText();
+    await taps.press('Deck', 'link');
+    await expect(page.getByRole('main').getByText(title).first()).toBeVisible();
+    info.annotations.push({ type: 'taps', description: String(taps.count) });
+    console.log(`taps from an empty server to the first session on deck: ${taps.count}`);
+    expect(taps.count).toBeLessThan(60);
+
+    // The first coach comes in on another phone, and sees their squad and no other.
+    const coach = await phone(browser, server);
+    await coach.goto(links[0]!);
+    await expect(coach.getByText('Ines Moll invites you as a coach.')).toBeVisible();
+    await expectAccessible(coach);
+    await coach.getByLabel('Your name').fill('Odile Ferrant');
+    await coach.getByLabel('E-mail').fill('odile@kestrel.example');
+    await coach.getByLabel('Password, 10 characters or more').fill('four dry towels');
+    await coach.getByRole('button', { name: 'Come in' }).click();
+    await expect(coach).toHaveURL(/\/deck$/);
+    await coach.goto('/swimmers');
+    await expect(coach.getByRole('button', { name: 'Minnows' })).toBeVisible();
+    await expect(coach.getByRole('button', { name: 'Juniors' })).toHaveCount(0);
+    // Found without the letters that are not on this keyboard.
+    await coach.getByLabel('Find a swimmer by name').fill('lenaa0 lindqvale');
+    await expect(coach.getByText('Łenaa0 Lindqvale')).toBeVisible();
+
+    // A parent comes in for a child, and sees the week of that child alone.
+    await coach.getByText('Łenaa0 Lindqvale').click();
+    await coach.getByRole('button', { name: 'Invite' }).click();
+    await coach.getByRole('button', { name: 'Make the link' }).click();
+    const home = await phone(browser, server);
+    await home.goto(await coach.getByLabel('The link', { exact: true }).inputValue());
+    await expect(home.getByText(/a parent or guardian signs up here/)).toBeVisible();
+    await home.getByLabel('Your name').fill('Mara Lindqvale');
+    await home.getByLabel('E-mail').fill('mara@lindqvale.example');
+    await home.getByLabel('Password, 10 characters or more').fill('five salty shoes');
+    await home.getByRole('button', { name: 'Come in' }).click();
+    await expect(home).toHaveURL(/\/my-week$/);
+    const seen = (await (await home.request.get('/api/v1/swimmers')).json()) as { items: object[] };
+    expect(seen.items).toHaveLength(1);
+
+    // The coach forgets the password: the head coach's link, once.
+    await page.goto('/account/people');
+    await page.getByRole('button', { name: /^Odile Ferrant/ }).click();
+    await page.getByRole('button', { name: 'Link for a new password' }).click();
+    const link = await page.getByLabel('The link', { exact: true }).inputValue();
+    await coach.goto(link);
+    await coach.getByLabel('New password, 10 characters or more').fill('six wet feet here');
+    await coach.getByRole('button', { name: 'Set the password' }).click();
+    await expect(coach.getByText('Your new password is set')).toBeVisible();
+    await coach.getByRole('button', { name: 'To the sign-in' }).click();
+    await coach.getByLabel('E-mail').fill('odile@kestrel.example');
+    await coach.getByLabel('Password', { exact: true }).fill('six wet feet here');
+    await coach.getByRole('button', { name: 'Sign in' }).click();
+    await expect(coach).toHaveURL(/\/deck$/);
+    await home.goto(link);
+    await expect(home.getByText('This link is over')).toBeVisible();
+
+    // And leaves the club: out on the device that is open, the name stays.
+    await page.getByRole('button', { name: 'Done' }).click();
+    await page.getByRole('button', { name: 'Has left the club' }).click();
+    await expect(page.getByText('Have left')).toBeVisible();
+    await coach.goto('/swimmers');
+    await expect(coach).toHaveURL(/\/sign-in/);
+    await page.reload();
+    await expect(page.getByRole('button', { name: /^Odile Ferrant/ })).toBeVisible();
+  });
+});
+
+test('a newer version waits for the running clock, and is loaded with the next page after it', async ({
+  browser,
+}, info) => {
+  test.skip(info.project.name === 'wide', 'Once is enough.');
+  test.setTimeout(180_000);
+  const dist = mkdtempSync(path.join(tmpdir(), 'upwell-dist-'));
+  cpSync(DIST, dist, { recursive: true });
+  const server = new Server(await freePort(), { WEB_ROOT: dist });
+  try {
+    await server.start();
+    const page = await phone(browser, server);
+    await signIn(page);
+    // The app is kept by the browser.
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready;
+      while (!navigator.serviceWorker.controller) await new Promise((resolve) => setTimeout(resolve, 50));
+    });
+    const sessionId = await newSession(page);
+    await page.goto(`/deck/${sessionId}/run`);
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await expect(
+      page
+        .getByText(/Running for/)
+        .or(page.getByLabel(/Running for/))
+        .first(),
+    ).toBeVisible();
+
+    // A new build takes the place of the old one, and the server is started again.
+    await server.stop();
+    const index = path.join(dist, 'index.html');
+    writeFileSync(index, readFileSync(index, 'utf8').replace('<div id="root">', '<div id="root" data-build="next">'));
+    const worker = path.join(dist, 'sw.js');
+    const old = readFileSync(worker, 'utf8');
+    const next = old.replace(/(url:"index\.html",revision:")[0-9a-f]+/, '$1feed');
+    expect(next).not.toBe(old);
+    writeFileSync(worker, next);
+    writeFileSync(path.join(dist, '.upwell-build'), 'feedfeedfeedfeed');
+    await server.start();
+
+    // Said, and nothing happens to the clock.
+    await page.evaluate(() => {
+      (globalThis as { same?: true }).same = true;
+    });
+    const isSame = () => page.evaluate(() => (globalThis as { same?: true }).same === true);
+    await page.goBack();
+    await page.getByRole('link', { name: 'Swimmers' }).click();
+    await expect(page.getByText('It waits while the clock runs.', { exact: false })).toBeVisible({ timeout: 20_000 });
+    await page.getByRole('link', { name: 'Library' }).click();
+    await page.waitForTimeout(500);
+    expect(await isSame()).toBe(true);
+  } finally {
+    await server.stop();
+    rmSync(dist, { recursive: true, force: true });
+  }
+});
