@@ -186,19 +186,15 @@ test('a newer version waits for the running clock, and is loaded with the next p
       while (!navigator.serviceWorker.controller) await new Promise((resolve) => setTimeout(resolve, 50));
     });
     const sessionId = await newSession(page);
-    await page.goto(`/deck/${sessionId}/run`);
+    await page.goto(`/deck/${sessionId}`);
+    await page.getByRole('button', { name: 'Run it' }).click();
     await page.getByRole('button', { name: 'Begin' }).click();
-    await expect(
-      page
-        .getByText(/Running for/)
-        .or(page.getByLabel(/Running for/))
-        .first(),
-    ).toBeVisible();
+    await page.getByRole('button', { name: 'Lane 1: go', exact: true }).click();
 
     // A new build takes the place of the old one, and the server is started again.
     await server.stop();
     const index = path.join(dist, 'index.html');
-    writeFileSync(index, readFileSync(index, 'utf8').replace('<div id="root">', '<div id="root" data-build="next">'));
+    writeFileSync(index, readFileSync(index, 'utf8').replace(/(upwell-build" content=")\w+/, '$1feedfeedfeed'));
     const worker = path.join(dist, 'sw.js');
     const old = readFileSync(worker, 'utf8');
     const next = old.replace(/(url:"index\.html",revision:")[0-9a-f]+/, '$1feed');
@@ -207,17 +203,39 @@ test('a newer version waits for the running clock, and is loaded with the next p
     writeFileSync(path.join(dist, '.upwell-build'), 'feedfeedfeedfeed');
     await server.start();
 
-    // Said, and nothing happens to the clock.
+    // Said, and nothing happens to the clock, whatever else is looked at.
     await page.evaluate(() => {
       (globalThis as { same?: true }).same = true;
     });
     const isSame = () => page.evaluate(() => (globalThis as { same?: true }).same === true);
-    await page.goBack();
+    const build = () => page.locator('meta[name="upwell-build"]').getAttribute('content');
+    const before = await build();
+    const back = page.getByRole('button', { name: 'Back' });
+    await back.click();
+    await expect(page).toHaveURL(`/deck/${sessionId}`);
+    await back.click();
     await page.getByRole('link', { name: 'Swimmers' }).click();
     await expect(page.getByText('It waits while the clock runs.', { exact: false })).toBeVisible({ timeout: 20_000 });
     await page.getByRole('link', { name: 'Library' }).click();
-    await page.waitForTimeout(500);
+    await expect(page).toHaveURL(/\/library/);
+    expect([await isSame(), await build()]).toEqual([true, before]);
+
+    // The session ends and everything is sent: with the next page the new version is there.
+    const runIt = page.getByRole('button', { name: 'Run it' });
+    for (let i = 0; i < 6 && !(await runIt.isVisible()); i++) {
+      await page.goBack();
+      await runIt.waitFor({ timeout: 1500 }).catch(() => undefined);
+    }
     expect(await isSame()).toBe(true);
+    await runIt.click();
+    await page.getByRole('tab', { name: 'Finish' }).click();
+    await page.getByRole('button', { name: 'Hold to end the session' }).click({ delay: 2500 });
+    await expect(page.getByText('Hold to end the session')).toHaveCount(0);
+    await expect(page.getByText(/\d waits?/)).toHaveCount(0);
+    await back.click();
+    await back.click();
+    await expect.poll(build, { timeout: 20_000 }).toBe('feedfeedfeed');
+    await expect.poll(isSame).toBe(false);
   } finally {
     await server.stop();
     rmSync(dist, { recursive: true, force: true });

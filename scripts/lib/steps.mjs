@@ -128,10 +128,12 @@ export async function buildWeb() {
   const mark = path.join(dist, '.upwell-build');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === sources) return 'unchanged';
   const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
-  // The page knows which build it is of, and hears from the server which one that serves.
-  env.EXPO_PUBLIC_UPWELL_BUILD = sources.slice(0, 12);
   await run('npx', ['expo', 'export', '-p', 'web', '--output-dir', 'dist'], { cwd: path.join(ROOT, 'apps/web'), env });
   mkdirSync(dist, { recursive: true });
+  // The page knows which build it is of, and hears from the server which one that serves.
+  const index = path.join(dist, 'index.html');
+  const page = readFileSync(index, 'utf8');
+  writeFileSync(index, page.replace('<head>', `<head><meta name="upwell-build" content="${sources.slice(0, 12)}" />`));
   await makeServiceWorker(dist);
   writeFileSync(mark, sources);
   return 'built';

@@ -96,11 +96,11 @@ export function useRun(session: string): Run | null {
   );
 
   const state = useMemo(() => runState(events), [events]);
-  // One that nobody ended is over some hours later.
-  const runs = state.beganMs !== null && state.endedMs === null && Date.now() - state.beganMs < LONGEST_RUN_MS;
-  // Also while the coach looks at something else: nothing may interrupt it until it has ended.
+  const { beganMs, endedMs } = state;
+  // Also while the coach looks at something else: nothing may interrupt it until it has ended, or is hours old.
   useEffect(() => {
+    const runs = beganMs !== null && endedMs === null && Date.now() - beganMs < LONGEST_RUN_MS;
     dispatch(clockRuns({ session, runs }));
-  }, [dispatch, session, runs]);
+  }, [dispatch, session, beganMs, endedMs]);
   return time && device ? { state, events, time, note, doubts } : null;
 }

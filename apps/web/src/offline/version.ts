@@ -46,21 +46,36 @@ export function holdsBack({ version: { clock }, offline: { waiting, undecided } 
   return null;
 }
 
-/** The build this page is of; empty when it was not built, as in tests. */
-export const BUILD = process.env.EXPO_PUBLIC_UPWELL_BUILD ?? '';
+/** The build this page is of, as it stands in the page itself; empty when it was not built, as in tests. */
+export function ownBuild(): string {
+  return globalThis.document?.querySelector?.('meta[name="upwell-build"]')?.getAttribute('content') ?? '';
+}
 
-/** Hears from an answer of the server which build it serves. */
-export function heardOf(build: string | null, store: { dispatch(action: unknown): unknown }, own = BUILD): boolean {
+/** Asks the browser to look for a newer build. Only where the app is kept by it; elsewhere a new page is newer by itself. */
+let look: (() => Promise<void>) | null = null;
+let lookedAt = -Infinity;
+/** Least time between two looks that answers of the server ask for, milliseconds. */
+const LOOK_AGAIN_MS = 30_000;
+
+/**
+ * Hears from an answer of the server which build it serves, and says whether that is another one than this page's.
+ *
+ * Where the browser keeps the app it has to fetch the new one first, and says itself when it has.
+ */
+export function heardOf(
+  build: string | null,
+  store: { dispatch(action: unknown): unknown },
+  own = ownBuild(),
+): boolean {
   const newer = own !== '' && build !== null && build !== own;
-  if (newer) {
-    store.dispatch(newerFound());
-    void look();
+  if (newer && look === null) store.dispatch(newerFound());
+  if (newer && look !== null && Date.now() - lookedAt > LOOK_AGAIN_MS) {
+    lookedAt = Date.now();
+    void look().catch(noNetwork);
   }
   return newer;
 }
 
-/** Asks the browser to look for a newer build; set once the app is kept by it. */
-let look: () => Promise<void> = async () => {};
 /** Loads the newer build. */
 let changeOver: () => void = () => globalThis.window?.location.reload();
 
@@ -84,7 +99,8 @@ export function keepApp(store: Store): void {
       if (asked) window.location.reload();
       else if (isUpdate) store.dispatch(newerFound());
     });
-    look = () => worker.update();
+    const update = () => worker.update();
+    look = update;
     changeOver = () => {
       asked = true;
       worker.messageSkipWaiting();
@@ -92,9 +108,9 @@ export function keepApp(store: Store): void {
       setTimeout(() => window.location.reload(), 3000);
     };
     await worker.register({ immediate: true });
-    setInterval(() => void look().catch(noNetwork), LOOK_MS);
+    setInterval(() => void update().catch(noNetwork), LOOK_MS);
     document.addEventListener('visibilitychange', () => {
-      if (document.visibilityState === 'visible') void look().catch(noNetwork);
+      if (document.visibilityState === 'visible') void update().catch(noNetwork);
       // Nobody looks: the best moment.
       else if (store.getState().version.newer && holdsBack(store.getState()) === null) loadNewer();
     });
