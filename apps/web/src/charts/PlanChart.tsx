@@ -5,6 +5,7 @@ import { BarChart } from 'react-native-gifted-charts';
 import { weekTint } from '@/goal/weekTint';
 import { useTheme } from '@/ui/useTheme';
 import { BAR_LABELS, barLook } from './barLook';
+import { LOCALE } from '@/ui/locale';
 
 interface PlanChartProps {
   /** Loads of the weeks before, the oldest first. */
@@ -14,7 +15,7 @@ interface PlanChartProps {
 
 const HEIGHT = 120;
 const dayShort = (day: string) =>
-  new Date(`${day}T12:00:00`).toLocaleDateString(undefined, { day: 'numeric', month: 'short' });
+  new Date(`${day}T12:00:00`).toLocaleDateString(LOCALE, { day: 'numeric', month: 'short' });
 
 /** What was swum and what is planned, week by week, on one scale. */
 export function PlanChart({ past, weeks }: PlanChartProps) {

@@ -8,8 +8,8 @@ import { dayOf } from './dates';
 registerTranslation('en', en);
 registerTranslation('en-GB', enGB);
 
-/** Month first only where people write it so. */
-const LOCALE = typeof navigator !== 'undefined' && navigator.language === 'en-US' ? 'en' : 'en-GB';
+/** Typed month first where people write it so: the field says which; what is shown elsewhere names its month. */
+const TYPED = typeof navigator !== 'undefined' && navigator.language === 'en-US' ? 'en' : 'en-GB';
 
 export interface DayPickerProps {
   readonly label: string;
@@ -30,7 +30,7 @@ export function DayPicker({ label, value, onChange, error, style }: DayPickerPro
       <View style={styles.row}>
         <View style={styles.flex}>
           <DatePickerInput
-            locale={LOCALE}
+            locale={TYPED}
             mode="outlined"
             label={label}
             accessibilityLabel={label}
@@ -46,7 +46,7 @@ export function DayPicker({ label, value, onChange, error, style }: DayPickerPro
         <IconButton icon="calendar" accessibilityLabel={`Choose a day: ${label}`} onPress={() => setOpen(true)} />
       </View>
       <DatePickerModal
-        locale={LOCALE}
+        locale={TYPED}
         mode="single"
         visible={open}
         date={date}

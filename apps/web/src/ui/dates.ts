@@ -1,4 +1,5 @@
 import { addDays, daysBetween, weekdayOf } from '@upwell/core/days';
+import { LOCALE } from '@/ui/locale';
 
 /** The calendar day where the coach stands, as `2026-11-24`. */
 export function dayOf(date: Date): string {
@@ -8,7 +9,7 @@ export function dayOf(date: Date): string {
 
 /** A day as the locale writes it: Tue 24 Nov. */
 export function dayWord(day: string): string {
-  return new Date(`${day}T12:00:00`).toLocaleDateString(undefined, {
+  return new Date(`${day}T12:00:00`).toLocaleDateString(LOCALE, {
     weekday: 'short',
     day: 'numeric',
     month: 'short',

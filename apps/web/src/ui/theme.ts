@@ -6,7 +6,15 @@ export const FONT_BOLD = 'Atkinson Bold';
 const type = configureFonts({ config: { fontFamily: FONT, fontWeight: '400', letterSpacing: 0 } });
 const bold = { fontFamily: FONT_BOLD, fontWeight: '400' as const };
 
-const fonts: MD3Theme['fonts'] = {
+/** How much larger, or smaller, than usual somebody has set the text of their browser. */
+function textScale(): number {
+  const root = globalThis.document?.documentElement;
+  const px = root ? parseFloat(globalThis.getComputedStyle(root).fontSize) : 16;
+  return px > 0 ? Math.min(2, Math.max(0.8, px / 16)) : 1;
+}
+const SCALE = textScale();
+
+const sizes: MD3Theme['fonts'] = {
   ...type,
   displayLarge: { ...type.displayLarge, ...bold, fontSize: 64, lineHeight: 68 },
   displayMedium: { ...type.displayMedium, ...bold, fontSize: 48, lineHeight: 52 },
@@ -21,6 +29,13 @@ const fonts: MD3Theme['fonts'] = {
   labelMedium: { ...type.labelMedium, ...bold, fontSize: 14, lineHeight: 18 },
   labelSmall: { ...type.labelSmall, fontSize: 13, lineHeight: 17 },
 };
+
+const fonts = Object.fromEntries(
+  Object.entries(sizes).map(([name, font]) => [
+    name,
+    'fontSize' in font ? { ...font, fontSize: font.fontSize * SCALE, lineHeight: font.lineHeight * SCALE } : font,
+  ]),
+) as MD3Theme['fonts'];
 
 /** Colours of our own beside Paper's. */
 export interface OwnColours {

@@ -16,6 +16,7 @@ import { useWide } from '@/ui/useWide';
 import { useSeasonInfiniteQuery } from '../api';
 import { PlanAll } from '../parts/PlanAll';
 import { KIND_WORD, percent, PHASE_WORD, VERDICT_WORD } from '../words';
+import { LOCALE } from '@/ui/locale';
 
 /** Width of one week, px: a finger need not hit it, the row opens the swimmer. */
 const WEEK = { least: 20, most: 56 };
@@ -174,7 +175,7 @@ function Grid({
 }
 
 const LETTER = { learn: 'L', build: 'B', sharpen: 'S', recovery: 'r', taper: 't' } as const;
-const monthOf = (day: string) => new Date(`${day}T12:00:00`).toLocaleDateString(undefined, { month: 'short' });
+const monthOf = (day: string) => new Date(`${day}T12:00:00`).toLocaleDateString(LOCALE, { month: 'short' });
 
 interface LineProps {
   readonly mondays: readonly string[];
@@ -232,8 +233,7 @@ function Line({ row, mondays, size, name }: LineProps & { readonly row: SeasonRo
 }
 
 /** A weekday by its number, 1 is Monday, as the locale writes it. */
-const weekdayOf = (weekday: number) =>
-  new Date(2024, 0, weekday, 12).toLocaleDateString(undefined, { weekday: 'short' });
+const weekdayOf = (weekday: number) => new Date(2024, 0, weekday, 12).toLocaleDateString(LOCALE, { weekday: 'short' });
 
 /** Height of the tallest load of a squad, px. */
 const TALL = 34;

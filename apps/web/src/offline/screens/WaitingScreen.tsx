@@ -15,6 +15,7 @@ import { dropEvents, refusedEvents, retryEvents, waitingEvents } from '../events
 import { dropChange, keepMine, waitingChanges } from '../outbox';
 import { storageFull } from '../slice';
 import { count, send } from '../sync';
+import { momentWord } from '@/ui/locale';
 
 /** Saves something that waits as a file of its own. */
 const toFile = (name: string, what: object) =>
@@ -128,7 +129,7 @@ export function WaitingScreen() {
         .filter((c) => c.state === 'waiting')
         .map((entry) => (
           <Card key={entry.seq} title={entry.label}>
-            <Text variant="bodySmall">{`Entered ${new Date(entry.at).toLocaleString()}`}</Text>
+            <Text variant="bodySmall">{`Entered ${momentWord(entry.at)}`}</Text>
             {entry.failures ? (
               <Text>{`Sending this failed ${times(entry.failures)} so far: ${entry.problem ?? ''}`}</Text>
             ) : null}

@@ -7,12 +7,13 @@ import { HoldButton } from '@/ui/HoldButton';
 import { Failure, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useImportsQuery, useUndoImportMutation } from '../api';
+import { countWord, momentWord } from '@/ui/locale';
 
 function brought({ rows, stored, undoneAt, removed }: ImportView): string {
-  if (undoneAt) return `Undone ${new Date(undoneAt).toLocaleString()}: ${removed.toLocaleString()} results taken back`;
+  if (undoneAt) return `Undone ${momentWord(undoneAt)}: ${countWord(removed)} results taken back`;
   const left = rows - stored;
-  const known = left > 0 ? `, ${left.toLocaleString()} were here already` : '';
-  return `${stored.toLocaleString()} ${stored === 1 ? 'result' : 'results'} stored${known}`;
+  const known = left > 0 ? `, ${countWord(left)} were here already` : '';
+  return `${countWord(stored)} ${stored === 1 ? 'result' : 'results'} stored${known}`;
 }
 
 /** What was imported before, each of which can be taken back whole. */
@@ -30,9 +31,7 @@ export function EarlierImports() {
           <View key={one.id} role="listitem" style={[styles.row, { borderTopColor: theme.own.line }]}>
             <View style={styles.flex}>
               <Text variant="titleSmall">{one.name}</Text>
-              <Text variant="bodySmall">
-                {`${new Date(one.storedAt).toLocaleString()}${one.by ? ` · ${one.by}` : ''}`}
-              </Text>
+              <Text variant="bodySmall">{`${momentWord(one.storedAt)}${one.by ? ` · ${one.by}` : ''}`}</Text>
               <Text>{brought(one)}</Text>
             </View>
             {one.undoneAt === null ? (

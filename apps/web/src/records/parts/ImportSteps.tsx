@@ -6,8 +6,9 @@ import { Card } from '@/ui/Card';
 import { dayWord } from '@/ui/dates';
 import { useTheme } from '@/ui/useTheme';
 import type { PendingImport } from '../importResults';
+import { countWord } from '@/ui/locale';
 
-const results = (n: number) => `${n.toLocaleString()} ${n === 1 ? 'result' : 'results'}`;
+const results = (n: number) => `${countWord(n)} ${n === 1 ? 'result' : 'results'}`;
 
 /** How far it is; without a share it is not known. */
 export function Progress({ share, onStop }: { readonly share: number | null; readonly onStop?: () => void }) {
@@ -36,14 +37,14 @@ export function KnownRows({
   const { rows, known, examples } = check;
   const fresh = rows - known;
   return (
-    <Card title={`${known.toLocaleString()} of ${results(rows)} ${known === 1 ? 'is' : 'are'} here already`} strong>
+    <Card title={`${countWord(known)} of ${results(rows)} ${known === 1 ? 'is' : 'are'} here already`} strong>
       <Text variant="bodySmall">Same swimmer, day, distance and time. Nothing is stored yet.</Text>
       {examples.map((e, i) => (
         <Text key={i} style={[styles.row, { borderTopColor: theme.own.line }]}>
           {`${e.name}, ${dayWord(e.on)}: ${e.distanceM} m in ${formatTime(e.timeS, 1)}`}
         </Text>
       ))}
-      {known > examples.length ? <Text>{`and ${(known - examples.length).toLocaleString()} more`}</Text> : null}
+      {known > examples.length ? <Text>{`and ${countWord(known - examples.length)} more`}</Text> : null}
       <View style={styles.buttons}>
         {fresh > 0 ? (
           <Button mode="contained" onPress={() => onStore(true)}>
@@ -53,7 +54,7 @@ export function KnownRows({
         <Button mode={fresh > 0 ? 'outlined' : 'contained'} onPress={onCancel}>
           Store nothing
         </Button>
-        <Button onPress={() => onStore(false)}>{`Store all ${rows.toLocaleString()} again`}</Button>
+        <Button onPress={() => onStore(false)}>{`Store all ${countWord(rows)} again`}</Button>
       </View>
     </Card>
   );

@@ -13,6 +13,7 @@ import { Choice } from '@/ui/Choice';
 import { Input } from '@/ui/Input';
 import { Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
+import { countWord } from '@/ui/locale';
 
 const FIELD_WORD: Readonly<Record<ResultField, string>> = {
   swimmer: 'Swimmer',
@@ -106,12 +107,12 @@ export function Columns({
 /** What cannot be read, by its line. */
 export function Problems({ read }: { readonly read: ReadResults }) {
   const theme = useTheme();
-  if (read.problems.length === 0) return <Notice>{`All ${read.rows.toLocaleString()} rows can be read.`}</Notice>;
+  if (read.problems.length === 0) return <Notice>{`All ${countWord(read.rows)} rows can be read.`}</Notice>;
   return (
     <Card
       title={
         read.badRows > 0
-          ? `${read.badRows.toLocaleString()} of ${read.rows.toLocaleString()} rows cannot be read`
+          ? `${countWord(read.badRows)} of ${countWord(read.rows)} rows cannot be read`
           : 'This cannot be read yet'
       }
     >
@@ -121,7 +122,7 @@ export function Problems({ read }: { readonly read: ReadResults }) {
           {`Line ${p.line}: ${p.message}`}
         </Text>
       ))}
-      {read.problems.length > 20 ? <Text>{`and ${(read.badRows - 20).toLocaleString()} more`}</Text> : null}
+      {read.problems.length > 20 ? <Text>{`and ${countWord(read.badRows - 20)} more`}</Text> : null}
     </Card>
   );
 }

@@ -17,6 +17,7 @@ import { EarlierImports } from '../parts/EarlierImports';
 import { Asking, KnownRows, Progress, Unheard } from '../parts/ImportSteps';
 import { Columns, Problems, WhoseFile } from '../parts/ReadFile';
 import { useImport } from '../useImport';
+import { countWord } from '@/ui/locale';
 
 interface Opened {
   readonly name: string;
@@ -165,7 +166,7 @@ export function ImportScreen() {
       ) : null}
       {opened && results.length > 0 && ready ? (
         <Button mode="contained" disabled={progress !== null} onPress={() => imported.send(opened.name, results)}>
-          {`Store ${results.length.toLocaleString()} ${results.length === 1 ? 'result' : 'results'}`}
+          {`Store ${countWord(results.length)} ${results.length === 1 ? 'result' : 'results'}`}
         </Button>
       ) : null}
       <EarlierImports />
@@ -176,8 +177,8 @@ export function ImportScreen() {
 function storedWords({ stored, rows, undoneAt }: ImportView): string {
   if (undoneAt) return 'This import was stored, and undone since.';
   const left = rows - stored;
-  const known = left > 0 ? ` ${left.toLocaleString()} were here already and left as they are.` : '';
-  return `${stored.toLocaleString()} ${stored === 1 ? 'result is' : 'results are'} stored.${known}`;
+  const known = left > 0 ? ` ${countWord(left)} were here already and left as they are.` : '';
+  return `${countWord(stored)} ${stored === 1 ? 'result is' : 'results are'} stored.${known}`;
 }
 
 /** What the simulated swimmer swims outside: wanders a little to the right, looks every twelve strokes. */

@@ -11,6 +11,7 @@ import { Empty, Failure, Loading } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useResultsQuery } from '../api';
+import { countWord } from '@/ui/locale';
 
 const PAGE = 25;
 const HEAD: Readonly<Record<ResultSort, string>> = {
@@ -45,7 +46,7 @@ export function ResultsScreen() {
   return (
     <Screen
       title="Results"
-      under={data ? `${data.total.toLocaleString()} results` : undefined}
+      under={data ? `${countWord(data.total)} results` : undefined}
       back="/swimmers"
       actions={
         <>
@@ -120,7 +121,7 @@ export function ResultsScreen() {
             <Button disabled={page === 0} onPress={() => router.setParams({ page: String(page - 1) } as never)}>
               Back
             </Button>
-            <Text>{`${page * PAGE + 1}–${Math.min(data.total, (page + 1) * PAGE)} of ${data.total.toLocaleString()}`}</Text>
+            <Text>{`${page * PAGE + 1}–${Math.min(data.total, (page + 1) * PAGE)} of ${countWord(data.total)}`}</Text>
             <Button
               disabled={(page + 1) * PAGE >= data.total}
               onPress={() => router.setParams({ page: String(page + 1) } as never)}

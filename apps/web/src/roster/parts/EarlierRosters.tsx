@@ -7,12 +7,13 @@ import { HoldButton } from '@/ui/HoldButton';
 import { Failure, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useRostersQuery, useUndoRosterMutation } from '../api';
+import { countWord, momentWord } from '@/ui/locale';
 
 function brought({ swimmers, undoneAt, removed }: RosterImport): string {
   const stay = swimmers - removed;
-  if (!undoneAt) return `${swimmers.toLocaleString()} ${swimmers === 1 ? 'swimmer' : 'swimmers'}`;
-  const kept = stay === 0 ? '' : `; ${stay.toLocaleString()} stayed, somebody has worked with them since`;
-  return `Taken back: ${removed.toLocaleString()}${kept}`;
+  if (!undoneAt) return `${countWord(swimmers)} ${swimmers === 1 ? 'swimmer' : 'swimmers'}`;
+  const kept = stay === 0 ? '' : `; ${countWord(stay)} stayed, somebody has worked with them since`;
+  return `Taken back: ${countWord(removed)}${kept}`;
 }
 
 /** Lists that came in before; each can be taken back whole. */
@@ -30,7 +31,7 @@ export function EarlierRosters() {
           <View key={one.id} role="listitem" style={[styles.row, { borderTopColor: theme.own.line }]}>
             <View style={styles.flex}>
               <Text variant="titleSmall">{one.name}</Text>
-              <Text variant="bodySmall">{`${new Date(one.storedAt).toLocaleString()} · ${one.by}`}</Text>
+              <Text variant="bodySmall">{`${momentWord(one.storedAt)} · ${one.by}`}</Text>
               <Text>{brought(one)}</Text>
             </View>
             {one.undoneAt === null ? (

@@ -5,6 +5,7 @@ import { sentence, type ApiError } from '@/api/problem';
 import { useInviteMutation } from '@/people/api';
 import { Card } from '@/ui/Card';
 import { Notice } from '@/ui/States';
+import { countWord } from '@/ui/locale';
 
 /** Sends an invitation to every address of a list, one letter after the other; nobody gets two. */
 export function InviteAll({ done: { addresses, mail } }: { readonly done: Pick<RosterDone, 'addresses' | 'mail'> }) {
@@ -15,7 +16,7 @@ export function InviteAll({ done: { addresses, mail } }: { readonly done: Pick<R
   const [running, setRunning] = useState(false);
   const count = addresses.length;
   if (count === 0) return null;
-  const people = `${count.toLocaleString()} ${count === 1 ? 'address' : 'addresses'}`;
+  const people = `${countWord(count)} ${count === 1 ? 'address' : 'addresses'}`;
   if (!mail)
     return (
       <Card title="Invitations">

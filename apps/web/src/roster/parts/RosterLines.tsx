@@ -7,6 +7,7 @@ import { Button, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { Check } from '@/ui/Check';
 import { useTheme } from '@/ui/useTheme';
+import { countWord } from '@/ui/locale';
 
 /** Lines that are shown before somebody asks for the others. */
 const SHOWN = 40;
@@ -36,7 +37,7 @@ export function RosterLines({ lines, swapped, onSwap }: RosterLinesProps) {
   const double = lines.filter((l) => l.problems.length === 0 && l.squad !== '' && known(l));
   const fresh = lines.filter((l) => l.problems.length === 0 && l.squad !== '' && !known(l));
   const people = (n: number, words: readonly [one: string, more: string]) =>
-    `${n.toLocaleString()} ${n === 1 ? words[0] : words[1]}`;
+    `${countWord(n)} ${n === 1 ? words[0] : words[1]}`;
   return (
     <>
       <Group
@@ -102,7 +103,7 @@ function Group({ title, lines, swapped, onSwap }: GroupProps) {
       </View>
       {lines.length > SHOWN && !all ? (
         <Button mode="outlined" onPress={() => setAll(true)} style={styles.start}>
-          {`Show all ${lines.length.toLocaleString()}`}
+          {`Show all ${countWord(lines.length)}`}
         </Button>
       ) : null}
     </Card>

@@ -22,6 +22,7 @@ import { EarlierRosters } from '../parts/EarlierRosters';
 import { InviteAll } from '../parts/InviteAll';
 import { RosterColumns } from '../parts/RosterColumns';
 import { comesIn, RosterLines } from '../parts/RosterLines';
+import { countWord } from '@/ui/locale';
 
 /** Bytes of a file that is opened. */
 const LARGEST = 4_000_000;
@@ -134,7 +135,7 @@ function Look({ opened, onOther }: { readonly opened: Opened; readonly onOther: 
       >
         {committing.isLoading
           ? 'Bringing them in…'
-          : `Bring in ${coming.length.toLocaleString()} ${coming.length === 1 ? 'swimmer' : 'swimmers'}`}
+          : `Bring in ${countWord(coming.length)} ${coming.length === 1 ? 'swimmer' : 'swimmers'}`}
       </Button>
     </View>
   );
@@ -244,7 +245,7 @@ function Done({ done, onOther }: { readonly done: RosterDone; readonly onOther: 
   const made = squads === 0 ? '' : ` ${squads === 1 ? 'One squad was' : `${squads} squads were`} made.`;
   return (
     <>
-      <Card title={`${swimmers.toLocaleString()} ${swimmers === 1 ? 'swimmer is' : 'swimmers are'} in`} strong>
+      <Card title={`${countWord(swimmers)} ${swimmers === 1 ? 'swimmer is' : 'swimmers are'} in`} strong>
         <Text>{`${made} What is next?`.trim()}</Text>
         <View style={styles.row}>
           <Button mode="contained" onPress={() => router.navigate('/sessions/new' as Href)}>

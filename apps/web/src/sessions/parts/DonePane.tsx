@@ -8,6 +8,7 @@ import { Input } from '@/ui/Input';
 import { Stepper } from '@/ui/Stepper';
 import { useTheme } from '@/ui/useTheme';
 import { GroupEditor } from './GroupEditor';
+import { countWord } from '@/ui/locale';
 
 interface DonePaneProps {
   readonly plan: SessionPlan;
@@ -83,8 +84,8 @@ function Compared({ plan, done }: { readonly plan: SessionPlan; readonly done: S
           <Text variant="titleSmall">{d.group}</Text>
           <Text>
             {Math.abs(d.doneM - d.plannedM) < 0.5
-              ? `${Math.round(d.doneM).toLocaleString()} m, as planned`
-              : `${Math.round(d.doneM).toLocaleString()} m of ${Math.round(d.plannedM).toLocaleString()} m planned (${signed(d.doneM - d.plannedM)} m), ${formatTime(d.doneS)} instead of ${formatTime(d.plannedS)}`}
+              ? `${countWord(Math.round(d.doneM))} m, as planned`
+              : `${countWord(Math.round(d.doneM))} m of ${countWord(Math.round(d.plannedM))} m planned (${signed(d.doneM - d.plannedM)} m), ${formatTime(d.doneS)} instead of ${formatTime(d.plannedS)}`}
           </Text>
           {d.blocks.map((b) => (
             <Text key={b.block} variant="bodySmall">{`${BLOCK_NAME[b.block]} ${signed(b.doneM - b.plannedM)} m`}</Text>
@@ -95,7 +96,7 @@ function Compared({ plan, done }: { readonly plan: SessionPlan; readonly done: S
   );
 }
 
-const signed = (metres: number): string => `${metres < 0 ? '−' : '+'}${Math.abs(Math.round(metres)).toLocaleString()}`;
+const signed = (metres: number): string => `${metres < 0 ? '−' : '+'}${countWord(Math.abs(Math.round(metres)))}`;
 
 const styles = StyleSheet.create({
   start: { alignSelf: 'flex-start', marginTop: 10 },

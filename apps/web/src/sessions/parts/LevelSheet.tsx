@@ -23,6 +23,7 @@ import { effortTint } from '@/ui/effortTint';
 import type { OwnColours } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
+import { countWord } from '@/ui/locale';
 
 interface LevelSheetProps {
   readonly plan: SessionPlan;
@@ -93,7 +94,7 @@ interface ColumnProps {
 
 function Column({ group, pool, place, clock, slots, scale, wide, on, onPress }: ColumnProps) {
   const theme = useTheme();
-  const total = totalWord(groupTotals(group, pool), pool, (value) => value.toLocaleString());
+  const total = totalWord(groupTotals(group, pool), pool, (value) => countWord(value));
   return (
     <View style={styles.column}>
       <Pressable

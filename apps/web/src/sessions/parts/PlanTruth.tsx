@@ -6,6 +6,7 @@ import { Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { clockAfter } from '@upwell/core/units';
 import { useTheme } from '@/ui/useTheme';
+import { countWord } from '@/ui/locale';
 
 const NOBODY: readonly GroupPeople[] = [];
 const NONE: readonly string[] = [];
@@ -61,7 +62,7 @@ export function PlanTruth({
               {[
                 `${group.swimmers} swimmers`,
                 `${minutes(swimS)} swimming, ${minutes(restS)} rest, ${minutes(talkS)} talk, ${minutes(landS)} land`,
-                `load ${Math.round(load).toLocaleString()}`,
+                `load ${countWord(Math.round(load))}`,
                 counted > 0 ? `${Math.round((breaths.left / counted) * 100)} % breaths left` : '',
                 looks > 0 ? `${looks} looks` : '',
               ]

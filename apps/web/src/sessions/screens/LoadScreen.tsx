@@ -11,6 +11,7 @@ import { Empty, Failure, Loading } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
 import { useTheme } from '@/ui/useTheme';
 import { useLoadQuery } from '../api';
+import { countWord } from '@/ui/locale';
 
 const LoadChart = lazy(() => import('@/charts').then((charts) => ({ default: charts.LoadChart })));
 
@@ -81,7 +82,7 @@ function LoadCard({ row, chart }: { readonly row: LoadRow; readonly chart: boole
   const theme = useTheme();
   const [open, setOpen] = useState(chart || row.prompts.length > 0);
   const { week, fourWeekMean, ratio, monotony, weeks } = row.summary;
-  const whole = (value: number) => Math.round(value).toLocaleString();
+  const whole = (value: number) => countWord(Math.round(value));
   return (
     <Card
       title={row.name}

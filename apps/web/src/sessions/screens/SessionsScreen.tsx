@@ -13,6 +13,7 @@ import { Tabs } from '@/ui/Tabs';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useSessionsQuery } from '../api';
+import { countWord } from '@/ui/locale';
 
 const VIEWS = ['list', 'week', 'templates'] as const;
 type View_ = (typeof VIEWS)[number];
@@ -215,7 +216,7 @@ export function SessionLine({ row, href }: { readonly row: SessionRow; readonly 
                 <Text
                   variant="labelSmall"
                   style={styles.metres}
-                >{`${group.name} ${Math.round(group.metres).toLocaleString()}`}</Text>
+                >{`${group.name} ${countWord(Math.round(group.metres))}`}</Text>
                 <View
                   style={[styles.bar, { width: 6 + 44 * (group.metres / most), backgroundColor: theme.colors.primary }]}
                   aria-hidden

@@ -5,6 +5,7 @@ import { dayOf, dayWord } from '@/ui/dates';
 import { Failure, Loading } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useLooksInfiniteQuery } from '../api';
+import { LOCALE } from '@/ui/locale';
 
 /** Looks of one day, the newest first. */
 interface Day {
@@ -22,7 +23,7 @@ function byDay(looks: readonly Look[]): Day[] {
   return days;
 }
 
-const timeOf = (at: string) => new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
+const timeOf = (at: string) => new Date(at).toLocaleTimeString(LOCALE, { hour: '2-digit', minute: '2-digit' });
 
 /** Who looked at what: of one child, or of all children of the club. */
 export function LooksList({ swimmerId }: { readonly swimmerId?: string }) {

@@ -13,6 +13,7 @@ import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useErasePersonMutation, useErasingQuery, useSwimmerQuery } from '../api';
 import { LooksList } from '../parts/LooksList';
+import { countWord } from '@/ui/locale';
 
 const WORD: Readonly<Record<PersonPart, string>> = {
   account: 'Sign-in of their own',
@@ -36,7 +37,7 @@ const WORD: Readonly<Record<PersonPart, string>> = {
   looks: 'Looks in the log',
 };
 
-const count = (n: number, one: string, many: string) => `${n.toLocaleString()} ${n === 1 ? one : many}`;
+const count = (n: number, one: string, many: string) => `${countWord(n)} ${n === 1 ? one : many}`;
 
 /** What the club keeps about one person: as a file, who looked at it, and gone for good. For the head coach. */
 export function PersonScreen() {
@@ -107,7 +108,7 @@ function Kept({ kept }: { readonly kept: Erasing }) {
         {parts.map((part) => (
           <View key={part} role="listitem" style={[styles.row, { borderTopColor: theme.own.line }]}>
             <Text style={styles.flex}>{WORD[part]}</Text>
-            <Text style={styles.figures}>{kept.goes[part].toLocaleString()}</Text>
+            <Text style={styles.figures}>{countWord(kept.goes[part])}</Text>
           </View>
         ))}
       </View>

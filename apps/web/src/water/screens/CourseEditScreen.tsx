@@ -43,6 +43,7 @@ import {
   type CourseDraft,
 } from '../courseDraft';
 import { CourseMap } from '../parts/CourseMap';
+import { countWord } from '@/ui/locale';
 
 /** Where a new course begins until somebody says where: nowhere in particular, at sea. */
 const SOMEWHERE: Place = { lat: 31.4, lon: -41.2 };
@@ -158,7 +159,7 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
   return (
     <Screen
       title={draft.name || 'A new course'}
-      over={`${Math.round(metres).toLocaleString('en-GB')} m · ${course.marks.length} marks`}
+      over={`${countWord(Math.round(metres))} m · ${course.marks.length} marks`}
       back={draft.version > 0 ? `/water/${id}` : '/water'}
       actions={
         <>

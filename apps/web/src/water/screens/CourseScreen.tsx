@@ -23,6 +23,7 @@ import { WaterView } from '../parts/WaterView';
 import { WhoSwims } from '../parts/WhoSwims';
 import { useCourseDay } from '../useCourseDay';
 import { useBundle, useSweep } from '../useSweep';
+import { countWord } from '@/ui/locale';
 
 export function CourseScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
@@ -80,9 +81,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
   return (
     <Screen
       title={view.name}
-      over={[view.place, `${Math.round(metres).toLocaleString('en-GB')} m`, totalWord(plans)]
-        .filter(Boolean)
-        .join(' · ')}
+      over={[view.place, `${countWord(Math.round(metres))} m`, totalWord(plans)].filter(Boolean).join(' · ')}
       back="/water"
       actions={
         <>

@@ -14,6 +14,7 @@ import { useTheme } from '@/ui/useTheme';
 import { compute } from '@/worker/compute';
 import { useCoursesQuery } from '../courseList';
 import { courseKey, newCourseDraft } from '../courseDraft';
+import { countWord } from '@/ui/locale';
 
 /** The club's waters: each course with its metres; draw one, or bring one in. */
 export function CoursesScreen() {
@@ -83,7 +84,7 @@ export function CoursesScreen() {
                   {[c.place, `${c.marks} marks`, c.laps > 1 ? `${c.laps} laps` : ''].filter(Boolean).join(' · ')}
                 </Text>
               </View>
-              <Text style={styles.metres}>{`${Math.round(c.lengthM).toLocaleString('en-GB')} m`}</Text>
+              <Text style={styles.metres}>{`${countWord(Math.round(c.lengthM))} m`}</Text>
             </Pressable>
           </View>
         ))}
