@@ -1,7 +1,10 @@
 import { plainName } from '@upwell/core/text';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { isChild } from '@upwell/core/swimmers';
-import { AccountEntity } from '../src/account/entities';
+import { randomBytes } from 'node:crypto';
+import { INVITATION_DAYS } from '@upwell/contract/people';
+import { AccountEntity, InvitationEntity } from '../src/account/entities';
+import { tokenHash } from '../src/platform/identity';
 import { hashPassword } from '../src/account/password';
 import { ClubEntity, ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity } from '../src/swimmers/entities';
 import { ACCOUNTS, CLUB, FIRST_STEPS, PASSWORD, PEOPLE, SQUADS } from './people';
@@ -129,6 +132,18 @@ async function seedSwimmers(em: EntityManager, now: Date): Promise<void> {
     role: 'swimmer',
     passwordHash: await hashPassword(PASSWORD),
     swimmerId: swimmerId(swimmer),
+  });
+  // Somebody who is to come; nobody has this link.
+  await em.insert(InvitationEntity, {
+    id: idFor('an open invitation'),
+    clubId: CLUB_ID,
+    tokenHash: tokenHash(randomBytes(32).toString('base64url')),
+    role: 'coach',
+    email: 'new.coach@upwell.example',
+    swimmerId: null,
+    squadIds: [],
+    madeBy: idFor(ACCOUNTS[0].email),
+    expiresAt: new Date(now.getTime() + INVITATION_DAYS * 86_400_000),
   });
 }
 

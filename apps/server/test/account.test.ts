@@ -83,7 +83,11 @@ describe('signing in', () => {
 
   it('believes a proxy that it knows on where somebody comes from, and nobody else', async () => {
     const proxies = async (trusted: string, remoteAddress: string) => {
-      const config = readConfig({ ...process.env, SECURE_COOKIES: '1', ...(trusted ? { TRUSTED_PROXIES: trusted } : {}) });
+      const config = readConfig({
+        ...process.env,
+        SECURE_COOKIES: '1',
+        ...(trusted ? { TRUSTED_PROXIES: trusted } : {}),
+      });
       const { database, jobs, work } = harness;
       const app = await createApp({ database, jobs, work, config });
       const codes = [];

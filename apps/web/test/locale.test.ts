@@ -2,6 +2,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { dayWord } from '@/ui/dates';
 import { countWord, LOCALE, momentWord } from '@/ui/locale';
+import type * as Theme from '@/ui/theme';
 
 const SRC = path.join(__dirname, '../src');
 const files = (folder: string): string[] =>
@@ -36,7 +37,7 @@ describe('the size of text', () => {
     let size = 0;
     jest.isolateModules(() => {
       // eslint-disable-next-line @typescript-eslint/no-require-imports -- a module is read anew only this way
-      const { DAY } = require('@/ui/theme') as typeof import('@/ui/theme');
+      const { DAY } = require('@/ui/theme') as typeof Theme;
       size = DAY.fonts.bodyMedium.fontSize;
     });
     Object.assign(global, own);
