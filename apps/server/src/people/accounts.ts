@@ -11,10 +11,8 @@ import {
   type ResetLook,
 } from '@upwell/contract/people';
 import type { FastifyInstance } from 'fastify';
+import { countWrong, hashPassword, oneByOne, refuseWeak } from '../account';
 import { AccountEntity, type Account } from '../account/entities';
-import { oneByOne } from '../account/oneByOne';
-import { hashPassword, refuseWeak } from '../account/password';
-import { countWrong } from '../account/tries';
 import { asMe, forgetAccount, HEAD, PUBLIC, tokenHash, whoAsks, type SignedIn } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { notFound, ProblemError } from '../platform/problem';
@@ -22,7 +20,7 @@ import { saveVersioned } from '../platform/saveVersioned';
 import { sqlStateOf } from '../platform/sqlState';
 import { SquadCoachEntity, SquadEntity, SwimmerEntity } from '../swimmers/entities';
 import { makeLink, originOf, refuseShut } from './link';
-import type { PeopleParts } from './routes';
+import type { PeopleParts } from './parts';
 
 const MINUTE_MS = 60_000;
 

@@ -13,17 +13,14 @@ import {
 import { isChild } from '@upwell/core/swimmers';
 import type { FastifyInstance } from 'fastify';
 import { v7 } from 'uuid';
+import { countWrong, hashPassword, oneByOne, refuseWeak, signInAs } from '../account';
 import { InvitationEntity } from '../account/entities';
-import { oneByOne } from '../account/oneByOne';
-import { hashPassword, refuseWeak } from '../account/password';
-import { signInAs } from '../account/signingIn';
-import { countWrong } from '../account/tries';
 import { asMe, COACH, PUBLIC, tokenHash, whoAsks, type SignedIn } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { forbidden, notFound, ProblemError } from '../platform/problem';
 import { SquadEntity, SwimmerEntity } from '../swimmers/entities';
 import { makeLink, originOf, refuseShut } from './link';
-import type { PeopleParts } from './routes';
+import type { PeopleParts } from './parts';
 
 const MINUTE_MS = 60_000;
 const DAY_MS = 24 * 60 * MINUTE_MS;

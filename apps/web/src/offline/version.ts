@@ -1,6 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { setOnBuild } from '@/api/api';
-import type { Store } from '@/state/store';
 
 interface Version {
   /** A newer build is there: kept by the browser and waiting, or said by the server. */
@@ -37,6 +36,12 @@ export const { newerFound, clockRuns } = version.actions;
 interface Moment {
   readonly version: Pick<Version, 'clock'>;
   readonly offline: { readonly waiting: number; readonly undecided: number };
+}
+
+/** The store, as far as this part knows of it. */
+interface Keeps {
+  getState(): Moment & { readonly version: Version };
+  dispatch(action: unknown): unknown;
 }
 
 /** What the change to a newer build waits for; null when it may come now. */
@@ -85,7 +90,7 @@ export const loadNewer = (): void => changeOver();
 const LOOK_MS = 30 * 60_000;
 
 /** Lets the app open without a network, and hears of newer builds. Only where it was built for it. */
-export function keepApp(store: Store): void {
+export function keepApp(store: Keeps): void {
   setOnBuild(heardOf);
   if (typeof navigator === 'undefined' || !('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production')
     return;

@@ -1,0 +1,4 @@
+export { oneByOne } from './oneByOne';
+export { hashPassword, refuseWeak } from './password';
+export { signInAs } from './signingIn';
+export { countWrong } from './tries';
