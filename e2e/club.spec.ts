@@ -37,3 +37,37 @@ test('the whole club is saved as one file, and what was lost is brought back fro
   await (await chosen).setFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{"a":1}') });
   await expect(page.getByText('This is not an archive of a club.', { exact: false })).toBeVisible();
 });
+
+test('two head coaches change the club’s rules at once, and neither change is lost', async ({
+  page,
+  browser,
+  server,
+  quiet,
+}, info) => {
+  test.skip(info.project.name === 'wide', 'Once is enough.');
+  // The second of two saves is told that it was made on older rules, and is made again on the newer ones.
+  quiet.networkErrors = true;
+  const other = await (await browser.newContext({ baseURL: server.url })).newPage();
+  const rules = async () =>
+    (await (await page.request.get('/api/v1/account/club')).json()) as {
+      kit: string[];
+      water: { windMps: number; rainMm: number };
+    };
+  const before = await rules();
+  for (const one of [page, other]) {
+    await signIn(one);
+    await one.goto('/account');
+    await expect(one.getByText('Club rules')).toBeVisible();
+  }
+  // Both have the same rules on their screens; what each changes stands in the same list and the same table.
+  await page.getByRole('button', { name: 'finger paddles', exact: true }).click();
+  await page.getByRole('button', { name: 'Fewer m/s wind at most' }).click();
+  await expect.poll(async () => (await rules()).water.windMps).toBe(before.water.windMps - 1);
+  await other.getByRole('button', { name: 'centre snorkel', exact: true }).click();
+  await other.getByRole('button', { name: 'Fewer mm rain in 72 h at most' }).click();
+  await expect.poll(async () => (await rules()).water.rainMm).toBe(before.water.rainMm - 5);
+  const now = await rules();
+  const changed = (item: string) => now.kit.includes(item) !== before.kit.includes(item);
+  expect(['finger-paddles', 'snorkel'].map(changed)).toEqual([true, true]);
+  expect(now.water.windMps).toBe(before.water.windMps - 1);
+});

@@ -1,5 +1,5 @@
 import type { ClubRules } from '@upwell/contract/club';
-import { KIT, KIT_IDS } from '@upwell/core/library';
+import { KIT, KIT_IDS, type KitId } from '@upwell/core/library';
 import { effortSpeed, type PacePoint } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
 import { WATER_RULES, type WaterRules } from '@upwell/core/safety';
@@ -24,41 +24,45 @@ const LAW: readonly PacePoint[] = EFFORTS.map((effort) => ({
   share: Math.round(effortSpeed(1, effort) * 1000) / 1000,
 }));
 
-/** What was tapped, without what has been stored since. */
-function without(now: Partial<ClubRules>, sent: Partial<ClubRules>): Partial<ClubRules> {
-  return Object.fromEntries(Object.entries(now).filter(([key, value]) => sent[key as keyof ClubRules] !== value));
-}
+/** What one tap changes, whatever the rules are by then: another head coach's change of something else stays. */
+type Tap = (rules: ClubRules) => Partial<ClubRules>;
+
+const after = (rules: ClubRules, taps: readonly Tap[]): ClubRules =>
+  taps.reduce((now, tap) => ({ ...now, ...tap(now) }), rules);
 
 /** What the club decides for itself: its kit, how full a lane is, and what an effort means. */
 export function ClubRulesCard() {
   const { data: stored, error, refetch } = useClubRulesQuery();
   const [save, saving] = useSaveClubRulesMutation();
-  // What was tapped and is not stored yet: taps do not wait for each other, and another head coach's change of
-  // something else stays.
-  const [tapped, setTapped] = useState<Partial<ClubRules>>({});
+  // What was tapped and is not stored yet: taps do not wait for each other.
+  const [taps, setTaps] = useState<readonly Tap[]>([]);
   const conflict = saving.error !== undefined && 'status' in saving.error && saving.error.status === 409;
   useEffect(() => {
-    if (!stored || Object.keys(tapped).length === 0 || saving.isLoading || (saving.isError && !conflict)) return;
+    if (!stored || taps.length === 0 || saving.isLoading || (saving.isError && !conflict)) return;
     const { version, ...rules } = stored;
     const store = async () => {
-      const { error: refused } = await save({ ...rules, ...tapped, version, writeId: v7() });
-      if (!refused) setTapped((now) => without(now, tapped));
+      const { error: refused } = await save({ ...after(rules, taps), version, writeId: v7() });
+      if (!refused) setTaps((now) => now.slice(taps.length));
       // Changed elsewhere meanwhile: what was tapped goes on top of what is stored now. Anything else is said below.
       else if ('status' in refused && refused.status === 409) await refetch();
-      else setTapped({});
+      else setTaps([]);
     };
     void store();
-  }, [stored, tapped, saving.isLoading, saving.isError, conflict, save, refetch]);
+  }, [stored, taps, saving.isLoading, saving.isError, conflict, save, refetch]);
   if (!stored)
     return error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Loading the rules" />;
-  const rules = { ...stored, ...tapped };
-  const change = (patch: Partial<ClubRules>) => {
+  const rules = after(stored, taps);
+  const change = (tap: Tap) => {
     saving.reset();
-    setTapped((now) => ({ ...now, ...patch }));
+    setTaps((now) => [...now, tap]);
   };
   const { kit, laneCapacity, paceTable, water } = rules;
-  const setShare = (at: number, share: number) =>
-    change({ paceTable: paceTable.map((p, i) => (i === at ? { ...p, share: Math.round(share * 1000) / 1000 } : p)) });
+  const own = (item: KitId, owned: boolean) =>
+    change(({ kit: now }) => ({ kit: owned ? [...new Set([...now, item])] : now.filter((k) => k !== item) }));
+  const setShare = (effort: number, share: number) =>
+    change(({ paceTable: now }) => ({
+      paceTable: now.map((p) => (p.effort === effort ? { ...p, share: Math.round(share * 1000) / 1000 } : p)),
+    }));
   return (
     <Card title="Club rules">
       {saving.error && !conflict ? <Notice tone="error">{sentence(saving.error)}</Notice> : null}
@@ -66,16 +70,18 @@ export function ClubRulesCard() {
         label="Kit the club owns"
         options={KIT_IDS.map((value) => ({ value, label: KIT[value] }))}
         chosen={kit}
-        onPress={(item) => change({ kit: kit.includes(item) ? kit.filter((k) => k !== item) : [...kit, item] })}
+        onPress={(item) => own(item, !kit.includes(item))}
       />
       <View style={styles.row}>
         <Stepper
           label="swimmers a lane"
           value={laneCapacity === null ? 'usual' : String(laneCapacity)}
           onLess={
-            laneCapacity === null ? null : () => change({ laneCapacity: laneCapacity > 1 ? laneCapacity - 1 : null })
+            laneCapacity === null
+              ? null
+              : () => change(() => ({ laneCapacity: laneCapacity > 1 ? laneCapacity - 1 : null }))
           }
-          onMore={() => change({ laneCapacity: Math.min(20, (laneCapacity ?? 7) + 1) })}
+          onMore={() => change(() => ({ laneCapacity: Math.min(20, (laneCapacity ?? 7) + 1) }))}
         />
         <Text variant="bodySmall" style={styles.flex}>
           Usual is 8 in a short pool and 12 in a 50 m pool.
@@ -88,15 +94,15 @@ export function ClubRulesCard() {
           { value: 'table', label: 'our own table' },
         ]}
         chosen={[paceTable.length > 0 ? 'table' : 'law']}
-        onPress={(value) => change({ paceTable: value === 'law' ? [] : LAW })}
+        onPress={(value) => change(() => ({ paceTable: value === 'law' ? [] : LAW }))}
       />
-      {paceTable.map(({ effort, share }, i) => (
+      {paceTable.map(({ effort, share }) => (
         <Stepper
           key={effort}
           label={`${Math.round(effort * 100)} %, for 400 m in 6:00`}
           value={`${formatTime(100 / (EXAMPLE_MPS * share), 1)} /100`}
-          onLess={share < 1.5 ? () => setShare(i, share + 0.005) : null}
-          onMore={share > 0.3 ? () => setShare(i, share - 0.005) : null}
+          onLess={share < 1.5 ? () => setShare(effort, share + 0.005) : null}
+          onMore={share > 0.3 ? () => setShare(effort, share - 0.005) : null}
         />
       ))}
       <Text variant="labelMedium">At the water: tighter than usual, never looser</Text>
@@ -105,7 +111,7 @@ export function ClubRulesCard() {
           // More water is the tighter way for the depth; less of everything else.
           const [least, most] = of === 'leastDepthM' ? [WATER_RULES[of], 5] : [step, WATER_RULES[of]];
           const to = (by: number) => () =>
-            change({ water: { ...water, [of]: Math.round((water[of] + by) * 10) / 10 } });
+            change(({ water: now }) => ({ water: { ...now, [of]: Math.round((water[of] + by) * 10) / 10 } }));
           return (
             <Stepper
               key={of}
