@@ -53,12 +53,12 @@ test('two head coaches change the club’s rules at once, and neither change is 
       kit: string[];
       water: { windMps: number; rainMm: number };
     };
-  const before = await rules();
   for (const one of [page, other]) {
     await signIn(one);
     await one.goto('/account');
     await expect(one.getByText('Club rules')).toBeVisible();
   }
+  const before = await rules();
   // Both have the same rules on their screens; what each changes stands in the same list and the same table.
   await page.getByRole('button', { name: 'finger paddles', exact: true }).click();
   await page.getByRole('button', { name: 'Fewer m/s wind at most' }).click();
