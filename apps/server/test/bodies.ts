@@ -8,7 +8,8 @@ export const token = () => v7().replaceAll('-', '').padEnd(43, 'a');
 
 export const rosterOf = () => ({
   ...{ id: v7(), name: 'List.csv', mapping: null, squad: '', level: 'build' },
-  text: 'First name,Last name,Born,100\nOdette,Quarrel,2013,1:31',
+  // Each time somebody else: who is here already does not come in.
+  text: `First name,Last name,Born,100\nOdette,Quarrel ${v7().slice(-6)},2013,1:31`,
 });
 
 export const reviewOf = (swimmer: string) => ({
