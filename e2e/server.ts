@@ -25,6 +25,7 @@ export class Server {
       cwd: path.join(ROOT, 'apps/server'),
       env: {
         ...process.env,
+        HOST: '127.0.0.1',
         PORT: String(this.port),
         WEB_ROOT: path.join(ROOT, 'apps/web/dist'),
         UPWELL_DEMO: '1',

@@ -60,6 +60,7 @@ async function main() {
         WEB_ROOT: path.join(ROOT, 'apps/web/dist'),
         // The demo's password is public, so it only ever goes into our own database on loopback.
         UPWELL_DEMO: demo ? '1' : '0',
+        ...(demo ? { HOST: '127.0.0.1' } : {}),
       };
       // Its own process group: Ctrl-C reaches this script only, which then stops everything in order.
       server = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {

@@ -9,9 +9,11 @@ import { useMeQuery } from '@/account/api';
 import { useSwimmerQuery } from '@/swimmers/api';
 import { Card } from '@/ui/Card';
 import { dayWord } from '@/ui/dates';
+import { canCopy } from '@/ui/canCopy';
 import { Input } from '@/ui/Input';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
+import { WayOn } from '@/ui/WayOn';
 import { useHandoutLinksQuery, useHandoutQuery, useMakeLinkMutation, useRevokeLinkMutation } from '../api';
 import { HandoutPage } from '../parts/HandoutPage';
 import { newSecret, sharedAddress } from '../secret';
@@ -26,7 +28,16 @@ export function HandoutScreen() {
     return (
       <Screen title="Hand-out" back={`/swimmers/${id}`}>
         {error && !swimmer ? <Failure error={error} /> : null}
-        {swimmer ? <Empty title="Nothing to take home yet">Choose a focus first.</Empty> : error ? null : <Loading />}
+        {swimmer ? (
+          <Empty
+            title="Nothing to take home yet"
+            action={me?.role === 'swimmer' ? null : <WayOn to={`/swimmers/${id}/review`} label="Review the stroke" />}
+          >
+            Choose a focus first.
+          </Empty>
+        ) : error ? null : (
+          <Loading />
+        )}
       </Screen>
     );
   }
@@ -83,9 +94,11 @@ function Links({ focusId }: { readonly focusId: string }) {
       {fresh ? (
         <View style={styles.row}>
           <Input label="The link, shown only now" value={fresh} readOnly style={styles.flex} />
-          <Button mode="outlined" onPress={() => void navigator.clipboard.writeText(fresh)}>
-            Copy
-          </Button>
+          {canCopy() ? (
+            <Button mode="outlined" onPress={() => void navigator.clipboard.writeText(fresh)}>
+              Copy
+            </Button>
+          ) : null}
         </View>
       ) : null}
       {failed ? <Notice tone="error">{sentence(failed)}</Notice> : null}

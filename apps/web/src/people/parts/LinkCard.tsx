@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import QRCode from 'react-native-qrcode-svg';
 import { Button, Text } from 'react-native-paper';
+import { canCopy } from '@/ui/canCopy';
 import { Card } from '@/ui/Card';
 import { dayOf, dayWord } from '@/ui/dates';
 import { Input } from '@/ui/Input';
@@ -38,9 +39,11 @@ export function LinkCard({ title, made, email, onDone }: LinkCardProps) {
           <Text>{`Point a phone’s camera at the code, or send the link. It works once, until ${dayWord(dayOf(new Date(made.expiresAt)))}, and is shown only now.`}</Text>
           <Input label="The link" value={made.link} readOnly />
           <View style={styles.buttons}>
-            <Button mode="contained" onPress={() => void copy()}>
-              {copied ? 'Copied' : 'Copy'}
-            </Button>
+            {canCopy() ? (
+              <Button mode="contained" onPress={() => void copy()}>
+                {copied ? 'Copied' : 'Copy'}
+              </Button>
+            ) : null}
             {CAN_SHARE ? (
               <Button mode="outlined" onPress={() => void navigator.share({ url: made.link }).catch(() => undefined)}>
                 Share

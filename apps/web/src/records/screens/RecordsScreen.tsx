@@ -19,6 +19,7 @@ import { Empty, Failure, Loading } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
+import { WayOn } from '@/ui/WayOn';
 import { useRecordsQuery, useRemoveTestMutation } from '../api';
 
 const TrendChart = lazy(() => import('@/charts').then((charts) => ({ default: charts.TrendChart })));
@@ -114,7 +115,10 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
   const nothing = swims.length + records.tests.length === 0;
   if (nothing) {
     return (
-      <Empty title="Nothing measured yet">
+      <Empty
+        title="Nothing measured yet"
+        action={coach ? <WayOn to={`/swimmers/${swimmer.id}/test`} label="Take a test" /> : null}
+      >
         Take a test, or add results from a file, and this page fills with lines.
       </Empty>
     );

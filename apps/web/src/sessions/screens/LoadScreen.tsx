@@ -10,6 +10,7 @@ import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
 import { useTheme } from '@/ui/useTheme';
+import { WayOn } from '@/ui/WayOn';
 import { useLoadQuery } from '../api';
 import { countWord } from '@/ui/locale';
 
@@ -47,7 +48,9 @@ export function LoadScreen() {
       {error ? <Failure error={error} retry={() => void refetch()} /> : null}
       {!data && !error ? <Loading label="Adding up the load" /> : null}
       {data && rows.length === 0 ? (
-        <Empty title="Nobody here">Load is counted from the sessions in the calendar.</Empty>
+        <Empty title="Nobody here" action={<WayOn to="/sessions/new" label="Build a session" />}>
+          Load is counted from the sessions in the calendar.
+        </Empty>
       ) : null}
       <Rows title="To talk about" rows={talk} charts={who === 'groups'} />
       <Rows title="Nothing stands out" rows={rest} charts={who === 'groups'} />

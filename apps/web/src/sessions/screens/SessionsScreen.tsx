@@ -12,6 +12,7 @@ import { Empty, Failure, Loading } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
+import { WayOn } from '@/ui/WayOn';
 import { useSessionsQuery } from '../api';
 import { countWord } from '@/ui/locale';
 
@@ -100,7 +101,10 @@ function List({ templates }: { readonly templates: boolean }) {
         </>
       )}
       {rows && rows.length === 0 ? (
-        <Empty title={asked ? 'Nothing found' : templates ? 'No templates yet' : 'No sessions yet'}>
+        <Empty
+          title={asked ? 'Nothing found' : templates ? 'No templates yet' : 'No sessions yet'}
+          action={asked || templates ? null : <WayOn to="/sessions/new" label="Build a session" />}
+        >
           {asked
             ? 'Try another word.'
             : templates
