@@ -242,6 +242,19 @@ describe('the people of a club', () => {
     ]);
   });
 
+  it('change by what is said alone; the rest stays', async () => {
+    const id = club.accounts.coach!.id;
+    const changed = await head('PUT', `/accounts/${id}`, { disabled: true });
+    expect([changed.status, changed.body]).toEqual([200, expect.objectContaining({ role: 'coach', disabled: true })]);
+    expect((await head('PUT', `/accounts/${id}`, { disabled: false, squadIds: club.squads })).body).toMatchObject({
+      ...{ disabled: false, squadIds: club.squads, role: 'coach', version: 3 },
+    });
+    expect((await head('PUT', `/accounts/${id}`, { role: 'swimmer' })).status).toBe(400);
+    const swimmerId = await club.addSwimmer();
+    const swims = await head('PUT', `/accounts/${id}`, { role: 'swimmer', swimmerId });
+    expect(swims.body).toMatchObject({ role: 'swimmer', swimmerId, squadIds: [] });
+  });
+
   it('of another club are not there', async () => {
     const stranger = await harness.club();
     const other = await stranger.as('head');

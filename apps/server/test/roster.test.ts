@@ -39,7 +39,7 @@ describe('a list of swimmers', () => {
     const body = ask(LIST);
     const seen = await look(head, body);
     expect(seen.newSquads).toEqual(['Juniors']);
-    expect(seen.lines.map((l) => [l.squad, l.newSquad, l.level, l.problems])).toEqual([
+    expect(seen.rows.map((l) => [l.squad, l.newSquad, l.level, l.problems])).toEqual([
       ['Juniors', true, 'hold', []],
       ['Juniors', true, 'settle', []],
       ['First', false, 'race', []],
@@ -88,7 +88,7 @@ describe('a list of swimmers', () => {
       .execute(`update swimmer set search_name = 'bram halloran' where club_id = ?`, [club.id]);
     const body = ask(`${LIST}\nBRAM,Hallorán,1984,First,,,\nZoe,Sahin,,Juniors,,,`);
     const seen = await look(head, body);
-    expect(seen.lines.map((l) => [l.existing?.name ?? null, l.sameAs])).toEqual([
+    expect(seen.rows.map((l) => [l.existing?.name ?? null, l.sameAs])).toEqual([
       [null, null],
       [null, null],
       ['Bram Halloran', null],
@@ -100,7 +100,7 @@ describe('a list of swimmers', () => {
     expect((await swimmers()).map((s) => s.givenName).sort()).toEqual(['Bram', 'Zoe', 'Zoë']);
     // The same file another time brings nobody.
     const again = ask(LIST);
-    const known = (await look(head, again)).lines.map((l) => l.existing !== null);
+    const known = (await look(head, again)).rows.map((l) => l.existing !== null);
     expect(known).toEqual([false, true, true]);
     await commit(head, { id: again.id });
     const third = ask(LIST);
@@ -145,13 +145,13 @@ describe('a list of swimmers', () => {
   it('without squads waits for one that is chosen for all of it', async () => {
     const text = 'Ada Lindqvale\nBram Halloran';
     const waiting = ask(text);
-    expect((await look(head, waiting)).lines.map((l) => [l.squad, l.problems, l.levelOfAll])).toEqual([
+    expect((await look(head, waiting)).rows.map((l) => [l.squad, l.problems, l.levelOfAll])).toEqual([
       ['', [], true],
       ['', [], true],
     ]);
     expect((await head('POST', '/roster/commit', { id: waiting.id })).status).toBe(422);
     const chosen = await look(head, { ...waiting, squad: ' Masters ', level: 'hold' });
-    expect([chosen.newSquads, chosen.lines.map((l) => [l.squad, l.level])]).toEqual([
+    expect([chosen.newSquads, chosen.rows.map((l) => [l.squad, l.level])]).toEqual([
       ['Masters'],
       [
         ['Masters', 'hold'],
@@ -161,11 +161,20 @@ describe('a list of swimmers', () => {
     expect(await commit(head, { id: waiting.id })).toMatchObject({ swimmers: 2, squads: 1 });
   });
 
+  it('comes from a program as rows, with the id that the server gives it', async () => {
+    const seen = await look(head, { rows: [{ given: 'Odette', family: 'Quarrel', born: 2013, squad: 'Juniors' }] });
+    expect(seen).toMatchObject({ id: expect.stringMatching(/^[0-9a-f-]{36}$/), newSquads: ['Juniors'] });
+    expect(seen.rows[0]).toMatchObject({ line: 2, given: 'Odette', family: 'Quarrel', birthYear: 2013, problems: [] });
+    expect(await commit(head, { id: seen.id })).toMatchObject({ swimmers: 1, squads: 1 });
+    for (const wrong of [{}, { text: 'a b', rows: [] }, { rows: Array(5001).fill({ name: 'Ada Lindqvale' }) }])
+      expect((await head('POST', '/roster/preview', wrong)).status).toBe(400);
+  });
+
   it('of a coach goes into their own squads only', async () => {
     await club.addSquad('Second', []);
     const body = ask('First name,Last name,Squad\nAda,Lindqvale,First\nBram,Halloran,Second\nOda,Quarrel,Third');
     const seen = await look(coach, body);
-    expect(seen.lines.map((l) => l.problems.length)).toEqual([0, 1, 1]);
+    expect(seen.rows.map((l) => l.problems.length)).toEqual([0, 1, 1]);
     expect(seen.newSquads).toEqual([]);
     expect((await commit(coach, { id: body.id })).swimmers).toBe(1);
     expect(await squads()).toEqual(['First', 'Second']);
@@ -184,12 +193,12 @@ describe('a list of swimmers', () => {
     const rows = Array.from({ length: 5000 }, (_, i) => `Ada${i},Lindqvale,${2000 + (i % 20)},Squad ${i % 12},1:20`);
     const body = ask(`First name,Last name,Born,Squad,100\n${rows.join('\n')}`);
     const seen = await look(head, body);
-    expect([seen.problem, seen.lines.length, seen.newSquads.length]).toEqual([null, 5000, 12]);
+    expect([seen.problem, seen.rows.length, seen.newSquads.length]).toEqual([null, 5000, 12]);
     expect((await commit(head, { id: body.id })).swimmers).toBe(5000);
     const more = await look(head, ask(`First name,Last name\n${'Ada,Lindqvale\n'.repeat(5001)}`));
-    expect([more.problem, more.lines]).toEqual([expect.stringContaining('At most 5000'), []]);
+    expect([more.problem, more.rows]).toEqual([expect.stringContaining('At most 5000'), []]);
     expect((await head('POST', '/roster/preview', ask('x'.repeat(1_000_001)))).status).toBe(400);
-    expect((await look(head, ask('a\u0000b'))).lines.filter((l) => l.problems.length === 0)).toEqual([]);
+    expect((await look(head, ask('a\u0000b'))).rows.filter((l) => l.problems.length === 0)).toEqual([]);
   });
 
   it('keeps nothing of somebody who is erased, nor of a look that was not stored', async () => {

@@ -24,7 +24,7 @@ const lookAt = ({ body }: Call) => {
       existing: l.given === 'Bram' ? { id: 'b', name: 'Bram Halloran', squad: 'Seniors' } : null,
     };
   });
-  return { body: { ...read, id: body.id, lines, newSquads: ['Juniors'] } };
+  return { body: { ...read, id: body.id, rows: lines, newSquads: ['Juniors'] } };
 };
 const done = {
   id: 'r1',

@@ -119,17 +119,20 @@ export interface AccountView {
   readonly lastSeen: string | null;
 }
 
-export interface AccountSave extends Saved {
-  readonly role: Role;
-  readonly squadIds: readonly string[];
-  readonly swimmerId: string | null;
-  readonly disabled: boolean;
+/** What changes; what is left out stays as it is. */
+export interface AccountSave extends Partial<Saved> {
+  readonly role?: Role;
+  readonly squadIds?: readonly string[];
+  /** With the role swimmer: whose account it is. */
+  readonly swimmerId?: string | null;
+  readonly disabled?: boolean;
 }
 
 export const accountSaveSchema = Joi.object<AccountSave>({
-  role: oneOf(ROLES).required(),
-  squadIds: Joi.array().items(uuid()).unique().max(50).default([]),
-  swimmerId: uuid().when('role', { is: 'swimmer', then: Joi.required(), otherwise: Joi.valid(null).default(null) }),
-  disabled: Joi.boolean().required(),
-  ...saved,
+  role: oneOf(ROLES),
+  squadIds: Joi.array().items(uuid()).unique().max(50),
+  swimmerId: uuid().allow(null),
+  disabled: Joi.boolean(),
+  version: saved.version.optional(),
+  writeId: saved.writeId.optional(),
 });

@@ -1,7 +1,9 @@
 import {
   LARGEST_ROSTER,
+  MOST_ROSTER_ROWS,
   ROSTER_FIELDS,
   type ReadRoster,
+  type RosterEntry,
   type RosterLine,
   type RosterMapping,
 } from '@upwell/core/exchange';
@@ -9,25 +11,47 @@ import { LEVELS, type LevelId } from '@upwell/core/swimmers';
 import { line, oneOf, uuid } from './common';
 import { Joi } from './joi';
 
-/** A list of swimmers to be looked at before it comes in. */
+/** A list of swimmers to be looked at before it comes in: as text, or as entries of a program. */
 export interface RosterAsk {
-  /** Made by the client; the look and the storing have it in common. */
-  readonly id: string;
+  /** The look and the storing have it in common; made by the client, or else by the server. */
+  readonly id?: string;
   /** What the file is called. */
-  readonly name: string;
-  readonly text: string;
+  readonly name?: string;
+  /** CSV, or lines with names. */
+  readonly text?: string;
+  readonly rows?: readonly RosterEntry[];
   /** What the columns mean; null guesses it. */
-  readonly mapping: RosterMapping | null;
+  readonly mapping?: RosterMapping | null;
   /** The squad of lines that name none; empty where there is none. */
-  readonly squad: string;
+  readonly squad?: string;
   /** The level of lines that name none. */
-  readonly level: LevelId;
+  readonly level?: LevelId;
 }
 
+const cell = () => Joi.string().allow('').max(300);
+const entry = Joi.object({
+  given: cell(),
+  family: cell(),
+  name: cell(),
+  born: Joi.alternatives(cell(), Joi.number().integer().min(0).max(9999)),
+  squad: cell(),
+  level: cell(),
+  email: cell(),
+  bestTimes: Joi.array()
+    .items(
+      Joi.object({
+        distanceM: Joi.number().greater(0).max(100_000).required(),
+        timeS: Joi.number().greater(0).max(172_800).required(),
+      }),
+    )
+    .max(30),
+});
+
 export const rosterAskSchema = Joi.object<RosterAsk>({
-  id: uuid().required(),
+  id: uuid(),
   name: line(120).allow('').default(''),
-  text: Joi.string().allow('').max(LARGEST_ROSTER).required(),
+  text: Joi.string().allow('').max(LARGEST_ROSTER),
+  rows: Joi.array().items(entry).max(MOST_ROSTER_ROWS),
   mapping: Joi.object({
     headed: Joi.boolean().required(),
     columns: Joi.array()
@@ -43,8 +67,8 @@ export const rosterAskSchema = Joi.object<RosterAsk>({
     .allow(null)
     .default(null),
   squad: line(60).allow('').default(''),
-  level: oneOf(LEVELS).required(),
-});
+  level: oneOf(LEVELS).default('settle'),
+}).xor('text', 'rows');
 
 /** A line of the file, and how it meets what the club has. */
 export interface RosterView extends RosterLine {
@@ -61,7 +85,7 @@ export interface RosterView extends RosterLine {
 
 export interface RosterPreview extends Omit<ReadRoster, 'lines'> {
   readonly id: string;
-  readonly lines: readonly RosterView[];
+  readonly rows: readonly RosterView[];
   /** Squads that will be made. */
   readonly newSquads: readonly string[];
 }

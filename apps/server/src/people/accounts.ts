@@ -11,6 +11,7 @@ import {
   type ResetLook,
 } from '@upwell/contract/people';
 import type { FastifyInstance } from 'fastify';
+import { v7 } from 'uuid';
 import { countWrong, hashPassword, oneByOne, refuseWeak } from '../account';
 import { AccountEntity, type Account } from '../account/entities';
 import { asMe, forgetAccount, HEAD, PUBLIC, tokenHash, whoAsks, type SignedIn } from '../platform/identity';
@@ -158,18 +159,21 @@ async function listAccounts(em: EntityManager): Promise<AccountView[]> {
 }
 
 async function saveAccount(em: EntityManager, me: SignedIn, id: string, save: AccountSave): Promise<AccountView> {
-  const { squadIds, swimmerId } = save;
   const before = (await listAccounts(em)).find((a) => a.id === id);
   if (!before) throw notFound();
+  const { role = before.role, disabled = before.disabled, squadIds = before.squadIds } = save;
+  const swimmerId = role === 'swimmer' ? (save.swimmerId ?? before.swimmerId) : null;
+  if (role === 'swimmer' && swimmerId === null) throw new ProblemError(400, 'Choose whose account it will be.');
   if ((await em.count(SquadEntity, { id: { $in: [...squadIds] } })) !== squadIds.length)
     throw new ProblemError(400, 'One of these squads is not in your club.');
   if (swimmerId !== null && (await em.count(SwimmerEntity, { id: swimmerId })) === 0)
     throw new ProblemError(400, 'This swimmer is not in your club.');
-  const fields = { role: save.role, swimmerId, disabled: save.disabled };
-  const show = ({ version, role, disabled }: Account) => ({ ...before, version, role, disabled });
-  const { repeated } = await saveVersioned(em, AccountEntity, id, save, fields, show);
+  const fields = { role, swimmerId, disabled };
+  const versioned = { version: save.version ?? before.version, writeId: save.writeId ?? v7() };
+  const show = (now: Account) => ({ ...before, version: now.version, role: now.role, disabled: now.disabled });
+  const { repeated } = await saveVersioned(em, AccountEntity, id, versioned, fields, show);
   // Who left or swims coaches nobody; the database sees to that.
-  if (!repeated && !save.disabled && save.role !== 'swimmer') {
+  if (!repeated && !disabled && role !== 'swimmer') {
     await em.nativeDelete(SquadCoachEntity, { accountId: id });
     await em.insertMany(
       SquadCoachEntity,

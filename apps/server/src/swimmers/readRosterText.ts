@@ -1,8 +1,9 @@
-import { readRoster, type ReadRoster, type RosterMapping } from '@upwell/core/exchange';
+import { readRoster, rosterText, type ReadRoster, type RosterEntry, type RosterMapping } from '@upwell/core/exchange';
 
-/** A list of swimmers, read in a thread of its own. */
+/** A list of swimmers, as text or as entries, read in a thread of its own. */
 export const readRosterText = (asked: {
-  readonly text: string;
+  readonly text?: string;
+  readonly rows?: readonly RosterEntry[];
   readonly mapping: RosterMapping | null;
   readonly year: number;
-}): ReadRoster => readRoster(asked.text, asked.mapping, asked.year);
+}): ReadRoster => readRoster(asked.text ?? rosterText(asked.rows ?? []), asked.mapping, asked.year);

@@ -43,16 +43,14 @@ async function whatIsHere(em: EntityManager, lines: readonly RosterLine[]) {
 
 /** Reads a list and says of each line how it meets what is here; keeps it until it is stored, for a day at most. */
 export async function previewRoster(em: EntityManager, run: RunWork, me: Me, ask: RosterAsk): Promise<RosterPreview> {
-  const read: ReadRoster = await run('read-roster', {
-    text: ask.text,
-    mapping: ask.mapping,
-    year: new Date().getFullYear(),
-  });
+  const { id = v7(), name = '', squad: squadOfAll = '', level = 'settle', mapping = null } = ask;
+  const from = ask.rows ? { rows: ask.rows } : { text: ask.text ?? '' };
+  const read: ReadRoster = await run('read-roster', { ...from, mapping, year: new Date().getFullYear() });
   const { people, squads } = await whatIsHere(em, read.lines);
   const byName = new Map(squads.map((squad) => [plainName(squad.name), squad.name]));
   const made = new Map<string, string>();
   const lines = read.lines.map((line): RosterView => {
-    const said = line.squad || ask.squad;
+    const said = line.squad || squadOfAll;
     const there = byName.get(plainName(said));
     const newSquad = there === undefined && said !== '' && me.role === 'head';
     const problems = [...line.problems];
@@ -61,9 +59,10 @@ export async function previewRoster(em: EntityManager, run: RunWork, me: Me, ask
     // Written in two ways it is still one squad.
     const squad = there ?? made.get(plainName(said)) ?? said;
     if (newSquad && problems.length === 0) made.set(plainName(said), squad);
-    const name = plainName(`${line.given} ${line.family}`);
+    const search = plainName(`${line.given} ${line.family}`);
     const same = people.find(
-      (p) => p.search === name && (p.birth_year === null || line.birthYear === null || p.birth_year === line.birthYear),
+      (p) =>
+        p.search === search && (p.birth_year === null || line.birthYear === null || p.birth_year === line.birthYear),
     );
     const existing = same ? { id: same.id, name: same.name, squad: same.squad } : null;
     return {
@@ -71,7 +70,7 @@ export async function previewRoster(em: EntityManager, run: RunWork, me: Me, ask
       problems,
       squad,
       newSquad,
-      level: line.level ?? ask.level,
+      level: line.level ?? level,
       levelOfAll: line.level === null,
       existing,
     };
@@ -90,11 +89,12 @@ export async function previewRoster(em: EntityManager, run: RunWork, me: Me, ask
     `insert into roster_import (id, club_id, account_id, name, lines) values (?, ?, ?, ?, ?::jsonb)
      on conflict (id) do update set lines = excluded.lines, name = excluded.name
        where roster_import.stored_at is null and roster_import.account_id = excluded.account_id`,
-    [ask.id, me.clubId, me.accountId, ask.name || 'A list', JSON.stringify(lines)],
+    [id, me.clubId, me.accountId, name || 'A list', JSON.stringify(lines)],
     'run',
   );
   if (affectedRows === 0) throw new ProblemError(409, 'This list was stored already. Open it again to bring in more.');
-  return { ...read, id: ask.id, lines, newSquads: [...made.values()] };
+  const { lines: _lines, ...head } = read;
+  return { ...head, id, rows: lines, newSquads: [...made.values()] };
 }
 
 const IMPORTS = `select i.id, i.name, a.name as by, i.swimmers, i.squads, i.stored_at as "storedAt",

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { guessRoster, MOST_ROSTER_ROWS, readRoster, ROSTER_FIELDS, type RosterColumn } from '.';
+import { guessRoster, MOST_ROSTER_ROWS, readRoster, ROSTER_FIELDS, rosterText, type RosterColumn } from '.';
 
 const read = (text: string, columns: readonly RosterColumn[] | null = null, headed = true) =>
   readRoster(text, columns && { columns, headed }, 2026);
@@ -188,6 +188,30 @@ describe('a list of swimmers', () => {
     [`Name\n${'Ada Lindqvale\n'.repeat(MOST_ROSTER_ROWS + 1)}`, 'At most 5000 swimmers'],
     ['x'.repeat(1_000_001), 'too large'],
   ])('says what is wrong with a file as a whole', (text, words) => expect(read(text).problem).toContain(words));
+
+  it('comes from a program as entries under the same rules', () => {
+    const { lines, problem } = read(
+      rosterText([
+        { given: 'Ada', family: 'Lindqvale, the younger', born: 2012, bestTimes: [{ distanceM: 400, timeS: 340 }] },
+        { given: '=1+1', family: 'Halloran', squad: 'Juniors', level: 'race' },
+      ]),
+    );
+    expect(problem).toBeNull();
+    expect(lines[0]).toMatchObject({
+      family: 'Lindqvale, the younger',
+      birthYear: 2012,
+      bestTimes: [{ distanceM: 400, timeS: 340 }],
+    });
+    expect(lines[1]).toMatchObject({
+      squad: 'Juniors',
+      level: 'race',
+      problems: [expect.stringContaining('not look like a name')],
+    });
+    expect(people(rosterText([{ name: 'Lindqvale, Ada' }, { name: 'Bram Halloran' }]))).toEqual([
+      ['Ada', 'Lindqvale', null],
+      ['Bram', 'Halloran', null],
+    ]);
+  });
 
   it('reads any text without breaking, and no line is lost', () => {
     const cell = fc.string({ maxLength: 12 });

@@ -194,6 +194,37 @@ function yearOf(cell: string): number | null {
   return year && YEAR.test(year) ? Number(year) : null;
 }
 
+/** A swimmer as a program sends one, instead of a line of a file. */
+export interface RosterEntry {
+  readonly given?: string;
+  readonly family?: string;
+  /** Both in one, where they are not apart. */
+  readonly name?: string;
+  /** A year or a date of birth. */
+  readonly born?: string | number;
+  readonly squad?: string;
+  readonly level?: string;
+  readonly email?: string;
+  readonly bestTimes?: readonly { readonly distanceM: number; readonly timeS: number }[];
+}
+
+/**
+ * Entries as the text that {@link readRoster} reads, so that both ways in obey the same rules.
+ *
+ * @example rosterText([{ given: 'Ada', family: 'Lindqvale', born: 2012 }]) // 'given,family,born\nAda,Lindqvale,2012'
+ */
+export function rosterText(entries: readonly RosterEntry[]): string {
+  const words = (['given', 'family', 'name', 'born', 'squad', 'level', 'email'] as const).filter((field) =>
+    entries.some((entry) => entry[field] !== undefined),
+  );
+  const distances = [...new Set(entries.flatMap((e) => (e.bestTimes ?? []).map((b) => b.distanceM)))];
+  const data = entries.map((entry) => [
+    ...words.map((field) => entry[field] ?? ''),
+    ...distances.map((d) => entry.bestTimes?.find((b) => b.distanceM === d)?.timeS ?? ''),
+  ]);
+  return Papa.unparse({ fields: [...words, ...distances.map(String)], data }, { newline: '\n' });
+}
+
 /** The youngest and the oldest that a club teaches, years. */
 export const ROSTER_AGES = { least: 2, most: 110 } as const;
 const LONGEST_NAME = 60;

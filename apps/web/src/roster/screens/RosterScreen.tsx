@@ -115,13 +115,13 @@ function Look({ opened, onOther }: { readonly opened: Opened; readonly onOther: 
       </Screen>
     );
   const open = squads?.filter((s) => !s.archived) ?? [];
-  const without = data?.lines.some((l) => l.squad === '' || (squad !== '' && l.squad === squad)) ?? false;
-  const coming = data?.lines.filter((l) => comesIn(l, swapped)) ?? [];
+  const without = data?.rows.some((l) => l.squad === '' || (squad !== '' && l.squad === squad)) ?? false;
+  const coming = data?.rows.filter((l) => comesIn(l, swapped)) ?? [];
   const store = () =>
     commit({
       id,
       also: coming.filter((l) => l.existing !== null || l.sameAs !== null).map((l) => l.line),
-      without: (data?.lines ?? []).filter((l) => l.problems.length === 0 && !comesIn(l, swapped)).map((l) => l.line),
+      without: (data?.rows ?? []).filter((l) => l.problems.length === 0 && !comesIn(l, swapped)).map((l) => l.line),
     });
   const bring = (
     <View style={styles.bring}>
@@ -140,7 +140,7 @@ function Look({ opened, onOther }: { readonly opened: Opened; readonly onOther: 
     </View>
   );
   return (
-    <Screen {...HEAD} footer={data && data.lines.length > 0 ? bring : null}>
+    <Screen {...HEAD} footer={data && data.rows.length > 0 ? bring : null}>
       <View style={styles.row}>
         <Text variant="titleMedium" style={styles.flex}>
           {opened.name}
@@ -194,7 +194,7 @@ function Look({ opened, onOther }: { readonly opened: Opened; readonly onOther: 
           ) : null}
         </Card>
       ) : null}
-      {data?.lines.some((l) => l.levelOfAll) ? (
+      {data?.rows.some((l) => l.levelOfAll) ? (
         <Card title="Lines without a level">
           <Choice
             label="Take them for"
@@ -208,7 +208,7 @@ function Look({ opened, onOther }: { readonly opened: Opened; readonly onOther: 
           <Text variant="bodySmall">{`${LEVEL[level].name}: ${LEVEL[level].who}. Each can be changed later.`}</Text>
         </Card>
       ) : null}
-      {data ? <RosterLines lines={data.lines} swapped={swapped} onSwap={setSwapped} /> : null}
+      {data ? <RosterLines lines={data.rows} swapped={swapped} onSwap={setSwapped} /> : null}
       {committing.error ? (
         <Notice tone="error">{`${sentence(committing.error)} Pressing again stores nothing twice.`}</Notice>
       ) : null}
