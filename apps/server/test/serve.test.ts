@@ -22,7 +22,12 @@ beforeAll(async () => {
   expect([built.status, built.stderr]).toEqual([0, '']);
 });
 afterAll(async () => {
-  for (const child of children) if (child.exitCode === null) child.kill('SIGKILL');
+  // Each is gone before the test is: what still runs would keep it from ending.
+  await Promise.all(
+    children
+      .filter((child) => child.exitCode === null && child.signalCode === null)
+      .map((child) => new Promise((resolve) => child.once('exit', resolve) && child.kill('SIGKILL'))),
+  );
   rmSync(folder, { recursive: true, force: true });
   await harness.stop();
 });
@@ -77,7 +82,7 @@ async function nginx(site: string): Promise<ChildProcess> {
   const conf = path.join(folder, `${Math.random()}.conf`);
   writeFileSync(
     conf,
-    `daemon off; pid ${conf}.pid; error_log stderr; events {} http { access_log off; ${temp.join(' ')} ${site} }`,
+    `daemon off; master_process off; pid ${conf}.pid; error_log stderr; events {} http { access_log off; ${temp.join(' ')} ${site} }`,
   );
   const child = spawn('/usr/sbin/nginx', ['-e', 'stderr', '-c', conf], { stdio: ['ignore', 'ignore', 'pipe'] });
   children.push(child);
