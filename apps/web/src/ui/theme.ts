@@ -14,6 +14,9 @@ function textScale(): number {
 }
 const SCALE = textScale();
 
+/** A size of text, px, as somebody has set it: for what is not of the theme. Large figures are large already. */
+export const textSize = (px: number): number => px * SCALE;
+
 const sizes: MD3Theme['fonts'] = {
   ...type,
   displayLarge: { ...type.displayLarge, ...bold, fontSize: 64, lineHeight: 68 },
@@ -33,7 +36,7 @@ const sizes: MD3Theme['fonts'] = {
 const fonts = Object.fromEntries(
   Object.entries(sizes).map(([name, font]) => [
     name,
-    'fontSize' in font ? { ...font, fontSize: font.fontSize * SCALE, lineHeight: font.lineHeight * SCALE } : font,
+    'fontSize' in font ? { ...font, fontSize: textSize(font.fontSize), lineHeight: textSize(font.lineHeight) } : font,
   ]),
 ) as MD3Theme['fonts'];
 

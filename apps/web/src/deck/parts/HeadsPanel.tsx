@@ -2,6 +2,7 @@ import { headCount, type Attendance, type RunState } from '@upwell/core/deck';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
+import { textSize } from '@/ui/theme';
 import type { Run } from '../useRun';
 import { useAlarm } from '../beeper/alarm';
 import { clockWord } from './RunTop';
@@ -132,5 +133,5 @@ const styles = StyleSheet.create({
     alignItems: 'center',
     justifyContent: 'space-between',
   },
-  name: { fontFamily: 'Atkinson Bold', fontSize: 18, lineHeight: 24 },
+  name: { fontFamily: 'Atkinson Bold', fontSize: textSize(18), lineHeight: textSize(24) },
 });

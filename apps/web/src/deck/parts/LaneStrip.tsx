@@ -4,6 +4,7 @@ import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
+import { textSize } from '@/ui/theme';
 import type { DeckTime } from '../time';
 import { useNow } from '../useNow';
 import { countdownWord, passageCautions, passageWord, placeOf, setDetails } from '../words';
@@ -255,6 +256,6 @@ const styles = StyleSheet.create({
     justifyContent: 'center',
     paddingHorizontal: 4,
   },
-  name: { fontFamily: 'Atkinson Bold', fontSize: 16, lineHeight: 22 },
+  name: { fontFamily: 'Atkinson Bold', fontSize: textSize(16), lineHeight: textSize(22) },
   figures: { fontVariant: ['tabular-nums'] },
 });

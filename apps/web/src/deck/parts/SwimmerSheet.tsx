@@ -12,6 +12,7 @@ import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { Input } from '@/ui/Input';
 import { useTheme } from '@/ui/useTheme';
+import { textSize } from '@/ui/theme';
 import type { Run } from '../useRun';
 import { Tap } from './Tap';
 
@@ -241,6 +242,6 @@ const styles = StyleSheet.create({
   word: { fontFamily: 'Atkinson Bold', fontSize: 22, lineHeight: 28 },
   sign: { minHeight: 48, paddingHorizontal: 12, borderWidth: 1.5, borderRadius: 6, justifyContent: 'center' },
   time: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', minHeight: 44 },
-  figures: { fontVariant: ['tabular-nums'], fontSize: 18, lineHeight: 24 },
+  figures: { fontVariant: ['tabular-nums'], fontSize: textSize(18), lineHeight: textSize(24) },
   flex: { flex: 1, minWidth: 180 },
 });

@@ -9,7 +9,7 @@ import { Choice } from '@/ui/Choice';
 import { Icon } from '@/ui/Icon';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
-import { NIGHT } from '@/ui/theme';
+import { NIGHT, textSize } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
 import { useTitle } from '@/ui/useTitle';
 import { useWide } from '@/ui/useWide';
@@ -297,5 +297,5 @@ const styles = StyleSheet.create({
   ignored: { textAlign: 'center', paddingTop: 6 },
   modes: { flexDirection: 'row' },
   mode: { flex: 1, minHeight: 64, alignItems: 'center', justifyContent: 'center' },
-  modeWord: { ...bold, fontSize: 18, lineHeight: 24 },
+  modeWord: { ...bold, fontSize: textSize(18), lineHeight: textSize(24) },
 });

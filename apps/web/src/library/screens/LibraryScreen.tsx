@@ -7,6 +7,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Searchbar, SegmentedButtons, Text } from 'react-native-paper';
 import { Screen } from '@/ui/Screen';
 import { Empty } from '@/ui/States';
+import { textSize } from '@/ui/theme';
 import { CauseDetails, DrillDetails, LadderDetails } from '../parts/Details';
 import { Entry } from '../parts/Entry';
 import { ModelsPage } from '../parts/ModelsPage';
@@ -105,4 +106,4 @@ export function LibraryScreen() {
   );
 }
 
-const styles = StyleSheet.create({ gap: { marginBottom: 12 }, label: { fontSize: 13, marginHorizontal: 0 } });
+const styles = StyleSheet.create({ gap: { marginBottom: 12 }, label: { fontSize: textSize(13), marginHorizontal: 0 } });

@@ -26,6 +26,7 @@ import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
+import { textSize } from '@/ui/theme';
 import { useAddTryMutation, useOutcomesQuery, useSaveFocusMutation, useTakeBackTryMutation } from '../api';
 import { FocusWords } from '../parts/FocusWords';
 import { OUTCOME_WORD } from '../parts/RelookCard';
@@ -232,6 +233,6 @@ const styles = StyleSheet.create({
   verdicts: { flexDirection: 'row', gap: 8 },
   flex: { flex: 1 },
   tall: { minHeight: 56 },
-  verdict: { fontSize: 18, marginHorizontal: 4 },
+  verdict: { fontSize: textSize(18), marginHorizontal: 4 },
   gap: { marginTop: 8 },
 });

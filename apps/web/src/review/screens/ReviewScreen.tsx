@@ -30,6 +30,7 @@ import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
+import { textSize } from '@/ui/theme';
 import { useOutcomesQuery, useSaveReviewMutation } from '../api';
 import { newReviewDraft, withNoted, withSign, withUndo, type ReviewDraft } from '../draft';
 import { FigurePane } from '../parts/FigurePane';
@@ -282,7 +283,7 @@ const STICKY = { position: 'sticky', top: 0 } as unknown as ViewStyle;
 
 const styles = StyleSheet.create({
   strokes: { marginBottom: 10, maxWidth: 620 },
-  label: { fontSize: 14, marginHorizontal: 4 },
+  label: { fontSize: textSize(14), marginHorizontal: 4 },
   chips: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginVertical: 8, alignItems: 'center' },
   columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
   column: { flex: 1 },

@@ -3,6 +3,7 @@ import { useRef } from 'react';
 import { StyleSheet, TextInput, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
+import { textSize } from '@/ui/theme';
 
 interface TextPaneProps {
   readonly text: string;
@@ -77,7 +78,7 @@ export function TextPane({ text, read, reading, onText }: TextPaneProps) {
 }
 
 /** Height of a line of the text, px. */
-const LINE = 22;
+const LINE = textSize(22);
 
 function verdict(problems: readonly TextProblem[], totals: number): string {
   const errors = problems.filter((p) => p.severity === 'error').length;
@@ -100,7 +101,7 @@ const styles = StyleSheet.create({
     borderRadius: 6,
     padding: 12,
     fontFamily: 'Atkinson',
-    fontSize: 16,
+    fontSize: textSize(16),
     lineHeight: LINE,
     textAlignVertical: 'top',
   },

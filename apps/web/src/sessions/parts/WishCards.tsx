@@ -25,6 +25,7 @@ import { Input } from '@/ui/Input';
 import { PoolFacts } from '@/ui/PoolFacts';
 import { Stepper } from '@/ui/Stepper';
 import { Toggle } from '@/ui/Toggle';
+import { textSize } from '@/ui/theme';
 import { LoopChoice } from './LoopChoice';
 import { POOLS, poolOf, type PoolChoice, type Wish } from '../wish';
 
@@ -278,6 +279,6 @@ export function TimeAndPoolCard({ wish, change, times }: PartProps & { readonly 
 const styles = StyleSheet.create({
   chips: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center', marginVertical: 4 },
   scroll: { gap: 8, paddingBottom: 4 },
-  label: { fontSize: 14, marginHorizontal: 4 },
+  label: { fontSize: textSize(14), marginHorizontal: 4 },
   gap: { marginTop: 8 },
 });
