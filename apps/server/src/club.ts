@@ -32,7 +32,7 @@ const COMMANDS: Readonly<Record<string, (args: readonly string[]) => Work>> = {
       reset(owner, config, email),
 };
 
-/** What whoever runs the server does for its clubs. */
+/** What the person who runs the server does for its clubs. */
 async function main([command = '', ...args]: readonly string[]): Promise<string> {
   const work = COMMANDS[command]?.(args);
   if (!work) return HELP;

@@ -61,7 +61,7 @@ const post = async (url: string, payload: object = {}) =>
     })
   ).json<{ link: string; mailed: boolean | null }>();
 
-it('sends an invitation to its address, with the link and from whom it is', async () => {
+it('sends an invitation to its address, with the link and who it is from', async () => {
   const { link, mailed } = await post('/invitations', { role: 'coach', email: 'odile@club.example' });
   expect(mailed).toBe(true);
   expect(link).toMatch(/^https:\/\/swim\.club\.example\/join#[\w-]{43}$/);

@@ -109,7 +109,7 @@ describe('a list of swimmers', () => {
     expect([none.status, none.body.detail]).toEqual([422, 'No line of this list comes in. Nothing was stored.']);
   });
 
-  it('is taken back whole: squads too, and nobody with whom somebody has worked', async () => {
+  it('is taken back whole: squads too, and nobody that somebody has worked with', async () => {
     const body = ask(LIST);
     await look(head, body);
     await commit(head, { id: body.id });

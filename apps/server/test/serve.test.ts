@@ -258,7 +258,7 @@ describe('what a built server needs', () => {
   });
 });
 
-describe('what whoever runs the server can do', () => {
+describe('what the person who runs the server can do', () => {
   const club = (url: string, args: readonly string[]) => {
     const { stdout, stderr, status } = spawnSync(process.execPath, ['dist/club.mjs', ...args], {
       cwd: SERVER,

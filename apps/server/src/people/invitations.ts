@@ -37,7 +37,7 @@ interface Looked {
   birth_year: number | null;
 }
 
-/** Whoever is invited gets a link that works once; shown as text and QR code, and sent by mail where there is mail. */
+/** Somebody who is invited gets a link that works once; shown as text and QR code, and sent by mail where there is mail. */
 export async function invitationRoutes(app: FastifyInstance, { database, config, mail }: PeopleParts): Promise<void> {
   const guesses = countWrong(app, 'wrong links', [
     { max: 20, timeWindow: 5 * MINUTE_MS, key: (request) => request.ip },
@@ -149,7 +149,7 @@ export async function invitationRoutes(app: FastifyInstance, { database, config,
   );
 }
 
-/** Squads and a swimmer that whoever invites may see. */
+/** Squads and a swimmer that the one who invites may see. */
 async function refuseStrangers(
   em: EntityManager,
   squadIds: readonly string[],

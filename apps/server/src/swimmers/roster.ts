@@ -202,7 +202,7 @@ async function store(
   );
 }
 
-/** Takes back the swimmers of a list with whom nobody has worked since; undoing twice changes nothing. */
+/** Takes back the swimmers of a list that nobody has worked with since; undoing twice changes nothing. */
 export async function undoRoster(em: EntityManager, id: string): Promise<RosterImport> {
   const find = () => em.execute<RosterImport[]>(`${IMPORTS} and i.id = ?`, [id], 'all');
   const [before] = await find();

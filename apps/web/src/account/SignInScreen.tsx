@@ -83,8 +83,8 @@ export function SignInScreen() {
             <Disclosure label="Forgotten your password?" open={forgotten} onPress={() => setForgotten(!forgotten)} />
             {forgotten ? (
               <Text>
-                Your head coach makes you a link for a new one: Club, then People. A head coach asks another one, or
-                whoever runs the server.
+                Your head coach makes you a link for a new one: Club, then People. A head coach asks another one, or the
+                person who runs the server.
               </Text>
             ) : null}
           </>

@@ -15,7 +15,7 @@ import { ROLE_MEANS } from '../words';
 import { LinkCard } from './LinkCard';
 
 interface InviteCardProps {
-  /** Roles that whoever invites may give. */
+  /** Roles that the one who invites may give. */
   readonly roles: readonly Role[];
   /** The swimmer from whose page the coach comes. */
   readonly swimmer: string | null;

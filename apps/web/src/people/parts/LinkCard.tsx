@@ -13,7 +13,7 @@ import { Notice } from '@/ui/States';
 const CAN_SHARE = typeof navigator !== 'undefined' && 'share' in navigator;
 
 interface LinkCardProps {
-  /** Whom it is for, as a heading. */
+  /** Who it is for, as a heading. */
   readonly title: string;
   readonly made: LinkView;
   /** Where it went by mail, if it did. */

@@ -37,7 +37,7 @@ export function JoinScreen() {
   if (!token || (error && 'status' in error && error.status === 404))
     return (
       <DoorPage title="This link opens nothing">
-        <Text>It was taken back, or a part of it is missing. Ask whoever invited you for a new one.</Text>
+        <Text>It was taken back, or a part of it is missing. Ask the person who invited you for a new one.</Text>
         {signIn}
       </DoorPage>
     );

@@ -144,7 +144,7 @@ function Group({ title, accounts, chosen, onChoose, detail }: GroupProps) {
 }
 
 /** Who it is for: the swimmer, the address, or only what they will be. */
-const whom = ({ swimmer, email, role }: InvitationView) =>
+const personOf = ({ swimmer, email, role }: InvitationView) =>
   [swimmer ?? ROLE_WORD[role], email].filter(Boolean).join(' · ');
 
 /** Links that nobody has used yet; each can be taken back. */
@@ -160,12 +160,12 @@ function Invitations() {
         {data.map((invitation) => (
           <View key={invitation.id} role="listitem" style={styles.line}>
             <View style={styles.flex}>
-              <Text>{whom(invitation)}</Text>
+              <Text>{personOf(invitation)}</Text>
               <Text variant="bodySmall">{`by ${invitation.by}, until ${dayWord(dayOf(new Date(invitation.expiresAt)))}`}</Text>
             </View>
             <Button
               mode="outlined"
-              accessibilityLabel={`Take back the invitation for ${whom(invitation)}`}
+              accessibilityLabel={`Take back the invitation for ${personOf(invitation)}`}
               onPress={() => void takeBack(invitation.id)}
             >
               Take back
