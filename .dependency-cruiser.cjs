@@ -61,6 +61,35 @@ module.exports = {
       },
     },
     {
+      name: 'web-domains-by-their-index',
+      comment:
+        'A domain of the web app reaches another only through its index. The kit (ui), the door to the server (api) and what the device remembers (state) are open to all; the frame assembles them.',
+      severity: 'error',
+      from: { path: '^apps/web/src/([^/]+)/', pathNot: '^apps/web/src/frame/' },
+      to: {
+        path: '^apps/web/src/([^/]+)/',
+        pathNot: ['^apps/web/src/$1/', '^apps/web/src/(ui|api|state)/', '^apps/web/src/[^/]+/index\\.tsx?$'],
+      },
+    },
+    {
+      name: 'web-routes-render-screens',
+      comment: 'A file of a URL renders a screen; anything else of a domain it takes from the index.',
+      severity: 'error',
+      from: { path: '^apps/web/app/' },
+      to: {
+        path: '^apps/web/src/([^/]+)/',
+        pathNot: ['/index\\.tsx?$', 'Screen\\.tsx$', '^apps/web/src/(ui|api|state)/'],
+      },
+    },
+    {
+      name: 'web-domains-in-one-direction',
+      comment: 'No domain of the web app needs, over others, one that needs it.',
+      severity: 'error',
+      scope: 'folder',
+      from: { path: '^apps/web/src/[^/]+$' },
+      to: { circular: true },
+    },
+    {
       name: 'no-orphans',
       severity: 'error',
       from: {

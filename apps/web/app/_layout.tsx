@@ -1,5 +1,5 @@
 import { Slot } from 'expo-router';
-import { AppProviders } from '@/ui/AppProviders';
+import { AppProviders } from '@/frame';
 
 export default function RootLayout() {
   return (

@@ -8,7 +8,7 @@ import { SeasonScreen } from '@/goal/screens/SeasonScreen';
 import { chosen, draftOf, freedWeek, lockedWeek, redone, undone } from '@/goal/raceDraft';
 import { signedTime } from '@/goal/words';
 import { differences } from '@/offline/differences';
-import { counted } from '@/offline/slice';
+import { counted } from '@/state/offline';
 import { addDays, weekOf } from '@upwell/core/days';
 import { dayOf } from '@/ui/dates';
 import { fakeServer, FOCUS, ID, ME, SESSION_ROW, showAt, SQUAD } from './fakeServer';

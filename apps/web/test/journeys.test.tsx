@@ -8,7 +8,7 @@ import { NewSessionScreen } from '@/sessions/screens/NewSessionScreen';
 import { SessionScreen } from '@/sessions/screens/SessionScreen';
 import { SessionsScreen } from '@/sessions/screens/SessionsScreen';
 import { SquadsScreen } from '@/swimmers/screens/SquadsScreen';
-import { SwimmerScreen } from '@/swimmers/screens/SwimmerScreen';
+import SwimmerRoute from '../app/(club)/swimmers/[id]/index';
 import { SwimmersScreen } from '@/swimmers/screens/SwimmersScreen';
 import { Text } from 'react-native';
 import {
@@ -79,7 +79,7 @@ describe('the list of swimmers', () => {
 describe('a swimmer’s page', () => {
   it('opens with the goal and the one focus, and says what to take care of', async () => {
     fakeServer({ 'GET /account/me': me, [`GET /swimmers/${ID}`]: () => ({ body: SWIMMER }) });
-    showAt({ 'swimmers/[id]': SwimmerScreen }, `/swimmers/${ID}`);
+    showAt({ 'swimmers/[id]': SwimmerRoute }, `/swimmers/${ID}`);
     await findText('Ada Lindqvale');
     expect(screen.getByText('1:00:00 · 1:52.5 per 100 m')).toBeTruthy();
     expect(screen.getByText('“Sip to the side.”')).toBeTruthy();
@@ -92,7 +92,7 @@ describe('a swimmer’s page', () => {
       'GET /account/me': me,
       [`GET /swimmers/${ID}`]: () => ({ status: 404, body: { detail: 'This is not here, or not yours to see.' } }),
     });
-    showAt({ 'swimmers/[id]': SwimmerScreen }, `/swimmers/${ID}`);
+    showAt({ 'swimmers/[id]': SwimmerRoute }, `/swimmers/${ID}`);
     await findText('This is not here, or not yours to see.');
   });
 });

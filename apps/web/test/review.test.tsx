@@ -8,7 +8,7 @@ import { EyeRecord } from '@/eye/parts/EyeRecord';
 import { outlines } from '@/figure/Drawing';
 import { layerPaint } from '@/figure/layerPaint';
 import { MovingFigure } from '@/figure/MovingFigure';
-import { newSecret } from '@/handout/secret';
+import { newSecret } from '@/api/secret';
 import { LinePad } from '@/review/clip/LinePad';
 import NotePad from '@/review/clip/NotePad';
 import { TapPad } from '@/review/clip/TapPad';

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { BreathCard } from '@/sessions/parts/BreathCard';
 import { BreathingEditor } from '@/sessions/parts/BreathingEditor';
 import { PoolFacts } from '@/ui/PoolFacts';
-import { OutsideNotes } from '@/water/OutsideNotes';
+import { OutsideNotes } from '@/courses/OutsideNotes';
 import { WhoGoesIn } from '@/water/parts/WhoGoesIn';
 import { fakeServer, ID, ME, PLAN, SQUAD } from './fakeServer';
 import { show } from './show';

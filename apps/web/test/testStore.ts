@@ -1,6 +1,6 @@
 import { cleanup } from '@testing-library/react-native';
 import { api } from '@/api/api';
-import { makeStore } from '@/state/store';
+import { makeStore } from '@/frame/store';
 
 const made: ReturnType<typeof makeStore>[] = [];
 

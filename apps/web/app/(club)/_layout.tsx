@@ -1,7 +1,7 @@
 import { Slot, useRouter, type Href } from 'expo-router';
 import { useEffect } from 'react';
-import { useMeQuery } from '@/account/api';
-import { Shell } from '@/ui/Shell';
+import { useMeQuery } from '@/account';
+import { Shell } from '@/frame';
 import { Failure, Loading } from '@/ui/States';
 
 /** Everything behind the sign-in. */

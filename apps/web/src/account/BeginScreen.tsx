@@ -13,7 +13,7 @@ import { Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useTitle } from '@/ui/useTitle';
 import { useBeginMutation, useSetupQuery } from './api';
-import { PasswordInput } from './PasswordInput';
+import { PasswordInput } from '@/ui/PasswordInput';
 
 const EMPTY: SetupBegin = {
   ...{ code: '', clubName: '', name: '', email: '', password: '' },

@@ -7,7 +7,7 @@ import { Card } from '@/ui/Card';
 import { Disclosure } from '@/ui/Disclosure';
 import { Notice } from '@/ui/States';
 import { useChangePasswordMutation } from './api';
-import { PasswordInput } from './PasswordInput';
+import { PasswordInput } from '@/ui/PasswordInput';
 
 /** Another password; every other device is signed out with it. */
 export function PasswordCard() {

@@ -14,7 +14,7 @@ import { Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useTitle } from '@/ui/useTitle';
 import { useSetupQuery, useSignInMutation } from './api';
-import { PasswordInput } from './PasswordInput';
+import { PasswordInput } from '@/ui/PasswordInput';
 
 export function SignInScreen() {
   const theme = useTheme();

@@ -2,7 +2,7 @@ import type { PlanWeek } from '@upwell/core/goal';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { BarChart } from 'react-native-gifted-charts';
-import { weekTint } from '@/goal/weekTint';
+import { weekTint } from '@/ui/weekTint';
 import { useTheme } from '@/ui/useTheme';
 import { BAR_LABELS, barLook } from './barLook';
 import { LOCALE } from '@/ui/locale';

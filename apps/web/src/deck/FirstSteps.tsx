@@ -1,7 +1,7 @@
 import { useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { useSquadsQuery } from '@/swimmers/api';
+import { useSquadsQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
 import { Icon } from '@/ui/Icon';
 import { useTheme } from '@/ui/useTheme';

@@ -1,7 +1,7 @@
 import type { DeckPack, DeckToday } from '@upwell/contract/deck';
 import { api } from '@/api/api';
-import { keepPage } from '@/offline/pages';
-import { storageFull } from '@/offline/slice';
+import { keepPage } from '@/offline';
+import { storageFull } from '@/state/offline';
 
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({

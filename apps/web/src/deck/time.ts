@@ -1,6 +1,6 @@
 import { momentOf, readDeckClock, startDeckClock, trustWall, type DeckClock, type Reading } from '@upwell/core/deck';
 import { v7 } from 'uuid';
-import { fact, setFact } from '@/offline/db';
+import { fact, setFact } from '@/offline';
 
 /** This life of the page: another one starts the rising clock anew. */
 const PAGE = v7();

@@ -1,11 +1,9 @@
 import { runState, type DeckEvent, type DeckFact, type RunState } from '@upwell/core/deck';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 } from 'uuid';
-import { deviceId } from '@/offline/device';
-import { eventsOf, keepEvent } from '@/offline/events';
-import { storageFull } from '@/offline/slice';
-import { fetchEvents, sendSoon } from '@/offline/sync';
-import { clockRuns } from '@/offline/version';
+import { deviceId, eventsOf, keepEvent, fetchEvents, sendSoon } from '@/offline';
+import { storageFull } from '@/state/offline';
+import { clockRuns } from '@/state/version';
 import { useAppDispatch, useAppStore } from '@/state/hooks';
 import { DeckTime } from './time';
 

@@ -8,7 +8,7 @@ import type {
   SeasonQuery,
 } from '@upwell/contract/goal';
 import { api, type Waits } from '@/api/api';
-import { patchPage } from '@/offline/pages';
+import { patchPage } from '@/offline';
 
 /** A plan that waits shows its choices at once; the weeks are worked out from them on the device as well. */
 const planWaits: Waits = {

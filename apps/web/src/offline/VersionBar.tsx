@@ -4,7 +4,8 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useAppSelector } from '@/state/hooks';
 import { useTheme } from '@/ui/useTheme';
-import { holdsBack, loadNewer } from './version';
+import { holdsBack } from '@/state/version';
+import { loadNewer } from './version';
 
 /**
  * Says that a newer version is there. It is loaded with the next page that is opened, or at a press; never while a clock

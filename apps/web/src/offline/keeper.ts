@@ -3,7 +3,7 @@ import { setKeeper, type Keeper } from '@/api/api';
 import { forgetPages, openFor } from './db';
 import { dropPage, isKept, keepPage, keptPage } from './pages';
 import { enqueue } from './outbox';
-import { reached, storageFull, troubled } from './slice';
+import { reached, storageFull, troubled } from '@/state/offline';
 import { send } from './sync';
 import { askToStay } from './version';
 

@@ -2,10 +2,10 @@ import type { Problem } from '@upwell/contract/common';
 import type { EventsPage } from '@upwell/contract/deck';
 import { api } from '@/api/api';
 import { isLeaving, tellServer } from '@/api/leaving';
-import type { Store } from '@/state/store';
+import type { AppStore } from '@/state/reducers';
 import { lastTaken, refusedEvents, sendEvents, takeEvents, waitingEvents, type PostEvents } from './events';
 import { sendChanges, waitingChanges, type Post, type Sent } from './outbox';
-import { counted, reached, troubled } from './slice';
+import { counted, reached, troubled } from '@/state/offline';
 
 const BASE = '/api/v1';
 const TIMEOUT_MS = 20_000;
@@ -97,7 +97,7 @@ function alone<T>(work: () => Promise<T>): Promise<T> {
 }
 
 /** Counts what waits, for the line at the top. */
-export async function count(store: Pick<Store, 'dispatch'>): Promise<void> {
+export async function count(store: Pick<AppStore, 'dispatch'>): Promise<void> {
   const changes = await waitingChanges();
   const waiting = changes.filter((c) => c.state === 'waiting').length + (await waitingEvents()).length;
   const undecided = changes.length - changes.filter((c) => c.state === 'waiting').length;
@@ -108,7 +108,7 @@ const FAILED: ReadonlySet<Sent['kind']> = new Set(['server-error', 'broken']);
 const isNew = ({ body }: { readonly body: unknown }) => ((body as { version?: number } | null)?.version ?? 0) === 0;
 
 /** Sends all that waits; whoever waits for one change gets what came of it. */
-export async function send(store: Pick<Store, 'dispatch'>, awaited?: number): Promise<Sent | null> {
+export async function send(store: Pick<AppStore, 'dispatch'>, awaited?: number): Promise<Sent | null> {
   // Nobody is signed in here: what waits stays with its account.
   if (isLeaving()) return null;
   const result = await alone(async () => {
@@ -132,7 +132,7 @@ export async function send(store: Pick<Store, 'dispatch'>, awaited?: number): Pr
 }
 
 /** Gets what other devices noted for a run; answers whether anything was new. Without a network nothing is. */
-export async function fetchEvents(store: Pick<Store, 'dispatch'>, session: string): Promise<boolean> {
+export async function fetchEvents(store: Pick<AppStore, 'dispatch'>, session: string): Promise<boolean> {
   let fresh = false;
   for (;;) {
     const response = await request('GET', `/deck/runs/${session}/events?after=${await lastTaken(session)}`);
@@ -152,13 +152,13 @@ export async function fetchEvents(store: Pick<Store, 'dispatch'>, session: strin
 let soon: ReturnType<typeof setTimeout> | undefined;
 
 /** Sends in a moment: taps come in bursts. */
-export function sendSoon(store: Pick<Store, 'dispatch'>): void {
+export function sendSoon(store: Pick<AppStore, 'dispatch'>): void {
   clearTimeout(soon);
   soon = setTimeout(() => void send(store), 400);
 }
 
 /** Tries again whenever there is reason to hope: the network is back, the page is seen, some time has passed. */
-export function startSync(store: Store): () => void {
+export function startSync(store: AppStore): () => void {
   const sendWaiting = () => {
     if (store.getState().offline.waiting > 0) void send(store);
   };

@@ -1,55 +1,6 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { setOnBuild } from '@/api/api';
-
-interface Version {
-  /** A newer build is there: kept by the browser and waiting, or said by the server. */
-  readonly newer: boolean;
-  /** The page on which it was heard of: with the next one it is loaded. */
-  readonly heardAt: string;
-  /** The session whose clock runs on this device. */
-  readonly clock: string | null;
-}
-
-const initialState: Version = { newer: false, heardAt: '', clock: null };
-
-/** Whether this page is of the newest build, and what must not be interrupted to load it. */
-export const version = createSlice({
-  name: 'version',
-  initialState,
-  reducers: {
-    newerFound: {
-      prepare: () => ({ payload: globalThis.window?.location?.pathname ?? '' }),
-      reducer: (state, { payload }: PayloadAction<string>) => {
-        if (!state.newer) state.heardAt = payload;
-        state.newer = true;
-      },
-    },
-    clockRuns: (state, { payload }: PayloadAction<{ readonly session: string; readonly runs: boolean }>) => {
-      if (payload.runs) state.clock = payload.session;
-      else if (state.clock === payload.session) state.clock = null;
-    },
-  },
-});
-
-export const { newerFound, clockRuns } = version.actions;
-
-interface Moment {
-  readonly version: Pick<Version, 'clock'>;
-  readonly offline: { readonly waiting: number; readonly undecided: number };
-}
-
-/** The store, as far as this part knows of it. */
-interface Keeps {
-  getState(): Moment & { readonly version: Version };
-  dispatch(action: unknown): unknown;
-}
-
-/** What the change to a newer build waits for; null when it may come now. */
-export function holdsBack({ version: { clock }, offline: { waiting, undecided } }: Moment): string | null {
-  if (clock !== null) return 'while the clock runs';
-  if (waiting + undecided > 0) return 'until everything is sent';
-  return null;
-}
+import type { AppStore } from '@/state/reducers';
+import { holdsBack, newerFound } from '@/state/version';
 
 /** The build this page is of, as it stands in the page itself; empty when it was not built, as in tests. */
 export function ownBuild(): string {
@@ -67,11 +18,7 @@ const LOOK_AGAIN_MS = 30_000;
  *
  * Where the browser keeps the app it has to fetch the new one first, and says itself when it has.
  */
-export function heardOf(
-  build: string | null,
-  store: { dispatch(action: unknown): unknown },
-  own = ownBuild(),
-): boolean {
+export function heardOf(build: string | null, store: Pick<AppStore, 'dispatch'>, own = ownBuild()): boolean {
   const newer = own !== '' && build !== null && build !== own;
   if (newer && look === null) store.dispatch(newerFound());
   if (newer && look !== null && Date.now() - lookedAt > LOOK_AGAIN_MS) {
@@ -90,7 +37,7 @@ export const loadNewer = (): void => changeOver();
 const LOOK_MS = 30 * 60_000;
 
 /** Lets the app open without a network, and hears of newer builds. Only where it was built for it. */
-export function keepApp(store: Keeps): void {
+export function keepApp(store: Pick<AppStore, 'getState' | 'dispatch'>): void {
   setOnBuild(heardOf);
   if (typeof navigator === 'undefined' || !('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production')
     return;

@@ -10,7 +10,7 @@ import type {
 import type { ResultLine } from '@upwell/core/records';
 import { SWIM_TEST, testOutcome } from '@upwell/core/swimtests';
 import { api, type Waits } from '@/api/api';
-import { patchPage } from '@/offline/pages';
+import { patchPage } from '@/offline';
 
 const idIn = (path: string) => path.slice(path.lastIndexOf('/') + 1);
 const pageOf = (swimmerId: string) => `/swimmers/${swimmerId}/records`;

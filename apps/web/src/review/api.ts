@@ -4,7 +4,7 @@ import { CAUSES, type DrillRecord } from '@upwell/core/review';
 import type { LevelId } from '@upwell/core/swimmers';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { api, type Waits } from '@/api/api';
-import { keptPage, patchPage } from '@/offline/pages';
+import { keptPage, patchPage } from '@/offline';
 
 const lastPart = (path: string) => path.slice(path.lastIndexOf('/') + 1);
 const pageOf = (swimmerId: string) => `/swimmers/${swimmerId}`;

@@ -1,6 +1,6 @@
 import type { Inference, Look, Circumstances } from '@upwell/core/review';
 import { useEffect, useRef, useState } from 'react';
-import { compute } from '@/worker/compute';
+import { compute } from '@/worker';
 
 /** The likely causes of a look, worked out in the worker; the last answer stays until the next is there. */
 export function useInference(look: Look, circumstances: Circumstances): Inference | null {

@@ -1,7 +1,5 @@
 import type { DeckPack } from '@upwell/contract/deck';
 import type {
-  CalendarLink,
-  CalendarLinkSave,
   LoadView,
   ProposalQuery,
   SessionPerson,
@@ -12,7 +10,7 @@ import type {
   SessionView,
 } from '@upwell/contract/sessions';
 import { api, type Waits } from '@/api/api';
-import { keepPage, patchPage } from '@/offline/pages';
+import { keepPage, patchPage } from '@/offline';
 
 /** A session that waits is shown as it will be: on its own page and on the deck. */
 const sessionWaits: Waits = {
@@ -49,15 +47,6 @@ const endpoints = api.injectEndpoints({
       query: (date) => ({ url: '/load', params: { date } }),
       providesTags: ['Session', 'Swimmer'],
     }),
-    calendarLinks: build.query<CalendarLink[], void>({ query: () => '/calendar-links', providesTags: ['Link'] }),
-    makeCalendarLink: build.mutation<CalendarLink, { id: string; body: CalendarLinkSave }>({
-      query: ({ id, body }) => ({ url: `/calendar-links/${id}`, method: 'PUT', body }),
-      invalidatesTags: (_result, error) => (error ? [] : ['Link']),
-    }),
-    revokeCalendarLink: build.mutation<CalendarLink, string>({
-      query: (id) => ({ url: `/calendar-links/${id}/revoke`, method: 'POST' }),
-      invalidatesTags: (_result, error) => (error ? [] : ['Link']),
-    }),
     removeSession: build.mutation<{ removed: true }, string>({
       query: (id) => ({ url: `/sessions/${id}`, method: 'DELETE' }),
       invalidatesTags: (_result, error) => (error ? [] : ['Session', 'Deck']),
@@ -77,8 +66,5 @@ export const {
   useSaveSessionMutation,
   useSessionPeopleQuery,
   useLoadQuery,
-  useCalendarLinksQuery,
-  useMakeCalendarLinkMutation,
-  useRevokeCalendarLinkMutation,
   useRemoveSessionMutation,
 } = endpoints;

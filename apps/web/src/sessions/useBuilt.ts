@@ -1,6 +1,6 @@
 import type { BuildRequest, BuildResult } from '@upwell/core/sessions';
 import { useEffect, useRef, useState } from 'react';
-import { compute } from '@/worker/compute';
+import { compute } from '@/worker';
 
 interface Built {
   readonly result: BuildResult | null;

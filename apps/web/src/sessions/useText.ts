@@ -2,7 +2,7 @@ import type { ReadSession, SessionDocument } from '@upwell/core/notation';
 import { LONGEST_TEXT } from '@upwell/core/sessions';
 import { useEffect, useRef, useState } from 'react';
 import { useDraft } from '@/state/hooks';
-import { compute } from '@/worker/compute';
+import { compute } from '@/worker';
 
 /** Milliseconds after the last key before a text is read. */
 const PAUSE = 150;

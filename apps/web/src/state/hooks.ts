@@ -1,11 +1,11 @@
 import { useCallback } from 'react';
 import { useDispatch, useSelector, useStore } from 'react-redux';
 import { dropDraft, keepDraft } from './drafts';
-import type { State, Store } from './store';
+import type { AppState, AppStore } from './reducers';
 
-export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
-export const useAppSelector = useSelector.withTypes<State>();
-export const useAppStore = useStore.withTypes<Store>();
+export const useAppDispatch = useDispatch.withTypes<AppStore['dispatch']>();
+export const useAppSelector = useSelector.withTypes<AppState>();
+export const useAppStore = useStore.withTypes<AppStore>();
 
 /** Unsaved work under a key, kept on this device until it is saved or dropped. */
 export function useDraft<T>(key: string, initial: T): readonly [T, (change: T | ((now: T) => T)) => void, () => void] {

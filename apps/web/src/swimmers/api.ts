@@ -13,7 +13,7 @@ import type { LooksPage } from '@upwell/contract/looks';
 import type { Erasing } from '@upwell/contract/person';
 import { isChild } from '@upwell/core/swimmers';
 import { api, type Waits } from '@/api/api';
-import { keepPage, keptPage } from '@/offline/pages';
+import { keepPage, keptPage } from '@/offline';
 
 /** A swimmer who waits is shown as they will be. */
 const swimmerWaits: Waits = {

@@ -10,7 +10,7 @@ import type {
 } from '@upwell/contract/water';
 import { lengthOf, legsOf } from '@upwell/core/water';
 import { api, type Waits } from '@/api/api';
-import { keepPage, patchPage } from '@/offline/pages';
+import { keepPage, patchPage } from '@/offline';
 
 const courseWaits: Waits = {
   label: (body: CourseSave) => `Course “${body.name}”`,
@@ -42,7 +42,6 @@ const trackWaits: Waits = {
 
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
-    course: build.query<CourseView, string>({ query: (id) => `/courses/${id}`, providesTags: ['Course'] }),
     saveCourse: build.mutation<CourseView, { id: string; body: CourseSave }>({
       query: ({ id, body }) => ({ url: `/courses/${id}`, method: 'PUT', body }),
       extraOptions: { waits: courseWaits },
@@ -79,7 +78,6 @@ const endpoints = api.injectEndpoints({
 });
 
 export const {
-  useCourseQuery,
   useSaveCourseMutation,
   useRemoveCourseMutation,
   useTracksQuery,

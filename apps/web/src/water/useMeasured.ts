@@ -1,7 +1,7 @@
 import type { KeptPoint } from '@upwell/contract/water';
 import type { CleanTrack, Course, MeasuredTrack, TrackHabits } from '@upwell/core/water';
 import { useEffect, useState } from 'react';
-import { compute } from '@/worker/compute';
+import { compute } from '@/worker';
 
 /** A measured swim with the habits it was measured for, which may have changed since. */
 export type Measured = { readonly ok: MeasuredTrack; readonly habits: TrackHabits } | { readonly refused: string };

@@ -1,7 +1,7 @@
 import type { LegSwim, Sweep } from '@upwell/core/water';
 import { proxy } from 'comlink';
 import { useEffect, useState } from 'react';
-import { compute } from '@/worker/compute';
+import { compute } from '@/worker';
 
 /** Intervals that are swept, strokes. */
 export const SWEPT = Array.from({ length: 19 }, (_, i) => i + 2);

@@ -1,7 +1,7 @@
 import { outsideSwimmer, type OutsideSwimmer } from '@upwell/core/water';
 import type { LevelId } from '@upwell/core/swimmers';
-import { useRecordsQuery } from '@/records/api';
-import { useSwimmerQuery } from '@/swimmers/api';
+import { useRecordsQuery } from '@/records';
+import { useSwimmerQuery } from '@/swimmers';
 import { useTracksQuery } from './api';
 import type { BreathingSide } from '@upwell/contract/swimmers';
 

@@ -3,7 +3,7 @@ import { BREATH_RULES, FEW_BREATHS_REASON } from '@upwell/core/safety';
 import { fewBreathSets, freelyIn, peopleOf, type SessionPlan } from '@upwell/core/sessions';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { WhoSwimsIt } from '@/sessions/parts/WhoSwimsIt';
+import { WhoSwimsIt } from '@/sessions';
 import { Check } from '@/ui/Check';
 
 interface FewBreathsAskProps {

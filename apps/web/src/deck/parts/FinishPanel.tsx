@@ -8,7 +8,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { sentence, type ApiError } from '@/api/problem';
-import { useSaveSessionMutation } from '@/sessions/api';
+import { useSaveSessionMutation } from '@/sessions';
 import { Card } from '@/ui/Card';
 import { HoldButton } from '@/ui/HoldButton';
 import { Input } from '@/ui/Input';

@@ -6,7 +6,7 @@ import type { Pool } from '@upwell/core/units';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
-import { MovingFigure } from '@/figure/MovingFigure';
+import { MovingFigure } from '@/figure';
 import { Card } from '@/ui/Card';
 import { Stepper } from '@/ui/Stepper';
 import { useTheme } from '@/ui/useTheme';

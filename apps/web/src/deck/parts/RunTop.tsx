@@ -2,7 +2,7 @@ import { finishMs, overdue, type RunState } from '@upwell/core/deck';
 import { formatTime } from '@upwell/core/units';
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
-import { offlineWords } from '@/offline/OfflineBar';
+import { offlineWords } from '@/offline';
 import { useAppSelector } from '@/state/hooks';
 import { useTheme } from '@/ui/useTheme';
 import type { DeckTime } from '../time';

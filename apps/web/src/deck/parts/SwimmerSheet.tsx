@@ -7,7 +7,7 @@ import { formatTime, parseTime } from '@upwell/core/units';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { MovingFigure } from '@/figure/MovingFigure';
+import { MovingFigure } from '@/figure';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { Input } from '@/ui/Input';

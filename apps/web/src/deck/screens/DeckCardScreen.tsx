@@ -20,7 +20,7 @@ import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { Button, IconButton, PaperProvider, Text } from 'react-native-paper';
-import { useSessionQuery } from '@/sessions/api';
+import { useSessionQuery } from '@/sessions';
 import { clockAfter } from '@upwell/core/units';
 import { effortTint } from '@/ui/effortTint';
 import { Icon } from '@/ui/Icon';

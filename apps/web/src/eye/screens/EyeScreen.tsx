@@ -5,7 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { sentence } from '@/api/problem';
-import { Choices, MovingFigure } from '@/figure/MovingFigure';
+import { Choices, MovingFigure } from '@/figure';
 import { Card } from '@/ui/Card';
 import { Check } from '@/ui/Check';
 import { Screen } from '@/ui/Screen';

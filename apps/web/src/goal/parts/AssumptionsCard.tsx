@@ -2,7 +2,7 @@ import { assumed, GROWTH } from '@upwell/core/goal';
 import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { useCoursesQuery } from '@/water/courseList';
+import { useCoursesQuery } from '@/courses';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';

@@ -4,7 +4,7 @@ import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { memo, useCallback } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, IconButton } from 'react-native-paper';
-import { useMeQuery } from '@/account/api';
+import { useMeQuery } from '@/account';
 import { sentence } from '@/api/problem';
 import { useAppStore } from '@/state/hooks';
 import { dayWord, distanceInDays } from '@/ui/dates';

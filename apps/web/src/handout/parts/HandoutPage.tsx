@@ -2,7 +2,7 @@ import type { Handout } from '@upwell/core/handout';
 import { CAUTION } from '@upwell/core/safety';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { MovingFigure } from '@/figure/MovingFigure';
+import { MovingFigure } from '@/figure';
 import { dayWord } from '@/ui/dates';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';

@@ -5,8 +5,8 @@ import { Linking, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { sentence } from '@/api/problem';
-import { useMeQuery } from '@/account/api';
-import { useSwimmerQuery } from '@/swimmers/api';
+import { useMeQuery } from '@/account';
+import { useSwimmerQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
 import { dayWord } from '@/ui/dates';
 import { canCopy } from '@/ui/canCopy';
@@ -16,7 +16,7 @@ import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { WayOn } from '@/ui/WayOn';
 import { useHandoutLinksQuery, useHandoutQuery, useMakeLinkMutation, useRevokeLinkMutation } from '../api';
 import { HandoutPage } from '../parts/HandoutPage';
-import { newSecret, sharedAddress } from '../secret';
+import { newSecret, sharedAddress } from '@/api/secret';
 
 /** The swimmer's page as the coach sees it, with the paper and the links. */
 export function HandoutScreen() {

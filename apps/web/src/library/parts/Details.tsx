@@ -13,7 +13,7 @@ import {
 import { LEVEL, STROKE_MODEL } from '@upwell/core/swimmers';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { MovingFigure } from '@/figure/MovingFigure';
+import { MovingFigure } from '@/figure';
 import { useTheme } from '@/ui/useTheme';
 
 /** A cause: the fault and the wanted line moving, how it shows, how to tell it apart, what answers it. */

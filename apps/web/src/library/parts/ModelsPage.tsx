@@ -3,7 +3,7 @@ import { STROKE_MODEL, STROKE_MODELS, type StrokeModelId } from '@upwell/core/sw
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { Choices } from '@/figure/MovingFigure';
+import { Choices } from '@/figure';
 import { Card } from '@/ui/Card';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';

@@ -13,7 +13,7 @@ import type { StoredEvent, Waiting } from '../db';
 import { differences } from '../differences';
 import { dropEvents, refusedEvents, retryEvents, waitingEvents } from '../events';
 import { dropChange, keepMine, waitingChanges } from '../outbox';
-import { storageFull } from '../slice';
+import { storageFull } from '@/state/offline';
 import { count, send } from '../sync';
 import { momentWord } from '@/ui/locale';
 

@@ -4,7 +4,7 @@ import { useRouter, type Href } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { PasswordInput } from '@/account/PasswordInput';
+import { PasswordInput } from '@/ui/PasswordInput';
 import { api } from '@/api/api';
 import { fieldMessages, sentence } from '@/api/problem';
 import { useAppDispatch } from '@/state/hooks';

@@ -2,7 +2,7 @@ import type { ClipLine } from '@upwell/contract/clips';
 import { LINE_KINDS, type LineKind } from '@upwell/core/measures';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { Choices } from '@/figure/MovingFigure';
+import { Choices } from '@/figure';
 import { useTheme } from '@/ui/useTheme';
 import { readingsOf } from './clipDraft';
 

@@ -4,7 +4,7 @@ import { createElement, useState, type CSSProperties, type KeyboardEvent } from 
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
 import Svg, { Circle, Line } from 'react-native-svg';
-import { Choices } from '@/figure/MovingFigure';
+import { Choices } from '@/figure';
 import { Slider } from '@/ui/Slider';
 import { Toggle } from '@/ui/Toggle';
 import { useTheme } from '@/ui/useTheme';

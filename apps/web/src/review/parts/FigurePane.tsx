@@ -3,8 +3,7 @@ import { SIGNS, type SignId, type Stroke } from '@upwell/core/review';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
-import { FigureView } from '@/figure/FigureView';
-import { Choices, MovingFigure } from '@/figure/MovingFigure';
+import { FigureView, Choices, MovingFigure } from '@/figure';
 
 interface FigurePaneProps {
   readonly stroke: Stroke;

@@ -1,7 +1,7 @@
 import type { ReviewView } from '@upwell/contract/review';
 import { SIGNS, signsFor, type SignId, type Stroke } from '@upwell/core/review';
 import { Button } from 'react-native-paper';
-import { useRecordsQuery } from '@/records/api';
+import { useRecordsQuery } from '@/records';
 import { dayOf } from '@/ui/dates';
 import { Notice } from '@/ui/States';
 import type { ReviewDraft } from '../draft';

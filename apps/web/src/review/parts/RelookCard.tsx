@@ -10,7 +10,7 @@ import {
 } from '@upwell/core/review';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { Choices } from '@/figure/MovingFigure';
+import { Choices } from '@/figure';
 import { Card } from '@/ui/Card';
 import { dayWord } from '@/ui/dates';
 import { useTheme } from '@/ui/useTheme';

@@ -16,10 +16,10 @@ import { Redirect, useLocalSearchParams, useRouter, type Href } from 'expo-route
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
-import { useMeQuery } from '@/account/api';
+import { useMeQuery } from '@/account';
 import { sentence, type ApiError } from '@/api/problem';
-import { MovingFigure } from '@/figure/MovingFigure';
-import { useSwimmerQuery } from '@/swimmers/api';
+import { MovingFigure } from '@/figure';
+import { useSwimmerQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
 import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';

@@ -22,7 +22,7 @@ import { Button, SegmentedButtons, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { fieldMessages, sentence } from '@/api/problem';
 import { useDraft } from '@/state/hooks';
-import { useSwimmerQuery } from '@/swimmers/api';
+import { useSwimmerQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
 import { daysBetween } from '@upwell/core/days';
 import { dayOf, distanceInDays } from '@/ui/dates';

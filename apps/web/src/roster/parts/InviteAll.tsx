@@ -2,7 +2,7 @@ import type { RosterDone } from '@upwell/contract/roster';
 import { useState } from 'react';
 import { Button, ProgressBar, Text } from 'react-native-paper';
 import { sentence, type ApiError } from '@/api/problem';
-import { useInviteMutation } from '@/people/api';
+import { useInviteMutation } from '@/people';
 import { Card } from '@/ui/Card';
 import { Notice } from '@/ui/States';
 import { countWord } from '@/ui/locale';

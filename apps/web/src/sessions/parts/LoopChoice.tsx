@@ -1,5 +1,5 @@
 import { Choice } from '@/ui/Choice';
-import { lapM, useCoursesQuery } from '@/water/courseList';
+import { lapM, useCoursesQuery } from '@/courses';
 import type { Wish } from '../wish';
 
 const NONE = 'none';

@@ -6,13 +6,14 @@ import { StyleSheet, View } from 'react-native';
 import { Button, ProgressBar } from 'react-native-paper';
 import { sentence } from '@/api/problem';
 import { useDraft } from '@/state/hooks';
-import { useSquadsQuery } from '@/swimmers/api';
+import { useSquadsQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
+import { OutsideNotes } from '@/courses';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { useWide } from '@/ui/useWide';
-import { compute } from '@/worker/compute';
+import { compute } from '@/worker';
 import { useProposalQuery, useSaveSessionMutation } from '../api';
 import { LevelSheet } from '../parts/LevelSheet';
 import { PlanTruth } from '../parts/PlanTruth';
@@ -22,9 +23,6 @@ import { useBuilt } from '../useBuilt';
 import { newWish, requestOf, type Wish } from '../wish';
 
 /** Choose who comes and what for; the session builds itself beside it. */
-// Sun, tides and the forecast are fetched only for a swim outside.
-const OutsideNotes = lazy(async () => ({ default: (await import('@/water/OutsideNotes')).OutsideNotes }));
-
 export function NewSessionScreen() {
   const router = useRouter();
   const wide = useWide();
@@ -110,15 +108,13 @@ export function NewSessionScreen() {
           {proposal ? <ServesCard plan={plan} wish={wish} proposal={proposal} /> : null}
           <PlanTruth plan={plan} startTime={wish.startTime} notes={result?.kind === 'built' ? result.notes : []} />
           {wish.place === 'open-water' && wish.courseId ? (
-            <Suspense fallback={null}>
-              <OutsideNotes
-                courseId={wish.courseId}
-                plan={plan}
-                people={proposal?.people ?? []}
-                date={wish.date}
-                startTime={wish.startTime}
-              />
-            </Suspense>
+            <OutsideNotes
+              courseId={wish.courseId}
+              plan={plan}
+              people={proposal?.people ?? []}
+              date={wish.date}
+              startTime={wish.startTime}
+            />
           ) : null}
         </>
       ) : null}

@@ -7,11 +7,12 @@ import { lazy, Suspense, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
 import { Input } from '@/ui/Input';
-import { useMeQuery } from '@/account/api';
+import { useMeQuery } from '@/account';
 import { sentence, storedNow } from '@/api/problem';
 import { useDraft } from '@/state/hooks';
 import { Card } from '@/ui/Card';
 import { dayWord } from '@/ui/dates';
+import { OutsideNotes } from '@/courses';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
@@ -39,9 +40,6 @@ export function SessionScreen() {
     </Screen>
   );
 }
-
-// Sun, tides and the forecast are fetched only for a swim outside.
-const OutsideNotes = lazy(async () => ({ default: (await import('@/water/OutsideNotes')).OutsideNotes }));
 
 const PANES = ['sets', 'text', 'lanes', 'swum', 'take'] as const;
 type Pane = (typeof PANES)[number];
@@ -179,15 +177,13 @@ function Session({ stored }: { readonly stored: SessionView }) {
           <LevelSheet plan={plan} selected={group?.id ?? null} onSelect={setSelected} />
           <PlanTruth plan={plan} startTime={fields.startTime} people={people} leftOut={fields.breatheFreely} />
           {plan.place === 'open-water' && fields.courseId && !fields.template ? (
-            <Suspense fallback={null}>
-              <OutsideNotes
-                courseId={fields.courseId}
-                plan={plan}
-                people={proposal?.people ?? []}
-                date={fields.date}
-                startTime={fields.startTime}
-              />
-            </Suspense>
+            <OutsideNotes
+              courseId={fields.courseId}
+              plan={plan}
+              people={proposal?.people ?? []}
+              date={fields.date}
+              startTime={fields.startTime}
+            />
           ) : null}
         </View>
         <View style={wide ? styles.side : undefined}>

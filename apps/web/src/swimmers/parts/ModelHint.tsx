@@ -2,7 +2,7 @@ import { defaultModel, STROKE_MODEL, type StrokeModelId } from '@upwell/core/swi
 import { useWatch, type Control } from 'react-hook-form';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { ModelChangeList } from '@/library/parts/ModelChangeList';
+import { ModelChangeList } from '@/library';
 import type { SwimmerForm } from '../formValues';
 
 interface ModelHintProps {

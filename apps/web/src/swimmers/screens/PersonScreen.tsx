@@ -3,7 +3,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { sentence } from '@/api/problem';
-import { forgetSeen } from '@/offline/db';
+import { forgetSeen } from '@/offline';
 import { Card } from '@/ui/Card';
 import { HoldButton } from '@/ui/HoldButton';
 import { saveFrom } from '@/ui/saveFile';

@@ -9,7 +9,7 @@ import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
-import { CalendarAddress } from '@/sessions/parts/CalendarAddress';
+import { CalendarAddress } from '@/calendar';
 import { PoolTimes } from '../parts/PoolTimes';
 import { useCoachesQuery, useSaveSquadMutation, useSquadsQuery } from '../api';
 

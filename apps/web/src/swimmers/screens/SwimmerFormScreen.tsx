@@ -1,7 +1,7 @@
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { lazy, Suspense } from 'react';
 import { Button } from 'react-native-paper';
-import { useMeQuery } from '@/account/api';
+import { useMeQuery } from '@/account';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { useSquadsQuery, useSwimmerQuery } from '../api';

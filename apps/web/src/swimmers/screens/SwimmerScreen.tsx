@@ -6,12 +6,11 @@ import { CAUSES, SIGNS, type SignId } from '@upwell/core/review';
 import { HEALTH_ADVICE, LEVEL, STROKE_MODEL } from '@upwell/core/swimmers';
 import { formatTime } from '@upwell/core/units';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, type ComponentType } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { useMeQuery } from '@/account/api';
-import { GapLine } from '@/goal';
-import { FigureView } from '@/figure/FigureView';
+import { useMeQuery } from '@/account';
+import { FigureView } from '@/figure';
 import { Card } from '@/ui/Card';
 import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
@@ -31,7 +30,10 @@ function guarded({ child, birthYear }: Pick<SwimmerPage, 'child' | 'birthYear'>)
   return `${why}: every look at this record is logged`;
 }
 
-export function SwimmerScreen() {
+/** Says how far a swimmer is from their race time; the way to the race lends it to this page. */
+type GapLine = ComponentType<{ readonly swimmerId: string }>;
+
+export function SwimmerScreen({ gapLine }: { readonly gapLine: GapLine }) {
   const { id } = useLocalSearchParams<{ id: string }>();
   const router = useRouter();
   const wide = useWide();
@@ -82,7 +84,7 @@ export function SwimmerScreen() {
       {swimmer.archived ? <Notice>This swimmer is archived and does not come to sessions.</Notice> : null}
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.column : undefined}>
-          <GoalCard swimmer={swimmer} />
+          <GoalCard swimmer={swimmer} gapLine={gapLine} />
           <FocusCard focus={open} review={swimmer.reviews.find((r) => r.id === open?.reviewId)} />
           {open ? (
             <Button
@@ -135,7 +137,7 @@ function KeptCard({ id, name }: { readonly id: string; readonly name: string }) 
   );
 }
 
-function GoalCard({ swimmer }: { readonly swimmer: SwimmerPage }) {
+function GoalCard({ swimmer, gapLine: Gap }: { readonly swimmer: SwimmerPage; readonly gapLine: GapLine }) {
   const { goal } = swimmer;
   const router = useRouter();
   if (!goal) return null;
@@ -144,7 +146,7 @@ function GoalCard({ swimmer }: { readonly swimmer: SwimmerPage }) {
     <Card title={goal.event} aside={<Text variant="labelMedium">{distanceInDays(dayOf(new Date()), goal.date)}</Text>}>
       <Text>{`${goal.distanceM} m ${goal.place === 'pool' ? 'in the pool' : 'in open water'} on ${dayWord(goal.date)}`}</Text>
       {goal.targetTimeS ? <Text variant="titleLarge">{`${formatTime(goal.targetTimeS)}${pace}`}</Text> : null}
-      <GapLine swimmerId={swimmer.id} />
+      <Gap swimmerId={swimmer.id} />
       <Button
         mode="outlined"
         style={styles.way}

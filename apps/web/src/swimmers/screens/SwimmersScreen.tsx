@@ -5,7 +5,7 @@ import { Link, useRouter, type Href } from 'expo-router';
 import { useDeferredValue, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { Button, Searchbar, Text } from 'react-native-paper';
-import { useMeQuery } from '@/account/api';
+import { useMeQuery } from '@/account';
 import { dayOf, distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';

@@ -1,9 +1,7 @@
 import { formatTime } from '@upwell/core/units';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { Tap } from '@/deck/parts/Tap';
-import type { DeckTime } from '@/deck/time';
-import { useNow } from '@/deck/useNow';
+import { Tap, type DeckTime, useNow } from '@/deck';
 import { useTheme } from '@/ui/useTheme';
 import type { TestDraft } from '../draft';
 

@@ -1,7 +1,7 @@
 import { useDeferredValue, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Searchbar } from 'react-native-paper';
-import { useSwimmersInfiniteQuery } from '@/swimmers/api';
+import { useSwimmersInfiniteQuery } from '@/swimmers';
 import { Toggle } from '@/ui/Toggle';
 
 const SHOWN = 12;

@@ -4,7 +4,7 @@ import type { SessionView } from '@upwell/contract/sessions';
 import { useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { useSessionPeopleQuery } from '@/sessions/api';
+import { useSessionPeopleQuery } from '@/sessions';
 import { Card } from '@/ui/Card';
 import { dayWord } from '@/ui/dates';
 

@@ -24,7 +24,8 @@ import { Stepper } from '@/ui/Stepper';
 import { Toggle } from '@/ui/Toggle';
 import { useUndoKeys } from '@/ui/useUndoKeys';
 import { useWide } from '@/ui/useWide';
-import { useCourseQuery, useSaveCourseMutation } from '../api';
+import { useCourseQuery } from '@/courses';
+import { useSaveCourseMutation } from '../api';
 import {
   courseKey,
   draftOf,

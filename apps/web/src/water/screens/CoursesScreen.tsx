@@ -4,15 +4,15 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, Searchbar, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
-import { useMeQuery } from '@/account/api';
+import { useMeQuery } from '@/account';
 import { keepDraft } from '@/state/drafts';
 import { useAppDispatch } from '@/state/hooks';
 import { chooseFile } from '@/ui/saveFile';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
-import { compute } from '@/worker/compute';
-import { useCoursesQuery } from '../courseList';
+import { compute } from '@/worker';
+import { useCoursesQuery } from '@/courses';
 import { courseKey, newCourseDraft } from '../courseDraft';
 import { countWord } from '@/ui/locale';
 

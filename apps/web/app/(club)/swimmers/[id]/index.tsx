@@ -1,1 +1,6 @@
-export { SwimmerScreen as default } from '@/swimmers/screens/SwimmerScreen';
+import { GapLine } from '@/goal';
+import { SwimmerScreen } from '@/swimmers/screens/SwimmerScreen';
+
+export default function SwimmerRoute() {
+  return <SwimmerScreen gapLine={GapLine} />;
+}

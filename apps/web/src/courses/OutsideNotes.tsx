@@ -6,7 +6,7 @@ import { Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
 import { useCourseQuery } from './api';
 
-interface OutsideNotesProps {
+export interface OutsideNotesProps {
   readonly courseId: string;
   readonly plan: SessionPlan;
   readonly people: readonly GroupPerson[];

@@ -3,11 +3,10 @@ import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import type { Role } from '@upwell/contract/account';
-import { OfflineBar } from '@/offline/OfflineBar';
-import { VersionBar } from '@/offline/VersionBar';
-import { Icon } from './Icon';
-import { useTheme } from './useTheme';
-import { useWide } from './useWide';
+import { OfflineBar, VersionBar } from '@/offline';
+import { Icon } from '@/ui/Icon';
+import { useTheme } from '@/ui/useTheme';
+import { useWide } from '@/ui/useWide';
 
 interface Place {
   readonly href: string;

@@ -1,19 +1,14 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { api } from '@/api/api';
-import { offline, storageFull } from '@/offline/slice';
-import { version } from '@/offline/version';
-import { drafts } from './drafts';
-import { keep, kept } from './persist';
-import { settings } from './settings';
+import { storageFull } from '@/state/offline';
+import { keep, kept } from '@/state/persist';
+import { reducers } from '@/state/reducers';
 
 export function makeStore() {
   const store = configureStore({
     reducer: {
       [api.reducerPath]: api.reducer,
-      drafts: drafts.reducer,
-      settings: settings.reducer,
-      offline: offline.reducer,
-      version: version.reducer,
+      ...reducers,
     },
     preloadedState: { drafts: kept('drafts', {}), settings: kept('settings', { theme: 'system' as const }) },
     middleware: (defaults) => defaults().concat(api.middleware),
@@ -32,5 +27,3 @@ export function makeStore() {
 }
 
 export const store = makeStore();
-export type Store = typeof store;
-export type State = ReturnType<Store['getState']>;

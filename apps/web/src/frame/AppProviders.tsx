@@ -7,13 +7,11 @@ import regular from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyper
 import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff2';
 import { accountEndpoints } from '@/account/api';
 import { deckEndpoints } from '@/deck/api';
-import { keepOnDevice } from '@/offline/keeper';
-import { keepApp } from '@/offline/version';
-import { startSync } from '@/offline/sync';
+import { keepOnDevice, keepApp, startSync } from '@/offline';
 import { useAppSelector } from '@/state/hooks';
-import { store } from '@/state/store';
-import { Icon } from './Icon';
-import { DAY, FONT, FONT_BOLD, NIGHT } from './theme';
+import { store } from './store';
+import { Icon } from '@/ui/Icon';
+import { DAY, FONT, FONT_BOLD, NIGHT } from '@/ui/theme';
 
 keepOnDevice();
 keepApp(store);

@@ -1,0 +1,2 @@
+export { useClubRulesQuery, useMeQuery } from './api';
+export { ROLE_WORD } from './roles';

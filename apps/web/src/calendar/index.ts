@@ -1,0 +1,1 @@
+export { CalendarAddress } from './CalendarAddress';

@@ -1,0 +1,15 @@
+import type { CourseRow, CourseView } from '@upwell/contract/water';
+import { api } from '@/api/api';
+
+// Apart from the rest of the water, so that sessions and races can offer courses without loading all of it.
+const endpoints = api.injectEndpoints({
+  endpoints: (build) => ({
+    courses: build.query<CourseRow[], void>({ query: () => '/courses', providesTags: ['Course'] }),
+    course: build.query<CourseView, string>({ query: (id) => `/courses/${id}`, providesTags: ['Course'] }),
+  }),
+});
+
+export const { useCoursesQuery, useCourseQuery } = endpoints;
+
+/** Metres of one lap. */
+export const lapM = ({ lengthM, laps }: CourseRow): number => Math.round(lengthM / laps);

@@ -1,0 +1,2 @@
+export { FigureView } from './FigureView';
+export { Choices, MovingFigure } from './MovingFigure';

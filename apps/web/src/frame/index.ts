@@ -1,0 +1,2 @@
+export { AppProviders } from './AppProviders';
+export { Shell } from './Shell';

@@ -1,0 +1,2 @@
+export { useHandoutQuery } from './api';
+export { HandoutPage } from './parts/HandoutPage';

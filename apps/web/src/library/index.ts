@@ -1,0 +1,1 @@
+export { ModelChangeList } from './parts/ModelChangeList';

@@ -1,0 +1,1 @@
+export { useInviteMutation } from './api';

@@ -1,0 +1,1 @@
+export { useRecordsQuery, useSaveTestMutation } from './api';

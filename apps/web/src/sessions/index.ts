@@ -1,0 +1,4 @@
+export { useLoadQuery, useProposalQuery, useSaveSessionMutation, useSessionPeopleQuery, useSessionQuery } from './api';
+export { WhoSwimsIt } from './parts/WhoSwimsIt';
+export { SessionLine } from './parts/SessionLine';
+export { newWish } from './wish';

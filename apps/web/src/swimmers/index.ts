@@ -1,0 +1,1 @@
+export { useSaveSwimmerMutation, useSquadsQuery, useSwimmerQuery, useSwimmersInfiniteQuery } from './api';

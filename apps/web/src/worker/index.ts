@@ -1,0 +1,1 @@
+export { compute } from './compute';
