@@ -89,6 +89,14 @@ module.exports = {
       from: { path: '^apps/web/src/[^/]+$' },
       to: { circular: true },
     },
+    ...['^packages/core/src/[^/]+$', '^packages/core/src/[^/]+/[^/]+$'].map((path, i) => ({
+      name: i === 0 ? 'core-domains-in-one-direction' : 'core-parts-in-one-direction',
+      comment: 'The domains of core, and the parts of the large ones, build on each other one way.',
+      severity: 'error',
+      scope: 'folder',
+      from: { path },
+      to: { circular: true },
+    })),
     {
       name: 'no-orphans',
       severity: 'error',

@@ -1,4 +1,4 @@
-import { seeded } from '@upwell/core/sessions';
+import { seeded } from '@upwell/core/units';
 import { v5 } from 'uuid';
 
 const NAMESPACE = '5f3c2a1e-7b64-4b8c-9d7e-2f0a6c1b8e43';

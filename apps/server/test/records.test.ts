@@ -1,5 +1,5 @@
 import { readResults } from '@upwell/core/exchange';
-import type { ResultLine } from '@upwell/core/records';
+import type { ResultLine } from '@upwell/core/measures';
 import { v7 } from 'uuid';
 import { Harness, type TestClub } from './harness';
 

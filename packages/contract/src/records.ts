@@ -1,6 +1,6 @@
 import type { Attendance, RepRecord } from '@upwell/core/deck';
 import { LADDER_IDS } from '@upwell/core/library';
-import { RESULT_KINDS, type ResultKind, type ResultLine } from '@upwell/core/records';
+import { RESULT_KINDS, type ResultKind, type ResultLine } from '@upwell/core/measures';
 import type { Sighting, SignId } from '@upwell/core/review';
 import type { SwimTestKind, TestInput, TestOutcome } from '@upwell/core/swimtests';
 import type { Schema, SchemaMap } from 'joi';

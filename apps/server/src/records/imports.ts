@@ -1,6 +1,6 @@
 import type { Me } from '@upwell/contract/account';
 import type { CommitBody, ImportCheck, ImportState, ImportView } from '@upwell/contract/records';
-import type { ResultLine } from '@upwell/core/records';
+import type { ResultLine } from '@upwell/core/measures';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { prepared } from '../platform/prepared';
 import { notFound, ProblemError } from '../platform/problem';

@@ -12,7 +12,7 @@ import {
   type TestSave,
 } from '@upwell/contract/records';
 import { writeResults } from '@upwell/core/exchange';
-import type { ResultLine } from '@upwell/core/records';
+import type { ResultLine } from '@upwell/core/measures';
 import type { FastifyInstance } from 'fastify';
 import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';

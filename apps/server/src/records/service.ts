@@ -11,7 +11,7 @@ import type {
   TestView,
 } from '@upwell/contract/records';
 import type { ResultSort } from '@upwell/contract/recordLimits';
-import type { ResultLine } from '@upwell/core/records';
+import type { ResultLine } from '@upwell/core/measures';
 import { RefusedTest, testOutcome } from '@upwell/core/swimtests';
 import { plainName } from '@upwell/core/text';
 import type { EntityManager } from '@mikro-orm/postgresql';

@@ -1,6 +1,6 @@
 import type { BestTime, BreathingSide, PoolTime, RaceGoal } from '@upwell/contract/swimmers';
 import type { KitId, LadderId } from '@upwell/core/library';
-import type { ResultKind } from '@upwell/core/records';
+import type { ResultKind } from '@upwell/core/measures';
 import type { HealthFlag, LevelId, StrokeModelId } from '@upwell/core/swimmers';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 

@@ -7,7 +7,7 @@ import type {
   TestSave,
   TestView,
 } from '@upwell/contract/records';
-import type { ResultLine } from '@upwell/core/records';
+import type { ResultLine } from '@upwell/core/measures';
 import { SWIM_TEST, testOutcome } from '@upwell/core/swimtests';
 import { api, type Waits } from '@/api/api';
 import { patchPage } from '@/offline';

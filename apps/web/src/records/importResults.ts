@@ -1,7 +1,7 @@
 import { CHUNK_ROWS } from '@upwell/contract/recordLimits';
 import type { Problem } from '@upwell/contract/common';
 import type { CommitBody, ImportCheck, ImportState, ImportView } from '@upwell/contract/records';
-import type { ResultLine } from '@upwell/core/records';
+import type { ResultLine } from '@upwell/core/measures';
 import { fact, setFact } from '@/offline';
 
 /** Pieces on their way at a time. */

@@ -1,5 +1,5 @@
 import type { ImportCheck, ImportView } from '@upwell/contract/records';
-import type { ResultLine } from '@upwell/core/records';
+import type { ResultLine } from '@upwell/core/measures';
 import { useEffect, useRef, useState } from 'react';
 import { v7 } from 'uuid';
 import { api } from '@/api/api';

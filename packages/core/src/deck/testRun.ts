@@ -1,5 +1,5 @@
 import type { LevelId } from '../swimmers';
-import { blockOf, groupOf, planOf, setOf } from '../sessions/testPlans';
+import { blockOf, groupOf, planOf, setOf } from '../sessions/plan/testPlans';
 import type { AnySet, GroupPlan } from '../sessions';
 import type { DeckEvent, DeckFact, RunSetup } from './model';
 import { runSetup, type DeckPerson } from './setup';

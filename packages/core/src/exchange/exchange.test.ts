@@ -9,7 +9,7 @@ import {
   writeGpx,
   writeResults,
 } from '.';
-import type { ResultLine } from '../records';
+import type { ResultLine } from '../measures';
 
 const PEOPLE = [
   { id: 'a', name: 'Ada Lindqvale' },

@@ -1,16 +1,6 @@
 import Papa from 'papaparse';
-import { FASTEST_MPS } from '../measures';
-import {
-  RESULT_KINDS,
-  type DateOrder,
-  type KnownSwimmer,
-  type ReadResults,
-  type ResultField,
-  type ResultKind,
-  type ResultLine,
-  type ResultMapping,
-  type RowProblem,
-} from '../records';
+import { FASTEST_MPS, RESULT_KINDS, type ResultKind, type ResultLine } from '../measures';
+import type { DateOrder, KnownSwimmer, ReadResults, ResultField, ResultMapping, RowProblem } from './results';
 import { plainName } from '../text';
 import { METRES_PER_YARD, parseTime } from '../units';
 

@@ -10,3 +10,4 @@ export * from './strokeTiming';
 export * from './drafting';
 export * from './drift';
 export * from './rateRamp';
+export * from './result';

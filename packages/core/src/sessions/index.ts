@@ -1,27 +1,41 @@
-export * from './beginners';
-export * from './breathPattern';
-export * from './breathPlaces';
-export * from './buildSession';
-export * from './cautions';
-export * from './checkPlan';
-export * from './chooseDrills';
-export * from './clock';
-export * from './describe';
-export * from './drillDose';
-export * from './drillPlace';
-export * from './edit';
-export * from './fewBreaths';
-export * from './model';
-export * from './recipe';
-export type * from './request';
-export * from './size';
-export * from './totals';
-export * from './loadLimit';
-export * from './proposeGroups';
-export * from './serves';
-export * from '../units';
-export * from './prescription';
-export * from './setMeasure';
-export * from './comparePlans';
-export * from './lanes';
-export * from './loadSummary';
+// What a plan is, measured, checked and changed.
+export * from './plan/model';
+export * from './plan/shares';
+export * from './plan/setMeasure';
+export * from './plan/size';
+export * from './plan/clock';
+export * from './plan/totals';
+export * from './plan/describe';
+export * from './plan/prescription';
+export * from './plan/edit';
+export * from './plan/comparePlans';
+export * from './plan/breathPattern';
+export * from './plan/breathPlaces';
+export * from './plan/fewBreaths';
+export * from './plan/drillPlace';
+export * from './plan/cautions';
+export * from './plan/checkPlan';
+
+// How much a week holds.
+export * from './load/loadLimit';
+export * from './load/loadSummary';
+
+// Who comes, and what would serve them.
+export type * from './request/model';
+export * from './request/proposeGroups';
+export * from './request/serves';
+
+// How a block can be filled.
+export { RECIPE } from './fill/recipe';
+export * from './fill/chooseDrills';
+export * from './fill/drillDose';
+export { byTheClock } from './fill/beginners';
+
+// One session for all groups together.
+export * from './build/buildSession';
+
+// Who swims in which lane, and when they leave.
+export * from './lanes/assignLanes';
+export * from './lanes/catches';
+export * from './lanes/proposeLane';
+export * from './lanes/laneSheets';

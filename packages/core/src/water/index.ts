@@ -1,15 +1,40 @@
-export * from './aim';
-export * from './course';
-export * from './courseFiles';
-export * from './dayModel';
-export * from './decision';
-export * from './kitList';
-export * from './legPlan';
-export * from './plane';
-export * from './raceCard';
-export * from './sides';
-export * from './sighting';
-export * from './simulate';
-export * from './standIn';
-export * from './swimOut';
-export * from './track';
+// A course on the earth: marks, legs, areas, files.
+export * from './course/plane';
+export * from './course/model';
+export * from './course/legs';
+export * from './course/checkCourse';
+export * from './course/movedCourse';
+export type { NamedCourse, ReadCourse } from './course/assembleCourse';
+export { LARGEST_COURSE } from './course/assembleCourse';
+export { COURSE_NAMESPACE, readCourseGpx, writeCourseGpx } from './course/courseGpx';
+export { COURSE_FORMAT, readCourseGeoJson, writeCourseGeoJson } from './course/courseGeoJson';
+
+// Tides and weather, simulated.
+export * from './forecast/tide';
+export * from './forecast/simulatedWeather';
+
+// Whether to go in, with whom and for how long.
+export * from './day/model';
+export * from './day/decide';
+export * from './day/swimOut';
+
+// One leg: where to aim, how often to look, which side to breathe to.
+export * from './leg/aim';
+export * from './leg/sun';
+export * from './leg/sides';
+export * from './leg/crossing';
+export * from './leg/drafting';
+export * from './leg/sighting';
+export * from './leg/simulate';
+export * from './leg/legPlan';
+export * from './leg/kitList';
+export * from './leg/raceCard';
+
+// What a swum track says.
+export type { CleanTrack, Gap } from './track/cleanTrack';
+export { cleanTrack, MOST_TRACK_POINTS, RefusedTrack } from './track/cleanTrack';
+export type { LegSwum, MeasuredTrack } from './track/measureTrack';
+export { measureTrack } from './track/measureTrack';
+export type { TrackHabits } from './track/driftBetweenLooks';
+export type { TrackStep } from './track/trackPoints';
+export { simulatedTrack, type Outing } from './track/simulatedTrack';

@@ -1,10 +1,4 @@
-import {
-  RESULT_FIELDS,
-  type KnownSwimmer,
-  type ReadResults,
-  type ResultField,
-  type ResultMapping,
-} from '@upwell/core/records';
+import { RESULT_FIELDS, type KnownSwimmer, type ReadResults, type ResultField, type ResultMapping } from '@upwell/core/exchange';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';

@@ -1,5 +1,6 @@
 import type { ImportView } from '@upwell/contract/records';
-import type { KnownSwimmer, ReadResults, ResultLine, ResultMapping } from '@upwell/core/records';
+import type { KnownSwimmer, ReadResults, ResultMapping } from '@upwell/core/exchange';
+import type { ResultLine } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
 import { proxy } from 'comlink';
 import { useRouter, type Href } from 'expo-router';

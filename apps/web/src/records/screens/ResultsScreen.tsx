@@ -1,5 +1,5 @@
 import { RESULT_SORTS, type ResultSort } from '@upwell/contract/recordLimits';
-import { RESULT_KINDS, type ResultKind } from '@upwell/core/records';
+import { RESULT_KINDS, type ResultKind } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';

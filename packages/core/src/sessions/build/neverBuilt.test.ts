@@ -1,0 +1,44 @@
+import { blockOf, groupOf, roundsOf, setOf } from '../plan/testPlans';
+import { buildSession, patternProblem, setsOf } from '..';
+import { CAUSES, type CauseId } from '../../review';
+
+describe('the builder', () => {
+  it('never gives a pattern of breathing to another stroke, whatever the theme', () => {
+    for (const theme of Object.keys(CAUSES) as CauseId[]) {
+      const built = buildSession({
+        kind: 'aerobic',
+        theme,
+        minutes: 60,
+        pool: { length: 25, unit: 'm' },
+        kit: ['board', 'fins', 'buoy'],
+        seed: 1,
+        groups: (['build', 'hold', 'race'] as const).map((level) => ({
+          ...{ level, name: level, swimmers: 6, lanes: 1, v400Mps: null },
+        })),
+      });
+      if (built.kind === 'clash') continue;
+      const wrong = built.plan.groups
+        .flatMap((g) => g.blocks.flatMap((b) => setsOf(b.items)))
+        .filter(({ set }) => patternProblem(set.stroke, set.breathing) !== null)
+        .map(({ set }) => [theme, set.stroke, set.breathing]);
+      expect(wrong).toEqual([]);
+    }
+  });
+
+  it('does not build around a locked block that is too large', () => {
+    const large = [1, 2, 3].reduce((items) => [roundsOf(50, items)], [roundsOf(50, [setOf({ reps: 200 })])]);
+    const group = { level: 'hold', swimmers: 8, lanes: 2, v400Mps: 1, locked: [blockOf(large)] } as never;
+    const built = buildSession({
+      kind: 'aerobic',
+      theme: 'spins',
+      minutes: 60,
+      pool: { length: 25, unit: 'm' },
+      kit: [],
+      week: 'normal',
+      seed: 1,
+      groups: [group],
+    } as never);
+    expect(built.kind).toBe('clash');
+    expect(built.kind === 'clash' && built.clashes[0]!.message).toContain('sets in a row');
+  });
+});

@@ -1,0 +1,90 @@
+import { drillCard, ladderCard, STEPS_TO_TEN_METRES } from '../../library';
+import { lengthsToMetres, type Pool } from '../../units';
+import { inRounds, swim } from './plainSet';
+import { chooseDrills } from './chooseDrills';
+import { groupClock } from '../plan/clock';
+import { LONG_POOL_M } from '../plan/drillPlace';
+import type { Block, BlockKind, GroupPlan, Item, TimedSet } from '../plan/model';
+import { FINISH_WINDOW_S } from '../plan/shares';
+import type { BuildRequest, GroupRequest } from '../request/model';
+import { onTheSpot } from './drillDose';
+
+/**
+ * Whether a group is planned tries where one can stand, by the clock, rather than lengths: beginners until “ten metres
+ * on their own” is passed by all of them, and every beginner in a long pool. A ladder that nobody noted counts as not
+ * begun.
+ */
+export function byTheClock({ level, ladderSteps }: Pick<GroupRequest, 'level' | 'ladderSteps'>, pool: Pool): boolean {
+  if (level !== 'settle') return false;
+  return (ladderSteps?.confidence ?? 0) < STEPS_TO_TEN_METRES || lengthsToMetres(pool, 1) > LONG_POOL_M;
+}
+
+/** Seconds of one try, of standing up and breathing between two, and of the calm end at the least. */
+const TRY_S = 40;
+const REST_S = 30;
+const CALM_END_S = 120;
+
+/**
+ * An hour of beginners, by the clock: the last steps they passed, drills of the theme that are done on the spot, the step
+ * they work on with the one before it between, and a calm end that fills the time.
+ *
+ * @param bare the group without blocks
+ * @returns the water blocks, or null when the time is too short
+ */
+export function beginnerBlocks(
+  bare: GroupPlan,
+  asked: GroupRequest,
+  request: BuildRequest,
+  landMinutes: number,
+): readonly Block[] | null {
+  const { steps } = ladderCard('confidence');
+  const working = Math.min(asked.ladderSteps?.confidence ?? 0, STEPS_TO_TEN_METRES - 1);
+  const tries = (id: string, at: number, reps: number = steps[Math.max(0, at)]!.tries): TimedSet => {
+    const step = steps[Math.max(0, at)]!;
+    const drill = step.drill && drillCard(step.drill).factor === null ? step.drill : 'wall-tries';
+    return timed(id, reps, TRY_S, { drill, rest: REST_S, note: `${step.what} Enough: ${step.pass}` });
+  };
+  const spot = chooseDrills(request.theme, asked, request.kit, 2, { seed: request.seed, pool: request.pool }).filter(
+    (id) => drillCard(id).places.includes('shallow'),
+  );
+  const block = (kind: BlockKind, items: readonly Item[]): Block => ({
+    kind,
+    id: kind,
+    landMinutes: 0,
+    items,
+    note: '',
+  });
+  const planned = (rounds: number, endS: number): Block[] => [
+    block('warm-up', [tries('wu-first', working - 2, 3), tries('wu-last', working - 1, 3)]),
+    block('drills', [...spot.map((id, i) => onTheSpot(`dr-${i}`, id, bare)), tries('dr-step', working)]),
+    block('main', inRounds('ma', rounds, [tries('ma-step', working, 3), tries('ma-calm', working - 1, 2)])),
+    block('swim-down', [
+      timed('sd', 1, endS, {
+        drill: 'wall-tries',
+        rest: 0,
+        note: 'Where one can stand: breathe out slowly, lie on the back if wanted, and say what went well.',
+      }),
+    ]),
+  ];
+  const kept = (blocks: readonly Block[]) =>
+    blocks.map((one) => asked.locked?.find((locked) => locked.kind === one.kind) ?? one);
+  const seconds = (rounds: number) =>
+    groupClock({ ...bare, blocks: kept(planned(rounds, CALM_END_S)) }, request.pool).totalS;
+  // In the middle of the window in which all groups end.
+  const target = (request.minutes - landMinutes) * 60 - FINISH_WINDOW_S / 2;
+  if (seconds(1) > target) return null;
+  let rounds = 1;
+  while (rounds < MOST_ROUNDS && seconds(rounds + 1) > seconds(rounds) && seconds(rounds + 1) <= target) rounds++;
+  // In steps of five seconds, as a coach says it.
+  const endS = CALM_END_S + Math.floor((target - seconds(rounds)) / 5) * 5;
+  return endS <= MOST_CALM_S ? kept(planned(rounds, endS)) : null;
+}
+
+/** Most times through the main part, and the longest calm end, seconds. */
+const MOST_ROUNDS = 40;
+const MOST_CALM_S = 900;
+
+function timed(id: string, reps: number, seconds: number, options: Parameters<typeof swim>[3]): TimedSet {
+  const { lengths: _lengths, ...fields } = swim(id, reps, 1, { stroke: 'choice', ...options });
+  return { ...fields, kind: 'timed', seconds };
+}

@@ -1,0 +1,53 @@
+import { drillCard } from '../../library';
+import { measured, type Candidates, type Context } from './candidate';
+import { chooseDrills } from './chooseDrills';
+import type { Block, GroupPlan } from '../plan/model';
+import { openWaterCandidates } from './openWaterBlocks';
+import { poolCandidates } from './poolBlocks';
+import { RECIPE } from './recipe';
+import { LEVEL } from '../../swimmers';
+import type { BuildRequest, GroupRequest } from '../request/model';
+
+/** Drills looked at beyond those that are swum, and most that are done on the spot. */
+const MORE = 4;
+const MOST_ON_THE_SPOT = 1;
+
+/** All ways to fill each block of a group's session; a locked block has one. */
+export function blockCandidates(group: GroupPlan, asked: GroupRequest, request: BuildRequest): Candidates {
+  const { theme, pool, kit } = request;
+  const outside = request.place === 'open-water';
+  const count = RECIPE[asked.level].drillCount;
+  const best = chooseDrills(theme, asked, kit, count + MORE, {
+    seed: request.seed,
+    pool,
+    where: outside ? 'open-water' : 'pool',
+  });
+  // What is done on the spot comes on top of what is swum: it covers no metres.
+  const spot = best.slice(0, count).filter((id) => drillCard(id).factor === null);
+  const drills = [
+    ...spot.slice(0, MOST_ON_THE_SPOT),
+    ...best.filter((id) => drillCard(id).factor !== null).slice(0, count),
+  ];
+  const reach =
+    ((request.minutes - RECIPE[asked.level].landMinutes) / 54) * (group.v400Mps / LEVEL[asked.level].defaultV400Mps);
+  const context: Context = { group, request: asked, pool, theme, kit, drills, reach };
+  const speed = request.kind === 'speed' && asked.level !== 'settle';
+  const free: Candidates = outside ? openWaterCandidates(context, speed) : poolCandidates(context, speed);
+  const locked = (asked.locked ?? []).filter((block) => block.kind !== 'land');
+  if (locked.length === 0) return free;
+  return {
+    ...free,
+    ...Object.fromEntries(locked.map((block) => [block.kind, [measured(context, block, roundsOf(block), 0)]])),
+  };
+}
+
+/** Rounds of a block whose whole content is one group of rounds, else 1. */
+const roundsOf = ({ items: [only, ...rest] }: Block): number =>
+  only?.kind === 'rounds' && rest.length === 0 ? only.rounds : 1;
+
+/** The land block: always there, with the theme's land drill when it has one. */
+export function landBlock(context: Pick<Context, 'theme' | 'request' | 'kit'>, minutes: number): Block {
+  const [onLand] = chooseDrills(context.theme, context.request, context.kit, 1, { where: 'land' });
+  const note = `Shoulders, ankles, trunk.${onLand ? ` ${drillCard(onLand).name}: ${drillCard(onLand).cue}` : ''}`;
+  return { kind: 'land', id: 'land', landMinutes: minutes, items: [], note };
+}

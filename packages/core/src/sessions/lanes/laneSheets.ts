@@ -1,0 +1,124 @@
+import { swimmerPace, type SwimmerPace, type Trial } from '../../measures';
+import { lengthsToMetres, type Pool } from '../../units';
+import type { AnySet, GroupPlan } from '../plan/model';
+import { repMetres, repSeconds, restSeconds } from '../plan/setMeasure';
+import { groupTotals, setsOf, type GroupTotals } from '../plan/totals';
+import { type Catch, type LaneRep, simulateLane } from './catches';
+import { type LaneProposal, proposeLane } from './proposeLane';
+import { assignLanes, laneCapacity } from './assignLanes';
+
+/** Seconds between two swimmers leaving in one lane. */
+export const LEAVING_GAP_S = 5;
+export const DRILL_GAP_S = 10;
+
+/** Seconds of send-off: the swim of the slowest plus rest, rounded up to 5 s. @example sendOffFor(61.2, 15) // 80 */
+export function sendOffFor(slowestS: number, restS: number): number {
+  return Math.ceil((slowestS + restS) / 5 - 1e-9) * 5;
+}
+
+/** Somebody in a lane. */
+export interface LanePerson {
+  readonly id: string;
+  readonly name: string;
+  /** Speed over about 400 m, m/s. */
+  readonly v400Mps: number;
+  readonly paceIsGuess: boolean;
+  readonly bests: readonly Trial[];
+}
+
+export interface LaneSetLine {
+  readonly set: AnySet;
+  /** How often the set is swum through. */
+  readonly times: number;
+  /** The lane's own send-off, seconds; null for a single rep. */
+  readonly sendOffS: number | null;
+  readonly gapS: number;
+  /** Each swimmer's time for one rep and where the pace comes from, in leaving order. */
+  readonly swims: readonly { readonly id: string; readonly repS: number; readonly method: SwimmerPace['method'] }[];
+  readonly catches: readonly Catch[];
+  readonly proposal: LaneProposal | null;
+}
+
+export interface LaneSheet {
+  readonly lane: number;
+  readonly people: readonly LanePerson[];
+  /** The session at the pace of this lane's slowest. */
+  readonly totals: GroupTotals;
+  readonly lines: readonly LaneSetLine[];
+}
+
+/** Reps looked at for catches: later ones repeat the first. */
+const REPS_LOOKED_AT = 6;
+
+/**
+ * The sheets of a group's lanes: who leaves when, each swimmer's time, the lane's send-off, who would
+ * be caught, and what to do about it.
+ */
+export function laneSheets(
+  group: GroupPlan,
+  pool: Pool,
+  people: readonly LanePerson[],
+  capacity?: number,
+): LaneSheet[] {
+  const poolM = lengthsToMetres(pool, 1);
+  const withSpeed = people.map((person) => ({ person, speedMps: person.v400Mps }));
+  const { lanes } = assignLanes(withSpeed, group.lanes, capacity ?? laneCapacity(poolM));
+  return lanes.map((lane, i) => {
+    const here = lane.map(({ person }) => person);
+    const sets = group.blocks.flatMap((block) => setsOf(block.items));
+    return {
+      lane: i + 1,
+      people: here,
+      totals: groupTotals({ ...group, v400Mps: Math.min(...here.map((p) => p.v400Mps)) }, pool),
+      lines: sets.map(({ set, times }) => laneLine(set, times, here, group, pool)),
+    };
+  });
+}
+
+function laneLine(
+  set: AnySet,
+  times: number,
+  people: readonly LanePerson[],
+  group: GroupPlan,
+  pool: Pool,
+): LaneSetLine {
+  const swims = people.map((person) => {
+    const swims = { v400Mps: person.v400Mps, paceTable: group.paceTable };
+    const repM = repMetres(set, swims, pool);
+    if (set.kind === 'swim' && !set.drill) {
+      const pace = swimmerPace(person.v400Mps, set.effort, repM, person.bests, group.paceTable);
+      return { id: person.id, repS: repM / pace.speedMps, method: person.paceIsGuess ? 'guess' : pace.method } as const;
+    }
+    const method: SwimmerPace['method'] = person.paceIsGuess
+      ? 'guess'
+      : group.paceTable.length > 0
+        ? 'club table'
+        : 'effort law';
+    return { id: person.id, repS: repSeconds(set, swims, pool), method };
+  });
+  const slowest = Math.max(...swims.map((s) => s.repS));
+  const gapS = set.drill ? DRILL_GAP_S : LEAVING_GAP_S;
+  const restS = restSeconds(set, repSeconds(set, group, pool));
+  const sendOffS = set.reps > 1 ? sendOffFor(slowest, restS) : null;
+  if (set.kind === 'timed' || people.length < 2)
+    return { set, times, sendOffS, gapS, swims, catches: [], proposal: null };
+  const repM = lengthsToMetres(pool, set.lengths);
+  const lane: LaneRep = {
+    poolLengthM: lengthsToMetres(pool, 1),
+    rep: repM,
+    gapS,
+    sendOffS: sendOffS ?? slowest + 1,
+    reps: Math.min(set.reps, REPS_LOOKED_AT),
+  };
+  const swimmers = swims.map((s) => ({ id: s.id, speedMps: repM / s.repS }));
+  const catches = simulateLane(swimmers, lane);
+  return {
+    set,
+    times,
+    sendOffS,
+    gapS,
+    swims,
+    catches,
+    proposal: catches.length > 0 ? proposeLane(swimmers, lane) : null,
+  };
+}

@@ -1,0 +1,154 @@
+import type { Pool } from '../../units';
+import { hasFew } from './fewBreaths';
+import type { AnySet, Block, GroupPlan, Item } from './model';
+import { repSeconds, restSeconds } from './setMeasure';
+import { sizeProblem } from './size';
+
+/** Seconds between two sets. */
+export const BETWEEN_SETS_S = 30;
+/** Seconds to explain a drill the group has not done before, and one it knows. */
+export const TALK_NEW_S = 60;
+export const TALK_KNOWN_S = 20;
+
+/** One passage of a set on the clock. */
+export interface Slot {
+  readonly set: AnySet;
+  readonly startS: number;
+  readonly endS: number;
+  readonly swimS: number;
+  readonly restS: number;
+  readonly talkS: number;
+}
+
+export interface BlockClock {
+  readonly block: Block;
+  readonly startS: number;
+  readonly endS: number;
+}
+
+/** Seconds of swimming, of rest, and of talk before it. */
+interface Spent {
+  readonly swimS: number;
+  readonly restS: number;
+  readonly talkS: number;
+}
+
+export interface GroupClock extends Spent {
+  readonly blocks: readonly BlockClock[];
+  readonly totalS: number;
+  readonly landS: number;
+}
+
+/** What a clock knows on its way through a group's plan. */
+class Walk {
+  private readonly known: Set<string>;
+  private first = true;
+  /** Rest of the set swum last, which is taken after its last rep too when the next set is the next time through. */
+  private lastRest = 0;
+  /** Rest that is owed after the set swum last, whatever comes next: after few breaths. */
+  private owed = 0;
+
+  constructor(
+    private readonly group: GroupPlan,
+    private readonly pool: Pool,
+  ) {
+    this.known = new Set(group.knownDrills);
+  }
+
+  /**
+   * One passage of a set. Rest follows every rep but the last; {@link BETWEEN_SETS_S} lie between two sets; a
+   * drill is explained before its first passage. From the second time through rounds, the rest of a set leads to
+   * the next; after few breaths it always does.
+   */
+  passage(set: AnySet, again: boolean): Spent {
+    const repS = repSeconds(set, this.group, this.pool);
+    const rest = restSeconds(set, repS);
+    const gap = this.first ? 0 : again ? this.lastRest : Math.max(BETWEEN_SETS_S, this.owed);
+    let talkS = again ? 0 : gap;
+    if (!again && set.drill) {
+      talkS += this.known.has(set.drill) ? TALK_KNOWN_S : TALK_NEW_S;
+      this.known.add(set.drill);
+    }
+    this.first = false;
+    this.lastRest = rest;
+    this.owed = hasFew(set, this.group, this.pool) ? rest : 0;
+    return { swimS: repS * set.reps, restS: rest * (set.reps - 1) + (again ? gap : 0), talkS };
+  }
+
+  /**
+   * All passages of some items. Every time through rounds but the first takes equally long, so it is measured
+   * once and multiplied.
+   */
+  through(items: readonly Item[], again: boolean): Spent {
+    let sum: Spent = { swimS: 0, restS: 0, talkS: 0 };
+    for (const item of items) {
+      if (item.kind !== 'rounds') {
+        sum = plus(sum, this.passage(item, again), 1);
+      } else if (again) {
+        // What led to the first time through may be another set's rest than what leads to the later ones.
+        sum = plus(sum, this.through(item.items, true), 1);
+        if (item.rounds > 1) sum = plus(sum, this.through(item.items, true), item.rounds - 1);
+      } else {
+        sum = plus(sum, this.through(item.items, false), 1);
+        if (item.rounds > 1) sum = plus(sum, this.through(item.items, true), item.rounds - 1);
+      }
+    }
+    return sum;
+  }
+}
+
+const plus = (sum: Spent, part: Spent, times: number): Spent => ({
+  swimS: sum.swimS + part.swimS * times,
+  restS: sum.restS + part.restS * times,
+  talkS: sum.talkS + part.talkS * times,
+});
+
+const secondsOf = ({ swimS, restS, talkS }: Spent): number => swimS + restS + talkS;
+
+/**
+ * Lays a group's plan on the clock: land, talk, swimming and rest. The work grows with what is written, not
+ * with how often it is swum.
+ *
+ * @example groupClock(group, { length: 25, unit: 'm' }).totalS // 3590
+ */
+export function groupClock(group: GroupPlan, pool: Pool): GroupClock {
+  const walk = new Walk(group, pool);
+  let sum: Spent = { swimS: 0, restS: 0, talkS: 0 };
+  let landS = 0;
+  const blocks = group.blocks.map((block): BlockClock => {
+    const startS = landS + secondsOf(sum);
+    landS += block.landMinutes * 60;
+    sum = plus(sum, walk.through(block.items, false), 1);
+    return { block, startS, endS: landS + secondsOf(sum) };
+  });
+  return { blocks, totalS: landS + secondsOf(sum), landS, ...sum };
+}
+
+/**
+ * Every passage of a group's plan in the order it is swum, block by block: for drawing.
+ *
+ * @throws RangeError when the plan is larger than a group can be, see {@link sizeProblem}
+ */
+export function groupSlots(group: GroupPlan, pool: Pool): readonly (readonly Slot[])[] {
+  const problem = sizeProblem(group.blocks);
+  if (problem) throw new RangeError(problem);
+  const walk = new Walk(group, pool);
+  let now = 0;
+  return group.blocks.map((block) => {
+    const slots: Slot[] = [];
+    now += block.landMinutes * 60;
+    const swim = (items: readonly Item[], again: boolean): void => {
+      for (const item of items) {
+        if (item.kind === 'rounds') {
+          for (let pass = 0; pass < item.rounds; pass++) swim(item.items, again || pass > 0);
+          continue;
+        }
+        const spent = walk.passage(item, again);
+        slots.push({ set: item, startS: now, endS: now + secondsOf(spent), ...spent });
+        now += secondsOf(spent);
+      }
+    };
+    swim(block.items, false);
+    return slots;
+  });
+}

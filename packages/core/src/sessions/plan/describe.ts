@@ -1,0 +1,93 @@
+import { drillCard } from '../../library';
+import { formatTime, poolDistance, type Pool } from '../../units';
+import type { AnySet, Breathing, SessionPlace, SessionPlan, Sighting, SwimStroke, Timing } from './model';
+
+export const STROKE_WORD: Readonly<Record<SwimStroke, string>> = {
+  'front-crawl': 'crawl',
+  backstroke: 'backstroke',
+  breaststroke: 'breaststroke',
+  butterfly: 'butterfly',
+  choice: 'choice',
+};
+
+/**
+ * An effort in words, with the number for those who like it.
+ *
+ * @example effortWord(0.8) // 'steady 80 %'
+ */
+export function effortWord(effort: number): string {
+  const percent = `${Math.round(effort * 100)} %`;
+  if (effort <= 0.62) return 'easy';
+  if (effort <= 0.75) return `relaxed ${percent}`;
+  if (effort <= 0.85) return `steady ${percent}`;
+  if (effort <= 0.94) return `strong ${percent}`;
+  return 'all-out';
+}
+
+/** The effort of a set in words; both halves when they differ. */
+export function setEffortWord(set: AnySet): string {
+  return set.kind === 'halves'
+    ? `half ${effortWord(set.effort)}, half ${effortWord(set.secondEffort)}`
+    : effortWord(set.effort);
+}
+
+/** A distance of some lengths in the pool's unit. @example distanceWord({ length: 25, unit: 'yd' }, 2) // '50 yd' */
+export function distanceWord(pool: Pool, lengths: number): string {
+  return `${poolDistance(pool, lengths)} ${pool.unit}`;
+}
+
+/** Where a session is swum. @example placeWord(plan) // '25 m pool' */
+export function placeWord({ pool, place }: Pick<SessionPlan, 'pool' | 'place'>): string {
+  const length = Math.round(pool.length * 100) / 100;
+  return place === 'pool' ? `${length} ${pool.unit} pool` : `loop of ${length} ${pool.unit}`;
+}
+
+/** What is swum: the drill, or the stroke. */
+export function whatWord(set: Pick<AnySet, 'drill' | 'stroke'>): string {
+  return set.drill ? drillCard(set.drill).name.toLowerCase() : STROKE_WORD[set.stroke];
+}
+
+/** How a set is breathed, as said on deck; nothing when it is free. */
+export function breathingWord(breathing: Breathing): string {
+  switch (breathing.kind) {
+    case 'free':
+      return '';
+    case 'every':
+      return `breathe every ${breathing.strokes}${breathing.strokes % 2 === 0 ? ` ${breathing.side}` : ''}`;
+    case 'to-side':
+      return `breathe ${breathing.side}`;
+    case 'by-length':
+      return `breathe every ${breathing.strokes}, change side each length, ${breathing.side} first`;
+    case 'limited':
+      return breathing.first === breathing.last
+        ? `${breathing.first} ${breathing.first === 1 ? 'breath' : 'breaths'} a ${breathing.per ?? 'length'}`
+        : `${breathing.first} breaths a ${breathing.per ?? 'length'}, stepping to ${breathing.last}`;
+  }
+}
+
+export function sightingWord(sighting: Sighting | null): string {
+  if (!sighting) return '';
+  return `look each ${sighting.every}${sighting.forBreath ? ' in place of a breath' : ''}`;
+}
+
+export function timingWord(timing: Timing): string {
+  return timing.kind === 'rest' ? `rest ${timing.seconds} s` : `leave every ${formatTime(timing.seconds)}`;
+}
+
+/**
+ * A set in one line, as on a whiteboard.
+ *
+ * @example describeSet(set, pool) // '4 × 50 six, one, six'
+ */
+export function describeSet(set: AnySet, pool: Pool, place: SessionPlace = 'pool'): string {
+  return `${set.reps > 1 ? `${set.reps} × ` : ''}${repWord(set, pool, place)} ${whatWord(set)}`;
+}
+
+function repWord(set: AnySet, pool: Pool, place: SessionPlace): string {
+  if (set.kind === 'timed')
+    return set.seconds < 60
+      ? `${set.seconds} s`
+      : `${set.seconds % 60 === 0 ? set.seconds / 60 : formatTime(set.seconds)} min`;
+  if (place === 'pool') return String(poolDistance(pool, set.lengths));
+  return `${set.lengths === 0.5 ? '½' : set.lengths} ${set.lengths > 1 ? 'loops' : 'loop'}`;
+}

@@ -1,0 +1,100 @@
+import { groupClock, groupTotals, type GroupPerson, type SessionPlan } from '../../sessions';
+import { longestInWater, type WaterPerson } from '../../safety';
+import type { DayGroup } from './model';
+import { DUSK_MIN } from './decide';
+import type { DayWeather } from '../forecast/simulatedWeather';
+
+/** What is known of a group from the people in it: how many, how young, how slow, and their health notes to answer. */
+export function groupOfPeople(
+  people: readonly GroupPerson[],
+): Pick<DayGroup, 'swimmers' | 'children' | 'minors' | 'settle' | 'slowestMps' | 'swimmerIds' | 'health'> {
+  const count = (is: (person: GroupPerson) => boolean) => people.filter(is).length;
+  return {
+    swimmers: people.length,
+    children: count((p) => p.age === 'under-16'),
+    minors: count((p) => p.age === 'under-18'),
+    settle: count((p) => p.level === 'settle'),
+    slowestMps: Math.min(...people.map((p) => p.v400Mps)),
+    swimmerIds: people.map((p) => p.id),
+    health: people.flatMap((p) => p.healthFlags.map((flag) => ({ swimmerId: p.id, flag, answer: '' }))),
+  };
+}
+
+/**
+ * What speaks against a swim-out at the hour it is planned, by the forecast: dusk, and the water for so many minutes. Said
+ * while it is planned; the decision at the water is made by what is read there.
+ *
+ * @param startMs the planned start, milliseconds since 1970
+ * @param minutes in the water
+ * @param group who goes in, as far as it is known
+ */
+export function swimOutConcerns(
+  weather: Pick<DayWeather, 'waterC' | 'sunsetMs' | 'sunriseMs'>,
+  startMs: number,
+  minutes: number,
+  group: Pick<DayGroup, 'children' | 'minors'>,
+): string[] {
+  const { sunsetMs, sunriseMs, waterC } = weather;
+  const said: string[] = [];
+  const lightLeft = sunsetMs === null ? null : (sunsetMs - startMs) / 60_000 - minutes;
+  if (lightLeft !== null && lightLeft < DUSK_MIN)
+    said.push(
+      lightLeft < 0
+        ? `It is dark ${Math.ceil(-lightLeft)} min before everybody is out: start earlier or swim less.`
+        : `Only ${Math.floor(lightLeft)} min of light are left at the end; ${DUSK_MIN} are needed: start earlier or swim less.`,
+    );
+  if (sunriseMs !== null && startMs < sunriseMs) said.push('The start is before sunrise.');
+  const who: WaterPerson = group.children > 0 ? 'child' : group.minors > 0 ? 'first' : 'used';
+  const [bare, suit] = [false, true].map((wetsuit) => longestInWater(waterC, who, wetsuit).minutes);
+  const longest = Math.max(bare!, suit!);
+  const at = `About ${waterC} °C are forecast:`;
+  if (longest === 0) said.push(`${at} this group is not planned in such water.`);
+  else if (minutes > longest)
+    said.push(
+      `${at} this group stays ${longest} min at most${suit! > bare! ? ', in wetsuits' : ''}; ${minutes} are planned.`,
+    );
+  else if (minutes > bare!) said.push(`${at} ${minutes} min only in wetsuits${bare! > 0 ? `; ${bare} without` : ''}.`);
+  return said;
+}
+
+/** What one level does outside, in a line. */
+export interface SwimOutLine {
+  readonly name: string;
+  readonly swimmers: number;
+  readonly metres: number;
+  /** Loops of the main part, halves counted. */
+  readonly loops: number;
+  /** In the water, with talks and rests there. */
+  readonly minutes: number;
+}
+
+/** The levels of a session outside. */
+export function swimOutLines({ groups, pool }: SessionPlan): SwimOutLine[] {
+  return groups.map((group) => {
+    const { metres, lengths } = groupTotals(group, pool);
+    const { totalS, landS } = groupClock(group, pool);
+    return {
+      name: group.name,
+      swimmers: group.swimmers,
+      metres: Math.round(metres),
+      loops: lengths,
+      minutes: Math.ceil((totalS - landS) / 60),
+    };
+  });
+}
+
+/**
+ * What a session says of the group that goes in; who is young or new it does not know.
+ *
+ * @example groupOfPlan(plan).minutes // the longest time any level is in the water
+ */
+export function groupOfPlan(plan: SessionPlan): Pick<DayGroup, 'swimmers' | 'settle' | 'slowestMps' | 'minutes'> {
+  const lines = swimOutLines(plan);
+  const count = (of: SessionPlan['groups']) => of.reduce((sum, g) => sum + g.swimmers, 0);
+  return {
+    swimmers: count(plan.groups),
+    settle: count(plan.groups.filter((g) => g.level === 'settle')),
+    slowestMps: Math.min(...plan.groups.map((g) => g.v400Mps)),
+    minutes: Math.max(...lines.map((l) => l.minutes)),
+  };
+}

@@ -1,0 +1,90 @@
+import { RAD } from '../../units';
+import { GLARE } from './sides';
+import type { Landmark } from '../course/model';
+import { bearingTo, turnBetween, type Place } from '../course/plane';
+import type { Sun } from './sun';
+
+/** Eyes of a swimmer over the water at a look, metres. */
+export const EYE_HEIGHT_M = 0.2;
+/** A race buoy, for "two buoy-widths right". */
+export const BUOY_WIDTH_M = 1.5;
+
+export interface AimPoint {
+  readonly landmark: Landmark;
+  /** Off the line of the leg, degrees; right positive. */
+  readonly offDeg: number;
+  readonly distanceM: number;
+  /** How wide and high it looks, degrees. */
+  readonly widthDeg: number;
+  readonly heightDeg: number;
+  /** 0–1. */
+  readonly score: number;
+  /** How far beside the mark it stands, in words. */
+  readonly words: string;
+  readonly reasons: readonly string[];
+}
+
+/** Farther off the line than this nothing is of use, degrees. */
+const WIDEST = 20;
+
+/**
+ * Landmarks to aim at on a leg, the best first: in line, large, far and fixed, not in the glare.
+ *
+ * What can move is never listed. Size counts as it looks from the water at the start of the leg; far beats
+ * near, because a far one stays in line while the swimmer drifts.
+ *
+ * @param from start of the leg
+ * @param to mark at its end
+ */
+export function aimPoints(from: Place, to: Place, landmarks: readonly Landmark[], sun: Sun | null): AimPoint[] {
+  const leg = bearingTo(from, to);
+  return landmarks
+    .filter((l) => l.fixed)
+    .flatMap((landmark): AimPoint[] => {
+      const { distanceM, bearingDeg } = bearingTo(from, landmark);
+      const offDeg = turnBetween(leg.bearingDeg, bearingDeg);
+      // Nearer than the mark it is passed on the way.
+      if (Math.abs(offDeg) > WIDEST || distanceM < leg.distanceM * 0.9) return [];
+      const widthDeg = (2 * Math.atan(landmark.widthM / 2 / distanceM)) / RAD;
+      const heightDeg = Math.atan(Math.max(0, landmark.heightM - EYE_HEIGHT_M) / distanceM) / RAD;
+      const glare =
+        sun !== null &&
+        sun.altitudeDeg > 0 &&
+        sun.altitudeDeg < GLARE.underDeg &&
+        Math.abs(turnBetween(bearingDeg, sun.bearingDeg)) < 20;
+      const line = 1 - Math.abs(offDeg) / WIDEST;
+      const size = Math.min(1, Math.sqrt(widthDeg * heightDeg) / 2);
+      const far = Math.min(1, distanceM / (2 * leg.distanceM));
+      const score = line * (0.25 + 0.5 * size + 0.25 * far) * (glare ? 0.5 : 1);
+      return [
+        {
+          landmark,
+          offDeg,
+          distanceM,
+          widthDeg,
+          heightDeg,
+          score,
+          words: `${landmark.name}, ${beside(offDeg, leg.distanceM)}`,
+          reasons: [
+            `${Math.abs(offDeg).toFixed(1)}° ${offDeg < 0 ? 'left' : 'right'} of the line`,
+            `looks ${widthDeg.toFixed(1)}° wide and ${heightDeg.toFixed(1)}° high`,
+            `${Math.round(distanceM)} m away`,
+            ...(glare ? ['in the glare of the sun'] : []),
+          ],
+        },
+      ];
+    })
+    .sort((a, b) => b.score - a.score);
+}
+
+/** How far beside the mark, in widths of the buoy as it looks from the start of the leg. */
+function beside(offDeg: number, legM: number): string {
+  const buoyDeg = (2 * Math.atan(BUOY_WIDTH_M / 2 / legM)) / RAD;
+  const widths = Math.abs(offDeg) / buoyDeg;
+  const side = offDeg < 0 ? 'left' : 'right';
+  if (widths < 0.5) return 'right behind the mark';
+  if (widths < 20) return `${Math.round(widths)} buoy-width${Math.round(widths) === 1 ? '' : 's'} ${side} of the mark`;
+  // A fist at arm's length is about ten degrees, a finger two.
+  const fingers = Math.max(1, Math.round(Math.abs(offDeg) / 2));
+  return `${fingers} finger${fingers === 1 ? '' : 's'} at arm’s length ${side} of the mark`;
+}

@@ -1,0 +1,138 @@
+import { kitList } from './kitList';
+import type { LegPlan } from './legPlan';
+import { FEET_GAIN } from '../../measures';
+import { draftingLimit } from './drafting';
+import { INTERVALS } from './sighting';
+import { sweepLeg, type Sweep } from './simulate';
+
+export interface CardLeg {
+  readonly name: string;
+  readonly metres: number;
+  readonly timeS: number;
+  /** Where to look, in words. */
+  readonly aim: string;
+  readonly side: 'left' | 'right' | 'either';
+  readonly every: number;
+  /** Intervals that cost next to nothing more. */
+  readonly good: readonly [low: number, high: number];
+  readonly rateSpm: number;
+  /** Compass heading to hold, degrees. */
+  readonly headingDeg: number;
+  /** The shoulder that the mark at the end is kept at; null at the finish. */
+  readonly turn: 'left' | 'right' | null;
+}
+
+export interface IfThen {
+  readonly when: string;
+  readonly then: string;
+}
+
+/** What a swimmer should have read, and may carry: one small sheet for one race. */
+export interface RaceCard {
+  readonly course: string;
+  readonly swimmer: string;
+  /** Date, hour and water in words. */
+  readonly day: string;
+  readonly metres: number;
+  readonly timeS: number;
+  readonly legs: readonly CardLeg[];
+  readonly start: readonly string[];
+  readonly turns: readonly string[];
+  readonly feet: readonly string[];
+  readonly ifs: readonly IfThen[];
+  readonly kit: readonly string[];
+}
+
+/** Swims of each interval: enough to tell the range that a card shows. */
+const CARD_SWIMS = 150;
+const EVERY = Array.from({ length: INTERVALS.max - INTERVALS.min + 1 }, (_, i) => i + INTERVALS.min);
+
+export interface CardQuestion {
+  readonly course: string;
+  readonly swimmer: string;
+  readonly day: string;
+  readonly rateSpm: number;
+  /** The side the swimmer can breathe to. */
+  readonly breathes: 'left' | 'right' | 'both';
+  readonly waterC: number | null;
+  readonly sunny: boolean;
+  /** In the order they are swum. */
+  readonly plans: readonly LegPlan[];
+}
+
+/**
+ * The race card: each leg with aim, side, looks, rate, heading and time, and what to do when it goes otherwise.
+ *
+ * A leg that is swum more than once is simulated once. Same question, same card.
+ *
+ * @throws RangeError when a leg cannot be swum in this water
+ */
+export function raceCard(q: CardQuestion): RaceCard {
+  const swept = new Map<string, Sweep>();
+  const legs = q.plans.map((plan): CardLeg => {
+    if (!plan.swim) throw new RangeError(plan.impossible ?? 'This leg cannot be swum.');
+    const { leg, swim } = plan;
+    const sweep = swept.get(leg.key) ?? sweepLeg(swim, EVERY, CARD_SWIMS);
+    swept.set(leg.key, sweep);
+    const every = handy(sweep);
+    return {
+      name: `${leg.from.name} to ${leg.to.name}`,
+      metres: leg.lengthM,
+      timeS: sweep.results.find((r) => r.interval === every)!.meanTimeS,
+      aim: plan.aims[0]?.words ?? `the ${leg.turn ? 'mark' : 'finish'} itself`,
+      side: plan.side.side,
+      every,
+      good: sweep.nearOptimal,
+      rateSpm: q.rateSpm,
+      headingDeg: Math.round(plan.holdDeg ?? leg.bearingDeg) % 360,
+      turn: leg.turn,
+    };
+  });
+  const first = legs[0]!;
+  const wrongSide = legs.filter((l) => q.breathes !== 'both' && l.side !== 'either' && l.side !== q.breathes);
+  return {
+    course: q.course,
+    swimmer: q.swimmer,
+    day: q.day,
+    metres: legs.reduce((sum, l) => sum + l.metres, 0),
+    timeS: legs.reduce((sum, l) => sum + l.timeS, 0),
+    legs,
+    start: [
+      'In slowly, face in, breathe out until it is calm.',
+      `Aim: ${first.aim}. Look after ten strokes, then every ${first.every}.`,
+      'Stand to the side or behind when the crowd is not yours. The first 200 m at your own rate.',
+    ],
+    turns: [
+      'Wide, one stroke past the mark, round it in short strokes or over the back.',
+      'Look at once, and once more within ten strokes.',
+    ],
+    feet: [
+      `Half a metre behind the toes: the same effort, about ${Math.round(FEET_GAIN * 100)} % faster.`,
+      `Leave feet that swim more than ${Math.round(draftingLimit(FEET_GAIN))}° off your line. Look more often behind them.`,
+    ],
+    ifs: [
+      {
+        when: 'I do not see the mark in three looks',
+        then: 'head down, keep the line, look after the next breath, left and right for the others. Nobody near: stop, find mark and aim, go.',
+      },
+      { when: 'a wave hides the mark', then: 'look from the top of the next one.' },
+      ...wrongSide.slice(0, 1).map((l) => ({
+        when: `I must breathe ${q.breathes} from ${l.name}`,
+        then: `expect water and glare there: turn the head a little more, look every ${Math.max(2, l.every - 2)}.`,
+      })),
+      { when: 'the breath runs away', then: 'on the back, breathe out long, four times. Not calm: arm up.' },
+      { when: 'goggles fill or a cramp comes', then: 'on the back, mend it, look, go.' },
+      { when: 'I shiver, or the hands do not close', then: 'arm up and out. No race is worth it.' },
+    ],
+    kit: kitList(q.waterC, q.sunny).slice(0, 5),
+  };
+}
+
+/** Numbers that are easy to count to. */
+const HANDY = [4, 6, 8, 10, 12, 16, 20];
+
+/** The easiest number among those that cost next to nothing more than the best; the best itself when none is. */
+function handy({ best, nearOptimal: [low, high] }: Sweep): number {
+  const near = HANDY.filter((n) => n >= low && n <= high).sort((a, b) => Math.abs(a - best) - Math.abs(b - best));
+  return near[0] ?? best;
+}
