@@ -78,7 +78,7 @@ export function anotherSession(request: BuildRequest, shown: SessionPlan): Build
 function assemble(request: BuildRequest, group: GroupRequest, index: number, found: Found): GroupPlan {
   const bare = bareGroup(group, index);
   const land =
-    lockedLand(group) ?? landBlock({ theme: request.theme, request: group, kit: request.kit }, found.landMinutes);
+    lockedLand(group) ?? landBlock({ theme: request.theme, groupRequest: group, kit: request.kit }, found.landMinutes);
   const blocks = [land, ...found.parts.map((part) => part.block)].map((block) =>
     group.locked?.includes(block) ? block : withIds(block, bare.id),
   );

@@ -26,8 +26,8 @@ export type Candidates = Readonly<Record<Exclude<BlockKind, 'land'>, readonly Ca
 
 /** What a block is filled from. */
 export interface Context {
-  readonly group: GroupPlan;
-  readonly request: GroupRequest;
+  readonly groupPlan: GroupPlan;
+  readonly groupRequest: GroupRequest;
   readonly pool: Pool;
   readonly theme: CauseId;
   readonly kit: readonly KitId[];
@@ -50,7 +50,7 @@ export function candidate(
 
 /** A block as a candidate, on the clock of its group. */
 export function measured(context: Context, block: Block, rounds: number, awkward: number): Candidate {
-  const clock = groupClock({ ...context.group, blocks: [block] }, context.pool);
+  const clock = groupClock({ ...context.groupPlan, blocks: [block] }, context.pool);
   // Alone on the clock the block has no pause before it; in the session only the first one has none.
   const pause = block.kind === 'warm-up' ? 0 : BETWEEN_SETS_S;
   return {
@@ -63,18 +63,18 @@ export function measured(context: Context, block: Block, rounds: number, awkward
   };
 }
 
-function loadOf({ group, pool }: Context, block: Block): number {
+function loadOf({ groupPlan, pool }: Context, block: Block): number {
   return trainingLoad(
     setsOf(block.items).flatMap(({ set, times }) => {
-      const metres = repMetres(set, group, pool) * set.reps * times;
+      const metres = repMetres(set, groupPlan, pool) * set.reps * times;
       return effortParts(set).map(({ share, effort }) => ({ distanceM: metres * share, effort }));
     }),
   );
 }
 
 /** Pool lengths of a block: exact but for what covers a distance by the clock. */
-function sizeOf({ group, pool }: Context, block: Block): number {
+function sizeOf({ groupPlan, pool }: Context, block: Block): number {
   const lengthsOf = (set: AnySet) =>
-    set.kind === 'timed' ? repMetres(set, group, pool) / lengthsToMetres(pool, 1) : repLengths(set);
+    set.kind === 'timed' ? repMetres(set, groupPlan, pool) / lengthsToMetres(pool, 1) : repLengths(set);
   return setsOf(block.items).reduce((sum, { set, times }) => sum + set.reps * lengthsOf(set) * times, 0);
 }

@@ -13,11 +13,11 @@ const MORE = 4;
 const MOST_ON_THE_SPOT = 1;
 
 /** All ways to fill each block of a group's session; a locked block has one. */
-export function blockCandidates(group: GroupPlan, asked: GroupRequest, request: BuildRequest): Candidates {
+export function blockCandidates(groupPlan: GroupPlan, groupRequest: GroupRequest, request: BuildRequest): Candidates {
   const { theme, pool, kit } = request;
   const outside = request.place === 'open-water';
-  const count = RECIPE[asked.level].drillCount;
-  const best = chooseDrills(theme, asked, kit, count + MORE, {
+  const count = RECIPE[groupRequest.level].drillCount;
+  const best = chooseDrills(theme, groupRequest, kit, count + MORE, {
     seed: request.seed,
     pool,
     where: outside ? 'open-water' : 'pool',
@@ -29,11 +29,12 @@ export function blockCandidates(group: GroupPlan, asked: GroupRequest, request: 
     ...best.filter((id) => drillCard(id).factor !== null).slice(0, count),
   ];
   const reach =
-    ((request.minutes - RECIPE[asked.level].landMinutes) / 54) * (group.v400Mps / LEVEL[asked.level].defaultV400Mps);
-  const context: Context = { group, request: asked, pool, theme, kit, drills, reach };
-  const speed = request.kind === 'speed' && asked.level !== 'settle';
+    ((request.minutes - RECIPE[groupRequest.level].landMinutes) / 54) *
+    (groupPlan.v400Mps / LEVEL[groupRequest.level].defaultV400Mps);
+  const context: Context = { groupPlan, groupRequest, pool, theme, kit, drills, reach };
+  const speed = request.kind === 'speed' && groupRequest.level !== 'settle';
   const free: Candidates = outside ? openWaterCandidates(context, speed) : poolCandidates(context, speed);
-  const locked = (asked.locked ?? []).filter((block) => block.kind !== 'land');
+  const locked = (groupRequest.locked ?? []).filter((block) => block.kind !== 'land');
   if (locked.length === 0) return free;
   return {
     ...free,
@@ -46,8 +47,8 @@ const roundsOf = ({ items: [only, ...rest] }: Block): number =>
   only?.kind === 'rounds' && rest.length === 0 ? only.rounds : 1;
 
 /** The land block: always there, with the theme's land drill when it has one. */
-export function landBlock(context: Pick<Context, 'theme' | 'request' | 'kit'>, minutes: number): Block {
-  const [onLand] = chooseDrills(context.theme, context.request, context.kit, 1, { where: 'land' });
+export function landBlock(context: Pick<Context, 'theme' | 'groupRequest' | 'kit'>, minutes: number): Block {
+  const [onLand] = chooseDrills(context.theme, context.groupRequest, context.kit, 1, { where: 'land' });
   const note = `Shoulders, ankles, trunk.${onLand ? ` ${drillCard(onLand).name}: ${drillCard(onLand).cue}` : ''}`;
   return { kind: 'land', id: 'land', landMinutes: minutes, items: [], note };
 }

@@ -70,17 +70,17 @@ function skills(context: Context): Candidate[] {
 }
 
 /** Seconds of one try that stay within what the card of a drill allows, in half-minutes. */
-function longestTry(id: DrillId, { group }: Context): number {
+function longestTry(id: DrillId, { groupPlan }: Context): number {
   const { dose, factor } = drillCard(id);
   if (dose.kind === 'seconds') return dose.seconds;
   if (dose.kind === 'repeats') return Math.ceil((dose.tries * dose.eachS) / 30) * 30;
-  const speed = effortSpeed(group.v400Mps, EASY, group.paceTable) * (factor ?? 1);
+  const speed = effortSpeed(groupPlan.v400Mps, EASY, groupPlan.paceTable) * (factor ?? 1);
   return Math.max(30, Math.floor(dose.mostM / speed / 30) * 30);
 }
 
 function loops(context: Context): Candidate[] {
-  const recipe = RECIPE[context.request.level];
-  const every = context.request.level === 'race' ? 6 : 8;
+  const recipe = RECIPE[context.groupRequest.level];
+  const every = context.groupRequest.level === 'race' ? 6 : 8;
   const out: Candidate[] = [];
   // Whole loops only: half a one ends far from where one gets out.
   for (const lengths of [1, 2, 3]) {
@@ -92,7 +92,7 @@ function loops(context: Context): Candidate[] {
           rest,
           breathing: BREATHING,
           sighting: { every, forBreath: false },
-          note: cueFor(context.theme, context.request),
+          note: cueFor(context.theme, context.groupRequest),
         });
         const awkward = (reps > 8 ? 0.03 : 0) + extra / 1000;
         out.push(...candidate(context, 'main', [set], reps, awkward));

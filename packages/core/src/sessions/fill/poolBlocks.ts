@@ -32,7 +32,7 @@ function thinned(list: readonly Candidate[], most: number): readonly Candidate[]
 }
 
 function warmUps(context: Context): Candidate[] {
-  const { level } = context.request;
+  const { level } = context.groupRequest;
   const recipe = RECIPE[level];
   const rep = wholeLengths(recipe.warmUpRepM, context.pool);
   const first = level === 'settle' ? rep : 0;
@@ -54,7 +54,7 @@ function warmUps(context: Context): Candidate[] {
 }
 
 function drillBlocks(context: Context): Candidate[] {
-  const { level } = context.request;
+  const { level } = context.groupRequest;
   const recipe = RECIPE[level];
   const out: Candidate[] = [];
   for (const rounds of level === 'settle' || context.reach > 1.3 ? [1, 2, 3] : [1, 2]) {
@@ -68,14 +68,14 @@ function drillBlocks(context: Context): Candidate[] {
             // What is done on the spot, or over less than a length, has a timed part of its own before the rounds.
             const onSpot = context.drills
               .filter((id) => lengthsOf(id) === null && !isWhole(id))
-              .map((id, i) => onTheSpot(`dr-spot-${i}`, id, context.group, stroke));
+              .map((id, i) => onTheSpot(`dr-spot-${i}`, id, context.groupPlan, stroke));
             const items = (swum.length > 0 ? swum : context.drills).flatMap((id, i) => {
               const lengths = lengthsOf(id);
               const { kit } = drillCard(id);
               return [
                 ...(lengths ? [swim(`dr-${i}`, reps, lengths, { drill: id, rest: 20 + extra, kit, stroke })] : []),
                 swim(`dr-${i}-whole`, lengths ? 1 : reps * 2, whole, {
-                  ...{ stroke, effort: EASY, rest: 15 + extra, note: cueAfter(id, context.request) },
+                  ...{ stroke, effort: EASY, rest: 15 + extra, note: cueAfter(id, context.groupRequest) },
                 }),
               ];
             });
@@ -90,7 +90,7 @@ function drillBlocks(context: Context): Candidate[] {
 }
 
 function mains(context: Context): Candidate[] {
-  const { level } = context.request;
+  const { level } = context.groupRequest;
   const recipe = RECIPE[level];
   const sighting = CAUSES[context.theme].stage === 'open-water skills';
   const crawl = strokeOf(context.theme) === 'front-crawl';
@@ -110,7 +110,7 @@ function mains(context: Context): Candidate[] {
               effort: level === 'settle' ? EASY : 0.7,
               rest: 15 + extra,
               breathing,
-              note: cueFor(context.theme, context.request),
+              note: cueFor(context.theme, context.groupRequest),
               sighting: sighting ? { every: level === 'race' ? 6 : 8, forBreath: false } : null,
             }),
           ];
@@ -143,7 +143,7 @@ function speeds(context: Context): Candidate[] {
 }
 
 function swimDowns(context: Context): Candidate[] {
-  const { level } = context.request;
+  const { level } = context.groupRequest;
   const recipe = RECIPE[level];
   const rep = wholeLengths(recipe.swimDownRepM, context.pool);
   return options(stretched(recipe.swimDownM, context.reach), context.pool).flatMap((lengths) => {
