@@ -27,10 +27,18 @@ const MODULES: readonly Module[] = [
   { file: 'review/inferCauses', tests: ['review/inferPinned.test.ts'], least: 80 },
   { file: 'goal/blockPlan', tests: ['goal/shares.test.ts', 'goal/blockPlanPinned.test.ts'], least: 80 },
   { file: 'goal/raceGap', tests: ['goal/raceGapPinned.test.ts'], least: 80 },
-  { file: 'sessions/lanes/{catches,proposeLane,assignLanes,laneSheets}', tests: ['sessions/lanes/*.test.ts'], least: 80 },
+  {
+    file: 'sessions/lanes/{catches,proposeLane,assignLanes,laneSheets}',
+    tests: ['sessions/lanes/*.test.ts'],
+    least: 80,
+  },
   { file: 'sessions/build/{buildSession,search,price}', tests: ['sessions/build/builderPinned.test.ts'], least: 80 },
   { file: 'water/day/decide', tests: ['water/day/decide*.test.ts'], least: 80 },
-  { file: 'water/track/{cleanTrack,passings,measureTrack,driftBetweenLooks}', tests: ['water/track/trackPinned.test.ts'], least: 80 },
+  {
+    file: 'water/track/{cleanTrack,passings,measureTrack,driftBetweenLooks}',
+    tests: ['water/track/trackPinned.test.ts'],
+    least: 80,
+  },
   { file: 'measures/criticalSpeed', tests: ['measures/measures.test.ts', 'measures/nearCritical.test.ts'], least: 80 },
 ];
 

@@ -1,8 +1,10 @@
 // Everything that must hold: types, lint, unit tests, the server on a real PostgreSQL, journeys in a browser.
-// `npm test -- core` runs a part: types, lint, core, server, web, e2e.
+// `npm test -- core` runs a part: types, lint, core, deep, server, web, e2e. `npm test -- quick` is for the minute before a
+// commit: types, and the unit tests of what changed.
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
+import { changedFiles, lastSeconds, listTests, nearTests, rememberSeconds } from './lib/changed.mjs';
 import { installPostgres, startCluster } from './lib/postgres.mjs';
 import {
   Advice,
@@ -16,10 +18,14 @@ import {
   step,
 } from './lib/steps.mjs';
 
-const PARTS = ['types', 'lint', 'core', 'server', 'web', 'e2e'];
+const PARTS = ['types', 'lint', 'core', 'deep', 'server', 'web', 'e2e', 'quick'];
 const asked = process.argv.slice(2);
 const unknown = asked.filter((part) => !PARTS.includes(part));
-const parts = asked.length > 0 ? PARTS.filter((part) => asked.includes(part)) : PARTS;
+/** Deep is core on more cases, another seed every day; quick is a part of the others. */
+const WHOLE = PARTS.filter((part) => part !== 'core' && part !== 'quick');
+const parts = asked.length > 0 ? PARTS.filter((part) => asked.includes(part)) : WHOLE;
+/** Unit tests need no more of a machine than its cores; the tests of the server share a database. */
+const EVERY_CORE = '--maxWorkers=100%';
 const cache = path.join(ROOT, '.cache');
 
 /** Runs a command with its output shown; answers its exit code. */
@@ -34,16 +40,17 @@ function show(command, args, env = {}) {
 
 const npx = (args, env) => show('npx', ['--no-install', ...args], env);
 
-async function jest(projects, env) {
+async function jest(projects, env, args = []) {
   const file = path.join(cache, `jest-${projects.join('-')}.json`);
   rmSync(file, { force: true });
   const code = await npx(
-    ['jest', '--selectProjects', ...projects, '--json', `--outputFile=${file}`, '--silent=false'],
+    ['jest', '--selectProjects', ...projects, '--json', `--outputFile=${file}`, '--silent=false', ...args],
     env,
   );
   if (!existsSync(file)) return { passed: 0, failed: 1 };
   const report = JSON.parse(readFileSync(file, 'utf8'));
   const { numPassedTests, numFailedTests, numFailedTestSuites } = report;
+  if (process.env.TEST_DEPTH === undefined && env.TEST_DEPTH === undefined) rememberSeconds(report.testResults);
   const failures = report.testResults
     .filter(({ status }) => status === 'failed')
     .map(({ name, message }) => `${path.relative(ROOT, name)}\n${message}`);
@@ -62,6 +69,26 @@ async function journeys(env) {
   if (!existsSync(file)) return { passed: 0, failed: 1 };
   const { expected, unexpected, flaky } = JSON.parse(readFileSync(file, 'utf8')).stats;
   return { passed: expected, failed: Math.max(unexpected + flaky, code === 0 ? 0 : 1) };
+}
+
+/** More cases for each property, and another seed every day. */
+function deepEnv() {
+  const seed = process.env.PROPERTY_SEED ?? new Date().toISOString().slice(0, 10).replaceAll('-', '');
+  console.log(`Properties are tried in depth; PROPERTY_SEED=${seed} repeats this run.`);
+  return { TEST_DEPTH: 'deep', PROPERTY_SEED: seed };
+}
+
+/** Types, and beside them as many unit tests about what changed as half a minute holds; the others are counted. */
+async function quick() {
+  const changed = changedFiles();
+  const related = listTests(changed);
+  const near = nearTests(changed, related, lastSeconds());
+  console.log(`${changed.length} changed files; ${near.length} of ${related.length} test files about them are run.`);
+  const types = show('node', ['scripts/typecheck.mjs', '--quick']);
+  const none = { passed: 0, failed: 0 };
+  const tests =
+    near.length > 0 ? await jest(['core', 'web'], {}, ['--runTestsByPath', ...near, '--maxWorkers=1']) : none;
+  return { ...tests, passed: tests.passed + 1, failed: tests.failed + ((await types) === 0 ? 0 : 1) };
 }
 
 const once = async (args) =>
@@ -91,8 +118,10 @@ async function main() {
     if (parts.includes('e2e')) await step('Chromium', installChromium);
     if (parts.includes('types')) results.push(['types', await once(['typecheck'])]);
     if (parts.includes('lint')) results.push(['lint', await once(['lint'])]);
-    const units = ['core', 'web'].filter((part) => parts.includes(part));
-    if (units.length > 0) results.push([units.join(' and '), await jest(units)]);
+    if (parts.includes('quick')) results.push(['quick', await quick()]);
+    const deep = parts.includes('deep');
+    const units = [...(deep || parts.includes('core') ? ['core'] : []), ...(parts.includes('web') ? ['web'] : [])];
+    if (units.length > 0) results.push([units.join(' and '), await jest(units, deep ? deepEnv() : {}, [EVERY_CORE])]);
     const env = cluster ? { DATABASE_URL: cluster.url } : {};
     if (parts.includes('server')) results.push(['server', await jest(['server'], env)]);
     if (parts.includes('e2e')) {

@@ -25,6 +25,7 @@ import {
   writeSessionCsv,
   type SessionDocument,
 } from '.';
+import { runs } from '../../test/runs';
 
 const side = fc.constantFrom('left' as const, 'right' as const);
 const line = fc
@@ -177,7 +178,7 @@ describe('a session as text', () => {
         expect(read.problems).toEqual([]);
         expect(read.document).toEqual({ ...any, plan: withPositionIds(any.plan) });
       }),
-      { numRuns: 400 },
+      { numRuns: runs(100, 400) },
     );
   });
 
@@ -188,7 +189,7 @@ describe('a session as text', () => {
         expect(read.problems).toEqual([]);
         expect(read.document).toEqual({ ...any, plan: withPositionIds(any.plan) });
       }),
-      { numRuns: 200 },
+      { numRuns: runs(50, 200) },
     );
   });
 
@@ -286,7 +287,7 @@ describe('a session as text', () => {
           }
         },
       ),
-      { numRuns: 500 },
+      { numRuns: runs(150, 500) },
     );
   });
 

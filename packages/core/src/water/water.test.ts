@@ -33,6 +33,7 @@ import {
   type NamedCourse,
   type Place,
 } from '.';
+import { runs } from '../../test/runs';
 
 const wander = (biasDeg: number, sdDeg: number) => ({
   biasRad: biasDeg * RAD,
@@ -115,7 +116,7 @@ describe('a leg swum many times', () => {
   ])('agrees with the closed form for %d° and %d°', (bias, sd, closed, [low, high]) => {
     for (const distanceM of [400, 1000]) {
       const swum = leg({ distanceM, biasRad: bias * RAD, sdRad: sd * RAD });
-      const { best, results } = sweepLeg(swum, intervals(2, 24), 2000);
+      const { best, results } = sweepLeg(swum, intervals(2, 24), runs(700, 2000));
       expect(Math.abs(best - closed)).toBeLessThanOrEqual(2);
       expect(best).toBeGreaterThanOrEqual(low!);
       expect(best).toBeLessThanOrEqual(high!);
@@ -140,8 +141,12 @@ describe('a leg swum many times', () => {
   });
 
   it('looks more often when waves hide the mark, and takes longer', () => {
-    const clear = sweepLeg(leg({ distanceM: 1000 }), intervals(2, 20), 1500);
-    const choppy = sweepLeg(leg({ distanceM: 1000, seeProbability: 0.5, aimSdRad: 2 * RAD }), intervals(2, 20), 1500);
+    const clear = sweepLeg(leg({ distanceM: 1000 }), intervals(2, 20), runs(500, 1500));
+    const choppy = sweepLeg(
+      leg({ distanceM: 1000, seeProbability: 0.5, aimSdRad: 2 * RAD }),
+      intervals(2, 20),
+      runs(500, 1500),
+    );
     expect(choppy.best).toBeLessThan(clear.best);
     expect(Math.min(...choppy.results.map((r) => r.meanTimeS))).toBeGreaterThan(
       Math.min(...clear.results.map((r) => r.meanTimeS)),
@@ -189,7 +194,7 @@ describe('a leg swum many times', () => {
           }
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(30, 60) },
     );
   });
 });
@@ -444,7 +449,7 @@ describe('courses as files', () => {
         expect(readCourseGpx(writeCourseGpx(named))).toEqual({ read: named, problems: [] });
         expect(readCourseGeoJson(writeCourseGeoJson(named))).toEqual({ read: named, problems: [] });
       }),
-      { numRuns: 150 },
+      { numRuns: runs(50, 150) },
     );
   });
 

@@ -1,4 +1,10 @@
-import { RESULT_FIELDS, type KnownSwimmer, type ReadResults, type ResultField, type ResultMapping } from '@upwell/core/exchange';
+import {
+  RESULT_FIELDS,
+  type KnownSwimmer,
+  type ReadResults,
+  type ResultField,
+  type ResultMapping,
+} from '@upwell/core/exchange';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';

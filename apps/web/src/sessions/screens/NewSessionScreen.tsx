@@ -1,7 +1,7 @@
 import { CAUSES } from '@upwell/core/review';
 import type { SessionPlan } from '@upwell/core/sessions';
 import { useRouter, type Href } from 'expo-router';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, ProgressBar } from 'react-native-paper';
 import { sentence } from '@/api/problem';

@@ -3,7 +3,7 @@ import type { SessionFields, SessionView } from '@upwell/contract/sessions';
 import { CAUSES } from '@upwell/core/review';
 import { checkPlan, editGroup, peopleOf, placeWord, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
 import { Input } from '@/ui/Input';

@@ -1,5 +1,4 @@
 import type { SessionRow } from '@upwell/contract/sessions';
-import { CAUSES } from '@upwell/core/review';
 import { Link, useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -15,7 +14,6 @@ import { useWide } from '@/ui/useWide';
 import { WayOn } from '@/ui/WayOn';
 import { useSessionsQuery } from '../api';
 import { SessionLine } from '../parts/SessionLine';
-import { countWord } from '@/ui/locale';
 
 const VIEWS = ['list', 'week', 'templates'] as const;
 type View_ = (typeof VIEWS)[number];

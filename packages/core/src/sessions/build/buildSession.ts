@@ -1,7 +1,6 @@
 import { bareGroup, nameOf } from '../request/bareGroup';
 import { landBlock } from '../fill/fillBlocks';
 import type { Block, GroupPlan, Item, SessionPlan } from '../plan/model';
-import { FINISH_WINDOW_S, SHARE_BAND } from '../plan/shares';
 import type { BuildRequest, BuildResult, Clash, GroupRequest } from '../request/model';
 import { explainClash, lockedProblems } from './clash';
 import { notesOn } from './notes';
@@ -12,8 +11,8 @@ import { type Found, cheapest, commonShape, lockedLand, searchGroup } from './se
  * Builds one session for all groups together.
  *
  * For each group every block has a few dozen ways to be filled; the search keeps the combinations
- * whose block shares lie in {@link SHARE_BAND} and which end inside the last
- * {@link FINISH_WINDOW_S} seconds of the time given, and takes the one nearest to the recipe of the
+ * whose block shares lie in their bands (`SHARE_BAND`) and which end inside the last
+ * `FINISH_WINDOW_S` seconds of the time given, and takes the one nearest to the recipe of the
  * level. Groups then agree on the number of rounds where they can, so that one explanation serves
  * all. The same request with the same seed gives the same session.
  *

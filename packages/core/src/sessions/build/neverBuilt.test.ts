@@ -1,4 +1,4 @@
-import { blockOf, groupOf, roundsOf, setOf } from '../plan/testPlans';
+import { blockOf, roundsOf, setOf } from '../plan/testPlans';
 import { buildSession, patternProblem, setsOf } from '..';
 import { CAUSES, type CauseId } from '../../review';
 

@@ -11,6 +11,7 @@ import {
   type Course,
   type Outing,
 } from '..';
+import { runs } from '../../../test/runs';
 
 const plane = planeAround(DEMO_BAY);
 const at = (x: number, y: number) => plane.toPlace({ x, y });
@@ -86,7 +87,7 @@ describe('a track is cleaned', () => {
         const { points: kept } = cleanTrack(mixed);
         kept.slice(1).forEach((p, i) => expect(p.timeMs - kept[i]!.timeMs).toBeGreaterThanOrEqual(500));
       }),
-      { numRuns: 30 },
+      { numRuns: runs(10, 30) },
     );
   });
 
@@ -160,7 +161,7 @@ describe('drift between looks', () => {
     [3, 4, 6],
   ])('finds %s° and %s° a stroke again when the swimmer looks every %s', (bias, sd, every) => {
     let [b, s, inside] = [0, 0, 0];
-    const seeds = 12;
+    const seeds = runs(6, 12);
     for (let seed = 1; seed <= seeds; seed++) {
       const points = swum({ biasRad: bias * RAD, sdRad: sd * RAD, lookEvery: every }, seed * 101);
       const { drift } = measured(points, { ...HABITS, every });
