@@ -12,36 +12,11 @@ import { counted } from '@/state/offline';
 import { addDays, weekOf } from '@upwell/core/days';
 import { dayOf } from '@/ui/dates';
 import { fakeServer, FOCUS, ID, ME, SESSION_ROW, showAt, SQUAD } from './fakeServer';
+import { FACTS, RACE_VIEW } from './raceFacts';
 
 const TODAY = dayOf(new Date());
-const FACTS: RaceFacts = {
-  event: 'Quill Crossing',
-  raceOn: addDays(TODAY, 84),
-  distanceM: 3200,
-  place: 'open-water',
-  targetS: 3600,
-  level: 'hold',
-  birthYear: 1990,
-  breathes: 'left',
-  trials: [
-    { distanceM: 200, timeS: 180 },
-    { distanceM: 400, timeS: 380 },
-  ],
-  trialsOn: addDays(TODAY, -3),
-  rampSpm: 62,
-  extra: null,
-  past: [5000, 5000, 5000, 5000],
-  week: { sessions: 2, minutes: 60 },
-  needs: ['breath-too-low'],
-  ladderSteps: {},
-  outside: 0,
-  rehearsed: false,
-};
 const view = (change: Partial<RacePlanView> = {}, facts: Partial<RaceFacts> = {}): RacePlanView => ({
-  swimmerId: ID,
-  name: 'Ada Lindqvale',
-  version: 0,
-  choices: {},
+  ...RACE_VIEW,
   facts: { ...FACTS, ...facts },
   ...change,
 });

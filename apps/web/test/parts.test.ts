@@ -1,6 +1,6 @@
 import { MOST_POINTS, thinned } from '@/charts/thinned';
 import { emptyForm, formOf, readForm } from '@/swimmers/formValues';
-import { newReviewDraft, withSign, withUndo } from '@/review/draft';
+import { newReviewDraft, undone as undoneSigns, withSign } from '@/review/draft';
 import { draftOf, redone, undone, withPlan } from '@/sessions/draft';
 import { newWish, poolOf, requestOf } from '@/sessions/wish';
 import { addDays, daysBetween } from '@upwell/core/days';
@@ -77,8 +77,8 @@ describe('drafts', () => {
     const twice = withSign(once, 'legs-low', 'sometimes');
     expect(twice.signs).toEqual({ 'legs-low': 'sometimes' });
     expect(withSign(twice, 'legs-low', 'sometimes').signs).toEqual({});
-    expect(withUndo(twice).signs).toEqual({ 'legs-low': 'often' });
-    expect(withUndo(withUndo(withUndo(twice))).signs).toEqual({});
+    expect(undoneSigns(twice).signs).toEqual({ 'legs-low': 'often' });
+    expect(undoneSigns(undoneSigns(undoneSigns(twice))).signs).toEqual({});
   });
 
   it('undo and redo a plan, and give every change a save of its own', () => {

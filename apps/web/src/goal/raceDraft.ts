@@ -1,19 +1,16 @@
 import type { RacePlanView } from '@upwell/contract/goal';
 import type { RaceChoices, WeekLock } from '@upwell/core/goal';
 import { v7 } from 'uuid';
+import { NO_HISTORY, undoable, type History } from '@/state/history';
 
 /** What the coach decided and has not kept yet, with the way back. */
-export interface RaceDraft {
+export interface RaceDraft extends History<RaceChoices> {
   readonly choices: RaceChoices;
   readonly version: number;
   readonly writeId: string;
-  readonly past: readonly RaceChoices[];
-  readonly future: readonly RaceChoices[];
   /** What the last change was of: a slider that is dragged is one step. */
   readonly last: string;
 }
-
-const STEPS = 50;
 
 export const raceKey = (id: string) => `race:${id}`;
 
@@ -21,10 +18,20 @@ export const draftOf = ({ choices, version }: RacePlanView): RaceDraft => ({
   choices,
   version,
   writeId: v7(),
-  past: [],
-  future: [],
+  ...NO_HISTORY,
   last: '',
 });
+
+const withChoices = (draft: RaceDraft, choices: RaceChoices): RaceDraft => ({
+  ...draft,
+  choices,
+  last: '',
+  writeId: v7(),
+});
+
+const steps = undoable<RaceDraft, RaceChoices>((draft) => draft.choices, withChoices);
+
+export const { undone, redone } = steps;
 
 /** Some choices; `undefined` takes one back. */
 export type Patch = { readonly [K in keyof RaceChoices]?: RaceChoices[K] | undefined };
@@ -36,14 +43,7 @@ export function chosen(draft: RaceDraft, patch: Patch, dragged = false): RaceDra
   ) as RaceChoices;
   const last = dragged ? Object.keys(patch).join() : '';
   const on = last !== '' && last === draft.last;
-  return {
-    ...draft,
-    choices,
-    last,
-    writeId: v7(),
-    past: on ? draft.past : [...draft.past, draft.choices].slice(-STEPS),
-    future: [],
-  };
+  return { ...(on ? withChoices(draft, choices) : steps.changed(draft, choices)), last };
 }
 
 /** The draft with a week held fast otherwise, or let go where nothing is held. */
@@ -61,17 +61,4 @@ export function freedWeek(draft: RaceDraft, monday: string): RaceDraft {
   const { [monday]: _lock, ...locks } = draft.choices.locks ?? {};
   const { [monday]: _away, ...away } = draft.choices.away ?? {};
   return chosen(draft, { locks, away });
-}
-
-export function undone(draft: RaceDraft): RaceDraft {
-  const choices = draft.past.at(-1);
-  if (!choices) return draft;
-  const back = { past: draft.past.slice(0, -1), future: [draft.choices, ...draft.future] };
-  return { ...draft, ...back, choices, last: '', writeId: v7() };
-}
-
-export function redone(draft: RaceDraft): RaceDraft {
-  const [choices, ...future] = draft.future;
-  if (!choices) return draft;
-  return { ...draft, choices, past: [...draft.past, draft.choices], future, last: '', writeId: v7() };
 }

@@ -10,14 +10,18 @@ import {
 } from '@upwell/core/review';
 import type { StrokeModelId } from '@upwell/core/swimmers';
 import { v7 } from 'uuid';
+import { NO_HISTORY, undoable, type History } from '@/state/history';
+
+/** Signs with how often each was seen. */
+type Signs = Readonly<Partial<Record<SignId, Sighting>>>;
 
 /** A review while it is being made; kept on the device until it is saved. */
-export interface ReviewDraft {
+export interface ReviewDraft extends History<Signs> {
   readonly id: string;
   readonly writeId: string;
   readonly focusId: string;
   readonly stroke: Stroke;
-  readonly signs: Readonly<Partial<Record<SignId, Sighting>>>;
+  readonly signs: Signs;
   /** What was measured; its signs are among `signs`. */
   readonly measured: Measured;
   /** The coach's own word on the outcome of the last focus, where it differs from the comparison. */
@@ -29,8 +33,6 @@ export interface ReviewDraft {
   readonly cue: string | null;
   readonly tries: number | null;
   readonly relookOn: string | null;
-  /** Earlier states of the signs, for undo. */
-  readonly past: readonly ReviewDraft['signs'][];
 }
 
 export function newReviewDraft(): ReviewDraft {
@@ -48,31 +50,31 @@ export function newReviewDraft(): ReviewDraft {
     cue: null,
     tries: null,
     relookOn: null,
-    past: [],
+    ...NO_HISTORY,
   };
 }
+
+// Other signs may have another cause: what was chosen of the old ones goes.
+const steps = undoable<ReviewDraft, Signs>(
+  (draft) => draft.signs,
+  (draft, signs) => ({ ...draft, signs, cause: null, drill: null, cue: null }),
+);
+
+export const { undone, redone } = steps;
 
 /** The draft with one sign set, or taken back when it already stood so. */
 export function withSign(draft: ReviewDraft, sign: SignId, sighting: Sighting): ReviewDraft {
   const { [sign]: before, ...others } = draft.signs;
-  const signs = before === sighting ? others : { ...draft.signs, [sign]: sighting };
-  return { ...draft, signs, past: [...draft.past, draft.signs].slice(-40), cause: null, drill: null, cue: null };
-}
-
-export function withUndo(draft: ReviewDraft): ReviewDraft {
-  const last = draft.past[draft.past.length - 1];
-  return last ? { ...draft, signs: last, past: draft.past.slice(0, -1), cause: null, drill: null, cue: null } : draft;
+  return steps.changed(draft, before === sighting ? others : { ...draft.signs, [sign]: sighting });
 }
 
 /** The draft with measured values; the signs they show are answered, over what was seen by eye. */
 export function withMeasured(draft: ReviewDraft, measured: Measured, model: StrokeModelId): ReviewDraft {
-  const signs = { ...draft.signs, ...signsFromMeasures(measured, model) };
-  const past = [...draft.past, draft.signs].slice(-40);
-  return { ...draft, measured: { ...draft.measured, ...measured }, signs, past, cause: null, drill: null, cue: null };
+  const all = { ...draft, measured: { ...draft.measured, ...measured } };
+  return steps.changed(all, { ...draft.signs, ...signsFromMeasures(measured, model) });
 }
 
 /** The draft with signs noted on deck; what was seen in this look stays. */
-export function withNoted(draft: ReviewDraft, noted: ReviewDraft['signs']): ReviewDraft {
-  const past = [...draft.past, draft.signs].slice(-40);
-  return { ...draft, signs: { ...noted, ...draft.signs }, past, cause: null, drill: null, cue: null };
+export function withNoted(draft: ReviewDraft, noted: Signs): ReviewDraft {
+  return steps.changed(draft, { ...noted, ...draft.signs });
 }

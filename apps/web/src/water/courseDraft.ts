@@ -1,55 +1,36 @@
 import type { CourseView } from '@upwell/contract/water';
 import { placeAt, turnOf, type Area, type AreaKind, type Course, type Place, type TurnSide } from '@upwell/core/water';
 import { v7 } from 'uuid';
+import { NO_HISTORY, undoable, type History } from '@/state/history';
 
 /** A course while it is drawn; kept on the device until it is saved. */
-export interface CourseDraft {
+export interface CourseDraft extends History<Course> {
   readonly version: number;
   readonly writeId: string;
   readonly name: string;
   readonly place: string;
   readonly course: Course;
-  readonly past: readonly Course[];
-  readonly future: readonly Course[];
 }
 
 export const courseKey = (id: string) => `course:${id}`;
-/** Steps that undo remembers. */
-const STEPS = 60;
 
 /** Two points to begin from, a hundred metres apart. */
 export function newCourseDraft(middle: Place): CourseDraft {
   const course = { start: middle, marks: [], finish: placeAt(middle, 90, 40), laps: 1, areas: [], landmarks: [] };
-  return { version: 0, writeId: v7(), name: '', place: '', course, past: [], future: [] };
+  return { version: 0, writeId: v7(), name: '', place: '', course, ...NO_HISTORY };
 }
 
 export const draftOf = ({ version, name, place, course }: CourseView): CourseDraft => ({
   ...{ version, name, place, course },
-  ...{ writeId: v7(), past: [], future: [] },
+  ...{ writeId: v7(), ...NO_HISTORY },
 });
 
-/** The draft with a changed course; undo brings back what was. */
-export function withCourse(draft: CourseDraft, course: Course): CourseDraft {
-  return { ...draft, course, past: [...draft.past, draft.course].slice(-STEPS), future: [], writeId: v7() };
-}
+const steps = undoable<CourseDraft, Course>(
+  (draft) => draft.course,
+  (draft, course) => ({ ...draft, course, writeId: v7() }),
+);
 
-export function undone(draft: CourseDraft): CourseDraft {
-  const last = draft.past.at(-1);
-  if (!last) return draft;
-  return {
-    ...draft,
-    course: last,
-    past: draft.past.slice(0, -1),
-    future: [draft.course, ...draft.future],
-    writeId: v7(),
-  };
-}
-
-export function redone(draft: CourseDraft): CourseDraft {
-  const [next, ...future] = draft.future;
-  if (!next) return draft;
-  return { ...draft, course: next, past: [...draft.past, draft.course], future, writeId: v7() };
-}
+export const { changed: withCourse, undone, redone } = steps;
 
 /** What a handle on the map stands for. */
 export type Held =

@@ -3,15 +3,16 @@ import type { RaceFacts } from '@upwell/core/goal';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { memo, useCallback } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button, IconButton } from 'react-native-paper';
+import { Button } from 'react-native-paper';
 import { useMeQuery } from '@/account';
-import { sentence } from '@/api/problem';
+import { ways } from '@/state/history';
 import { useAppStore } from '@/state/hooks';
 import { dayWord, distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
-import { Empty, Failure, Loading, Notice } from '@/ui/States';
+import { Empty, Failure, Loading } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
-import { useUndoKeys } from '@/ui/useUndoKeys';
+import { SaveProblem } from '@/ui/SaveProblem';
+import { UndoButtons } from '@/ui/UndoButtons';
 import { useRacePlanQuery, useSaveRacePlanMutation } from '../api';
 import { GapPane } from '../parts/GapPane';
 import { ReadyPane } from '../parts/ReadyPane';
@@ -65,15 +66,17 @@ function Way({ view, facts }: { readonly view: RacePlanView; readonly facts: Rac
   const { change, drop } = race;
   const undo = useCallback(() => change(undone), [change]);
   const redo = useCallback(() => change(redone), [change]);
-  useUndoKeys(undo, redo);
   const store = useAppStore();
-  const keep = useCallback(async () => {
-    const draft = store.getState().drafts[raceKey(id)] as RaceDraft | undefined;
-    if (!draft) return;
-    const { choices, version, writeId } = draft;
-    const answer = await save({ id, body: { choices, version, writeId } });
-    if (!('error' in answer && answer.error)) drop();
-  }, [store, id, save, drop]);
+  const keep = useCallback(
+    async (over?: number) => {
+      const draft = store.getState().drafts[raceKey(id)] as RaceDraft | undefined;
+      if (!draft) return;
+      const { choices, version, writeId } = draft;
+      const answer = await save({ id, body: { choices, version: over ?? version, writeId } });
+      if (!('error' in answer && answer.error)) drop();
+    },
+    [store, id, save, drop],
+  );
   const part = { race, facts, coach };
   const where = facts.place === 'pool' ? 'in the pool' : 'in open water';
   return (
@@ -84,19 +87,16 @@ function Way({ view, facts }: { readonly view: RacePlanView; readonly facts: Rac
       back={`/swimmers/${id}`}
       footer={
         coach && (race.changed || race.draft.future.length > 0) ? (
-          <Footer
-            past={race.draft.past.length > 0}
-            future={race.draft.future.length > 0}
-            saving={isLoading}
-            changed={race.changed}
-            undo={undo}
-            redo={redo}
-            keep={keep}
-          />
+          <Footer {...ways(race.draft)} saving={isLoading} changed={race.changed} undo={undo} redo={redo} keep={keep} />
         ) : null
       }
     >
-      {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
+      <SaveProblem<RacePlanView>
+        error={error}
+        name={({ name }) => `the way of ${name}`}
+        keepMine={({ version }) => void keep(version)}
+        takeTheirs={drop}
+      />
       <Views pool={facts.place === 'pool'} shown={shown} />
       {shown === 'gap' ? <GapPane {...part} /> : shown === 'weeks' ? <WeeksPane {...part} /> : <ReadyPane {...part} />}
     </Screen>
@@ -118,8 +118,8 @@ const Views = memo(function Views({ pool, shown }: { readonly pool: boolean; rea
 });
 
 interface FooterProps {
-  readonly past: boolean;
-  readonly future: boolean;
+  readonly canUndo: boolean;
+  readonly canRedo: boolean;
   readonly saving: boolean;
   readonly changed: boolean;
   readonly undo: () => void;
@@ -128,11 +128,10 @@ interface FooterProps {
 }
 
 /** Drawn anew only when something of it changes: a slider that is dragged must not wait for it. */
-const Footer = memo(function Footer({ past, future, saving, changed, undo, redo, keep }: FooterProps) {
+const Footer = memo(function Footer({ saving, changed, keep, ...steps }: FooterProps) {
   return (
     <View style={styles.row}>
-      <IconButton icon="undo" accessibilityLabel="Undo" disabled={!past} onPress={undo} />
-      <IconButton icon="redo" accessibilityLabel="Redo" disabled={!future} onPress={redo} />
+      <UndoButtons {...steps} />
       <Button
         mode="contained"
         icon="check"

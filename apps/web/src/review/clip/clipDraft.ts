@@ -1,5 +1,4 @@
 import type { ClipFields, ClipLine, ClipView } from '@upwell/contract/clips';
-import type { ClipNote } from '@upwell/core/formats';
 import {
   lineAngle,
   repeatedReading,
@@ -11,21 +10,19 @@ import {
   type Tap,
 } from '@upwell/core/measures';
 import { v7 } from 'uuid';
+import { NO_HISTORY, undoable, type History } from '@/state/history';
 import { dayOf } from '@/ui/dates';
 
+type Noted = Pick<ClipView, 'taps' | 'lines' | 'notes'>;
+
 /** What is being noted on a clip; kept on the device until it is saved. */
-export interface ClipDraft {
+export interface ClipDraft extends History<Noted>, Noted {
   readonly id: string;
   readonly writeId: string;
   readonly version: number;
   readonly title: string;
   readonly recordedOn: string;
   readonly distance: string;
-  readonly taps: readonly Tap[];
-  readonly lines: readonly ClipLine[];
-  readonly notes: readonly ClipNote[];
-  /** Earlier states, for undo. */
-  readonly past: readonly Pick<ClipDraft, 'taps' | 'lines' | 'notes'>[];
 }
 
 export function newClipDraft(): ClipDraft {
@@ -39,7 +36,7 @@ export function newClipDraft(): ClipDraft {
     taps: [],
     lines: [],
     notes: [],
-    past: [],
+    ...NO_HISTORY,
   };
 }
 
@@ -57,17 +54,17 @@ export function clipDraftOf(clip: ClipView): ClipDraft {
   };
 }
 
-type Noted = Pick<ClipDraft, 'taps' | 'lines' | 'notes'>;
+const steps = undoable<ClipDraft, Noted>(
+  ({ taps, lines, notes }) => ({ taps, lines, notes }),
+  (draft, noted) => ({ ...draft, ...noted, writeId: v7() }),
+);
+
+export const { undone, redone } = steps;
 
 /** The draft with something noted; undo brings the old state back. */
 export function noted(draft: ClipDraft, change: Partial<Noted>): ClipDraft {
   const { taps, lines, notes } = draft;
-  return { ...draft, ...change, writeId: v7(), past: [...draft.past, { taps, lines, notes }].slice(-60) };
-}
-
-export function undoneNote(draft: ClipDraft): ClipDraft {
-  const last = draft.past[draft.past.length - 1];
-  return last ? { ...draft, ...last, writeId: v7(), past: draft.past.slice(0, -1) } : draft;
+  return steps.changed(draft, { taps, lines, notes, ...change });
 }
 
 /** The draft with one more tap, in the order of time. */

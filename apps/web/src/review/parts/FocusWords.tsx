@@ -1,12 +1,11 @@
 import type { FocusView } from '@upwell/contract/review';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { Button } from 'react-native-paper';
 import { v7 } from 'uuid';
-import { sentence, storedNow } from '@/api/problem';
 import { useDraft } from '@/state/hooks';
 import { Card } from '@/ui/Card';
 import { Input } from '@/ui/Input';
-import { Notice } from '@/ui/States';
+import { SaveProblem } from '@/ui/SaveProblem';
 import { useSaveFocusMutation } from '../api';
 
 /** What the swimmer says: the cue said back and what felt different, in the swimmer's own words. */
@@ -21,7 +20,6 @@ export function FocusWords({ focus }: { readonly focus: FocusView }) {
     const result = await save({ id: focus.id, swimmerId: focus.swimmerId, body });
     if (!result.error) drop();
   };
-  const current = error ? storedNow<FocusView>(error) : null;
   return (
     <Card title="In the swimmer’s words">
       <Input
@@ -37,25 +35,17 @@ export function FocusWords({ focus }: { readonly focus: FocusView }) {
         style={styles.gap}
         onChangeText={(text) => setWords((now) => ({ ...now, felt: text }))}
       />
-      {error ? (
-        <Notice
-          tone="error"
-          action={
-            current ? (
-              <View style={styles.both}>
-                <Button mode="outlined" onPress={drop}>
-                  Keep theirs
-                </Button>
-                <Button mode="outlined" onPress={() => void store(current.version)}>
-                  Keep mine
-                </Button>
-              </View>
-            ) : null
-          }
-        >
-          {current ? `${sentence(error)} Theirs: “${current.saidBack}”, “${current.felt}”.` : sentence(error)}
-        </Notice>
-      ) : null}
+      <SaveProblem<FocusView>
+        error={error}
+        name={({ saidBack: said, felt: theirs }) =>
+          `other words (${[said, theirs]
+            .filter(Boolean)
+            .map((text) => `“${text}”`)
+            .join(', ')})`
+        }
+        keepMine={({ version }) => void store(version)}
+        takeTheirs={drop}
+      />
       <Button
         mode="outlined"
         disabled={!changed || isLoading}
@@ -72,5 +62,4 @@ const EMPTY_WORDS: { readonly saidBack?: string; readonly felt?: string } = {};
 
 const styles = StyleSheet.create({
   gap: { marginTop: 8 },
-  both: { flexDirection: 'row', gap: 8, flexWrap: 'wrap' },
 });

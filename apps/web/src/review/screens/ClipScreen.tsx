@@ -1,3 +1,4 @@
+import type { ClipView } from '@upwell/contract/clips';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { tapsCsv, valuesCsv } from '@upwell/core/formats';
 import type { FramePoint, LineKind } from '@upwell/core/measures';
@@ -6,13 +7,15 @@ import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
-import { sentence, storedNow } from '@/api/problem';
 import { Choices } from '@/figure';
+import { ways } from '@/state/history';
 import { useDraft } from '@/state/hooks';
 import { useSwimmerQuery } from '@/swimmers';
 import { Input } from '@/ui/Input';
 import { saveFile } from '@/ui/saveFile';
+import { SaveProblem } from '@/ui/SaveProblem';
 import { Screen } from '@/ui/Screen';
+import { UndoButtons } from '@/ui/UndoButtons';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { useWide } from '@/ui/useWide';
 import { useClipQuery, useSaveClipMutation } from '../api';
@@ -23,7 +26,8 @@ import {
   noted,
   readingsOf,
   timingOf,
-  undoneNote,
+  redone,
+  undone,
   withLine,
   withoutTap,
   withTap,
@@ -142,7 +146,6 @@ function Table({ swimmer, stored }: { readonly swimmer: SwimmerPage; readonly st
     dropDraft();
     router.navigate(`/swimmers/${swimmer.id}` as Href);
   };
-  const newer = error ? storedNow<{ version: number }>(error) : null;
   const toReview = () => {
     setReview((now) => withMeasured(now, measured, swimmer.strokeModel));
     router.navigate(`/swimmers/${swimmer.id}/review` as Href);
@@ -165,9 +168,7 @@ function Table({ swimmer, stored }: { readonly swimmer: SwimmerPage; readonly st
       back={`/swimmers/${swimmer.id}`}
       actions={
         <>
-          <Button icon="undo" disabled={draft.past.length === 0} onPress={() => setDraft(undoneNote)}>
-            Undo
-          </Button>
+          <UndoButtons {...ways(draft)} undo={() => setDraft(undone)} redo={() => setDraft(redone)} />
           <Button mode="outlined" disabled={nothing || isLoading || !state.ready} onPress={() => void store()}>
             {isLoading ? 'Saving…' : 'Keep it'}
           </Button>
@@ -181,20 +182,12 @@ function Table({ swimmer, stored }: { readonly swimmer: SwimmerPage; readonly st
         ) : null
       }
     >
-      {error ? (
-        <Notice
-          tone="error"
-          action={
-            newer ? (
-              <Button mode="outlined" onPress={() => void store(newer.version)}>
-                Keep mine
-              </Button>
-            ) : null
-          }
-        >
-          {sentence(error)}
-        </Notice>
-      ) : null}
+      <SaveProblem<ClipView>
+        error={error}
+        name={({ title }) => `“${title}”`}
+        keepMine={({ version }) => void store(version)}
+        takeTheirs={(stored) => setDraft(clipDraftOf(stored))}
+      />
       {source ? null : (
         <ClipSource
           title={draft.taps.length > 0 ? 'Your taps are still here. Choose the video again:' : 'Which clip?'}

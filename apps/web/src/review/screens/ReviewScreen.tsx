@@ -32,7 +32,7 @@ import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { textSize } from '@/ui/theme';
 import { useOutcomesQuery, useSaveReviewMutation } from '../api';
-import { newReviewDraft, withNoted, withSign, withUndo, type ReviewDraft } from '../draft';
+import { newReviewDraft, withNoted, withSign, undone, type ReviewDraft } from '../draft';
 import { FigurePane } from '../parts/FigurePane';
 import { chosenFocus, FocusChoice } from '../parts/FocusChoice';
 import { MeasuredCard } from '../parts/MeasuredCard';
@@ -131,7 +131,7 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
         seen={seen}
         region={region}
         onRegion={setRegion}
-        onUndo={draft.past.length > 0 ? () => setDraft(withUndo) : null}
+        onUndo={draft.past.length > 0 ? () => setDraft(undone) : null}
       />
       <View style={styles.chips}>
         {noted.map((sign) => (

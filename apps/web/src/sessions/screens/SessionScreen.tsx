@@ -5,10 +5,10 @@ import { checkPlan, editGroup, peopleOf, placeWord, type GroupPlan, type Session
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button, IconButton, Text } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
 import { Input } from '@/ui/Input';
 import { useMeQuery } from '@/account';
-import { sentence, storedNow } from '@/api/problem';
+import { ways } from '@/state/history';
 import { useDraft } from '@/state/hooks';
 import { Card } from '@/ui/Card';
 import { dayWord } from '@/ui/dates';
@@ -28,7 +28,8 @@ import { LevelSheet } from '../parts/LevelSheet';
 import { PlanTruth } from '../parts/PlanTruth';
 import { TextPane } from '../parts/TextPane';
 import { useText } from '../useText';
-import { useUndoKeys } from '@/ui/useUndoKeys';
+import { SaveProblem } from '@/ui/SaveProblem';
+import { UndoButtons } from '@/ui/UndoButtons';
 
 export function SessionScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
@@ -65,7 +66,6 @@ function Session({ stored }: { readonly stored: SessionView }) {
   const changed = draft !== clean;
   const coach = me?.role !== 'swimmer';
   const group = plan.groups.find((g) => g.id === selected) ?? plan.groups[0];
-  const newer = error ? storedNow<SessionView>(error) : null;
   const panes = coach ? PANES : (['sets'] as const);
   const pane = panes.find((p) => p === asked) ?? 'sets';
   const { data: proposal } = useProposalQuery(
@@ -78,10 +78,6 @@ function Session({ stored }: { readonly stored: SessionView }) {
   );
   const change = (next: SessionPlan) => coach && setDraft((now) => withPlan(now, next));
   const patch = (more: Partial<SessionFields>) => setDraft((now) => withFields(now, more));
-  useUndoKeys(
-    () => setDraft(undone),
-    () => setDraft(redone),
-  );
 
   const write = async (version = draft.version): Promise<void> => {
     const result = await save({ id: stored.id, body: { ...fields, version, writeId: draft.writeId } });
@@ -98,18 +94,7 @@ function Session({ stored }: { readonly stored: SessionView }) {
         <>
           {coach ? (
             <>
-              <IconButton
-                icon="undo"
-                accessibilityLabel="Undo"
-                disabled={draft.past.length === 0}
-                onPress={() => setDraft(undone)}
-              />
-              <IconButton
-                icon="redo"
-                accessibilityLabel="Redo"
-                disabled={draft.future.length === 0}
-                onPress={() => setDraft(redone)}
-              />
+              <UndoButtons {...ways(draft)} undo={() => setDraft(undone)} redo={() => setDraft(redone)} />
               <Button
                 mode={changed ? 'contained' : 'outlined'}
                 icon="check"
@@ -139,35 +124,14 @@ function Session({ stored }: { readonly stored: SessionView }) {
         </>
       }
     >
-      {newer ? (
-        <Notice
-          tone="error"
-          action={
-            <View style={styles.row}>
-              <Button mode="outlined" onPress={dropDraft}>
-                Take theirs
-              </Button>
-              <Button mode="contained" onPress={() => void write(newer.version)}>
-                Keep mine
-              </Button>
-            </View>
-          }
-        >
-          {`Somebody saved “${newer.title}” in the meantime. Which one counts?`}
-        </Notice>
-      ) : error ? (
-        <Notice
-          tone="error"
-          action={
-            <Button mode="outlined" onPress={() => void write()}>
-              Try again
-            </Button>
-          }
-        >
-          {sentence(error)}
-        </Notice>
-      ) : null}
-      {changed && !newer ? (
+      <SaveProblem<SessionView>
+        error={error}
+        name={({ title }) => `“${title}”`}
+        keepMine={({ version }) => void write(version)}
+        takeTheirs={dropDraft}
+        retry={() => void write()}
+      />
+      {changed && !error ? (
         <Notice action={<Button onPress={dropDraft}>Drop changes</Button>}>
           Unsaved changes are kept on this device.
         </Notice>

@@ -7,7 +7,8 @@ import { Controller, set, useFieldArray, useForm, useWatch, type FieldErrors, ty
 import { StyleSheet, View } from 'react-native';
 import { Button, IconButton } from 'react-native-paper';
 import { v7 } from 'uuid';
-import { fieldMessages, sentence, storedNow } from '@/api/problem';
+import { fieldMessages } from '@/api/problem';
+import { SaveProblem } from '@/ui/SaveProblem';
 import { useDraft } from '@/state/hooks';
 import { Card } from '@/ui/Card';
 import { Check } from '@/ui/Check';
@@ -93,7 +94,6 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
       router.navigate(archived && !stored?.archived ? '/swimmers' : `/swimmers/${draft.id}`);
     });
 
-  const newer = error ? storedNow<Swimmer>(error) : null;
   const toggle = <T extends string>(list: readonly T[], value: T): T[] =>
     list.includes(value) ? list.filter((v) => v !== value) : [...list, value];
 
@@ -292,32 +292,18 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
           )}
         />
       </Card>
-      {newer ? (
-        <Notice
-          tone="error"
-          action={
-            <View style={styles.row}>
-              <Button
-                mode="outlined"
-                onPress={() => {
-                  dropDraft();
-                  reset(formOf(newer));
-                  keepDraft({ ...draft, form: null, version: newer.version });
-                }}
-              >
-                Take theirs
-              </Button>
-              <Button mode="contained" onPress={() => void write(stored?.archived ?? false, newer.version)()}>
-                Keep mine
-              </Button>
-            </View>
-          }
-        >
-          {`Somebody saved ${newer.givenName} ${newer.familyName} in the meantime (level ${LEVEL[newer.level].name}, ${newer.bestTimes.length} best times). Which one counts?`}
-        </Notice>
-      ) : error ? (
-        <Notice tone="error">{sentence(error)}</Notice>
-      ) : null}
+      <SaveProblem<Swimmer>
+        error={error}
+        name={({ givenName, familyName, level, bestTimes }) =>
+          `${givenName} ${familyName} (level ${LEVEL[level].name}, ${bestTimes.length} best times)`
+        }
+        keepMine={({ version }) => void write(stored?.archived ?? false, version)()}
+        takeTheirs={(newer) => {
+          dropDraft();
+          reset(formOf(newer));
+          keepDraft({ ...draft, form: null, version: newer.version });
+        }}
+      />
       <View style={styles.row}>
         <Button
           mode="contained"

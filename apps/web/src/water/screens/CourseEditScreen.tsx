@@ -14,7 +14,7 @@ import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
-import { sentence, storedNow } from '@/api/problem';
+import { ways } from '@/state/history';
 import { useDraft } from '@/state/hooks';
 import { Choice } from '@/ui/Choice';
 import { Input } from '@/ui/Input';
@@ -22,7 +22,8 @@ import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { Stepper } from '@/ui/Stepper';
 import { Toggle } from '@/ui/Toggle';
-import { useUndoKeys } from '@/ui/useUndoKeys';
+import { SaveProblem } from '@/ui/SaveProblem';
+import { UndoButtons } from '@/ui/UndoButtons';
 import { useWide } from '@/ui/useWide';
 import { useCourseQuery } from '@/courses';
 import { useSaveCourseMutation } from '../api';
@@ -125,13 +126,9 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
       setArea(next.id);
     }
   };
-  useUndoKeys(
-    () => setDraft(undone),
-    () => setDraft(redone),
-  );
 
-  const store = async () => {
-    const { name, place: at, course: drawn, version, writeId } = draft;
+  const store = async (version = draft.version) => {
+    const { name, place: at, course: drawn, writeId } = draft;
     const answer = await save({ id, body: { name: name.trim(), place: at.trim(), course: drawn, version, writeId } });
     if ('error' in answer) return;
     dropDraft();
@@ -144,7 +141,6 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
     change(movedCourse(draft.course, { lat: lat!, lon: lon! }));
     setFit(fit + 1);
   };
-  const stored = error ? storedNow<CourseView>(error) : null;
 
   const mark =
     thing?.held.kind === 'mark' ? course.marks.find((m) => m.id === (thing.held as { id: string }).id) : undefined;
@@ -164,18 +160,7 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
       back={draft.version > 0 ? `/water/${id}` : '/water'}
       actions={
         <>
-          <IconButton
-            icon="undo"
-            accessibilityLabel="Undo"
-            disabled={draft.past.length === 0}
-            onPress={() => setDraft(undone)}
-          />
-          <IconButton
-            icon="redo"
-            accessibilityLabel="Redo"
-            disabled={draft.future.length === 0}
-            onPress={() => setDraft(redone)}
-          />
+          <UndoButtons {...ways(draft)} undo={() => setDraft(undone)} redo={() => setDraft(redone)} />
         </>
       }
       footer={
@@ -189,20 +174,12 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
         </Button>
       }
     >
-      {stored ? (
-        <Notice
-          tone="error"
-          action={
-            <Button mode="outlined" onPress={() => setDraft({ ...draft, version: stored.version })}>
-              Keep mine
-            </Button>
-          }
-        >
-          Somebody changed this course in the meantime. Keep yours over it, or go back and open theirs.
-        </Notice>
-      ) : error ? (
-        <Notice tone="error">{sentence(error)}</Notice>
-      ) : null}
+      <SaveProblem<CourseView>
+        error={error}
+        name={({ name }) => `“${name}”`}
+        keepMine={({ version }) => void store(version)}
+        takeTheirs={(stored) => setDraft(draftOf(stored))}
+      />
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.map : undefined}>
           <View style={styles.row} role="radiogroup" aria-label="What a tap on the map does">
