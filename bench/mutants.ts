@@ -25,7 +25,7 @@ const MODULES: readonly Module[] = [
   { file: 'sessions/plan/drillPlace', tests: ['sessions/plan/drillPlace.test.ts'], least: 80 },
   { file: 'review/chooseFocus', tests: ['review/chooseFocus.test.ts', 'review/review.test.ts'], least: 80 },
   { file: 'review/inferCauses', tests: ['review/inferPinned.test.ts'], least: 80 },
-  { file: 'goal/blockPlan', tests: ['goal/shares.test.ts', 'goal/blockPlanPinned.test.ts'], least: 80 },
+  { file: 'goal/{blockPlan,weekLoads}', tests: ['goal/shares.test.ts', 'goal/blockPlanPinned.test.ts'], least: 80 },
   { file: 'goal/raceGap', tests: ['goal/raceGapPinned.test.ts'], least: 80 },
   {
     file: 'sessions/lanes/{catches,proposeLane,assignLanes,laneSheets}',

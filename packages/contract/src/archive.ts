@@ -12,9 +12,11 @@ import { deckEventSchema } from './deck';
 import { racePlanSaveSchema, ratingSaveSchema } from './goal';
 import { resultSaveSchema, testSaveSchema } from './records';
 import { reviewSaveSchema, trySchema } from './review';
-import { sessionSaveSchema } from './sessions';
+import { sessionSaveSchema } from './sessions/session';
 import { squadSaveSchema, swimmerSaveSchema } from './swimmers';
-import { courseSaveSchema, trackKeptSchema, waterDaySchema } from './water';
+import { courseSaveSchema } from './water/course';
+import { trackKeptSchema } from './water/track';
+import { waterDaySchema } from './water/day';
 
 export const ARCHIVE_FORMAT = 'upwell-club';
 

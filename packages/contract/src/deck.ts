@@ -7,7 +7,7 @@ import { isoDate, key, line, momentMs, oneOf, uuid } from './common';
 import { anySet, oneKind } from './plan';
 import type { LoadDue, ReadyDue, TestDue } from './goal';
 import type { FocusView } from './review';
-import type { SessionPerson, SessionRow, SessionView } from './sessions';
+import type { SessionPerson, SessionRow, SessionView } from './sessions/session';
 import { Joi } from './joi';
 
 /** What matters today. */

@@ -3,7 +3,7 @@ import type { Trial } from '../measures';
 import type { CauseId } from '../review';
 import { tooFarForAge } from '../safety';
 import type { LevelId } from '../swimmers';
-import type { Absence, TaperWeeks, WeekLock } from './blockPlan';
+import type { Absence, TaperWeeks, WeekLock } from './planModel';
 
 /** What is known of a swimmer and the race, from everything the club keeps. */
 export interface RaceFacts {

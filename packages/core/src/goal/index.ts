@@ -1,5 +1,7 @@
 export * from './assumed';
 export * from './blockPlan';
+export { loadStep, weekEffort, weekLimit } from './weekLoads';
+export * from './planModel';
 export * from './facts';
 export * from './known';
 export * from './outlook';

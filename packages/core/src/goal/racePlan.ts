@@ -1,6 +1,7 @@
 import { LADDERS, type LadderId } from '../library';
 import { RACE_NEAR_DAYS, LEVEL, type LevelId } from '../swimmers';
-import { blockPlan, type BlockPlan, type PlanQuestion } from './blockPlan';
+import { blockPlan } from './blockPlan';
+import { type BlockPlan, type PlanQuestion } from './planModel';
 import { daysBetween, weekOf } from '../days';
 import { tooFarForTheAge, type OtherRace, type RaceChoices, type RaceFacts } from './facts';
 import { readiness, type ReadyItem } from './readiness';

@@ -1,8 +1,8 @@
 import type { RecordsView, TestView } from '@upwell/contract/records';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { isNearCritical } from '@upwell/core/measures';
-import { OUTCOMES, SIGNS } from '@upwell/core/review';
-import { compareTests, rampReps, SWIM_TEST, testValue } from '@upwell/core/swimtests';
+import { OUTCOMES } from '@upwell/core/review';
+import { rampReps } from '@upwell/core/swimtests';
 import { formatTime } from '@upwell/core/units';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
@@ -17,10 +17,12 @@ import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
-import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { WayOn } from '@/ui/WayOn';
-import { useRecordsQuery, useRemoveTestMutation } from '../api';
+import { useRecordsQuery } from '../api';
+import { Latest, Tests } from '../parts/Tests';
+import { Swims } from '../parts/Swims';
+import { OnDeck } from '../parts/OnDeck';
 
 const TrendChart = lazy(() => import('@/charts').then((charts) => ({ default: charts.TrendChart })));
 const RampChart = lazy(() => import('@/charts').then((charts) => ({ default: charts.RampChart })));
@@ -238,143 +240,7 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
   );
 }
 
-const VERDICT_WORD = {
-  better: 'better',
-  worse: 'not as good',
-  different: 'different',
-  'no real change': 'no real change',
-  'cannot tell': 'too few repeats to tell',
-} as const;
-
-/** The newest of a test and whether it is a change. */
-function Latest({ test, before }: { readonly test: TestView; readonly before: TestView | undefined }) {
-  const change = before ? compareTests(test.kind, test.outcome, before.outcome) : null;
-  return (
-    <View>
-      <Text variant="titleLarge" style={styles.figures}>
-        {testValue(test.kind, test.outcome.value)}
-      </Text>
-      <Text variant="bodySmall">{`${dayWord(test.heldOn)} · ${test.outcome.words}`}</Text>
-      {change ? (
-        <Text variant="labelMedium">
-          {`${VERDICT_WORD[change.verdict]}${change.smallest === null ? '' : `; a change counts from ${testValue(test.kind, change.smallest)}`}`}
-        </Text>
-      ) : null}
-    </View>
-  );
-}
-
-function Tests({ records, coach }: { readonly records: RecordsView; readonly coach: boolean }) {
-  const theme = useTheme();
-  const [remove] = useRemoveTestMutation();
-  const [asked, setAsked] = useState<string | null>(null);
-  if (records.tests.length === 0) return <Empty title="No test yet">Each takes a few minutes on deck.</Empty>;
-  return (
-    <View role="list">
-      {records.tests.map((test) => (
-        <View key={test.id} role="listitem" style={[styles.line, { borderTopColor: theme.own.line }]}>
-          <View style={styles.flex}>
-            <Text variant="titleMedium">{`${SWIM_TEST[test.kind].name}: ${testValue(test.kind, test.outcome.value)}`}</Text>
-            <Text variant="bodySmall">{`${dayWord(test.heldOn)} · ${test.outcome.words}`}</Text>
-            <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-              {test.outcome.method}
-            </Text>
-          </View>
-          {coach ? (
-            <Button compact onPress={() => (asked === test.id ? void remove(test.id) : setAsked(test.id))}>
-              {asked === test.id ? 'Really take out' : 'Take out'}
-            </Button>
-          ) : null}
-        </View>
-      ))}
-    </View>
-  );
-}
-
-/** Rows that are shown before "more". */
-const FIRST = 60;
-
-function Swims({ records }: { readonly records: RecordsView }) {
-  const theme = useTheme();
-  const [all, setAll] = useState(false);
-  const rows = [
-    ...records.results.map((r) => ({
-      key: r.id,
-      on: r.on,
-      what: `${r.distanceM} m${r.kind === 'trial' ? ' all-out' : r.kind === 'track' ? ' outside' : ''}`,
-      timeS: r.timeS,
-      distanceM: r.distanceM,
-      strokes: r.strokesPerLength,
-      where: '',
-    })),
-    ...records.reps.map((r) => ({
-      key: `${r.sessionId} ${r.set} ${r.rep}`,
-      on: r.on,
-      what: `${Math.round(r.distanceM)} m at ${Math.round(r.effort * 100)} %`,
-      timeS: r.timeS,
-      distanceM: r.distanceM,
-      strokes: r.strokes,
-      where: r.title,
-    })),
-  ].sort((a, b) => b.on.localeCompare(a.on));
-  if (rows.length === 0)
-    return <Empty title="No swim yet">Times taken on deck and results from files stand here.</Empty>;
-  return (
-    <View>
-      <View role="table" aria-label="Swims, the newest first">
-        {rows.slice(0, all ? rows.length : FIRST).map((r) => (
-          <View key={r.key} role="row" style={[styles.line, { borderTopColor: theme.own.line }]}>
-            <Text role="cell" style={styles.day}>
-              {dayWord(r.on)}
-            </Text>
-            <Text role="cell" style={styles.flex} numberOfLines={2}>
-              {`${r.what}${r.where ? ` · ${r.where}` : ''}`}
-            </Text>
-            <Text role="cell" style={styles.figures}>
-              {`${formatTime(r.timeS, 1)}${r.strokes ? ` · ${Math.round(r.strokes)}` : ''}`}
-            </Text>
-            <Text role="cell" variant="bodySmall" style={styles.speed}>
-              {`${(r.distanceM / r.timeS).toFixed(2)} m/s`}
-            </Text>
-          </View>
-        ))}
-      </View>
-      {rows.length > FIRST && !all ? <Button onPress={() => setAll(true)}>{`Show all ${rows.length}`}</Button> : null}
-    </View>
-  );
-}
-
-function OnDeck({ records }: { readonly records: RecordsView }) {
-  const theme = useTheme();
-  const there = records.attended.filter((a) => a.as !== 'absent').length;
-  if (records.attended.length + records.signs.length === 0)
-    return <Empty title="Nothing noted on deck yet">Run a session, count heads and note what you see.</Empty>;
-  return (
-    <View>
-      <Card title={`There at ${there} of the last ${records.attended.length} counted sessions`}>
-        {records.attended.slice(0, 30).map((a) => (
-          <Text key={a.sessionId}>{`${dayWord(a.on)} · ${a.title}: ${a.as === 'absent' ? 'not there' : 'there'}`}</Text>
-        ))}
-      </Card>
-      {records.signs.length > 0 ? (
-        <Card title="Seen on deck">
-          {records.signs.map((s) => (
-            <Text key={s.id} style={[styles.line, { borderTopColor: theme.own.line }]}>
-              {`${dayWord(s.on)} · ${SIGNS[s.sign].seen}`}
-            </Text>
-          ))}
-        </Card>
-      ) : null}
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
   columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
   column: { flex: 1, minWidth: 0 },
-  line: { flexDirection: 'row', alignItems: 'center', gap: 10, borderTopWidth: 1, paddingVertical: 8, minHeight: 48 },
-  flex: { flex: 1, minWidth: 0 },
-  day: { width: 96 },
-  speed: { width: 66, textAlign: 'right' },
-  figures: { fontVariant: ['tabular-nums'] },
 });

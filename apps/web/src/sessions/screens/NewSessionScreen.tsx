@@ -18,7 +18,8 @@ import { useProposalQuery, useSaveSessionMutation } from '../api';
 import { LevelSheet } from '../parts/LevelSheet';
 import { PlanTruth } from '../parts/PlanTruth';
 import { ServesCard } from '../parts/ServesCard';
-import { Distances, Locks, ThemeCard, TimeAndPoolCard, timesOf } from '../parts/WishCards';
+import { Distances, Locks, ThemeCard } from '../parts/WishCards';
+import { TimeAndPoolCard, timesOf } from '../parts/TimeAndPoolCard';
 import { useBuilt } from '../useBuilt';
 import { newWish, requestOf, type Wish } from '../wish';
 

@@ -3,13 +3,10 @@ import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { LADDER_IDS, type LadderId } from '@upwell/core/library';
 import { isAtLeast, LEVEL } from '@upwell/core/swimmers';
 import {
-  compareTests,
   RefusedTest,
-  stepPassed,
   SWIM_TEST,
   SWIM_TESTS,
   testOutcome,
-  testValue,
   type SwimTestKind,
   type TestInput,
   type TestOutcome,
@@ -23,9 +20,8 @@ import { sentence, type ApiError } from '@/api/problem';
 import { DeckTime } from '@/deck';
 import { useRecordsQuery, useSaveTestMutation } from '@/records';
 import { useDraft } from '@/state/hooks';
-import { useSaveSwimmerMutation, useSquadsQuery, useSwimmerQuery } from '@/swimmers';
+import { useSquadsQuery, useSwimmerQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
-import { dayWord } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { Toggle } from '@/ui/Toggle';
@@ -34,6 +30,8 @@ import { useWide } from '@/ui/useWide';
 import { inPool, newTestDraft, type TestDraft } from '../draft';
 import { Capture } from '../parts/Capture';
 import { lengthOf } from '../parts/PoolChoice';
+import { Sets } from '../parts/TestSets';
+import { Says } from '../parts/TestSays';
 
 /** A test on deck: how it goes, taken as it happens, and what it says while it is taken. */
 export function TestScreen() {
@@ -197,134 +195,10 @@ function outcomeOf(input: TestInput): { readonly outcome: TestOutcome | null; re
   }
 }
 
-interface SaysProps {
-  readonly kind: SwimTestKind;
-  readonly outcome: TestOutcome | null;
-  readonly refused: string | null;
-  readonly last: TestView | undefined;
-}
-
-const VERDICT_WORD = {
-  better: 'better than last time',
-  worse: 'not as good as last time',
-  different: 'different from last time',
-  'no real change': 'no real change: within what the test itself wavers',
-  'cannot tell': 'too few repeats to say whether it changed',
-} as const;
-
-/** The number, how sure it is, and whether it is a change; or why there is none. */
-function Says({ kind, outcome, refused, last }: SaysProps) {
-  const theme = useTheme();
-  const change = outcome && last ? compareTests(kind, outcome, last.outcome) : null;
-  return (
-    <Card title={SWIM_TEST[kind].measures} strong={outcome !== null}>
-      {outcome ? (
-        <View aria-live="polite">
-          <Text style={styles.figure}>{testValue(kind, outcome.value)}</Text>
-          <Text variant="labelMedium">
-            {outcome.error === null
-              ? 'one test only'
-              : `± ${(2 * outcome.error).toFixed(Math.max(1, SWIM_TEST[kind].decimals))}`}
-          </Text>
-          <Text style={styles.words}>{outcome.words}</Text>
-          <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-            {outcome.method}
-          </Text>
-        </View>
-      ) : (
-        <Text aria-live="polite">{refused}</Text>
-      )}
-      {change && last ? (
-        <View style={[styles.last, { borderTopColor: theme.own.line }]}>
-          <Text>{`${dayWord(last.heldOn)}: ${testValue(kind, last.outcome.value)}`}</Text>
-          <Text variant="labelMedium">{VERDICT_WORD[change.verdict]}</Text>
-          {change.smallest !== null ? (
-            <Text variant="bodySmall">{`A change counts from ${testValue(kind, change.smallest)}.`}</Text>
-          ) : null}
-        </View>
-      ) : null}
-    </Card>
-  );
-}
-
-/** What a stored test can set: best times and with them the paces, or the step of a ladder. */
-function Sets({ test, swimmer }: { readonly test: TestView; readonly swimmer: SwimmerPage }) {
-  const [save, { isLoading, error, isSuccess }] = useSaveSwimmerMutation();
-  const { input } = test;
-  const {
-    id,
-    version,
-    squadName: _s,
-    child: _c,
-    focuses: _f,
-    reviews: _r,
-    results: _x,
-    clips: _k,
-    ...fields
-  } = swimmer;
-  const set = (change: Partial<typeof fields>) =>
-    void save({ id, body: { ...fields, ...change, version, writeId: v7() } });
-  const done = <Text variant="labelMedium">{isSuccess ? 'Done: the next session is built with it.' : ''}</Text>;
-  if (input.kind === 'critical-speed') {
-    const best = new Map(swimmer.bestTimes.map((b) => [b.distanceM, b.timeS]));
-    const faster = input.trials.filter((t) => (best.get(t.distanceM) ?? Infinity) > t.timeS);
-    for (const t of faster) best.set(t.distanceM, t.timeS);
-    return (
-      <Card title="Kept" strong>
-        <Text>
-          {faster.length > 0
-            ? `${faster.map((t) => `${t.distanceM} m`).join(' and ')} ${faster.length === 1 ? 'is' : 'are'} faster than the times that set ${swimmer.givenName}'s paces.`
-            : 'None of these is faster than the times that set the paces.'}
-        </Text>
-        {faster.length > 0 && !isSuccess ? (
-          <Button
-            mode="contained"
-            style={styles.words}
-            disabled={isLoading}
-            onPress={() => set({ bestTimes: [...best].map(([distanceM, timeS]) => ({ distanceM, timeS })) })}
-          >
-            Set the paces by them
-          </Button>
-        ) : null}
-        {error ? <Notice tone="error">{sentence(error as ApiError)}</Notice> : null}
-        {done}
-      </Card>
-    );
-  }
-  if (input.kind === 'ladder-step' && stepPassed(input)) {
-    const step = Math.max(swimmer.ladderSteps[input.ladder] ?? 0, input.step + 1);
-    return (
-      <Card title="Reached" strong>
-        <Text>The next step may be tried.</Text>
-        {!isSuccess ? (
-          <Button
-            mode="contained"
-            style={styles.words}
-            disabled={isLoading}
-            onPress={() => set({ ladderSteps: { ...swimmer.ladderSteps, [input.ladder]: step } })}
-          >
-            Go on to the next step
-          </Button>
-        ) : null}
-        {error ? <Notice tone="error">{sentence(error as ApiError)}</Notice> : null}
-        {done}
-      </Card>
-    );
-  }
-  return (
-    <Card title="Kept" strong>
-      <Text>It stands among the records now.</Text>
-    </Card>
-  );
-}
-
 const styles = StyleSheet.create({
   kinds: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginBottom: 12 },
   columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
   column: { flex: 1, minWidth: 0 },
   tall: { minHeight: 56 },
-  figure: { fontFamily: 'Atkinson Bold', fontSize: 40, lineHeight: 46, fontVariant: ['tabular-nums'] },
-  words: { marginVertical: 6 },
-  last: { borderTopWidth: 1, marginTop: 10, paddingTop: 8 },
   caution: { marginTop: 6 },
 });

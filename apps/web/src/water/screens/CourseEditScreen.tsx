@@ -13,7 +13,7 @@ import type { CourseView } from '@upwell/contract/water';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button, IconButton, Text } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
 import { ways } from '@/state/history';
 import { useDraft } from '@/state/hooks';
 import { Choice } from '@/ui/Choice';
@@ -46,6 +46,8 @@ import {
 } from '../courseDraft';
 import { CourseMap } from '../parts/CourseMap';
 import { countWord } from '@/ui/locale';
+import { NUDGE_M, Nudge } from '../parts/Nudge';
+import { Size } from '../parts/Size';
 
 /** Where a new course begins until somebody says where: nowhere in particular, at sea. */
 const SOMEWHERE: Place = { lat: 31.4, lon: -41.2 };
@@ -305,43 +307,6 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
         </View>
       </View>
     </Screen>
-  );
-}
-
-/** One push of an arrow button, metres. */
-const NUDGE_M = 5;
-
-function Nudge({ onMove }: { readonly onMove: (bearingDeg: number) => void }) {
-  const arrow = (icon: string, word: string, deg: number) => (
-    <IconButton mode="outlined" icon={icon} accessibilityLabel={`${NUDGE_M} m ${word}`} onPress={() => onMove(deg)} />
-  );
-  return (
-    <View style={styles.row} role="group" aria-label="Move it">
-      {arrow('chevron-up', 'north', 0)}
-      {arrow('chevron-down', 'south', 180)}
-      {arrow('chevron-left', 'west', 270)}
-      {arrow('chevron-right', 'east', 90)}
-    </View>
-  );
-}
-
-function Size({
-  label,
-  value,
-  onChange,
-}: {
-  readonly label: string;
-  readonly value: number;
-  readonly onChange: (value: number) => void;
-}) {
-  const step = value >= 100 ? 20 : value >= 20 ? 5 : 1;
-  return (
-    <Stepper
-      label={label}
-      value={String(value)}
-      onLess={value > step ? () => onChange(value - step) : null}
-      onMore={value < 4000 ? () => onChange(value + step) : null}
-    />
   );
 }
 

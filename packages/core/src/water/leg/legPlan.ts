@@ -9,7 +9,7 @@ import { breathingSide, type SideAdvice } from './sides';
 import { crossing, ImpossibleCrossing, type Crossing } from './crossing';
 import { sunAt, type Sun } from './sun';
 import { sightingInterval, type BestInterval } from './sighting';
-import type { LegSwim } from './simulate';
+import type { LegSwim } from './swim';
 
 /** What is taken for a swimmer without a test, by level; said to be a guess wherever it is shown. */
 export const LEVEL_OUTSIDE: Readonly<

@@ -3,7 +3,7 @@ import type { LegPlan } from './legPlan';
 import { FEET_GAIN } from '../../measures';
 import { draftingLimit } from './drafting';
 import { INTERVALS } from './sighting';
-import { sweepLeg, type Sweep } from './simulate';
+import { sweepLeg, type Sweep } from './sweepLeg';
 
 export interface CardLeg {
   readonly name: string;

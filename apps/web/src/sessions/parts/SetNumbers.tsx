@@ -1,0 +1,92 @@
+import { prescriptionOf, suggestFor, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
+import { StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { Choice } from '@/ui/Choice';
+import { Stepper } from '@/ui/Stepper';
+import type { PartProps } from './HowMuch';
+
+export function Numbers({
+  set,
+  plan,
+  group,
+  change,
+}: PartProps & { readonly plan: SessionPlan; readonly group: GroupPlan }) {
+  const numbers = prescriptionOf(set, group, plan.pool);
+  const outside = plan.place === 'open-water';
+  const suggestion = suggestFor(set, group, plan.pool, outside);
+  const rate = set.strokeRateSpm ?? Math.round(numbers.strokeRateSpm);
+  const { sighting } = set;
+  const words = [
+    `${numbers.rateIsDerived ? 'About ' : ''}${Math.round(numbers.strokeRateSpm)} strokes a minute, a beep each ${numbers.beeperS.toFixed(2)} s`,
+    numbers.breathsPerMinute === null
+      ? ''
+      : `${numbers.breathsPerMinute.toFixed(0)} breaths a minute, ${numbers.secondsBetween!.toFixed(1)} s between`,
+    numbers.looksPerRep > 0 ? `${numbers.looksPerRep} looks each` : '',
+  ];
+  return (
+    <View style={styles.numbers}>
+      <Text variant="bodySmall" aria-live="polite">
+        {words.filter(Boolean).join(' · ')}
+      </Text>
+      <View style={styles.row}>
+        <Stepper
+          label="strokes a minute"
+          value={set.strokeRateSpm === null ? 'free' : String(set.strokeRateSpm)}
+          onLess={rate > 22 ? () => change({ strokeRateSpm: rate - 2 }) : null}
+          onMore={rate < 138 ? () => change({ strokeRateSpm: rate + 2 }) : null}
+        />
+        <Stepper
+          label="strokes to a look"
+          value={sighting ? String(sighting.every) : 'none'}
+          onLess={
+            sighting
+              ? () => change({ sighting: sighting.every > 2 ? { ...sighting, every: sighting.every - 1 } : null })
+              : null
+          }
+          onMore={
+            sighting && sighting.every >= 30
+              ? null
+              : () =>
+                  change({
+                    sighting: sighting ? { ...sighting, every: sighting.every + 1 } : { every: 6, forBreath: false },
+                  })
+          }
+        />
+        {sighting ? (
+          <Choice
+            label="The look"
+            options={[
+              { value: 'before', label: 'then breathe' },
+              { value: 'for', label: 'for a breath' },
+            ]}
+            chosen={[sighting.forBreath ? 'for' : 'before']}
+            onPress={(value) => change({ sighting: { ...sighting, forBreath: value === 'for' } })}
+          />
+        ) : null}
+        <Button
+          compact
+          onPress={() =>
+            change({
+              strokeRateSpm: suggestion.strokeRateSpm,
+              breathing: suggestion.breathing,
+              sighting: suggestion.sighting,
+            })
+          }
+        >
+          {`Take what suits: rate ${suggestion.strokeRateSpm}`}
+        </Button>
+        {set.strokeRateSpm === null ? null : (
+          <Button compact onPress={() => change({ strokeRateSpm: null })}>
+            Free rate
+          </Button>
+        )}
+      </View>
+      <Text variant="bodySmall">{suggestion.why}</Text>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' },
+  numbers: { gap: 6 },
+});

@@ -1,0 +1,113 @@
+import type { CauseId } from '@upwell/core/review';
+import type { GroupPerson, LanePerson, SessionPlan } from '@upwell/core/sessions';
+import type { LevelId } from '@upwell/core/swimmers';
+import { clockTime, isoDate, key, line, saved, uuid, type Saved } from '../common';
+import { planSchema } from '../plan';
+import { Joi } from '../joi';
+import { number } from './build';
+
+/** What was swum in the end. */
+export interface SessionDone {
+  readonly plan: SessionPlan;
+  /** How hard it felt, 0–10, by group; left out when nobody was asked. */
+  readonly ratings: Readonly<Record<string, number>>;
+  readonly note: string;
+}
+
+export interface SessionFields {
+  readonly title: string;
+  readonly date: string;
+  readonly startTime: string;
+  readonly squadIds: readonly string[];
+  /** A template has no day of its own; its date is when it was made. */
+  readonly template: boolean;
+  /** Sessions made together as a series share this. */
+  readonly seriesId: string | null;
+  /** The course it is swum on; null in a pool, or on a loop that nobody drew. */
+  readonly courseId: string | null;
+  /** Swimmers the coach left out of sets with few breaths: they swim those breathing freely. */
+  readonly breatheFreely: readonly string[];
+  readonly plan: SessionPlan;
+  readonly done: SessionDone | null;
+}
+
+export type SessionSave = SessionFields & Saved;
+
+export const titleLine = () => line(120).pattern(/^[^\r\n]*$/, { name: 'one line' });
+
+export const sessionSaveSchema = Joi.object<SessionSave>({
+  title: titleLine().required(),
+  date: isoDate().required(),
+  startTime: clockTime().required(),
+  squadIds: Joi.array().items(uuid()).unique().max(20).required(),
+  template: Joi.boolean().default(false),
+  seriesId: uuid().allow(null).default(null),
+  courseId: uuid().allow(null).default(null),
+  breatheFreely: Joi.array().items(uuid()).unique().max(500).default([]),
+  plan: planSchema.required(),
+  done: Joi.object({
+    plan: planSchema.required(),
+    ratings: Joi.object().pattern(key(), number.min(0).max(10)).max(6).required(),
+    note: line(1000).allow('').required(),
+  })
+    .allow(null)
+    .default(null),
+  ...saved,
+});
+
+export interface SessionView extends SessionFields {
+  readonly id: string;
+  readonly version: number;
+}
+
+/** One line of the list: without the plan. */
+export interface SessionRow {
+  readonly id: string;
+  readonly title: string;
+  readonly date: string;
+  readonly startTime: string;
+  readonly theme: CauseId;
+  readonly minutes: number;
+  readonly squadIds: readonly string[];
+  readonly template: boolean;
+  readonly seriesId: string | null;
+  /** Whether it was noted what was swum. */
+  readonly done: boolean;
+  readonly groups: readonly GroupSummary[];
+}
+
+/** A group in a list: its totals, as swum when that was noted. */
+export interface GroupSummary {
+  readonly name: string;
+  readonly level: LevelId;
+  readonly metres: number;
+  readonly load: number;
+  /** Rating × minutes, where the group was asked. */
+  readonly felt?: number;
+}
+
+export interface SessionQuery {
+  readonly from?: string;
+  readonly to?: string;
+  /** Words of the title or the theme. */
+  readonly search?: string;
+  readonly squadId?: string;
+  /** Templates instead of sessions with a day. */
+  readonly templates?: boolean;
+  readonly limit?: number;
+}
+
+export const sessionQuerySchema = Joi.object<SessionQuery>({
+  from: isoDate(),
+  to: isoDate(),
+  search: line(60).allow(''),
+  squadId: uuid(),
+  templates: Joi.boolean().default(false),
+  limit: number.integer().min(1).max(200).default(50),
+});
+
+/** Somebody in a group of a session, for the lanes. */
+export interface SessionPerson extends LanePerson, GroupPerson {
+  /** Strokes a minute for distance from the last rate ramp; null without one that says it. */
+  readonly rateSpm: number | null;
+}
