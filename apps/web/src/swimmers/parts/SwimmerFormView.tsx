@@ -1,25 +1,24 @@
-import { BREATHING_SIDES, PLACES, type Squad, type Swimmer } from '@upwell/contract/swimmers';
-import { KIT, KIT_IDS } from '@upwell/core/library';
-import { HEALTH_FLAGS, isChild, LEVEL, LEVELS, STROKE_MODEL, STROKE_MODELS } from '@upwell/core/swimmers';
+import type { Squad, Swimmer } from '@upwell/contract/swimmers';
+import { isChild, LEVEL } from '@upwell/core/swimmers';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
-import { Controller, set, useFieldArray, useForm, useWatch, type FieldErrors, type FieldPath } from 'react-hook-form';
+import { Controller, set, useForm, useWatch, type FieldErrors, type FieldPath } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
-import { Button, IconButton } from 'react-native-paper';
+import { Button } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { fieldMessages } from '@/api/problem';
-import { SaveProblem } from '@/ui/SaveProblem';
 import { useDraft } from '@/state/hooks';
 import { Card } from '@/ui/Card';
-import { Check } from '@/ui/Check';
-import { Choice, FieldError } from '@/ui/Choice';
-import { DateField } from '@/ui/DateField';
+import { SaveProblem } from '@/ui/SaveProblem';
 import { Notice } from '@/ui/States';
-import { TextField } from '@/ui/TextField';
 import { useSaveSwimmerMutation } from '../api';
 import { emptyForm, formOf, readForm, type SwimmerForm } from '../formValues';
+import { BestTimesCard } from './form/BestTimesCard';
+import { CareCard } from './form/CareCard';
+import { GoalCard } from './form/GoalCard';
+import { StrokeCard } from './form/StrokeCard';
+import { WhoCard } from './form/WhoCard';
 import { LadderSteps } from './LadderSteps';
-import { ModelHint } from './ModelHint';
 
 interface Kept {
   readonly form: SwimmerForm | null;
@@ -35,9 +34,7 @@ interface SwimmerFormViewProps {
   readonly squads: readonly Squad[];
 }
 
-const SIDE_WORD = { left: 'Left', right: 'Right', both: 'Both' } as const;
-const PLACE_WORD = { pool: 'Pool', 'open-water': 'Open water' } as const;
-
+/** All of a swimmer as one form, kept on the device at every key. */
 export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps) {
   const [initial] = useState(() => (stored ? formOf(stored) : emptyForm(squads.length === 1 ? squads[0]!.id : '')));
   const router = useRouter();
@@ -58,8 +55,7 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
       return fields ? { values: form, errors: {} } : { values: {}, errors: nested(errors) };
     },
   });
-  const bestTimes = useFieldArray({ control, name: 'bestTimes' });
-  const [hasGoal, birthYear, flags] = useWatch({ control, name: ['hasGoal', 'birthYear', 'healthFlags'] });
+  const birthYear = useWatch({ control, name: 'birthYear' });
   const child = isChild(Number(birthYear) || null, new Date().getFullYear());
 
   // Every key typed is kept on the device until it is saved.
@@ -94,9 +90,6 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
       router.navigate(archived && !stored?.archived ? '/swimmers' : `/swimmers/${draft.id}`);
     });
 
-  const toggle = <T extends string>(list: readonly T[], value: T): T[] =>
-    list.includes(value) ? list.filter((v) => v !== value) : [...list, value];
-
   return (
     <View>
       {restored ? (
@@ -116,58 +109,8 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
           Your unsaved changes from before are back.
         </Notice>
       ) : null}
-      <Card title="Who">
-        <View style={styles.row}>
-          <TextField control={control} name="givenName" label="Given name" style={styles.flex} />
-          <TextField control={control} name="familyName" label="Family name" style={styles.flex} />
-          <TextField control={control} name="birthYear" label="Birth year" inputMode="numeric" style={styles.small} />
-        </View>
-        {child ? (
-          <View>
-            <Notice>
-              {`${Number(birthYear) ? 'Under 18' : 'Without a birth year a swimmer counts as under 18'}: clips and health notes need the guardian’s consent, and every look at the record is logged.`}
-            </Notice>
-            <Controller
-              control={control}
-              name="clipConsent"
-              render={({ field }) => (
-                <Check
-                  label="The guardian agreed to clips"
-                  on={field.value}
-                  onPress={() => field.onChange(!field.value)}
-                />
-              )}
-            />
-          </View>
-        ) : null}
-        <Pick
-          control={control}
-          name="squadId"
-          label="Squad"
-          options={squads.map((s) => ({ value: s.id, label: s.name }))}
-        />
-        <Pick
-          control={control}
-          name="level"
-          label="Level"
-          options={LEVELS.map((v) => ({ value: v, label: LEVEL[v].name }))}
-        />
-      </Card>
-      <Card title="Stroke">
-        <Pick
-          control={control}
-          name="strokeModel"
-          label="Stroke model"
-          options={STROKE_MODELS.map((v) => ({ value: v, label: `${STROKE_MODEL[v].name}: ${STROKE_MODEL[v].suits}` }))}
-        />
-        <ModelHint control={control} before={stored?.strokeModel ?? null} />
-        <Pick
-          control={control}
-          name="breathingSide"
-          label="Usual breathing side"
-          options={BREATHING_SIDES.map((v) => ({ value: v, label: SIDE_WORD[v] }))}
-        />
-      </Card>
+      <WhoCard control={control} squads={squads} child={child} />
+      <StrokeCard control={control} before={stored?.strokeModel ?? null} />
       <Card title="Ladders">
         <Controller
           control={control}
@@ -175,123 +118,9 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
           render={({ field }) => <LadderSteps steps={field.value} onChange={field.onChange} />}
         />
       </Card>
-      <Card title="Race goal">
-        {hasGoal ? (
-          <View>
-            <View style={styles.row}>
-              <TextField control={control} name="goal.event" label="Event" style={styles.flex} />
-              <DateField control={control} name="goal.date" label="Date" style={styles.flex} />
-            </View>
-            <View style={styles.row}>
-              <TextField
-                control={control}
-                name="goal.distanceM"
-                label="Distance, metres"
-                inputMode="decimal"
-                style={styles.flex}
-              />
-              <TextField
-                control={control}
-                name="goal.target"
-                label="Target time"
-                placeholder="1:02:30"
-                style={styles.flex}
-              />
-            </View>
-            <Pick
-              control={control}
-              name="goal.place"
-              label="Where"
-              options={PLACES.map((v) => ({ value: v, label: PLACE_WORD[v] }))}
-            />
-            <Button onPress={() => setValue('hasGoal', false, { shouldDirty: true })}>No race goal</Button>
-          </View>
-        ) : (
-          <Button
-            icon="plus"
-            mode="outlined"
-            onPress={() => setValue('hasGoal', true, { shouldDirty: true })}
-            style={styles.start}
-          >
-            Set a race goal
-          </Button>
-        )}
-      </Card>
-      <Card title="Best times">
-        {bestTimes.fields.map((field, i) => (
-          <View key={field.id} style={styles.row}>
-            <TextField
-              control={control}
-              name={`bestTimes.${i}.distanceM`}
-              label="Metres"
-              inputMode="decimal"
-              style={styles.small}
-            />
-            <TextField
-              control={control}
-              name={`bestTimes.${i}.time`}
-              label="Time"
-              placeholder="5:52"
-              style={styles.flex}
-            />
-            <IconButton
-              icon="trash-can-outline"
-              accessibilityLabel={`Remove time ${i + 1}`}
-              onPress={() => bestTimes.remove(i)}
-            />
-          </View>
-        ))}
-        <Button
-          icon="plus"
-          mode="outlined"
-          onPress={() => bestTimes.append({ distanceM: bestTimes.fields.length === 0 ? '400' : '', time: '' })}
-          style={styles.start}
-        >
-          Add a time
-        </Button>
-      </Card>
-      <Card title="Take care">
-        <Controller
-          control={control}
-          name="healthFlags"
-          render={({ field }) => (
-            <Choice
-              label="Health notes"
-              options={HEALTH_FLAGS.map((v) => ({ value: v, label: v }))}
-              chosen={field.value}
-              onPress={(v) => field.onChange(toggle(field.value, v))}
-            />
-          )}
-        />
-        {flags.length > 0 ? (
-          <Controller
-            control={control}
-            name="healthConsent"
-            render={({ field, fieldState }) => (
-              <View>
-                <Check
-                  label={child ? 'The guardian agreed that we keep this' : 'The swimmer agreed that we keep this'}
-                  on={field.value}
-                  onPress={() => field.onChange(!field.value)}
-                />
-                {fieldState.error?.message ? <FieldError>{fieldState.error.message}</FieldError> : null}
-              </View>
-            )}
-          />
-        ) : null}
-        <Controller
-          control={control}
-          name="kit"
-          render={({ field }) => (
-            <Choice
-              label="Own kit"
-              options={KIT_IDS.map((v) => ({ value: v, label: KIT[v] }))}
-              chosen={field.value}
-              onPress={(v) => field.onChange(toggle(field.value, v))}
-            />
-          )}
-        />
-      </Card>
+      <GoalCard control={control} setGoal={(has) => setValue('hasGoal', has, { shouldDirty: true })} />
+      <BestTimesCard control={control} />
+      <CareCard control={control} child={child} />
       <SaveProblem<Swimmer>
         error={error}
         name={({ givenName, familyName, level, bestTimes }) =>
@@ -328,31 +157,6 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
   );
 }
 
-interface PickProps {
-  readonly control: ReturnType<typeof useForm<SwimmerForm>>['control'];
-  readonly name: FieldPath<SwimmerForm>;
-  readonly label: string;
-  readonly options: readonly { readonly value: string; readonly label: string }[];
-}
-
-function Pick({ control, name, label, options }: PickProps) {
-  return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field, fieldState }) => (
-        <Choice
-          label={label}
-          options={options}
-          chosen={[field.value as string]}
-          onPress={(value) => field.onChange(value)}
-          error={fieldState.error?.message}
-        />
-      )}
-    />
-  );
-}
-
 /** Messages by path as the nested object the form library wants. */
 function nested(errors: Readonly<Record<string, string>>): FieldErrors<SwimmerForm> {
   const out: FieldErrors<SwimmerForm> = {};
@@ -362,7 +166,4 @@ function nested(errors: Readonly<Record<string, string>>): FieldErrors<SwimmerFo
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 10, alignItems: 'flex-start', marginVertical: 4 },
-  flex: { flex: 1, minWidth: 180 },
-  small: { width: 120 },
-  start: { alignSelf: 'flex-start', marginTop: 6 },
 });

@@ -1,0 +1,53 @@
+import { useFieldArray } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
+import { Button, IconButton } from 'react-native-paper';
+import { Card } from '@/ui/Card';
+import { TextField } from '@/ui/TextField';
+import type { FormControl } from './Pick';
+
+/** Distances with the best time over each. */
+export function BestTimesCard({ control }: { readonly control: FormControl }) {
+  const bestTimes = useFieldArray({ control, name: 'bestTimes' });
+  return (
+    <Card title="Best times">
+      {bestTimes.fields.map((field, i) => (
+        <View key={field.id} style={styles.row}>
+          <TextField
+            control={control}
+            name={`bestTimes.${i}.distanceM`}
+            label="Metres"
+            inputMode="decimal"
+            style={styles.small}
+          />
+          <TextField
+            control={control}
+            name={`bestTimes.${i}.time`}
+            label="Time"
+            placeholder="5:52"
+            style={styles.flex}
+          />
+          <IconButton
+            icon="trash-can-outline"
+            accessibilityLabel={`Remove time ${i + 1}`}
+            onPress={() => bestTimes.remove(i)}
+          />
+        </View>
+      ))}
+      <Button
+        icon="plus"
+        mode="outlined"
+        onPress={() => bestTimes.append({ distanceM: bestTimes.fields.length === 0 ? '400' : '', time: '' })}
+        style={styles.start}
+      >
+        Add a time
+      </Button>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 10, alignItems: 'flex-start', marginVertical: 4 },
+  flex: { flex: 1, minWidth: 180 },
+  small: { width: 120 },
+  start: { alignSelf: 'flex-start', marginTop: 6 },
+});

@@ -1,0 +1,65 @@
+import { PLACES } from '@upwell/contract/swimmers';
+import { useWatch } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
+import { Button } from 'react-native-paper';
+import { Card } from '@/ui/Card';
+import { DateField } from '@/ui/DateField';
+import { TextField } from '@/ui/TextField';
+import { Pick, type FormControl } from './Pick';
+
+const PLACE_WORD = { pool: 'Pool', 'open-water': 'Open water' } as const;
+
+interface GoalCardProps {
+  readonly control: FormControl;
+  readonly setGoal: (has: boolean) => void;
+}
+
+/** The race that is trained for, or a button to set one. */
+export function GoalCard({ control, setGoal }: GoalCardProps) {
+  const hasGoal = useWatch({ control, name: 'hasGoal' });
+  return (
+    <Card title="Race goal">
+      {hasGoal ? (
+        <View>
+          <View style={styles.row}>
+            <TextField control={control} name="goal.event" label="Event" style={styles.flex} />
+            <DateField control={control} name="goal.date" label="Date" style={styles.flex} />
+          </View>
+          <View style={styles.row}>
+            <TextField
+              control={control}
+              name="goal.distanceM"
+              label="Distance, metres"
+              inputMode="decimal"
+              style={styles.flex}
+            />
+            <TextField
+              control={control}
+              name="goal.target"
+              label="Target time"
+              placeholder="1:02:30"
+              style={styles.flex}
+            />
+          </View>
+          <Pick
+            control={control}
+            name="goal.place"
+            label="Where"
+            options={PLACES.map((v) => ({ value: v, label: PLACE_WORD[v] }))}
+          />
+          <Button onPress={() => setGoal(false)}>No race goal</Button>
+        </View>
+      ) : (
+        <Button icon="plus" mode="outlined" onPress={() => setGoal(true)} style={styles.start}>
+          Set a race goal
+        </Button>
+      )}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 10, alignItems: 'flex-start', marginVertical: 4 },
+  flex: { flex: 1, minWidth: 180 },
+  start: { alignSelf: 'flex-start', marginTop: 6 },
+});
