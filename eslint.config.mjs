@@ -4,6 +4,21 @@ import prettier from 'eslint-config-prettier';
 
 const expo = createRequire(import.meta.url)('eslint-config-expo/flat');
 
+/** A file says its one idea before anything else: at its top, or over the first thing in it. */
+const opensWithSentence = {
+  meta: { type: 'suggestion', messages: { silent: 'Say in one sentence what this file is for, at its top.' } },
+  create: (context) => ({
+    Program(node) {
+      const { sourceCode } = context;
+      const first = node.body.find(({ type }) => type !== 'ImportDeclaration');
+      const [top] = sourceCode.getAllComments();
+      const opens = top !== undefined && sourceCode.text.slice(0, top.range[0]).trim() === '';
+      if (first && !opens && sourceCode.getCommentsBefore(first).length === 0)
+        context.report({ node: first, messageId: 'silent' });
+    },
+  }),
+};
+
 export default tseslint.config(
   {
     ignores: [
@@ -39,6 +54,12 @@ export default tseslint.config(
       // Fastify's plugins and handlers are async by contract, with or without an await.
       '@typescript-eslint/require-await': 'off',
     },
+  },
+  {
+    files: ['packages/*/src/**/*.ts', 'apps/*/src/**/*.ts', 'apps/*/src/**/*.tsx', 'apps/server/demo/*.ts'],
+    ignores: ['**/*.test.ts', '**/index.ts', '**/index.tsx', '**/*.d.ts'],
+    plugins: { upwell: { rules: { 'opens-with-sentence': opensWithSentence } } },
+    rules: { 'upwell/opens-with-sentence': 'error' },
   },
   {
     // Answers of the server are read as JSON in tests; each test says what it expects of them.

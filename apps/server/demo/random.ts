@@ -1,3 +1,4 @@
+// Chance with a seed: the demo club is the same every time it is made.
 import { seeded } from '@upwell/core/units';
 import { v5 } from 'uuid';
 

@@ -1,3 +1,4 @@
+// Sessions that were run on deck, and the tests that were swum in them.
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Me } from '@upwell/contract/account';
 import { departureMs, runSetup, runState, type DeckEvent, type DeckFact, type DeckPerson } from '@upwell/core/deck';

@@ -1,3 +1,4 @@
+/** Three sessions a week for six weeks as they were swum, one this morning, a swim-out to come and a template. */
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { SessionDone } from '@upwell/contract/sessions';
 import type { DrillId } from '@upwell/core/library';
@@ -30,7 +31,6 @@ const THEMES: readonly CauseId[] = [
   'dropped-elbow',
 ];
 
-/** Three sessions a week for six weeks as they were swum, one this morning, a swim-out to come and a template. */
 export async function seedSessions(em: EntityManager, now: Date): Promise<void> {
   const known = new Set<DrillId>();
   for (let day = -42; day <= 0; day++) {

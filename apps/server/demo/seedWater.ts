@@ -1,3 +1,4 @@
+// Courses of the demo bay, and tracks that were swum on them.
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { KeptPoint } from '@upwell/contract/water';
 import {

@@ -1,3 +1,4 @@
+// What the parts of the demo have in common: ids, days and best times.
 import { DAY_MS, isoOf } from '@upwell/core/days';
 import { defaultModel, type StrokeModelId } from '@upwell/core/swimmers';
 import type { Person } from './people';

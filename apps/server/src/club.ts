@@ -1,3 +1,4 @@
+// Commands for the person who runs the server: the setup code, another club, a new password.
 import { randomBytes } from 'node:crypto';
 import { parseArgs } from 'node:util';
 import { check } from '@upwell/contract/common';

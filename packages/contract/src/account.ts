@@ -1,3 +1,4 @@
+// What crosses the wire about accounts, sign-ins and the rules of the club.
 import { Joi } from './joi';
 
 export const ROLES = ['head', 'coach', 'swimmer'] as const;

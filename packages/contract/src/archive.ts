@@ -1,3 +1,4 @@
+// A club as a file: its parts, their order and their limits.
 import { PHASES } from '@upwell/core/goal';
 import { WEEK_KINDS } from '@upwell/core/sessions';
 import { CAUSE_IDS, OUTCOMES, SIGN_IDS } from '@upwell/core/review';

@@ -1,3 +1,4 @@
+// What may be asked of the computations that store nothing.
 import { SIGHTINGS, SIGN_IDS, STROKES, type Sighting, type Stroke } from '@upwell/core/review';
 import { LEVELS, STROKE_MODELS, type LevelId, type StrokeModelId } from '@upwell/core/swimmers';
 import { FASTEST_MPS, type RampRep, type TimedLength, type Trial } from '@upwell/core/measures';

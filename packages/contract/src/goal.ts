@@ -1,3 +1,4 @@
+// What crosses the wire about a race: choices, plan, season, own week, today.
 import {
   ABSENCES,
   type Outlook,

@@ -1,3 +1,4 @@
+// A session plan as it may be stored: blocks, sets, pool, levels.
 import { DRILL_IDS, KIT_IDS } from '@upwell/core/library';
 import { CAUSE_IDS } from '@upwell/core/review';
 import {

@@ -1,3 +1,4 @@
+// What crosses the wire about results, swim tests and imports.
 import type { Attendance, RepRecord } from '@upwell/core/deck';
 import { LADDER_IDS } from '@upwell/core/library';
 import { RESULT_KINDS, type ResultKind, type ResultLine } from '@upwell/core/measures';

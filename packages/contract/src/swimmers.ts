@@ -1,3 +1,4 @@
+// What crosses the wire about swimmers and squads.
 import { FASTEST_MPS } from '@upwell/core/measures';
 import { KIT_IDS, LADDER_IDS, type KitId, type LadderId } from '@upwell/core/library';
 import {

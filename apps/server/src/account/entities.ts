@@ -1,3 +1,4 @@
+// Who signs in: accounts, their sign-ins, invitations and links for a new password.
 import type { Role } from '@upwell/contract/account';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 

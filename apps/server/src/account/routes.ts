@@ -1,3 +1,4 @@
+// Sign in, sign out, the own account, and the rules of the club.
 import { verify } from '@node-rs/argon2';
 import {
   passwordChangeSchema,

@@ -1,3 +1,4 @@
+/** Counts wrong passwords. */
 import type { SignIn } from '@upwell/contract/account';
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
@@ -63,7 +64,6 @@ export function countWrong(
   };
 }
 
-/** Counts wrong passwords. */
 export interface Tries {
   /** @throws ProblemError 429 when too many were wrong */
   refuse(request: FastifyRequest, reply: FastifyReply): Promise<void>;

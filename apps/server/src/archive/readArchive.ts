@@ -1,3 +1,4 @@
+// Reads a club archive and says what is wrong with it, before anything is stored.
 import { plainName } from '@upwell/core/text';
 import {
   ARCHIVE_PARTS,

@@ -1,3 +1,4 @@
+// A whole club as one file, and back into an empty club.
 import type { Me } from '@upwell/contract/account';
 import {
   ARCHIVE_FORMAT,

@@ -1,3 +1,4 @@
+// What a device needs for a session on deck, and the events that come back from it.
 import { isoDate } from '@upwell/contract/common';
 import {
   eventsQuerySchema,

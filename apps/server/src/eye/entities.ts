@@ -1,3 +1,4 @@
+// What a coach saw in the eye training.
 import type { EyeGrade } from '@upwell/core/eye';
 import { defineEntity, p } from '@mikro-orm/core';
 

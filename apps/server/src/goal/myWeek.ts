@@ -1,3 +1,4 @@
+/** A swimmer's own week: sessions, the one focus, the weeks to the race, what is missing. */
 import type { Me } from '@upwell/contract/account';
 import type { MySession, MyWeek } from '@upwell/contract/goal';
 import { raceReadiness, type Outlook, type ReadyItem } from '@upwell/core/goal';
@@ -12,7 +13,6 @@ interface MyRow extends Omit<MySession, 'metres'> {
   readonly groups: readonly { readonly level: string; readonly metres: number }[];
 }
 
-/** A swimmer's own week: sessions, the one focus, the weeks to the race, what is missing. */
 export async function myWeek(em: EntityManager, id: string, today: string): Promise<MyWeek> {
   const one = await known(em, id, today);
   const monday = weekOf(today);

@@ -1,3 +1,4 @@
+/** Races, who, phases, pool times and load of the weeks from a day on: a page of swimmers by the day of their race. */
 import {
   SEASON_WEEKS,
   type SeasonPage,
@@ -14,7 +15,6 @@ interface SeasonLine extends Omit<SeasonRow, 'verdict'> {
   readonly outlook: Outlook | null;
 }
 
-/** Races, who, phases, pool times and load of the weeks from a day on: a page of swimmers by the day of their race. */
 export async function season(em: EntityManager, query: SeasonQuery): Promise<SeasonPage> {
   const from = weekOf(query.from);
   const to = addDays(from, 7 * SEASON_WEEKS);

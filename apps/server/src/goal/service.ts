@@ -1,3 +1,4 @@
+// The race plan of a swimmer: what is known, what was decided, and how it is stored.
 import type { Me } from '@upwell/contract/account';
 import type { RacePlanSave, RacePlanView } from '@upwell/contract/goal';
 import { weekOf } from '@upwell/core/days';

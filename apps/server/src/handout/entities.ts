@@ -1,3 +1,4 @@
+// Links to a hand-out that can be opened without a sign-in until they are taken back.
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 
 export const HandoutLinkEntity = defineEntity({

@@ -1,3 +1,4 @@
+// The hand-out as a PDF.
 import { CAUTION } from '@upwell/core/safety';
 import {
   drawnFigure,

@@ -1,3 +1,4 @@
+// The hand-out of a swimmer, and the links to it.
 import { handoutLinkSchema, linkToken, type HandoutLinkSave } from '@upwell/contract/handout';
 import { uuid } from '@upwell/contract/common';
 import type { Handout } from '@upwell/core/handout';

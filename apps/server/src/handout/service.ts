@@ -1,3 +1,4 @@
+// What stands on a hand-out, and who may open it by a link.
 import type { Me } from '@upwell/contract/account';
 import type { HandoutLink, HandoutLinkSave } from '@upwell/contract/handout';
 import { handout, type Handout, type HandoutInput } from '@upwell/core/handout';

@@ -1,3 +1,4 @@
+// The accounts of a club: their roles, who is active, and links for a new password.
 import type { EntityManager } from '@mikro-orm/postgresql';
 import {
   accountSaveSchema,

@@ -1,3 +1,4 @@
+// Invitations into a club, and how they are taken up.
 import type { EntityManager } from '@mikro-orm/postgresql';
 import {
   INVITATION_DAYS,

@@ -1,3 +1,4 @@
+// What the routes about people share.
 import type { Config } from '../platform/config';
 import type { Database } from '../platform/database';
 import type { Mail } from '../platform/mail';

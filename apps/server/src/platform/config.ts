@@ -1,3 +1,4 @@
+// Settings of the server, read once from the environment and checked.
 import { createHash, createHmac } from 'node:crypto';
 import { isIP } from 'node:net';
 

@@ -1,3 +1,4 @@
+// The way to PostgreSQL: one transaction for each request, inside one club.
 import { setTimeout as sleep } from 'node:timers/promises';
 import { MikroORM, type EntityManager } from '@mikro-orm/postgresql';
 import { Migrator } from '@mikro-orm/migrations';

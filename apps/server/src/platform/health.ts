@@ -1,3 +1,4 @@
+// Whether the server is alive, and whether it is ready.
 import type { FastifyInstance } from 'fastify';
 import type { Database } from './database';
 import { PUBLIC } from './identity';

@@ -1,3 +1,4 @@
+// How much and how often one client may ask.
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import fp from 'fastify-plugin';
 import type { Limits } from './config';

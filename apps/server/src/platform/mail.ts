@@ -1,3 +1,4 @@
+// Letters: sent when a mail server is configured, otherwise shown as a link to pass on.
 import type { FastifyBaseLogger } from 'fastify';
 import { createTransport } from 'nodemailer';
 import type { Config } from './config';

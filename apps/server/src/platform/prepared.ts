@@ -1,3 +1,9 @@
+/**
+ * Runs a query as a prepared statement, inside the running transaction.
+ *
+ * Row-level security makes planning dearer than running; for the queries that every screen asks, the
+ * plan is kept. Lists go in as arrays: `= any(?::uuid[])`.
+ */
 import { createHash } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
 
@@ -12,12 +18,6 @@ function nameOf(sql: string): string {
   return name;
 }
 
-/**
- * Runs a query as a prepared statement, inside the running transaction.
- *
- * Row-level security makes planning dearer than running; for the queries that every screen asks, the
- * plan is kept. Lists go in as arrays: `= any(?::uuid[])`.
- */
 export async function prepared<Row>(em: EntityManager, sql: string, values: readonly unknown[]): Promise<Row[]> {
   const query = em
     .getKnex()

@@ -1,3 +1,4 @@
+// Every refusal as a problem document (RFC 9457), with a sentence a coach understands.
 import type { Problem } from '@upwell/contract/common';
 import { OptimisticLockError } from '@mikro-orm/core';
 import { UnusableTrials } from '@upwell/core/measures';

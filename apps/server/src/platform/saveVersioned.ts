@@ -1,3 +1,4 @@
+// One save for everything with a version: applied once, and never over a newer one unseen.
 import type { Saved } from '@upwell/contract/common';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { Utils, type EntityName } from '@mikro-orm/core';

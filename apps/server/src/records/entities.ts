@@ -1,3 +1,4 @@
+// Swim tests as they are stored.
 import type { SwimTestKind, TestInput, TestOutcome } from '@upwell/core/swimtests';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 

@@ -1,3 +1,4 @@
+// Results, swim tests, imports, and the records of a swimmer.
 import { uuid } from '@upwell/contract/common';
 import {
   chunkParams,

@@ -1,3 +1,4 @@
+// Reviews, focuses, tries and clips as they are stored.
 import type { DrillId } from '@upwell/core/library';
 import type { ClipFields } from '@upwell/contract/clips';
 import type { CauseId, Measured, Outcome, RankedCause, SignsSeen, Stroke } from '@upwell/core/review';

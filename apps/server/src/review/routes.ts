@@ -1,3 +1,4 @@
+// Reviews, focuses with their tries, and clips.
 import { clipSaveSchema, type ClipSave } from '@upwell/contract/clips';
 import {
   focusSaveSchema,

@@ -1,3 +1,4 @@
+// Sessions, and the secret addresses of calendars.
 import type { SessionDone, SessionRow } from '@upwell/contract/sessions';
 import type { CauseId } from '@upwell/core/review';
 import type { SessionPlan } from '@upwell/core/sessions';

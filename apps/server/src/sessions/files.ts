@@ -1,3 +1,4 @@
+// A session as a file: text, JSON, CSV or calendar.
 import { sessionFileSchema, type ExportFormat, type SessionFile, type SessionView } from '@upwell/contract/sessions';
 import { writeSession, writeSessionCsv, type SessionDocument } from '@upwell/core/notation';
 import { jsonSchema } from '../platform/jsonSchema';

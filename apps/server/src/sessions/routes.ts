@@ -1,3 +1,4 @@
+// Sessions: list, proposal, save, files, printed sheets, load and calendars.
 import { isoDate, oneOf, uuid } from '@upwell/contract/common';
 import { linkToken } from '@upwell/contract/handout';
 import {

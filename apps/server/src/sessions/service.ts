@@ -1,3 +1,4 @@
+// How sessions are listed, stored, refused and proposed.
 import type { Me } from '@upwell/contract/account';
 import type {
   ProposalQuery,

@@ -1,3 +1,4 @@
+// The club, its squads, swimmers and results, and the log of looks at children.
 import type { BestTime, BreathingSide, PoolTime, RaceGoal } from '@upwell/contract/swimmers';
 import type { KitId, LadderId } from '@upwell/core/library';
 import type { ResultKind } from '@upwell/core/measures';

@@ -1,3 +1,7 @@
+/**
+ * Notes every look of a coach at a child's data, with what was looked at, before it is shown: a route cannot forget
+ * it. The people in an answer are found by their ids; an answer without ids says so with {@link shows}.
+ */
 import { LOOKS, type LooksPage, type LooksQuery } from '@upwell/contract/looks';
 import { isChild } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
@@ -22,10 +26,6 @@ const ONE_LOOK_MS = 60 * 60_000;
 const MOST_REMEMBERED = 100_000;
 const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
-/**
- * Notes every look of a coach at a child's data, with what was looked at, before it is shown: a route cannot forget
- * it. The people in an answer are found by their ids; an answer without ids says so with {@link shows}.
- */
 export const looks = fp(async (app: FastifyInstance, { database }: { database: Database }) => {
   /** What was noted lately: for everybody and each page, the ids on it and until when that counts as the same look. */
   const noted = new Map<string, Map<string, number>>();

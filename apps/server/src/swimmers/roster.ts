@@ -1,3 +1,4 @@
+// Swimmers from a list: looked at first, taken in at once, taken out again.
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Me } from '@upwell/contract/account';
 import type {

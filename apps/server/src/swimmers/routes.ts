@@ -1,3 +1,4 @@
+// Squads, swimmers, lists of swimmers, the log of looks, and everything kept about one person.
 import { looksQuerySchema, type LooksQuery } from '@upwell/contract/looks';
 import {
   squadSaveSchema,

@@ -1,3 +1,4 @@
+// How swimmers and squads are listed, shown and stored.
 import { plainName } from '@upwell/core/text';
 import type { Me } from '@upwell/contract/account';
 import type { Page } from '@upwell/contract/common';

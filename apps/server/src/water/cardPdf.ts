@@ -1,3 +1,4 @@
+// The race card as a PDF that fits into a hand.
 import { CAUTION } from '@upwell/core/safety';
 import { formatTime } from '@upwell/core/units';
 import type { CardLeg, RaceCard } from '@upwell/core/water';

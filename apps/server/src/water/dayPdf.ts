@@ -1,3 +1,4 @@
+/** A signed day on one card of A5: what was decided, the plan, a head count to tick, and the kit. */
 import { CAUTION } from '@upwell/core/safety';
 import { kitList, swimOutLines, type Decision } from '@upwell/core/water';
 import type { SessionPlan } from '@upwell/core/sessions';
@@ -13,7 +14,6 @@ export interface DayPlan {
   readonly plan: SessionPlan;
 }
 
-/** A signed day on one card of A5: what was decided, the plan, a head count to tick, and the kit. */
 export function dayPdf({
   day,
   courseName,

@@ -1,3 +1,4 @@
+// Courses, decisions at the water and swum tracks as they are stored.
 import type { Course } from '@upwell/core/water';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 

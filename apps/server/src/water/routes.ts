@@ -1,3 +1,4 @@
+// Courses with their files, decisions at the water, tracks and race cards.
 import {
   courseFileParams,
   courseSaveSchema,

@@ -1,3 +1,4 @@
+// What a list shows of a swum track, worked out once when it is stored.
 import type { TrackFields, TrackRow } from '@upwell/contract/water';
 import { cleanTrack, measureTrack, RefusedTrack, type Course } from '@upwell/core/water';
 import { ProblemError } from '../platform/problemError';

@@ -1,3 +1,4 @@
+// Asks a worker thread for heavy work, and gives up when nobody waits for it any more.
 import type { FastifyRequest } from 'fastify';
 import type { ServerResponse } from 'node:http';
 import type { Asker, RunWork, Work } from './pool';

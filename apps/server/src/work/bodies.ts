@@ -1,3 +1,4 @@
+// How large bodies are checked away from the event loop.
 import { check } from '@upwell/contract/common';
 import { sessionTextSchema, loadSchema } from '@upwell/contract/compute';
 import { clipSaveSchema } from '@upwell/contract/clips';

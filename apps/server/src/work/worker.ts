@@ -1,3 +1,4 @@
+// The thread that does heavy work.
 import { ProblemError } from '../platform/problemError';
 import type { Outcome } from './outcome';
 import { TASKS, type TaskName } from './tasks';

@@ -1,3 +1,4 @@
+// The club, the own account and its devices.
 import { CAUTION } from '@upwell/core/safety';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';

@@ -1,3 +1,4 @@
+/** The whole club as one file: taken away, and brought back. */
 import type { ArchivePart, ArchiveTaken } from '@upwell/contract/archive';
 import { StyleSheet, View } from 'react-native';
 import { Button, ProgressBar, Text } from 'react-native-paper';
@@ -27,7 +28,6 @@ const WORD: Readonly<Record<ArchivePart, string>> = {
   deckEvents: 'events on deck',
 };
 
-/** The whole club as one file: taken away, and brought back. */
 export function ArchiveCard() {
   const [take, { data: taken, error, isLoading }] = useTakeArchiveMutation();
 

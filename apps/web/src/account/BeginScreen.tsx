@@ -1,3 +1,4 @@
+/** A server without a club: the club and its head coach, with the code that the server printed. */
 import { LEAST_PASSWORD } from '@upwell/contract/account';
 import type { SetupBegin } from '@upwell/contract/setup';
 import { Redirect, useRouter } from 'expo-router';
@@ -23,7 +24,6 @@ const EMPTY: SetupBegin = {
 /** Kept on one line. */
 const COMMAND = '“npm run club -- code”'.replaceAll(' ', '\u00a0');
 
-/** A server without a club: the club and its head coach, with the code that the server printed. */
 export function BeginScreen() {
   const theme = useTheme();
   const router = useRouter();

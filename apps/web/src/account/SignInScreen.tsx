@@ -1,3 +1,4 @@
+// The way in: e-mail and password.
 import { CAUTION } from '@upwell/core/safety';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';

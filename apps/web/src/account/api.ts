@@ -1,3 +1,4 @@
+// What the server is asked about the own account and the club.
 import type { Me, PasswordChange, SignIn, SignInView } from '@upwell/contract/account';
 import type { ArchiveTaken } from '@upwell/contract/archive';
 import type { ClubRulesSave, ClubRulesView } from '@upwell/contract/club';

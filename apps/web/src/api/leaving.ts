@@ -1,3 +1,4 @@
+// Signing out works without a network: the device forgets at once, the server is told when it can be.
 import { keep, kept } from '@/state/persist';
 
 const TIMEOUT_MS = 10_000;

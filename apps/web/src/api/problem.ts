@@ -1,3 +1,4 @@
+// What went wrong, in words for the person at the screen.
 import type { Problem } from '@upwell/contract/common';
 import type { FetchBaseQueryError } from '@reduxjs/toolkit/query';
 import type { SerializedError } from '@reduxjs/toolkit';

@@ -1,3 +1,4 @@
+// What the server is asked about calendar addresses.
 import type { CalendarLink, CalendarLinkSave } from '@upwell/contract/sessions';
 import { api } from '@/api/api';
 

@@ -1,3 +1,4 @@
+/** Eight weeks as bars, this week in the colour of what can be acted on, the mean as a line. */
 import { useState } from 'react';
 import { View } from 'react-native';
 import { BarChart } from 'react-native-gifted-charts';
@@ -10,7 +11,6 @@ interface LoadChartProps {
   readonly mean: number | null;
 }
 
-/** Eight weeks as bars, this week in the colour of what can be acted on, the mean as a line. */
 export function LoadChart({ weeks, mean }: LoadChartProps) {
   const theme = useTheme();
   const [width, setWidth] = useState(0);

@@ -1,3 +1,4 @@
+/** What was swum and what is planned, week by week, on one scale. */
 import type { PlanWeek } from '@upwell/core/goal';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -17,7 +18,6 @@ const HEIGHT = 120;
 const dayShort = (day: string) =>
   new Date(`${day}T12:00:00`).toLocaleDateString(LOCALE, { day: 'numeric', month: 'short' });
 
-/** What was swum and what is planned, week by week, on one scale. */
 export function PlanChart({ past, weeks }: PlanChartProps) {
   const theme = useTheme();
   const [width, setWidth] = useState(0);

@@ -1,3 +1,7 @@
+/**
+ * Speed against stroke rate: the reps, the fitted curve inside the tested range, and the best rate with its
+ * interval. Drawn by hand because points with a curve through them are not what the chart library has.
+ */
 import type { RampRep, RateRamp } from '@upwell/core/measures';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -16,10 +20,6 @@ const LEFT = 46;
 const FOOT = 26;
 const TOP = 14;
 
-/**
- * Speed against stroke rate: the reps, the fitted curve inside the tested range, and the best rate with its
- * interval. Drawn by hand because points with a curve through them are not what the chart library has.
- */
 export function RampChart({ reps, ramp }: RampChartProps) {
   const theme = useTheme();
   const [width, setWidth] = useState(0);

@@ -1,3 +1,4 @@
+/** 400 m times in time, the newest at the right; lower is faster. Loaded only when there is something to draw. */
 import type { ResultView } from '@upwell/contract/swimmers';
 import { formatTime } from '@upwell/core/units';
 import { useState } from 'react';
@@ -10,7 +11,6 @@ import { useTheme } from '@/ui/useTheme';
 
 const LABEL_WIDTH = 52;
 
-/** 400 m times in time, the newest at the right; lower is faster. Loaded only when there is something to draw. */
 export function ResultChart({ results }: { readonly results: readonly ResultView[] }) {
   const theme = useTheme();
   const [width, setWidth] = useState(0);

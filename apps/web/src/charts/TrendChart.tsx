@@ -1,3 +1,4 @@
+/** One number over time, with the line to reach. Days stand where they lie in time order, the newest at the right. */
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { LineChart } from 'react-native-gifted-charts';
@@ -27,7 +28,6 @@ const SECTIONS = 4;
 /** Days that are named under the line; more would not be read. */
 const NAMED = 5;
 
-/** One number over time, with the line to reach. Days stand where they lie in time order, the newest at the right. */
 export function TrendChart({ title, points, format, goal, height = 130 }: TrendChartProps) {
   const theme = useTheme();
   const [width, setWidth] = useState(0);

@@ -1,3 +1,4 @@
+/** What speaks against a swim-out while it is planned: dusk at its hour, and the water for its minutes, by the forecast. */
 import type { GroupPerson, SessionPlan } from '@upwell/core/sessions';
 import { peopleOf } from '@upwell/core/sessions';
 import { groupOfPeople, groupOfPlan, simulatedWeather, swimOutConcerns } from '@upwell/core/water';
@@ -14,7 +15,6 @@ export interface OutsideNotesProps {
   readonly startTime: string;
 }
 
-/** What speaks against a swim-out while it is planned: dusk at its hour, and the water for its minutes, by the forecast. */
 export function OutsideNotes({ courseId, plan, people, date, startTime }: OutsideNotesProps) {
   const theme = useTheme();
   const { data: view } = useCourseQuery(courseId);

@@ -1,3 +1,4 @@
+// What the server is asked on deck: the day, and everything a session needs.
 import type { DeckPack, DeckToday } from '@upwell/contract/deck';
 import { api } from '@/api/api';
 import { keepPage } from '@/offline';

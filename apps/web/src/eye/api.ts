@@ -1,3 +1,4 @@
+// What the server is asked about the eye training.
 import type { EyeHistory, EyeTry } from '@upwell/contract/eye';
 import { api } from '@/api/api';
 

@@ -1,3 +1,4 @@
+/** The drawn swimmer at one moment, with water, rails and ghost. */
 import {
   drawnFigure,
   figureLayers,
@@ -44,7 +45,6 @@ export function outlines({ stroke, view, posed, chosen, ghost }: Moment, phase: 
   return [ghost ? ghostPath(drawnFigure(stroke, view, NEUTRAL, phase)) : '', ...layers.map((layer) => layer.d)];
 }
 
-/** The drawn swimmer at one moment, with water, rails and ghost. */
 export const Drawing = forwardRef<DrawingHandle, Moment>(function Drawing(moment, handle) {
   const theme = useTheme();
   const shapes = useRef<(Shape | null)[]>([]);

@@ -1,3 +1,4 @@
+/** Buttons of finger size over the parts of the figure, real ones for keyboard and screen reader. */
 import { regionPoints, UNITS, type Figure, type Region } from '@upwell/core/figure';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -12,7 +13,6 @@ interface FigureTargetsProps {
 
 const SIZE = 48;
 
-/** Buttons of finger size over the parts of the figure, real ones for keyboard and screen reader. */
 export function FigureTargets({ figure, box, chosen, onChoose }: FigureTargetsProps) {
   const theme = useTheme();
   const [size, setSize] = useState({ width: 0, height: 0 });

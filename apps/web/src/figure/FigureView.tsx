@@ -1,3 +1,4 @@
+/** The drawn swimmer with the signs seen, and the wanted line as a ghost. */
 import { bestMoment, drawnFigure, PHASE_AT, posedBy, type FigureSide, type Region } from '@upwell/core/figure';
 import type { SignId, Stroke } from '@upwell/core/review';
 import { useMemo } from 'react';
@@ -19,7 +20,6 @@ interface FigureViewProps {
   readonly onChoose?: (region: Region) => void;
 }
 
-/** The drawn swimmer with the signs seen, and the wanted line as a ghost. */
 export function FigureView({
   stroke,
   signs,

@@ -1,3 +1,4 @@
+/** How each layer of the figure is painted by day and by night. */
 import type { LayerRole } from '@upwell/core/figure';
 import type { Theme } from '@/ui/theme';
 
@@ -22,7 +23,6 @@ const line = (stroke: string, width: number, dash?: string): Paint => ({
   ...(dash === undefined ? {} : { dash }),
 });
 
-/** How each layer of the figure is painted by day and by night. */
 export function layerPaint({ own, colors }: Theme): Readonly<Record<LayerRole, Paint>> {
   return {
     wall: line(colors.outline, 8),

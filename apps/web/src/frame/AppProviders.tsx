@@ -1,3 +1,4 @@
+/** Store, theme, fonts: what every screen stands on. */
 import { useFonts } from 'expo-font';
 import { useEffect, type ReactNode } from 'react';
 import { useColorScheme } from 'react-native';
@@ -26,7 +27,6 @@ function askEarly(): void {
   if (session) void store.dispatch(deckEndpoints.endpoints.pack.initiate(session, { subscribe: false }));
 }
 
-/** Store, theme, fonts: what every screen stands on. */
 export function AppProviders({ children }: { readonly children: ReactNode }) {
   // Text is drawn at once in a system font and swaps when ours has come: the first screen never waits for it.
   useFonts({ [FONT]: regular, [FONT_BOLD]: bold });

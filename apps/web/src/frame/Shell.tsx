@@ -1,3 +1,4 @@
+/** The frame: places at the lower edge on a phone, in a rail at the left when wide. */
 import { Link, usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -25,7 +26,6 @@ const PLACES: readonly Place[] = [
 /** Where a swimmer begins. */
 const OWN: Place = { href: '/my-week', label: 'My week', icon: 'star-outline' };
 
-/** The frame: places at the lower edge on a phone, in a rail at the left when wide. */
 export function Shell({
   club,
   role,

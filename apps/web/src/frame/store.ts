@@ -1,3 +1,4 @@
+// The one store of the app, with what survives a reload.
 import { configureStore } from '@reduxjs/toolkit';
 import { api } from '@/api/api';
 import { storageFull } from '@/state/offline';

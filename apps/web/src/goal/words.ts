@@ -1,3 +1,4 @@
+// Words for what core works out about a race.
 import type { GapPart, Phase, RaceGap, Source } from '@upwell/core/goal';
 import type { WeekKind } from '@upwell/core/sessions';
 import { formatTime } from '@upwell/core/units';

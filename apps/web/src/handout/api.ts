@@ -1,3 +1,4 @@
+// What the server is asked about hand-outs and links to them.
 import type { HandoutLink, HandoutLinkSave } from '@upwell/contract/handout';
 import type { Handout } from '@upwell/core/handout';
 import { api } from '@/api/api';

@@ -1,3 +1,4 @@
+// Sends what waits on this device, and gets what other devices noted.
 import type { Problem } from '@upwell/contract/common';
 import type { EventsPage } from '@upwell/contract/deck';
 import { api } from '@/api/api';

@@ -1,3 +1,4 @@
+// What the server is asked about accounts, invitations and new passwords.
 import type { Me } from '@upwell/contract/account';
 import type {
   AccountSave,

@@ -1,3 +1,4 @@
+// What the server is asked about results, tests and imports.
 import type {
   ClubResult,
   ImportView,

@@ -1,3 +1,4 @@
+// What the server is asked about reviews, focuses, tries and clips.
 import type { ClipSave, ClipView } from '@upwell/contract/clips';
 import type { FocusSave, FocusView, ReviewSave, ReviewView, TryFields } from '@upwell/contract/review';
 import { CAUSES, type DrillRecord } from '@upwell/core/review';

@@ -1,3 +1,4 @@
+// What the server is asked about lists of swimmers.
 import type { RosterAsk, RosterCommit, RosterDone, RosterImport, RosterPreview } from '@upwell/contract/roster';
 import { api } from '@/api/api';
 

@@ -1,3 +1,4 @@
+/** A session for a request, built in the worker; the last one stays until the next is there. */
 import type { BuildRequest, BuildResult } from '@upwell/core/sessions';
 import { useEffect, useRef, useState } from 'react';
 import { compute } from '@/worker';
@@ -7,7 +8,6 @@ interface Built {
   readonly building: boolean;
 }
 
-/** A session for a request, built in the worker; the last one stays until the next is there. */
 export function useBuilt(request: BuildRequest | null): Built {
   const [answer, setAnswer] = useState<{ key: string; result: BuildResult } | null>(null);
   const asked = useRef('');

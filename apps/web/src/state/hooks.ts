@@ -1,3 +1,4 @@
+// The store as hooks with types, and drafts that survive a closed tab.
 import { useCallback } from 'react';
 import { useDispatch, useSelector, useStore } from 'react-redux';
 import { dropDraft, keepDraft } from './drafts';

@@ -1,3 +1,4 @@
+/** What the device knows of the way to the server. */
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 interface Offline {
@@ -15,7 +16,6 @@ interface Offline {
 
 const initialState: Offline = { reachable: true, trouble: false, waiting: 0, undecided: 0, full: false };
 
-/** What the device knows of the way to the server. */
 export const offline = createSlice({
   name: 'offline',
   initialState,

@@ -1,3 +1,4 @@
+// Small values that stay on this device.
 const PREFIX = 'upwell.';
 
 /** Reads what was kept on this device; the fallback when there is nothing or it cannot be read. */

@@ -1,3 +1,4 @@
+/** What this device prefers; kept on the device. */
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 export type ThemeChoice = 'system' | 'day' | 'night';
@@ -8,7 +9,6 @@ interface Settings {
 
 const initialState: Settings = { theme: 'system' };
 
-/** What this device prefers; kept on the device. */
 export const settings = createSlice({
   name: 'settings',
   initialState,

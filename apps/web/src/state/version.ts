@@ -1,3 +1,4 @@
+/** Whether this page is of the newest build, and what must not be interrupted to load it. */
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 interface Version {
@@ -11,7 +12,6 @@ interface Version {
 
 const initialState: Version = { newer: false, heardAt: '', clock: null };
 
-/** Whether this page is of the newest build, and what must not be interrupted to load it. */
 export const version = createSlice({
   name: 'version',
   initialState,

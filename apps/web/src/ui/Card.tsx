@@ -1,3 +1,4 @@
+/** A quiet box with an optional heading. */
 import type { ReactNode } from 'react';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -12,7 +13,6 @@ interface CardProps {
   readonly children: ReactNode;
 }
 
-/** A quiet box with an optional heading. */
 export function Card({ title, aside, strong = false, style, children }: CardProps) {
   const theme = useTheme();
   return (

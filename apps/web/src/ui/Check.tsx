@@ -1,3 +1,4 @@
+/** A statement to tick, as one button for finger, keyboard and screen reader. */
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Icon } from './Icon';
@@ -9,7 +10,6 @@ interface CheckProps {
   readonly onPress: () => void;
 }
 
-/** A statement to tick, as one button for finger, keyboard and screen reader. */
 export function Check({ label, on, onPress }: CheckProps) {
   const { colors } = useTheme();
   return (

@@ -1,3 +1,4 @@
+/** A row of chips: choose one or several, nothing to unfold. */
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Toggle } from './Toggle';
@@ -16,7 +17,6 @@ interface ChoiceProps<T extends string> {
   readonly error?: string | undefined;
 }
 
-/** A row of chips: choose one or several, nothing to unfold. */
 export function Choice<T extends string>({ label, options, chosen, onPress, error }: ChoiceProps<T>) {
   return (
     <View role="group" aria-label={label} style={styles.group}>

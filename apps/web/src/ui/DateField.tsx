@@ -1,3 +1,4 @@
+/** A calendar day of a form. */
 import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
 import type { ViewStyle } from 'react-native';
 import { DayInput } from './DayInput';
@@ -9,7 +10,6 @@ interface DateFieldProps<F extends FieldValues> {
   readonly style?: ViewStyle;
 }
 
-/** A calendar day of a form. */
 export function DateField<F extends FieldValues>({ control, name, label, style }: DateFieldProps<F>) {
   return (
     <Controller

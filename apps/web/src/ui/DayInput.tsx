@@ -1,10 +1,10 @@
+/** A calendar day, typed or picked; the calendar is a part of its own, so that no first screen brings it along. */
 import { lazy, Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { DayPickerProps } from './DayPicker';
 
 const DayPicker = lazy(() => import('./DayPicker').then((part) => ({ default: part.DayPicker })));
 
-/** A calendar day, typed or picked; the calendar is a part of its own, so that no first screen brings it along. */
 export function DayInput(props: DayPickerProps) {
   return (
     <Suspense fallback={<View style={[props.style, styles.room]} />}>

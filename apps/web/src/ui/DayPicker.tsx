@@ -1,3 +1,4 @@
+/** A calendar day, typed or picked. */
 import { useState } from 'react';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
 import { IconButton } from 'react-native-paper';
@@ -20,7 +21,6 @@ export interface DayPickerProps {
   readonly style?: ViewStyle | undefined;
 }
 
-/** A calendar day, typed or picked. */
 export function DayPicker({ label, value, onChange, error, style }: DayPickerProps) {
   const [open, setOpen] = useState(false);
   const date = value ? new Date(`${value}T12:00:00`) : undefined;

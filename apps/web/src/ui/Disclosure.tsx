@@ -1,3 +1,4 @@
+/** Opens and closes something below it, and says so to a screen reader. */
 import { Pressable, StyleSheet } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Icon } from './Icon';
@@ -9,7 +10,6 @@ interface DisclosureProps {
   readonly onPress: () => void;
 }
 
-/** Opens and closes something below it, and says so to a screen reader. */
 export function Disclosure({ label, open, onPress }: DisclosureProps) {
   const { colors } = useTheme();
   return (

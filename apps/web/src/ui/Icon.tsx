@@ -1,3 +1,4 @@
+/** An outline icon; given to Paper as its icon source, so no icon font is loaded. Decorative: the label speaks. */
 import Svg, { Path } from 'react-native-svg';
 import { ICON_PATHS } from './iconPaths';
 
@@ -8,7 +9,6 @@ interface IconProps {
   readonly color?: string;
 }
 
-/** An outline icon; given to Paper as its icon source, so no icon font is loaded. Decorative: the label speaks. */
 export function Icon({ name, size, color }: IconProps) {
   return (
     <Svg width={size} height={size} viewBox="0 0 24 24" aria-hidden>

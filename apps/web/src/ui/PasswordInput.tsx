@@ -1,3 +1,4 @@
+/** A password, hidden until somebody asks to see it. */
 import { useState } from 'react';
 import { Input } from '@/ui/Input';
 
@@ -11,7 +12,6 @@ interface PasswordInputProps {
   readonly onSubmit?: () => void;
 }
 
-/** A password, hidden until somebody asks to see it. */
 export function PasswordInput({
   label,
   value,

@@ -1,3 +1,4 @@
+/** What a plan must know of a pool besides its length: where beginners stand, and what heels meet in a turn. */
 import type { Pool } from '@upwell/core/units';
 import { View } from 'react-native';
 import { Choice } from './Choice';
@@ -7,7 +8,6 @@ interface PoolFactsProps {
   readonly onChange: (facts: Pick<Pool, 'standingDepth' | 'edge'>) => void;
 }
 
-/** What a plan must know of a pool besides its length: where beginners stand, and what heels meet in a turn. */
 export function PoolFacts({ pool, onChange }: PoolFactsProps) {
   return (
     <View>

@@ -1,3 +1,4 @@
+/** Why something was not stored. When somebody else changed it meanwhile, the coach says which version counts. */
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { sentence, storedNow, type ApiError } from '@/api/problem';
@@ -14,7 +15,6 @@ interface SaveProblemProps<T> {
   readonly retry?: () => void;
 }
 
-/** Why something was not stored. When somebody else changed it meanwhile, the coach says which version counts. */
 export function SaveProblem<T>({ error, name, keepMine, takeTheirs, retry }: SaveProblemProps<T>) {
   if (!error) return null;
   const stored = storedNow<T>(error);

@@ -1,3 +1,4 @@
+/** A page: its title for the browser and the screen reader, its content, its main action. */
 import { useRouter } from 'expo-router';
 import { memo, type ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
@@ -23,7 +24,6 @@ interface ScreenProps {
   readonly maxWidth?: number;
 }
 
-/** A page: its title for the browser and the screen reader, its content, its main action. */
 export function Screen({ title, over, under, back, actions, footer, children, maxWidth = 1180 }: ScreenProps) {
   const theme = useTheme();
   const wide = useWide();

@@ -1,3 +1,4 @@
+/** The browser's own slider: finger, mouse, arrow keys and screen reader come with it. */
 import { createElement, type ChangeEvent } from 'react';
 import { useTheme } from './useTheme';
 
@@ -14,7 +15,6 @@ interface SliderProps {
   readonly onChange: (value: number) => void;
 }
 
-/** The browser's own slider: finger, mouse, arrow keys and screen reader come with it. */
 export function Slider({ label, value, min, max, step, words, disabled = false, onChange }: SliderProps) {
   const theme = useTheme();
   return createElement('input', {

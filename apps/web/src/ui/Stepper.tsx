@@ -1,3 +1,4 @@
+/** A number with a button on each side; 48 px targets. */
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
 import { useTheme } from './useTheme';
@@ -10,7 +11,6 @@ interface StepperProps {
   readonly onMore: (() => void) | null;
 }
 
-/** A number with a button on each side; 48 px targets. */
 export function Stepper({ label, value, onLess, onMore }: StepperProps) {
   const theme = useTheme();
   return (

@@ -1,3 +1,4 @@
+/** One of a few views, side by side; every one fits on a phone. */
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useTheme } from './useTheme';
@@ -10,7 +11,6 @@ interface TabsProps<T extends string> {
   readonly onChoose: (value: T) => void;
 }
 
-/** One of a few views, side by side; every one fits on a phone. */
 export function Tabs<T extends string>({ label, tabs, chosen, onChoose }: TabsProps<T>) {
   const theme = useTheme();
   return (

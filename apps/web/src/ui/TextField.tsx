@@ -1,3 +1,4 @@
+/** One line of text in a form, with what is wrong right under it. */
 import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
 import { View, type ViewStyle } from 'react-native';
 import { type TextInputProps } from 'react-native-paper';
@@ -13,7 +14,6 @@ interface TextFieldProps<F extends FieldValues> {
   readonly style?: ViewStyle;
 }
 
-/** One line of text in a form, with what is wrong right under it. */
 export function TextField<F extends FieldValues>({
   control,
   name,

@@ -1,3 +1,4 @@
+/** A choice that is on or off; several stand side by side. */
 import { Pressable, StyleSheet } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Icon } from './Icon';
@@ -9,7 +10,6 @@ interface ToggleProps {
   readonly onPress: () => void;
 }
 
-/** A choice that is on or off; several stand side by side. */
 export function Toggle({ label, on, onPress }: ToggleProps) {
   const { colors } = useTheme();
   const color = on ? colors.onSecondaryContainer : colors.onSurface;

@@ -1,3 +1,4 @@
+/** Undo and redo, by button and by key. */
 import { IconButton } from 'react-native-paper';
 import { useUndoKeys } from './useUndoKeys';
 
@@ -8,7 +9,6 @@ interface UndoButtonsProps {
   readonly redo: () => void;
 }
 
-/** Undo and redo, by button and by key. */
 export function UndoButtons({ canUndo, canRedo, undo, redo }: UndoButtonsProps) {
   useUndoKeys(undo, redo);
   return (

@@ -1,3 +1,4 @@
+// Colours, type and spacing by day and by night.
 import { configureFonts, MD3DarkTheme, MD3LightTheme, type MD3Theme } from 'react-native-paper';
 
 export const FONT = 'Atkinson';

@@ -1,3 +1,4 @@
+// What the server is asked about courses, decisions at the water and tracks.
 import type {
   CourseRow,
   CourseSave,

@@ -1,3 +1,4 @@
+// What the builder is asked, and what is proposed to ask it.
 import { DRILL_IDS, KIT_IDS, LADDER_IDS, type KitId } from '@upwell/core/library';
 import { CAUSE_IDS } from '@upwell/core/review';
 import {

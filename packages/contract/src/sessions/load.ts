@@ -1,3 +1,4 @@
+// The load of swimmers over the last weeks.
 import type { LoadSummary } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
 

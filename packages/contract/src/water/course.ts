@@ -1,3 +1,4 @@
+// A course as it is stored and listed.
 import { AREA_KINDS, COURSE_LIMIT, TURN_SIDES, type Course } from '@upwell/core/water';
 import { Joi } from '../joi';
 import { key, line, oneOf, saved, uuid, type Saved } from '../common';

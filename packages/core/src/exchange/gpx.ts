@@ -1,3 +1,4 @@
+// Reads the tracks of a GPX file, large ones too, and says what is wrong with it.
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import Geodesic from 'geographiclib-geodesic';
 import { SaxesParser } from 'saxes';

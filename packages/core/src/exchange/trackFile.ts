@@ -1,3 +1,4 @@
+// Reads a swum track from whatever file a watch gives.
 import Papa from 'papaparse';
 import { LARGEST_GPX, MOST_POINTS, readGpx, type ReadTrack, type TrackPoint } from './gpx';
 

@@ -1,3 +1,4 @@
+// The weeks to a race: what is asked, and what comes out.
 import type { CauseId } from '../review';
 import { WEEK_SHARE, type WeekKind } from '../sessions';
 import type { LevelId } from '../swimmers';

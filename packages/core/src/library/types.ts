@@ -1,3 +1,4 @@
+// What a card of the library holds.
 import type { HealthFlag, LevelId, StrokeModelId } from '../swimmers';
 import type { KitId } from './kit';
 

@@ -1,3 +1,4 @@
+// Breaths from stroke rate and pattern.
 export type Side = 'left' | 'right';
 
 /**

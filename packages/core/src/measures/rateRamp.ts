@@ -1,3 +1,4 @@
+// What reps at rising stroke rates say of a swimmer.
 import { seeded } from '../units';
 
 export interface RampRep {

@@ -1,3 +1,4 @@
+// A session as CSV, a row for each set, and back.
 import Papa from 'papaparse';
 import { BLOCK_NAME, cautionsOf, isSet, LONGEST_TEXT, repLengths, type GroupPlan, type Item } from '../sessions';
 import { poolDistance } from '../units';

@@ -1,3 +1,4 @@
+// Reads the text of a session into a plan, with every problem at its place.
 import type { IToken } from 'chevrotain';
 import {
   blockLengths,

@@ -1,3 +1,4 @@
+// Totals that somebody wrote down, held against the sums.
 import {
   blockLengths,
   BLOCK_NAME,

@@ -1,3 +1,4 @@
+// The words of the notation.
 import { createToken, Lexer, type TokenType } from 'chevrotain';
 import { BLOCK_BY_WORD, EFFORT_BY_WORD, STROKE_BY_WORD } from './words';
 

@@ -1,3 +1,4 @@
+// From signs to causes: how likely each cause is, why, and what to look at next.
 import { CAUSES, LINKS, SIGNS, upstreamOf, type CauseId, type SignId } from './catalogue';
 import { causeSets, MAX_CAUSES, reportOn, weigh, type Evidence, type Network } from './causeSets';
 import { causesFor, LEAK, LINK_STRENGTH, priorOf, signsFor, weighable, type Look, type SetAside } from './evidence';

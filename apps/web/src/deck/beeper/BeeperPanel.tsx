@@ -1,3 +1,4 @@
+/** The beeper: stroke by stroke, from mark to mark, or climbing. It is heard, and seen as a pulse. */
 import { BEEP_RATE, beatAt, type BeepPlan } from '@upwell/core/deck';
 import { formatTime } from '@upwell/core/units';
 import type { SessionPerson } from '@upwell/contract/sessions';
@@ -22,7 +23,6 @@ interface BeeperProps {
   readonly people: readonly SessionPerson[];
 }
 
-/** The beeper: stroke by stroke, from mark to mark, or climbing. It is heard, and seen as a pulse. */
 export function BeeperPanel({ suggested, people }: BeeperProps) {
   const theme = useTheme();
   const [kind, setKind] = useState<Kind>('rate');

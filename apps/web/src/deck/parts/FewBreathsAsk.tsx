@@ -1,3 +1,4 @@
+/** Asked again at the pool side, of the people who are in the squads now. Without an answer everybody breathes freely. */
 import type { BreathAnswer, DeckPerson } from '@upwell/core/deck';
 import { BREATH_RULES, FEW_BREATHS_REASON } from '@upwell/core/safety';
 import { fewBreathSets, freelyIn, peopleOf, type SessionPlan } from '@upwell/core/sessions';
@@ -13,7 +14,6 @@ interface FewBreathsAskProps {
   readonly onAnswer: (answer: BreathAnswer) => void;
 }
 
-/** Asked again at the pool side, of the people who are in the squads now. Without an answer everybody breathes freely. */
 export function FewBreathsAsk({ plan, people, answer, onAnswer }: FewBreathsAskProps) {
   const byGroup = peopleOf(plan, people);
   const asking = plan.groups.flatMap((group, i) => {

@@ -1,3 +1,4 @@
+/** Bring it to its end: shorten so that all are out in time, ask how hard it was, and keep what was swum. */
 import { cutsToFinish, finishMs, headCount, swumPlan, type Cut } from '@upwell/core/deck';
 import type { SessionView } from '@upwell/contract/sessions';
 import { comparePlans, groupTotals } from '@upwell/core/sessions';
@@ -28,7 +29,6 @@ interface FinishPanelProps {
 
 const RATINGS = Array.from({ length: 11 }, (_, i) => i);
 
-/** Bring it to its end: shorten so that all are out in time, ask how hard it was, and keep what was swum. */
 export function FinishPanel({ run, session, endMs }: FinishPanelProps) {
   const router = useRouter();
   const { state, time, note } = run;

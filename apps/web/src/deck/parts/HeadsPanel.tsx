@@ -1,3 +1,4 @@
+/** Who is in the water and who is out: one tap in, one tap out, and a loud number while somebody is still in. */
 import { headCount, type Attendance, type RunState } from '@upwell/core/deck';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -22,7 +23,6 @@ const NEXT: Readonly<Record<Attendance | 'unknown', Attendance>> = {
   absent: 'in',
 };
 
-/** Who is in the water and who is out: one tap in, one tap out, and a loud number while somebody is still in. */
 export function HeadsPanel({ state, names, note }: HeadsPanelProps) {
   const theme = useTheme();
   const heads = headCount(state);

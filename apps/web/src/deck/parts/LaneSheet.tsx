@@ -1,3 +1,4 @@
+/** One lane: the set with its drill explained, holding, skipping, repeating and shortening it, and everything to come. */
 import { repsBegun, type LaneState, type PassageState } from '@upwell/core/deck';
 import { bestView } from '@upwell/core/figure';
 import { drillCard, KIT } from '@upwell/core/library';
@@ -22,7 +23,6 @@ interface LaneSheetProps {
   readonly run: Run;
 }
 
-/** One lane: the set with its drill explained, holding, skipping, repeating and shortening it, and everything to come. */
 export function LaneSheet({ lane, group, theme: cause, pool, run }: LaneSheetProps) {
   const theme = useTheme();
   const { note, time } = run;

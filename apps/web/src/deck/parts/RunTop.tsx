@@ -1,3 +1,4 @@
+/** The running clock, when all will be out, and the way to the server; always in sight. */
 import { finishMs, overdue, type RunState } from '@upwell/core/deck';
 import { formatTime } from '@upwell/core/units';
 import { StyleSheet, View } from 'react-native';
@@ -19,7 +20,6 @@ interface RunTopProps {
   readonly onWaiting: () => void;
 }
 
-/** The running clock, when all will be out, and the way to the server; always in sight. */
 export function RunTop({ title, state, time, endMs, onBack, onWaiting }: RunTopProps) {
   const theme = useTheme();
   const running = state.beganMs !== null && state.endedMs === null;

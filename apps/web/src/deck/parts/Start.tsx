@@ -1,3 +1,4 @@
+/** Before the start: who swims in which lane, and one large button. */
 import type { runSetup } from '@upwell/core/deck';
 import type { ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
@@ -14,7 +15,6 @@ interface StartProps {
   readonly children?: ReactNode;
 }
 
-/** Before the start: who swims in which lane, and one large button. */
 export function Start({ setup, groupOf, names, onBegin, children }: StartProps) {
   const theme = useTheme();
   const inLanes = new Set(setup.lanes.flatMap((lane) => lane.swimmers));

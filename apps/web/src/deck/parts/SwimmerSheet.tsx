@@ -1,3 +1,4 @@
+/** One swimmer on deck: the focus and whether it got better, what is seen, and the times with everything that can go wrong in them. */
 import { departureMs, type LaneState, type RunState } from '@upwell/core/deck';
 import { drillCard } from '@upwell/core/library';
 import { CAUSES, LINKS, OUTCOMES, SIGNS, type Outcome, type SignId } from '@upwell/core/review';
@@ -29,7 +30,6 @@ interface SwimmerSheetProps {
   readonly onDone: () => void;
 }
 
-/** One swimmer on deck: the focus and whether it got better, what is seen, and the times with everything that can go wrong in them. */
 export function SwimmerSheet(props: SwimmerSheetProps) {
   const { swimmer, name, state, focus, note, onDone } = props;
   const theme = useTheme();

@@ -1,3 +1,4 @@
+/** The deck clock: a session run with one hand. Always dark, against glare and for the battery. */
 import { plannedFinishS, runSetup, type BreathAnswer, type LaneState } from '@upwell/core/deck';
 import { setsOf, type SessionPlan } from '@upwell/core/sessions';
 import type { DeckPack } from '@upwell/contract/deck';
@@ -31,7 +32,6 @@ const HeadsPanel = lazy(async () => ({ default: (await panels()).HeadsPanel }));
 const LaneSheet = lazy(async () => ({ default: (await panels()).LaneSheet }));
 const SwimmerSheet = lazy(async () => ({ default: (await panels()).SwimmerSheet }));
 
-/** The deck clock: a session run with one hand. Always dark, against glare and for the battery. */
 export function RunScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const { data: pack, error, refetch } = usePackQuery(id);

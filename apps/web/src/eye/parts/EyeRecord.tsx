@@ -1,3 +1,4 @@
+/** What this eye misses, and how it agrees with the other coaches of the club. */
 import type { EyeHistory } from '@upwell/contract/eye';
 import { eyeAgreement, eyeRecords } from '@upwell/core/eye';
 import { SIGNS } from '@upwell/core/review';
@@ -9,7 +10,6 @@ import { useTheme } from '@/ui/useTheme';
 
 const SHOWN = 8;
 
-/** What this eye misses, and how it agrees with the other coaches of the club. */
 export function EyeRecord({ history }: { readonly history: EyeHistory }) {
   const theme = useTheme();
   const records = useMemo(() => eyeRecords(history.mine), [history]);

@@ -1,3 +1,4 @@
+/** Watch a simulated swimmer, mark what you see, and learn what your eye misses. */
 import { EYE_GRADES, eyeClip, scoreEye, type EyeAnswer, type EyeGrade } from '@upwell/core/eye';
 import { SIGNS, type SignId } from '@upwell/core/review';
 import { useRef, useState } from 'react';
@@ -17,7 +18,6 @@ import { EyeRecord, signedKappa } from '../parts/EyeRecord';
 
 const GRADE_WORD: Readonly<Record<EyeGrade, string>> = { 1: 'Plain', 2: 'Clear', 3: 'Faint' };
 
-/** Watch a simulated swimmer, mark what you see, and learn what your eye misses. */
 export function EyeScreen() {
   const wide = useWide();
   const theme = useTheme();

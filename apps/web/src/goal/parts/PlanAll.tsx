@@ -1,3 +1,4 @@
+/** Works out everybody's weeks anew, in the background, with its progress and a way to stop. */
 import type { JobView } from '@upwell/contract/goal';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -11,7 +12,6 @@ import { useJobQuery, usePlanAllMutation, useStopJobMutation } from '../api';
 const ASK_MS = 700;
 const goesOn = (job: JobView | undefined) => job?.state === 'waiting' || job?.state === 'running';
 
-/** Works out everybody's weeks anew, in the background, with its progress and a way to stop. */
 export function PlanAll({ today, old }: { readonly today: string; readonly old: number }) {
   const dispatch = useAppDispatch();
   const [plan, { data: begun, error, isLoading }] = usePlanAllMutation();

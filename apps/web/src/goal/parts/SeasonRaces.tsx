@@ -1,3 +1,4 @@
+// The races ahead, and who swims them.
 import type { SeasonPage } from '@upwell/contract/goal';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';

@@ -1,3 +1,4 @@
+/** The weeks to the race: what each is for and how much; hold one fast and the others are solved around it. */
 import { TAPER_WEEKS, trainingWeek, WEEK_RANGE, type PlanWeek } from '@upwell/core/goal';
 import { NOTHING_NEW_DAYS } from '@upwell/core/swimmers';
 import { CAUSES } from '@upwell/core/review';
@@ -25,7 +26,6 @@ import { WeekSheet } from './WeekSheet';
 
 const PlanChart = lazy(() => import('@/charts').then((charts) => ({ default: charts.PlanChart })));
 
-/** The weeks to the race: what each is for and how much; hold one fast and the others are solved around it. */
 export function WeeksPane({ race, facts, coach }: PaneProps) {
   const wide = useWide();
   const [open, setOpen] = useState<string | null>(null);

@@ -1,3 +1,4 @@
+/** A swimmer's way to the race: how far it is, the weeks that train it, and what must be there by when. */
 import type { RacePlanView } from '@upwell/contract/goal';
 import type { RaceFacts } from '@upwell/core/goal';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
@@ -27,7 +28,6 @@ const VIEWS = [
 ] as const;
 type RaceView = (typeof VIEWS)[number]['value'];
 
-/** A swimmer's way to the race: how far it is, the weeks that train it, and what must be there by when. */
 export function RaceScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const { data: view, error, refetch } = useRacePlanQuery(id);

@@ -1,3 +1,4 @@
+/** A line of the library that opens in place. */
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -11,7 +12,6 @@ interface EntryProps {
   readonly children: ReactNode;
 }
 
-/** A line of the library that opens in place. */
 export function Entry({ title, aside, open, onPress, children }: EntryProps) {
   const theme = useTheme();
   return (

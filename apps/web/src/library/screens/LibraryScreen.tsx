@@ -1,3 +1,4 @@
+/** What coaches know: causes upstream to downstream, drills, ladders, and where good coaches differ. */
 import { DRILL_IDS, drillCard, LADDER_IDS, ladderCard } from '@upwell/core/library';
 import { CAUSE_IDS, CAUSES, STAGES } from '@upwell/core/review';
 import { LEVEL } from '@upwell/core/swimmers';
@@ -15,7 +16,6 @@ import { ModelsPage } from '../parts/ModelsPage';
 const SHELVES = ['causes', 'drills', 'ladders', 'models'] as const;
 type Shelf = (typeof SHELVES)[number];
 
-/** What coaches know: causes upstream to downstream, drills, ladders, and where good coaches differ. */
 export function LibraryScreen() {
   const router = useRouter();
   const asked = useLocalSearchParams<{ show?: string }>().show;

@@ -1,3 +1,4 @@
+/** One person: role, squads, a new password, leaving. */
 import type { Role } from '@upwell/contract/account';
 import type { AccountView } from '@upwell/contract/people';
 import { useState } from 'react';
@@ -16,7 +17,6 @@ import { LinkCard } from './LinkCard';
 
 const STAFF: readonly Role[] = ['coach', 'head'];
 
-/** One person: role, squads, a new password, leaving. */
 export function AccountCard({ account, me }: { readonly account: AccountView; readonly me: boolean }) {
   const { data: squads = [] } = useSquadsQuery();
   const [role, setRole] = useState(account.role);

@@ -1,3 +1,4 @@
+/** Lets somebody in: who, with what rights; then the link. */
 import type { Role } from '@upwell/contract/account';
 import type { InvitationMade } from '@upwell/contract/people';
 import { useDeferredValue, useState } from 'react';
@@ -21,7 +22,6 @@ interface InviteCardProps {
   readonly swimmer: string | null;
 }
 
-/** Lets somebody in: who, with what rights; then the link. */
 export function InviteCard({ roles, swimmer }: InviteCardProps) {
   const { data: squads = [] } = useSquadsQuery();
   const [role, setRole] = useState<Role>(swimmer ? 'swimmer' : roles[0]!);

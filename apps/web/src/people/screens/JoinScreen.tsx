@@ -1,3 +1,4 @@
+/** Behind the link of an invitation: who invites, to what; a name, an address and a password. */
 import { LEAST_PASSWORD } from '@upwell/contract/account';
 import type { InvitationLook } from '@upwell/contract/people';
 import { useRouter, type Href } from 'expo-router';
@@ -21,7 +22,6 @@ const AS: Readonly<Record<InvitationLook['role'], string>> = {
   swimmer: 'to the account of',
 };
 
-/** Behind the link of an invitation: who invites, to what; a name, an address and a password. */
 export function JoinScreen() {
   const router = useRouter();
   const [token] = useState(secretHere);

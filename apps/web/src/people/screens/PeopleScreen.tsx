@@ -1,3 +1,4 @@
+/** Who comes in, with what rights, who is invited, who left. A coach invites the swimmers of their squads. */
 import type { Role } from '@upwell/contract/account';
 import type { AccountView, InvitationView } from '@upwell/contract/people';
 import { useLocalSearchParams } from 'expo-router';
@@ -20,7 +21,6 @@ import { InviteCard } from '../parts/InviteCard';
 const HEAD_MAY: readonly Role[] = ['coach', 'swimmer', 'head'];
 const COACH_MAY: readonly Role[] = ['swimmer'];
 
-/** Who comes in, with what rights, who is invited, who left. A coach invites the swimmers of their squads. */
 export function PeopleScreen() {
   const { swimmer } = useLocalSearchParams<{ swimmer?: string }>();
   const wide = useWide();

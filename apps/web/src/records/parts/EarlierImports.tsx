@@ -1,3 +1,4 @@
+/** What was imported before, each of which can be taken back whole. */
 import type { ImportView } from '@upwell/contract/records';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -16,7 +17,6 @@ function brought({ rows, stored, undoneAt, removed }: ImportView): string {
   return `${countWord(stored)} ${stored === 1 ? 'result' : 'results'} stored${known}`;
 }
 
-/** What was imported before, each of which can be taken back whole. */
 export function EarlierImports() {
   const theme = useTheme();
   const { data, error, refetch } = useImportsQuery();

@@ -1,3 +1,4 @@
+// What an import shows while it is read, checked and taken in.
 import type { ImportCheck } from '@upwell/contract/records';
 import { formatTime } from '@upwell/core/units';
 import { StyleSheet, View } from 'react-native';

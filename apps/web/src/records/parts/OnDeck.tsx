@@ -1,3 +1,4 @@
+// What was timed on deck.
 import type { RecordsView } from '@upwell/contract/records';
 import { SIGNS } from '@upwell/core/review';
 import { StyleSheet, View } from 'react-native';

@@ -1,3 +1,4 @@
+// What was read from a file: whose it is, what its columns mean, and which rows are wrong.
 import {
   RESULT_FIELDS,
   type KnownSwimmer,

@@ -1,3 +1,4 @@
+// The latest of each swim test, and all of them.
 import type { RecordsView, TestView } from '@upwell/contract/records';
 import { compareTests, SWIM_TEST, testValue } from '@upwell/core/swimtests';
 import { useState } from 'react';

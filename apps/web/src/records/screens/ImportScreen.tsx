@@ -1,3 +1,4 @@
+/** A file of results: what its columns mean, what would be stored, what is wrong by its line; then all of it or nothing. */
 import type { ImportView } from '@upwell/contract/records';
 import type { KnownSwimmer, ReadResults, ResultMapping } from '@upwell/core/exchange';
 import type { ResultLine } from '@upwell/core/measures';
@@ -28,7 +29,6 @@ interface Opened {
 /** Largest file that is opened, bytes. */
 const LARGEST = 120_000_000;
 
-/** A file of results: what its columns mean, what would be stored, what is wrong by its line; then all of it or nothing. */
 export function ImportScreen() {
   const router = useRouter();
   const swimmers = useEverybody();

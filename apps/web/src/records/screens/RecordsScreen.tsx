@@ -1,3 +1,4 @@
+/** Everything measured of one swimmer: where the numbers go, and each of them. */
 import type { RecordsView, TestView } from '@upwell/contract/records';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { isNearCritical } from '@upwell/core/measures';
@@ -36,7 +37,6 @@ const PANES = [
 ] as const;
 type Pane = (typeof PANES)[number]['value'];
 
-/** Everything measured of one swimmer: where the numbers go, and each of them. */
 export function RecordsScreen() {
   const { id, pane: asked } = useLocalSearchParams<{ id: string; pane?: string }>();
   const router = useRouter();

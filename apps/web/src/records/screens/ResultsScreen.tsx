@@ -1,3 +1,4 @@
+/** Results of everybody, found and sorted; what is chosen stands in the address. */
 import { RESULT_SORTS, type ResultSort } from '@upwell/contract/recordLimits';
 import { RESULT_KINDS, type ResultKind } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
@@ -23,7 +24,6 @@ const HEAD: Readonly<Record<ResultSort, string>> = {
 };
 const KIND_WORD: Readonly<Record<ResultKind, string>> = { trial: 'All-out', training: 'Training', track: 'Outside' };
 
-/** Results of everybody, found and sorted; what is chosen stands in the address. */
 export function ResultsScreen() {
   const router = useRouter();
   const wide = useWide();

@@ -1,3 +1,4 @@
+/** Which line is drawn, what it measures, and how far repeated clicks differ. */
 import type { ClipLine } from '@upwell/contract/clips';
 import { LINE_KINDS, type LineKind } from '@upwell/core/measures';
 import { StyleSheet, View } from 'react-native';
@@ -31,7 +32,6 @@ interface LinePadProps {
   readonly onClear: (kind: LineKind) => void;
 }
 
-/** Which line is drawn, what it measures, and how far repeated clicks differ. */
 export function LinePad({ kind, onKind, lines, aspect, half, onClear }: LinePadProps) {
   const theme = useTheme();
   return (

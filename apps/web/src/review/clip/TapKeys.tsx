@@ -1,3 +1,4 @@
+/** Which key does what on the clip table. */
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 
@@ -9,7 +10,6 @@ const KEY_LINES = [
   'Comma, full stop: one frame back and on; space: play',
 ];
 
-/** Which key does what on the clip table. */
 export function TapKeys() {
   return (
     <View role="note" style={styles.list}>

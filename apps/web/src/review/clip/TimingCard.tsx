@@ -1,3 +1,4 @@
+/** What the taps say: each number with what it is made of. */
 import type { StrokeTiming } from '@upwell/core/measures';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -19,7 +20,6 @@ const signed = (value: number, digits: number): string => {
 };
 const percent = (share: number): string => `${signed(share * 100, 0)} %`;
 
-/** What the taps say: each number with what it is made of. */
 export function TimingCard({ timing, reason, distance, onDistance }: TimingCardProps) {
   const theme = useTheme();
   return (

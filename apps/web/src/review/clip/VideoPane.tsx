@@ -1,3 +1,4 @@
+/** The video with what is drawn on it, and its transport. */
 import type { ClipLine } from '@upwell/contract/clips';
 import type { FramePoint } from '@upwell/core/measures';
 import { createElement, useState, type CSSProperties, type KeyboardEvent } from 'react';
@@ -30,7 +31,6 @@ interface VideoPaneProps {
 
 const VIDEO_STYLE: CSSProperties = { width: '100%', height: '100%', objectFit: 'fill', display: 'block' };
 
-/** The video with what is drawn on it, and its transport. */
 export function VideoPane({ video, source, label, lines = [], onPoint = null, pending = null }: VideoPaneProps) {
   const theme = useTheme();
   const { state } = video;

@@ -1,3 +1,4 @@
+/** What is being noted on a clip; kept on the device until it is saved. */
 import type { ClipFields, ClipLine, ClipView } from '@upwell/contract/clips';
 import {
   lineAngle,
@@ -15,7 +16,6 @@ import { dayOf } from '@/ui/dates';
 
 type Noted = Pick<ClipView, 'taps' | 'lines' | 'notes'>;
 
-/** What is being noted on a clip; kept on the device until it is saved. */
 export interface ClipDraft extends History<Noted>, Noted {
   readonly id: string;
   readonly writeId: string;

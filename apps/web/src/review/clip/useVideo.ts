@@ -1,3 +1,4 @@
+/** One video element: play, step by frame, loop, and the time of the frame on the screen. */
 import { useCallback, useRef, useState } from 'react';
 
 export interface VideoState {
@@ -37,7 +38,6 @@ const START: VideoState = {
   error: null,
 };
 
-/** One video element: play, step by frame, loop, and the time of the frame on the screen. */
 export function useVideo(source: string | null): Video {
   const element = useRef<HTMLVideoElement | null>(null);
   const loop = useRef<readonly [number, number] | null>(null);

@@ -1,3 +1,4 @@
+/** The swimmer as seen so far: choose the view and the moment, tap a part, or let it swim. */
 import { bestView, MOMENTS, VIEWS, type FigureSide, type Region } from '@upwell/core/figure';
 import { SIGNS, type SignId, type Stroke } from '@upwell/core/review';
 import { useState } from 'react';
@@ -15,7 +16,6 @@ interface FigurePaneProps {
 
 const VIEW_WORD: Readonly<Record<FigureSide, string>> = { side: 'Side', front: 'Front', top: 'Top' };
 
-/** The swimmer as seen so far: choose the view and the moment, tap a part, or let it swim. */
 export function FigurePane({ stroke, seen, region, onRegion, onUndo }: FigurePaneProps) {
   const [view, setView] = useState<FigureSide>('side');
   const [phase, setPhase] = useState<number | null>(null);

@@ -1,3 +1,4 @@
+/** Measured values with the sign each one shows under the stroke model, and the band it is held against. */
 import { bandsOf, measuredWord, signsFromMeasures, SIGNS, type Measured, type MeasureId } from '@upwell/core/review';
 import type { StrokeModelId } from '@upwell/core/swimmers';
 import { StyleSheet, View } from 'react-native';
@@ -34,7 +35,6 @@ export const MEASURE_UNIT: Readonly<Record<MeasureId, string>> = {
   oneSideShare: 'share',
 };
 
-/** Measured values with the sign each one shows under the stroke model, and the band it is held against. */
 export function MeasuredCard({ measured, model }: { readonly measured: Measured; readonly model: StrokeModelId }) {
   const theme = useTheme();
   const ids = Object.keys(measured) as MeasureId[];

@@ -1,3 +1,4 @@
+/** Signs noted on deck since the last look, to be taken into this one. */
 import type { ReviewView } from '@upwell/contract/review';
 import { SIGNS, signsFor, type SignId, type Stroke } from '@upwell/core/review';
 import { Button } from 'react-native-paper';
@@ -14,7 +15,6 @@ interface NotedOnDeckProps {
   readonly onTake: (noted: ReviewDraft['signs']) => void;
 }
 
-/** Signs noted on deck since the last look, to be taken into this one. */
 export function NotedOnDeck({ swimmerId, stroke, reviews, signs, onTake }: NotedOnDeckProps) {
   const { data } = useRecordsQuery(swimmerId);
   const last =

@@ -1,3 +1,4 @@
+/** The second look: each old sign beside what is seen now, and what became of the focus. */
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import {
   CAUSES,
@@ -27,7 +28,6 @@ interface RelookCardProps {
   readonly onOutcome: (outcome: Outcome) => void;
 }
 
-/** The second look: each old sign beside what is seen now, and what became of the focus. */
 export function RelookCard({ focus, before, now, onAnswer, outcome, onOutcome }: RelookCardProps) {
   const theme = useTheme();
   const { rows, outcome: compared } = compareLooks(focus.cause, before.signs, now);

@@ -1,3 +1,4 @@
+/** One sign with its three answers; a second tap takes the answer back. */
 import { SIGNS, type Sighting, type SignId } from '@upwell/core/review';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
@@ -15,7 +16,6 @@ interface SignRowProps {
   readonly onAnswer: (sighting: Sighting) => void;
 }
 
-/** One sign with its three answers; a second tap takes the answer back. */
 export function SignRow({ sign, sighting, onAnswer }: SignRowProps) {
   const theme = useTheme();
   return (

@@ -1,3 +1,4 @@
+/** The likely cause, the second, what speaks for and against, and the one thing to look at next. */
 import {
   CAUSES,
   FOCUS_FROM,
@@ -21,7 +22,6 @@ interface WhyStripProps {
   readonly onAnswer: (sign: SignId, sighting: Sighting) => void;
 }
 
-/** The likely cause, the second, what speaks for and against, and the one thing to look at next. */
 export function WhyStrip({ inference, onAnswer }: WhyStripProps) {
   const theme = useTheme();
   const { ranking, focus, second, lookNext } = inference;

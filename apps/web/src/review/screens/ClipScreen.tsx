@@ -1,3 +1,4 @@
+/** A clip on the table: tap the strokes, draw the lines, note what you see, and take the measures to the review. */
 import type { ClipView } from '@upwell/contract/clips';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { tapsCsv, valuesCsv } from '@upwell/core/formats';
@@ -46,7 +47,6 @@ import { MEASURE_NAME, MEASURE_UNIT, MeasuredCard } from '../parts/MeasuredCard'
 
 const NotePad = lazy(() => import('../clip/NotePad'));
 
-/** A clip on the table: tap the strokes, draw the lines, note what you see, and take the measures to the review. */
 export function ClipScreen() {
   const { id, open } = useLocalSearchParams<{ id: string; open?: string }>();
   const router = useRouter();

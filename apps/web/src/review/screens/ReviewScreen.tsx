@@ -1,3 +1,4 @@
+// Looks at a stroke: what is seen, why it may be, and the one thing to work on.
 import { signsAt, type Region } from '@upwell/core/figure';
 import {
   CAUSES,

@@ -1,3 +1,4 @@
+/** Lists that came in before; each can be taken back whole. */
 import type { RosterImport } from '@upwell/contract/roster';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -16,7 +17,6 @@ function brought({ swimmers, undoneAt, removed }: RosterImport): string {
   return `Taken back: ${countWord(removed)}${kept}`;
 }
 
-/** Lists that came in before; each can be taken back whole. */
 export function EarlierRosters() {
   const theme = useTheme();
   const { data, error, refetch } = useRostersQuery();

@@ -1,3 +1,4 @@
+/** What each column was taken for, with what stands in it; a press corrects it. */
 import { ROSTER_FIELDS, type ReadRoster, type RosterField, type RosterMapping } from '@upwell/core/exchange';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -26,7 +27,6 @@ interface RosterColumnsProps {
   readonly onMap: (mapping: RosterMapping) => void;
 }
 
-/** What each column was taken for, with what stands in it; a press corrects it. */
 export function RosterColumns({ read, onMap }: RosterColumnsProps) {
   const theme = useTheme();
   const { headings, columns, headed, sample } = read;

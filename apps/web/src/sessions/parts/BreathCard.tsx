@@ -1,3 +1,4 @@
+/** What must be on record before few breaths are swum, and who swims them; shown only where a set asks for it. */
 import { BREATH_RULES, CAUTION, FEW_BREATHS_REASON } from '@upwell/core/safety';
 import {
   editGroup,
@@ -26,7 +27,6 @@ interface BreathCardProps {
 
 const NOTHING = { lifeguard: '', rulesTold: false, minorsAgreed: false };
 
-/** What must be on record before few breaths are swum, and who swims them; shown only where a set asks for it. */
 export function BreathCard({ plan, group, people, leftOut, head, onChange, onLeftOut }: BreathCardProps) {
   const sets = fewBreathSets(group, plan.pool);
   if (sets.length === 0) return null;

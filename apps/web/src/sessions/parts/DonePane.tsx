@@ -1,3 +1,4 @@
+/** What was swum beside what was planned: one tap when it went as planned, else change what was different. */
 import type { SessionDone } from '@upwell/contract/sessions';
 import { BLOCK_NAME, comparePlans, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
 import { formatTime } from '@upwell/core/units';
@@ -17,7 +18,6 @@ interface DonePaneProps {
   readonly onChange: (done: SessionDone | null) => void;
 }
 
-/** What was swum beside what was planned: one tap when it went as planned, else change what was different. */
 export function DonePane({ plan, done, group, onChange }: DonePaneProps) {
   if (!done) {
     return (

@@ -1,3 +1,4 @@
+/** One column opened: every set in words, to drag, to open and to change; totals follow at once. */
 import {
   addItem,
   BLOCK_NAME,
@@ -39,7 +40,6 @@ interface GroupEditorProps {
   readonly onChange: (plan: SessionPlan) => void;
 }
 
-/** One column opened: every set in words, to drag, to open and to change; totals follow at once. */
 export function GroupEditor({ plan, group, onChange }: GroupEditorProps) {
   const [open, setOpen] = useState<string | null>(null);
   const rows = rowsOf(group);

@@ -1,3 +1,4 @@
+// How far and how hard a set is.
 import { effortWord, type AnySet, type SessionPlan, type SetPatch } from '@upwell/core/sessions';
 import { formatTime, poolDistance } from '@upwell/core/units';
 import { StyleSheet, View } from 'react-native';

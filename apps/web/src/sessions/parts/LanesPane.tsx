@@ -1,3 +1,4 @@
+/** Who swims in which lane, when they leave, who would be caught, and what to do about it. */
 import type { SessionPerson } from '@upwell/contract/sessions';
 import {
   describeSet,
@@ -26,7 +27,6 @@ interface LanesPaneProps {
   readonly onLanes: (lanes: number) => void;
 }
 
-/** Who swims in which lane, when they leave, who would be caught, and what to do about it. */
 export function LanesPane({ plan, group, people, capacity: rule, onLanes }: LanesPaneProps) {
   const here = useMemo(() => people.filter((p) => p.level === group.level), [people, group.level]);
   const capacity = rule ?? laneCapacity(lengthsToMetres(plan.pool, 1));

@@ -1,3 +1,4 @@
+/** A session as columns on one time axis: heights are minutes, depth of tint is effort, ticks are breaths and looks. */
 import {
   groupClock,
   groupSlots,
@@ -26,7 +27,6 @@ interface LevelSheetProps {
   readonly onSelect: (groupId: string) => void;
 }
 
-/** A session as columns on one time axis: heights are minutes, depth of tint is effort, ticks are breaths and looks. */
 export function LevelSheet({ plan, selected, onSelect }: LevelSheetProps) {
   const wide = useWide();
   const theme = useTheme();

@@ -1,3 +1,4 @@
+/** On which of the club's courses a session outside is swum; its lap is then the loop. */
 import { Choice } from '@/ui/Choice';
 import { lapM, useCoursesQuery } from '@/courses';
 import type { Wish } from '../wish';
@@ -9,7 +10,6 @@ interface LoopChoiceProps {
   readonly change: (patch: Partial<Wish>) => void;
 }
 
-/** On which of the club's courses a session outside is swum; its lap is then the loop. */
 export function LoopChoice({ wish, change }: LoopChoiceProps) {
   const { data: courses } = useCoursesQuery();
   if (!courses || courses.length === 0) return null;

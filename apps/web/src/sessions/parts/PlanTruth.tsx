@@ -1,3 +1,4 @@
+/** The truth about a plan: when everybody is out, breaths per side, load, kit, and what is broken. */
 import { KIT } from '@upwell/core/library';
 import { checkPlan, groupTotals, type GroupPeople, type SessionPlan } from '@upwell/core/sessions';
 import { useMemo } from 'react';
@@ -11,7 +12,6 @@ import { countWord } from '@/ui/locale';
 const NOBODY: readonly GroupPeople[] = [];
 const NONE: readonly string[] = [];
 
-/** The truth about a plan: when everybody is out, breaths per side, load, kit, and what is broken. */
 export function PlanTruth({
   plan,
   startTime,

@@ -1,3 +1,4 @@
+/** Rows that can be dragged, or moved by keyboard: space lifts and drops, arrows move, escape lets go. */
 import {
   closestCenter,
   DndContext,
@@ -33,7 +34,6 @@ interface ReorderProps {
 /** Pixels a finger moves before it drags, so that a tap stays a tap. */
 const DRAG_AFTER = 6;
 
-/** Rows that can be dragged, or moved by keyboard: space lifts and drops, arrows move, escape lets go. */
 export function Reorder({ ids, nameOf, onDrop, children }: ReorderProps) {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: DRAG_AFTER } }),

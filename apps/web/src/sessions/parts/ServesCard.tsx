@@ -1,3 +1,4 @@
+/** Whom the theme and each drill serve, by their focuses and plans, and where their plans pull another way. */
 import type { SessionProposal } from '@upwell/contract/sessions';
 import { drillCard } from '@upwell/core/library';
 import { CAUSES } from '@upwell/core/review';
@@ -15,7 +16,6 @@ interface ServesCardProps {
   readonly proposal: SessionProposal;
 }
 
-/** Whom the theme and each drill serve, by their focuses and plans, and where their plans pull another way. */
 export function ServesCard({ plan, wish, proposal }: ServesCardProps) {
   // A page kept by an older app does not know who needs what.
   const comers = (proposal.served ?? []).filter((c) => !wish.leftOut.includes(c.level));

@@ -1,3 +1,4 @@
+/** One set changed in place: how much, how hard, and how it is breathed; the numbers answer at once. */
 import {
   asKind,
   copyToLevels,
@@ -35,7 +36,6 @@ const KINDS = [
   { value: 'timed', label: 'minutes' },
 ] as const;
 
-/** One set changed in place: how much, how hard, and how it is breathed; the numbers answer at once. */
 export function SetEditor({ set, plan, group, onChange }: SetEditorProps) {
   const [more, setMore] = useState(false);
   const [said, setSaid] = useState('');

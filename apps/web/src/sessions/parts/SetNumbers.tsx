@@ -1,3 +1,4 @@
+// The numbers of a set: rest or send-off, stroke rate, looks.
 import { prescriptionOf, suggestFor, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';

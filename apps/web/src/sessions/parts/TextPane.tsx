@@ -1,3 +1,4 @@
+/** The session as a coach would write it on a whiteboard, with what is wrong told at its line. */
 import type { ReadSession, TextProblem } from '@upwell/core/notation';
 import { useRef } from 'react';
 import { StyleSheet, TextInput, View } from 'react-native';
@@ -12,7 +13,6 @@ interface TextPaneProps {
   readonly onText: (text: string) => void;
 }
 
-/** The session as a coach would write it on a whiteboard, with what is wrong told at its line. */
 export function TextPane({ text, read, reading, onText }: TextPaneProps) {
   const theme = useTheme();
   const area = useRef<TextInput>(null);

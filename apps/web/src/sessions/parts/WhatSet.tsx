@@ -1,3 +1,4 @@
+// What is swum in a set: stroke, drill, breathing, kit.
 import { DRILL_IDS, drillCard, KIT, KIT_IDS, type DrillId } from '@upwell/core/library';
 import { STROKE_WORD, SWIM_STROKES, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
 import { isAtLeast } from '@upwell/core/swimmers';

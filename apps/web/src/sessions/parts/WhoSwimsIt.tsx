@@ -1,3 +1,4 @@
+/** One tick for each person who may; the others by name, with the reason why they breathe freely. */
 import type { GroupPerson } from '@upwell/core/sessions';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -10,7 +11,6 @@ interface WhoSwimsItProps<T extends Pick<GroupPerson, 'id' | 'name'>> {
   readonly onLeftOut: (ids: readonly string[]) => void;
 }
 
-/** One tick for each person who may; the others by name, with the reason why they breathe freely. */
 export function WhoSwimsIt<T extends Pick<GroupPerson, 'id' | 'name'>>({
   people,
   why,

@@ -1,3 +1,4 @@
+// What the coach wants of a new session: theme, distance, and blocks that stay.
 import type { SessionProposal } from '@upwell/contract/sessions';
 import { CAUSE_IDS, CAUSES, STAGES } from '@upwell/core/review';
 import {

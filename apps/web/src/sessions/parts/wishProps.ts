@@ -1,3 +1,4 @@
+// What every card of the wish gets.
 import type { Wish } from '../wish';
 
 export interface PartProps {

@@ -1,3 +1,4 @@
+/** How much everybody has swum: the week beside the four before it, as a prompt for a talk. */
 import type { LoadRow } from '@upwell/contract/sessions';
 import { LOAD_LIMITS } from '@upwell/core/sessions';
 import { lazy, Suspense, useState } from 'react';
@@ -16,7 +17,6 @@ import { countWord } from '@/ui/locale';
 
 const LoadChart = lazy(() => import('@/charts').then((charts) => ({ default: charts.LoadChart })));
 
-/** How much everybody has swum: the week beside the four before it, as a prompt for a talk. */
 export function LoadScreen() {
   const [who, setWho] = useState<'groups' | 'swimmers'>('groups');
   const [search, setSearch] = useState('');

@@ -1,3 +1,4 @@
+// One session: its sets, text, lanes, what was swum, and what to take along.
 import { skipToken } from '@reduxjs/toolkit/query/react';
 import type { SessionFields, SessionView } from '@upwell/contract/sessions';
 import { CAUSES } from '@upwell/core/review';

@@ -1,3 +1,4 @@
+/** What was planned and what is to come: as a list, a week, or the templates to begin from. */
 import type { SessionRow } from '@upwell/contract/sessions';
 import { Link, useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useEffect, useState } from 'react';
@@ -19,7 +20,6 @@ const VIEWS = ['list', 'week', 'templates'] as const;
 type View_ = (typeof VIEWS)[number];
 const VIEW_WORD: Readonly<Record<View_, string>> = { list: 'List', week: 'Week', templates: 'Templates' };
 
-/** What was planned and what is to come: as a list, a week, or the templates to begin from. */
 export function SessionsScreen() {
   const router = useRouter();
   const { data: me } = useMeQuery();

@@ -1,3 +1,4 @@
+/** A session typed as on a whiteboard, or read from a file; the sheet draws itself beside it. */
 import { skipToken } from '@reduxjs/toolkit/query/react';
 import type { ReadSession } from '@upwell/core/notation';
 import { checkPlan, LONGEST_TEXT, peopleOf } from '@upwell/core/sessions';
@@ -49,7 +50,6 @@ interface Kept {
   readonly squadIds: readonly string[];
 }
 
-/** A session typed as on a whiteboard, or read from a file; the sheet draws itself beside it. */
 export function WriteSessionScreen() {
   const router = useRouter();
   const wide = useWide();

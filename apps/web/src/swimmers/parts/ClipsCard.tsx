@@ -1,3 +1,4 @@
+/** What is kept of clips: times, lines and notes. */
 import type { ClipRow } from '@upwell/contract/clips';
 import { Link, useRouter, type Href } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -12,7 +13,6 @@ interface ClipsCardProps {
   readonly coach: boolean;
 }
 
-/** What is kept of clips: times, lines and notes. */
 export function ClipsCard({ swimmerId, clips, coach }: ClipsCardProps) {
   const theme = useTheme();
   const router = useRouter();

@@ -1,3 +1,4 @@
+/** How far a swimmer is on each ladder that is kept; the builder plans nothing further up than the next step. */
 import { LADDER_IDS, ladderCard, type LadderId } from '@upwell/core/library';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -9,7 +10,6 @@ interface LadderStepsProps {
   readonly onChange: (steps: Partial<Record<LadderId, number>>) => void;
 }
 
-/** How far a swimmer is on each ladder that is kept; the builder plans nothing further up than the next step. */
 export function LadderSteps({ steps, onChange }: LadderStepsProps) {
   const kept = LADDER_IDS.filter((id) => steps[id] !== undefined);
   const without = (id: LadderId) => {

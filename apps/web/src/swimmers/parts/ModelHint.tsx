@@ -1,3 +1,4 @@
+/** Which model level and goal would suggest, and what a switch away from the stored one changes. */
 import { defaultModel, STROKE_MODEL, type StrokeModelId } from '@upwell/core/swimmers';
 import { useWatch, type Control } from 'react-hook-form';
 import { View } from 'react-native';
@@ -11,7 +12,6 @@ interface ModelHintProps {
   readonly before: StrokeModelId | null;
 }
 
-/** Which model level and goal would suggest, and what a switch away from the stored one changes. */
 export function ModelHint({ control, before }: ModelHintProps) {
   const [level, model, hasGoal, goal] = useWatch({ control, name: ['level', 'strokeModel', 'hasGoal', 'goal'] });
   const question = {

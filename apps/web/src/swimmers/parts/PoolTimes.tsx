@@ -1,3 +1,4 @@
+/** The hired water of a squad: when in the week, how long, how many lanes. */
 import type { PoolTime } from '@upwell/contract/swimmers';
 import { StyleSheet, View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
@@ -21,7 +22,6 @@ const POOLS = [
   { value: '25 yd', label: '25 yd' },
 ] as const;
 
-/** The hired water of a squad: when in the week, how long, how many lanes. */
 export function PoolTimes({ times, onChange }: PoolTimesProps) {
   const theme = useTheme();
   const change = (at: number, patch: Partial<PoolTime>) =>

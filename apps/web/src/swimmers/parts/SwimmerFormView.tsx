@@ -1,3 +1,4 @@
+/** All of a swimmer as one form, kept on the device at every key. */
 import type { Squad, Swimmer } from '@upwell/contract/swimmers';
 import { isChild, LEVEL } from '@upwell/core/swimmers';
 import { useRouter } from 'expo-router';
@@ -34,7 +35,6 @@ interface SwimmerFormViewProps {
   readonly squads: readonly Squad[];
 }
 
-/** All of a swimmer as one form, kept on the device at every key. */
 export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps) {
   const [initial] = useState(() => (stored ? formOf(stored) : emptyForm(squads.length === 1 ? squads[0]!.id : '')));
   const router = useRouter();

@@ -1,3 +1,4 @@
+/** Reviews in time, the newest first: what was seen, what was chosen, how the tries went, what became of it. */
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import { drillCard } from '@upwell/core/library';
 import { CAUSES, SIGNS, type Outcome, type SignId } from '@upwell/core/review';
@@ -18,7 +19,6 @@ const OUTCOME_WORD: Readonly<Record<Outcome, string>> = { better: 'better', same
 const VERDICT_MARK: Readonly<Record<Outcome, string>> = { better: '▲', same: '▬', worse: '▼' };
 const FIRST = 4;
 
-/** Reviews in time, the newest first: what was seen, what was chosen, how the tries went, what became of it. */
 export function Timeline({ reviews, focuses }: TimelineProps) {
   const theme = useTheme();
   const [all, setAll] = useState(false);

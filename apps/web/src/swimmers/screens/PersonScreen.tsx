@@ -1,3 +1,4 @@
+/** What the club keeps about one person: as a file, who looked at it, and gone for good. For the head coach. */
 import { PERSON_PARTS, type Erasing, type PersonPart } from '@upwell/contract/person';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
@@ -39,7 +40,6 @@ const WORD: Readonly<Record<PersonPart, string>> = {
 
 const count = (n: number, one: string, many: string) => `${countWord(n)} ${n === 1 ? one : many}`;
 
-/** What the club keeps about one person: as a file, who looked at it, and gone for good. For the head coach. */
 export function PersonScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const wide = useWide();

@@ -1,3 +1,4 @@
+// One swimmer: goal, focus, times and what was seen so far.
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { bestView } from '@upwell/core/figure';

@@ -1,3 +1,4 @@
+// Everybody in the club, found by name, level, squad or focus.
 import { LEVEL, LEVELS, type LevelId } from '@upwell/core/swimmers';
 import { CAUSES } from '@upwell/core/review';
 import type { SwimmerRow } from '@upwell/contract/swimmers';

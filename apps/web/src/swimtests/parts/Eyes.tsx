@@ -1,3 +1,4 @@
+// The straight-line test: ten strokes with closed eyes.
 import { ENTRY_RANGE as RANGE } from '@upwell/core/swimtests';
 import { StyleSheet, View } from 'react-native';
 import { Stepper } from '@/ui/Stepper';

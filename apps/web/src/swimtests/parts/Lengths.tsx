@@ -1,3 +1,4 @@
+// Clean lengths: strokes and time of each.
 import { ENTRY_RANGE as RANGE } from '@upwell/core/swimtests';
 import { formatTime } from '@upwell/core/units';
 import { useState } from 'react';

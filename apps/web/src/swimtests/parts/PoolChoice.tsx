@@ -1,3 +1,4 @@
+/** Which pool a test is swum in: every speed hangs on it. */
 import { lengthsToMetres, POOL_LENGTH, type Pool } from '@upwell/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -17,7 +18,6 @@ export function lengthOf(pool: Pool): number {
   return lengthsToMetres(pool, 1);
 }
 
-/** Which pool a test is swum in: every speed hangs on it. */
 export function PoolChoice({
   poolM,
   onPool,

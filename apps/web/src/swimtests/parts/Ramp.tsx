@@ -1,3 +1,4 @@
+// The rate ramp: reps at rising stroke rates.
 import { ENTRY_RANGE as RANGE, rampRepM, rampReps } from '@upwell/core/swimtests';
 import { formatTime, parseTime } from '@upwell/core/units';
 import { useState } from 'react';

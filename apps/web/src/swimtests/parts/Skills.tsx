@@ -1,3 +1,4 @@
+// Tests of a single skill: glide, tumble turn, a step of a ladder.
 import { LADDER_IDS, LADDERS, type LadderId } from '@upwell/core/library';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';

@@ -1,3 +1,4 @@
+// What a test says, and whether it is better than last time.
 import type { TestView } from '@upwell/contract/records';
 import { compareTests, SWIM_TEST, testValue, type SwimTestKind, type TestOutcome } from '@upwell/core/swimtests';
 import { StyleSheet, View } from 'react-native';

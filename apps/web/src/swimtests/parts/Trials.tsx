@@ -1,3 +1,4 @@
+// Time trials: one or more distances all out.
 import { formatTime, parseTime } from '@upwell/core/units';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,3 +1,4 @@
+/** A stopwatch whose moments are those of the finger; it goes on over a reload. */
 import { formatTime } from '@upwell/core/units';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -17,7 +18,6 @@ interface WatchProps {
   readonly stop?: string;
 }
 
-/** A stopwatch whose moments are those of the finger; it goes on over a reload. */
 export function Watch({ time, running, onRunning, onTime, split, start = 'Start', stop = 'Stop' }: WatchProps) {
   const theme = useTheme();
   const now = useNow(time, 50, running !== null);

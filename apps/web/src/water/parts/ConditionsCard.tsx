@@ -1,3 +1,4 @@
+/** The water as the coach reads it: a line of words that opens to be changed. */
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Choice } from '@/ui/Choice';
@@ -19,7 +20,6 @@ const OTHERS = [
 ] as const;
 const hundredth = (n: number) => Math.round(n * 100) / 100;
 
-/** The water as the coach reads it: a line of words that opens to be changed. */
 export function ConditionsCard({ conditions: c, onChange }: ConditionsCardProps) {
   const [open, setOpen] = useState(false);
   const step = (field: 'currentMps' | 'waveHeightM', by: number, most: number) => {

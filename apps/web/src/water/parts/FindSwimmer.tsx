@@ -1,3 +1,4 @@
+/** One swimmer of the club, found by name. */
 import { useDeferredValue, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Searchbar } from 'react-native-paper';
@@ -11,7 +12,6 @@ interface FindSwimmerProps {
   readonly onChoose: (id: string, name: string) => void;
 }
 
-/** One swimmer of the club, found by name. */
 export function FindSwimmer({ chosen, onChoose }: FindSwimmerProps) {
   const [search, setSearch] = useState('');
   const asked = useDeferredValue(search.trim());

@@ -1,3 +1,4 @@
+/** What each interval costs, with those that are as good; drag the knob, or use the arrow keys. */
 import type { Sweep } from '@upwell/core/water';
 import { useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -17,7 +18,6 @@ const PAD = 22;
 const TOP = 14;
 const FOOT = 24;
 
-/** What each interval costs, with those that are as good; drag the knob, or use the arrow keys. */
 export function IntervalCurve({ sweep, interval, onChange, words }: IntervalCurveProps) {
   const theme = useTheme();
   const [width, setWidth] = useState(0);

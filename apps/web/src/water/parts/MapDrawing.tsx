@@ -1,3 +1,4 @@
+// What is drawn on the map: ground, course, marks and swum lines.
 import { legsOf, type Course, type Place, type Plane, type PlanePoint } from '@upwell/core/water';
 import { memo, useMemo } from 'react';
 import { Path } from 'react-native-svg';

@@ -1,3 +1,4 @@
+/** The swim-out that is decided on: each level by loops and minutes, and the way to its head count. */
 import { peopleOf, type GroupPerson } from '@upwell/core/sessions';
 import { groupOfPlan, swimOutLines, type DayGroup } from '@upwell/core/water';
 import type { SessionView } from '@upwell/contract/sessions';
@@ -15,7 +16,6 @@ interface PlanCardProps {
 
 const half = (loops: number) => `${Math.floor(loops) || ''}${loops % 1 === 0 ? '' : '½'}`;
 
-/** The swim-out that is decided on: each level by loops and minutes, and the way to its head count. */
 export function PlanCard({ session, onTake }: PlanCardProps) {
   const router = useRouter();
   const lines = swimOutLines(session.plan);

@@ -1,3 +1,4 @@
+/** What was forecast, to be read over, and what only eyes at the water can tell. */
 import type { DayReadings } from '@upwell/core/water';
 import { StyleSheet, View } from 'react-native';
 import { Card } from '@/ui/Card';
@@ -31,7 +32,6 @@ const STEPPED = [
   { of: 'rainMm72h', label: 'mm rain, 72 h', step: 1, digits: 0, least: 0 },
 ] as const;
 
-/** What was forecast, to be read over, and what only eyes at the water can tell. */
 export function ReadingsCard({ readings: r, own, onRead }: ReadingsProps) {
   return (
     <Card title="Read at the water">

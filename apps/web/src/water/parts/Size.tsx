@@ -1,3 +1,4 @@
+// A size in metres, with a slider.
 import { Stepper } from '@/ui/Stepper';
 
 export function Size({

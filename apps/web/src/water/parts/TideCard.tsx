@@ -1,3 +1,4 @@
+/** When there is water enough at the entry, and when it runs least. */
 import { nearestSlack, waterWindow } from '@upwell/core/water';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -20,7 +21,6 @@ const STEP_M = 0.1;
 const clock = (ms: number) => new Date(ms).toTimeString().slice(0, 5);
 const day = (ms: number, at: Date) => (new Date(ms).toDateString() === at.toDateString() ? '' : ' next day');
 
-/** When there is water enough at the entry, and when it runs least. */
 export function TideCard({ at, minutes, depthM, leastM, onChange }: TideCardProps) {
   const from = at.getTime();
   const span = depthM === null ? null : waterWindow(from, leastM - depthM);

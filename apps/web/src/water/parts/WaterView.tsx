@@ -1,3 +1,4 @@
+/** What the swimmer sees at a look, at the height of the eyes over the water: the mark, what stands behind it, the waves. */
 import { BUOY_WIDTH_M, EYE_HEIGHT_M, type LegPlan } from '@upwell/core/water';
 import { RAD } from '@upwell/core/units';
 import { useState } from 'react';
@@ -10,7 +11,6 @@ const HEIGHT = 150;
 /** Degrees of the picture to each side. */
 const HALF = 14;
 
-/** What the swimmer sees at a look, at the height of the eyes over the water: the mark, what stands behind it, the waves. */
 export function WaterView({ plan, waveHeightM }: { readonly plan: LegPlan; readonly waveHeightM: number }) {
   const theme = useTheme();
   const [width, setWidth] = useState(0);

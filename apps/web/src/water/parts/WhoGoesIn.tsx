@@ -1,3 +1,4 @@
+/** Who goes in, what is ready for them, and each health note with what was answered to it. */
 import { HEALTH_ADVICE } from '@upwell/core/swimmers';
 import type { GroupPerson } from '@upwell/core/sessions';
 import type { DayGroup } from '@upwell/core/water';
@@ -42,7 +43,6 @@ const READY = [
   { of: 'stopSignal', label: 'Stop signal agreed' },
 ] as const;
 
-/** Who goes in, what is ready for them, and each health note with what was answered to it. */
 export function WhoGoesIn({ group, names, date, waterC, head, onChange, onTake }: WhoGoesInProps) {
   return (
     <Card title="Who goes in">

@@ -1,3 +1,4 @@
+/** Whom the sheet is for: a swimmer found by name, or what is usual at a level. */
 import { LEVEL, LEVELS } from '@upwell/core/swimmers';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -13,7 +14,6 @@ interface WhoSwimsProps {
   readonly onChoose: (who: Who) => void;
 }
 
-/** Whom the sheet is for: a swimmer found by name, or what is usual at a level. */
 export function WhoSwims({ who, name, onChoose }: WhoSwimsProps) {
   const [open, setOpen] = useState(false);
   const choose = (next: Who) => {

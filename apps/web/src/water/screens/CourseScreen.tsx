@@ -1,3 +1,4 @@
+// A course leg by leg: bearing, aim, side to breathe and how often to look.
 import { extraTimeShare, type LegPlan, type Sweep } from '@upwell/core/water';
 import { formatTime } from '@upwell/core/units';
 import type { CourseView } from '@upwell/contract/water';

@@ -1,3 +1,4 @@
+// Go or not: what was read at the water, what speaks against it, and who decided.
 import { ladderCard } from '@upwell/core/library';
 import { CAUTION, reasonProblem, WATER_RULES } from '@upwell/core/safety';
 import type { GroupPerson } from '@upwell/core/sessions';

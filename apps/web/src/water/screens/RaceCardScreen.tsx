@@ -1,3 +1,4 @@
+// The race card of a swimmer for a course and a day.
 import { CAUTION } from '@upwell/core/safety';
 import { formatTime } from '@upwell/core/units';
 import type { CardLeg, CardQuestion, RaceCard } from '@upwell/core/water';

@@ -1,3 +1,4 @@
+// Tracks that were swum on a course, and what they say.
 import { formatTime } from '@upwell/core/units';
 import type { CleanTrack, TrackHabits } from '@upwell/core/water';
 import type { CourseView, KeptPoint, TrackRow } from '@upwell/contract/water';

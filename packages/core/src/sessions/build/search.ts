@@ -1,3 +1,4 @@
+// Finds the best way to fill one group’s blocks for each shape of rounds.
 import { seeded } from '../../units';
 import { bareGroup } from '../request/bareGroup';
 import { beginnerBlocks, byTheClock } from '../fill/beginners';

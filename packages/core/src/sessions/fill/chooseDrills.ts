@@ -1,3 +1,4 @@
+// Which drills serve a group and a theme.
 import { drillCard, LADDER_IDS, ladderCard, type Drill, type DrillId, type KitId, type LadderId } from '../../library';
 import { CAUSE_IDS, CAUSES, STAGES, type CauseId } from '../../review';
 import { isAtLeast } from '../../swimmers';

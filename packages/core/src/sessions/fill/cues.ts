@@ -1,3 +1,4 @@
+// What is said of a theme and after a drill.
 import { drillCard, type DrillId } from '../../library';
 import { CAUSES, type Cause, type CauseId } from '../../review';
 import { isAtLeast } from '../../swimmers';

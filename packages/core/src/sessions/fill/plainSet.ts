@@ -1,3 +1,4 @@
+// Sets with what is usual filled in.
 import type { DrillId, KitId } from '../../library';
 import type { Breathing, Item, Sighting, SwimSet, SwimStroke } from '../plan/model';
 import { EASY } from '../plan/setMeasure';

@@ -1,3 +1,4 @@
+// Who catches whom when a lane swims a set.
 export interface LaneSwimmer {
   readonly id: string;
   readonly speedMps: number;

@@ -1,3 +1,4 @@
+// The smallest change after which nobody in a lane is caught.
 import { type LaneRep, type LaneSwimmer, simulateLane } from './catches';
 
 export interface LaneProposal {

@@ -1,3 +1,4 @@
+// The load of the last weeks, and when to ask about it.
 import type { PastLoad } from './loadLimit';
 import { WEEKLY_RISE } from './loadLimit';
 

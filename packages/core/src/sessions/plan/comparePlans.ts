@@ -1,3 +1,4 @@
+// What was planned beside what was done.
 import { groupClock } from './clock';
 import { BLOCK_KINDS, type BlockKind, type GroupPlan, type SessionPlan } from './model';
 import { groupTotals } from './totals';

@@ -1,3 +1,4 @@
+// A set in a few words.
 import { drillCard } from '../../library';
 import { formatTime, poolDistance, type Pool } from '../../units';
 import type { AnySet, Breathing, SessionPlace, SessionPlan, Sighting, SwimStroke, Timing } from './model';

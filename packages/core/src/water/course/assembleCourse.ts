@@ -1,3 +1,4 @@
+// A course from the points and areas of any file.
 import { cleanText, cutText } from '../../text';
 import {
   AREA_KINDS,

@@ -1,3 +1,4 @@
+// What is wrong with a course, the worst first.
 import { polygonContains } from 'd3-polygon';
 import { bearingTo, cross, toStretch, turnBetween, type Place, type PlanePoint } from './plane';
 import { COURSE_LIMIT, type Course, type TurnSide } from './model';

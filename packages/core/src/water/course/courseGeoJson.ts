@@ -1,3 +1,4 @@
+// A course as GeoJSON, and back.
 import { plainId } from '../../text';
 import type { Place } from './plane';
 import { LARGEST_COURSE, type NamedCourse, type RawPoint, type ReadCourse, assemble, opened } from './assembleCourse';

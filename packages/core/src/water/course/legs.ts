@@ -1,3 +1,4 @@
+// The legs of a course, lap by lap.
 import { bearingTo, planeAround, type Place, type Plane } from './plane';
 import type { Course, TurnSide } from './model';
 

@@ -1,3 +1,4 @@
+// What a course is made of: marks, landmarks, areas.
 import type { Place } from './plane';
 
 export const TURN_SIDES = ['left', 'right'] as const;

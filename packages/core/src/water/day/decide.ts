@@ -1,3 +1,4 @@
+// Go or not: every check of the water, the air, the group and the watchers.
 import type { Check, DayDecision, DayGroup, DayReadings, Decision } from './model';
 import { AIR_C, feltC, longestInWater, WATER_RULES, type WaterPerson, type WaterRules } from '../../safety';
 

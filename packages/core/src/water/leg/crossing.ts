@@ -1,3 +1,4 @@
+// Swimming across a current.
 import { RAD } from '../../units';
 
 export interface Crossing {

@@ -1,3 +1,4 @@
+// What a swimmer takes to the start: each leg in a line, and what to do if.
 import { kitList } from './kitList';
 import type { LegPlan } from './legPlan';
 import { FEET_GAIN } from '../../measures';

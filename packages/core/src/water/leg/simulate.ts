@@ -1,3 +1,4 @@
+// A leg swum many times with one interval between looks.
 import { LOST, type LegSwim, type Swum, swim } from './swim';
 
 export interface IntervalResult {

@@ -1,3 +1,4 @@
+// Where the sun stands.
 import { getPosition } from 'suncalc';
 import { turned } from '../course/plane';
 

@@ -1,3 +1,4 @@
+// The best interval between looks for a leg.
 import { nearOptimal } from './sighting';
 import { type IntervalResult, simulateInterval } from './simulate';
 import type { LegSwim } from './swim';

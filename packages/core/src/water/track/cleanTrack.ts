@@ -1,3 +1,4 @@
+// A track without what cannot be.
 import type { TrackPoint } from '../../exchange';
 import { bearingTo, type Place } from '../course/plane';
 

@@ -1,3 +1,4 @@
+// A track laid over its course: legs, times, metres and line.
 import type { Drift } from '../../measures';
 import { legsOf, planeOf, type Leg } from '../course/legs';
 import type { Course } from '../course/model';

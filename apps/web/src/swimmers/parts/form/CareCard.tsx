@@ -1,3 +1,4 @@
+/** What the coach takes care of, with the consent to keep it, and the kit the swimmer has. */
 import { KIT, KIT_IDS } from '@upwell/core/library';
 import { HEALTH_FLAGS } from '@upwell/core/swimmers';
 import { Controller, useWatch } from 'react-hook-form';
@@ -10,7 +11,6 @@ import type { FormControl } from './Pick';
 const toggle = <T extends string>(list: readonly T[], value: T): T[] =>
   list.includes(value) ? list.filter((v) => v !== value) : [...list, value];
 
-/** What the coach takes care of, with the consent to keep it, and the kit the swimmer has. */
 export function CareCard({ control, child }: { readonly control: FormControl; readonly child: boolean }) {
   const flags = useWatch({ control, name: 'healthFlags' });
   return (

@@ -1,3 +1,4 @@
+/** The race that is trained for, or a button to set one. */
 import { PLACES } from '@upwell/contract/swimmers';
 import { useWatch } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
@@ -14,7 +15,6 @@ interface GoalCardProps {
   readonly setGoal: (has: boolean) => void;
 }
 
-/** The race that is trained for, or a button to set one. */
 export function GoalCard({ control, setGoal }: GoalCardProps) {
   const hasGoal = useWatch({ control, name: 'hasGoal' });
   return (

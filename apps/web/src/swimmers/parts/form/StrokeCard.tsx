@@ -1,3 +1,4 @@
+/** How the swimmer swims: the model that is coached, and the side of the breath. */
 import { BREATHING_SIDES } from '@upwell/contract/swimmers';
 import { STROKE_MODEL, STROKE_MODELS, type StrokeModelId } from '@upwell/core/swimmers';
 import { Card } from '@/ui/Card';
@@ -12,7 +13,6 @@ interface StrokeCardProps {
   readonly before: StrokeModelId | null;
 }
 
-/** How the swimmer swims: the model that is coached, and the side of the breath. */
 export function StrokeCard({ control, before }: StrokeCardProps) {
   return (
     <Card title="Stroke">

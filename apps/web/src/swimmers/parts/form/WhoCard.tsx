@@ -1,3 +1,4 @@
+/** Name, age, squad and level; for a child what the guardian agreed to. */
 import type { Squad } from '@upwell/contract/swimmers';
 import { LEVEL, LEVELS } from '@upwell/core/swimmers';
 import { Controller, useWatch } from 'react-hook-form';
@@ -14,7 +15,6 @@ interface WhoCardProps {
   readonly child: boolean;
 }
 
-/** Name, age, squad and level; for a child what the guardian agreed to. */
 export function WhoCard({ control, squads, child }: WhoCardProps) {
   const birthYear = useWatch({ control, name: 'birthYear' });
   return (
