@@ -3,14 +3,15 @@ import { CAUTION } from '@upwell/core/safety';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button, SegmentedButtons, Text } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
 import { api } from '@/api/api';
 import { leave as leaveHere, tellServer } from '@/api/leaving';
 import { dropAllDrafts } from '@/state/drafts';
 import { forgetSeen, send } from '@/offline';
 import { useAppDispatch, useAppSelector, useAppStore } from '@/state/hooks';
-import { chooseTheme } from '@/state/settings';
+import { chooseTheme, type ThemeChoice } from '@/state/settings';
 import { Card } from '@/ui/Card';
+import { Choice } from '@/ui/Choice';
 import { Screen } from '@/ui/Screen';
 import { Notice } from '@/ui/States';
 import { ArchiveCard } from './ArchiveCard';
@@ -19,6 +20,12 @@ import { DevicesCard } from './DevicesCard';
 import { PasswordCard } from './PasswordCard';
 import { ROLE_WORD } from './roles';
 import { useMeQuery } from './api';
+
+const THEMES: readonly { readonly value: ThemeChoice; readonly label: string }[] = [
+  { value: 'system', label: 'As the device' },
+  { value: 'day', label: 'Day' },
+  { value: 'night', label: 'Night' },
+];
 
 export function AccountScreen() {
   const router = useRouter();
@@ -55,15 +62,7 @@ export function AccountScreen() {
         <Text>{me ? `${me.name} · ${ROLE_WORD[me.role]}` : ''}</Text>
       </Card>
       <Card title="Light">
-        <SegmentedButtons
-          value={theme}
-          onValueChange={(value) => dispatch(chooseTheme(value))}
-          buttons={[
-            { value: 'system', label: 'As the device' },
-            { value: 'day', label: 'Day', icon: 'white-balance-sunny' },
-            { value: 'night', label: 'Night', icon: 'weather-night' },
-          ]}
-        />
+        <Choice label="Colours" options={THEMES} chosen={[theme]} onPress={(value) => dispatch(chooseTheme(value))} />
       </Card>
       {me && me.role !== 'swimmer' ? (
         <Card title="People">

@@ -5,16 +5,22 @@ import { LEVEL } from '@upwell/core/swimmers';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button, Searchbar, SegmentedButtons, Text } from 'react-native-paper';
+import { Button, Searchbar, Text } from 'react-native-paper';
 import { Screen } from '@/ui/Screen';
+import { Tabs } from '@/ui/Tabs';
 import { Empty } from '@/ui/States';
-import { textSize } from '@/ui/theme';
 import { CauseDetails, DrillDetails, LadderDetails } from '../parts/Details';
 import { Entry } from '../parts/Entry';
 import { ModelsPage } from '../parts/ModelsPage';
 
 const SHELVES = ['causes', 'drills', 'ladders', 'models'] as const;
 type Shelf = (typeof SHELVES)[number];
+const SHELF_WORD: Readonly<Record<Shelf, string>> = {
+  causes: 'Causes',
+  drills: 'Drills',
+  ladders: 'Ladders',
+  models: 'Models',
+};
 
 export function LibraryScreen() {
   const router = useRouter();
@@ -39,15 +45,11 @@ export function LibraryScreen() {
         </Button>
       }
     >
-      <SegmentedButtons
-        value={shelf}
-        onValueChange={(value) => router.setParams({ show: value })}
-        buttons={SHELVES.map((value) => ({
-          value,
-          label: value[0]!.toUpperCase() + value.slice(1),
-          labelStyle: styles.label,
-        }))}
-        style={styles.gap}
+      <Tabs
+        label="Part of the library"
+        tabs={SHELVES.map((value) => ({ value, label: SHELF_WORD[value] }))}
+        chosen={shelf}
+        onChoose={(value) => router.setParams({ show: value })}
       />
       {shelf === 'models' ? (
         <ModelsPage />
@@ -106,4 +108,4 @@ export function LibraryScreen() {
   );
 }
 
-const styles = StyleSheet.create({ gap: { marginBottom: 12 }, label: { fontSize: textSize(13), marginHorizontal: 0 } });
+const styles = StyleSheet.create({ gap: { marginBottom: 12 } });

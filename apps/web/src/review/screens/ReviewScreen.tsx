@@ -19,7 +19,7 @@ import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
-import { Button, SegmentedButtons, Text } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { fieldMessages, sentence } from '@/api/problem';
 import { useDraft } from '@/state/hooks';
@@ -28,10 +28,10 @@ import { Card } from '@/ui/Card';
 import { daysBetween } from '@upwell/core/days';
 import { dayOf, distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
+import { Tabs } from '@/ui/Tabs';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
-import { textSize } from '@/ui/theme';
 import { useOutcomesQuery, useSaveReviewMutation } from '../api';
 import { newReviewDraft, withNoted, withSign, undone, type ReviewDraft } from '../draft';
 import { FigurePane } from '../parts/FigurePane';
@@ -230,16 +230,11 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
         ) : null
       }
     >
-      <SegmentedButtons
-        value={draft.stroke}
-        onValueChange={(value) => setDraft((now) => ({ ...now, stroke: value, cause: null, drill: null, cue: null }))}
-        buttons={STROKES.map((value) => ({
-          value,
-          label: STROKE_WORD[value],
-          labelStyle: styles.label,
-          accessibilityLabel: `Review ${STROKE_WORD[value]}`,
-        }))}
-        style={styles.strokes}
+      <Tabs
+        label="What is reviewed"
+        tabs={STROKES.map((value) => ({ value, label: STROKE_WORD[value] }))}
+        chosen={draft.stroke}
+        onChoose={(stroke) => setDraft((now) => ({ ...now, stroke, cause: null, drill: null, cue: null }))}
       />
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.column : undefined}>
@@ -283,8 +278,6 @@ function failedTwice(swimmer: SwimmerPage): CauseId[] {
 const STICKY = { position: 'sticky', top: 0 } as unknown as ViewStyle;
 
 const styles = StyleSheet.create({
-  strokes: { marginBottom: 10, maxWidth: 620 },
-  label: { fontSize: textSize(14), marginHorizontal: 4 },
   chips: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginVertical: 8, alignItems: 'center' },
   columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
   column: { flex: 1 },

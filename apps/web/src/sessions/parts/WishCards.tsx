@@ -13,14 +13,13 @@ import type { LevelId } from '@upwell/core/swimmers';
 import { poolDistance } from '@upwell/core/units';
 import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
-import { Button, SegmentedButtons, Text } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Input } from '@/ui/Input';
 import { Stepper } from '@/ui/Stepper';
 import { Toggle } from '@/ui/Toggle';
-import { textSize } from '@/ui/theme';
 import type { PartProps } from './wishProps';
 
 const KIND_WORD = { aerobic: 'Steady', technique: 'Technique', speed: 'With speed' } as const;
@@ -70,11 +69,11 @@ export function ThemeCard({ wish, proposal, change }: PartProps & { readonly pro
           })}
         </View>
       ) : null}
-      <SegmentedButtons
-        value={wish.kind}
-        onValueChange={(kind) => change({ kind: kind })}
-        buttons={SESSION_KINDS.map((value) => ({ value, label: KIND_WORD[value], labelStyle: styles.label }))}
-        style={styles.gap}
+      <Choice
+        label="Kind"
+        options={SESSION_KINDS.map((value) => ({ value, label: KIND_WORD[value] }))}
+        chosen={[wish.kind]}
+        onPress={(kind) => change({ kind })}
       />
     </Card>
   );
@@ -143,6 +142,5 @@ export function Locks({ plan, wish, change }: PartProps & { readonly plan: Sessi
 const styles = StyleSheet.create({
   chips: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center', marginVertical: 4 },
   scroll: { gap: 8, paddingBottom: 4 },
-  label: { fontSize: textSize(14), marginHorizontal: 4 },
   gap: { marginTop: 8 },
 });

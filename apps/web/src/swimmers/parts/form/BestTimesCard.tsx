@@ -47,7 +47,7 @@ export function BestTimesCard({ control }: { readonly control: FormControl }) {
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 10, alignItems: 'flex-start', marginVertical: 4 },
-  flex: { flex: 1, minWidth: 180 },
+  flex: { flex: 1, minWidth: 110 },
   small: { width: 120 },
   start: { alignSelf: 'flex-start', marginTop: 6 },
 });
