@@ -4,7 +4,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { changedFiles, lastSeconds, listTests, nearTests, rememberSeconds } from './lib/changed.mjs';
+import { changedFiles, lastSeconds, listTests, nearTests, rememberSeconds, typedParts } from './lib/changed.mjs';
 import { installPostgres, startCluster } from './lib/postgres.mjs';
 import {
   Advice,
@@ -84,7 +84,8 @@ async function quick() {
   const related = listTests(changed);
   const near = nearTests(changed, related, lastSeconds());
   console.log(`${changed.length} changed files; ${near.length} of ${related.length} test files about them are run.`);
-  const types = show('node', ['scripts/typecheck.mjs', '--quick']);
+  const typed = typedParts(changed);
+  const types = typed.length > 0 ? show('node', ['scripts/typecheck.mjs', ...typed]) : 0;
   const none = { passed: 0, failed: 0 };
   const tests =
     near.length > 0 ? await jest(['core', 'web'], {}, ['--runTestsByPath', ...near, '--maxWorkers=1']) : none;

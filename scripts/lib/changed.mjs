@@ -18,6 +18,21 @@ export function changedFiles() {
   return open.length > 0 ? open : git('diff', '--name-only', '--diff-filter=d', 'HEAD~1', 'HEAD');
 }
 
+/** Which parts build on a part, itself first; journeys and benches are left to the whole run. */
+const BUILD_ON = {
+  'packages/core': ['packages/core', 'packages/contract', 'apps/server', 'apps/web'],
+  'packages/contract': ['packages/contract', 'apps/server', 'apps/web'],
+  'apps/server': ['apps/server'],
+  'apps/web': ['apps/web'],
+  e2e: ['e2e'],
+  bench: ['bench'],
+};
+
+/** The parts whose types a change can break. */
+export const typedParts = (files) => [
+  ...new Set(Object.entries(BUILD_ON).flatMap(([part, on]) => (files.some((f) => f.startsWith(part)) ? on : []))),
+];
+
 /** The unit tests that import any of the files, over however many others. */
 export function listTests(files) {
   if (files.length === 0) return [];
