@@ -213,6 +213,12 @@ describe('a list of swimmers', () => {
     ]);
   });
 
+  it('has a meaning for every column, also where only the headings are so wide', () => {
+    const { headings, columns } = read('"!",""\n"@"');
+    expect(headings).toEqual(['!', 'Column 2']);
+    expect(columns.map((c) => c.field)).toEqual(['email', 'ignore']);
+  });
+
   it('reads any text without breaking, and no line is lost', () => {
     const cell = fc.string({ maxLength: 12 });
     fc.assert(

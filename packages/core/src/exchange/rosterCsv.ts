@@ -59,8 +59,10 @@ function isHeading([first = [], ...rows]: readonly (readonly string[])[]): boole
 const YEAR = /^(?:19|20)\d\d$/;
 
 /** Columns of a list without headings, from what stands in them: names first, then a squad. */
-function guessWithout(rows: readonly (readonly string[])[]): RosterColumn[] {
-  const width = Math.max(...rows.map((row) => row.length));
+function guessWithout(
+  rows: readonly (readonly string[])[],
+  width = Math.max(...rows.map((row) => row.length)),
+): RosterColumn[] {
   const most = (column: number, is: (cell: string) => boolean) => {
     const cells = rows.map((row) => (row[column] ?? '').trim()).filter((cell) => cell !== '');
     return cells.length > 0 && cells.filter(is).length >= cells.length * 0.7;
@@ -172,7 +174,7 @@ export function readRoster(text: string, mapping: RosterMapping | null, thisYear
       ? mapping.columns
       : at >= 0 && headed
         ? guessRoster(headings)
-        : guessWithout(rows);
+        : guessWithout(rows, width);
   const head = { headings, columns: chosen, headed, sample: rows.slice(0, 4) };
   const fields = chosen.map((c) => c.field);
   const whole = fields.includes('given-family') || fields.includes('family-given');

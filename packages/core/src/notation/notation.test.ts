@@ -174,6 +174,7 @@ describe('a session as text', () => {
   it('comes back as it was, whatever it holds', () => {
     fc.assert(
       fc.property(document, (any) => {
+        fc.pre(writeSession(any).length <= LONGEST_TEXT);
         const read = readSession(writeSession(any));
         expect(read.problems).toEqual([]);
         expect(read.document).toEqual({ ...any, plan: withPositionIds(any.plan) });
@@ -185,6 +186,7 @@ describe('a session as text', () => {
   it('comes back from CSV as it was, a row a set', () => {
     fc.assert(
       fc.property(document, (any) => {
+        fc.pre(writeSession(any).length <= LONGEST_TEXT);
         const read = readSessionCsv(writeSessionCsv(any));
         expect(read.problems).toEqual([]);
         expect(read.document).toEqual({ ...any, plan: withPositionIds(any.plan) });
@@ -198,6 +200,7 @@ describe('a session as text', () => {
       JSON.stringify({ format: 'upwell-session', version: 1, ...(any as object), ...change });
     fc.assert(
       fc.property(document, (any) => {
+        fc.pre(writeSession(any).length <= LONGEST_TEXT);
         expect(readSessionJson(file(any)).document).toEqual({ ...any, plan: withPositionIds(any.plan) });
       }),
       { numRuns: 100 },

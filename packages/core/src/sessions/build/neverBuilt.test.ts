@@ -1,5 +1,5 @@
 import { blockOf, roundsOf, setOf } from '../plan/testPlans';
-import { buildSession, patternProblem, setsOf } from '..';
+import { buildSession, checkPlan, patternProblem, setsOf } from '..';
 import { CAUSES, type CauseId } from '../../review';
 
 describe('the builder', () => {
@@ -22,6 +22,29 @@ describe('the builder', () => {
         .filter(({ set }) => patternProblem(set.stroke, set.breathing) !== null)
         .map(({ set }) => [theme, set.stroke, set.breathing]);
       expect(wrong).toEqual([]);
+    }
+  });
+
+  it('gives no try outside that is farther than the card of its drill allows', () => {
+    // A fast group swims the 25 m of a spin-up in under half a minute.
+    for (const loopM of [100, 200, 400]) {
+      const built = buildSession({
+        kind: 'aerobic',
+        theme: 'slow-recovery',
+        minutes: 35,
+        place: 'open-water',
+        pool: { length: loopM, unit: 'm' },
+        kit: [],
+        seed: 141597,
+        groups: [{ level: 'race', swimmers: 1, lanes: 1, v400Mps: 1.4 }],
+      });
+      if (built.kind === 'clash') throw new Error(built.clashes[0]!.message);
+      expect(checkPlan(built.plan).blocked).toEqual([]);
+      const tries = built.plan.groups.flatMap((g) => g.blocks.flatMap((b) => setsOf(b.items)));
+      const spinUps = tries.flatMap(({ set }) =>
+        set.drill === 'spin-up' && set.kind === 'timed' ? [set.seconds] : [],
+      );
+      for (const seconds of spinUps) expect(seconds).toBeLessThan(30);
     }
   });
 

@@ -69,13 +69,15 @@ function skills(context: Context): Candidate[] {
   return out;
 }
 
-/** Seconds of one try that stay within what the card of a drill allows, in half-minutes. */
+/** Seconds of one try that stay within what the card of a drill allows: half-minutes, or fives where a try is shorter. */
 function longestTry(id: DrillId, { groupPlan }: Context): number {
   const { dose, factor } = drillCard(id);
   if (dose.kind === 'seconds') return dose.seconds;
   if (dose.kind === 'repeats') return Math.ceil((dose.tries * dose.eachS) / 30) * 30;
   const speed = effortSpeed(groupPlan.v400Mps, EASY, groupPlan.paceTable) * (factor ?? 1);
-  return Math.max(30, Math.floor(dose.mostM / speed / 30) * 30);
+  const most = dose.mostM / speed;
+  const step = most < 30 ? 5 : 30;
+  return Math.max(step, Math.floor(most / step) * step);
 }
 
 function loops(context: Context): Candidate[] {
