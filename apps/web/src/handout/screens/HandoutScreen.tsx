@@ -22,12 +22,12 @@ import { newSecret, sharedAddress } from '@/api/secret';
 export function HandoutScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const { data: me } = useMeQuery();
-  const { data: swimmer, error } = useSwimmerQuery(id);
+  const { data: swimmer, error, refetch } = useSwimmerQuery(id);
   const focus = swimmer?.focuses.find((f) => f.outcome === null);
   if (!swimmer || !focus) {
     return (
       <Screen title="Hand-out" back={`/swimmers/${id}`}>
-        {error && !swimmer ? <Failure error={error} /> : null}
+        {error && !swimmer ? <Failure error={error} retry={() => void refetch()} /> : null}
         {swimmer ? (
           <Empty
             title="Nothing to take home yet"
