@@ -6,9 +6,8 @@ import type { Database } from '../platform/database';
 import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { EyeTryEntity } from './entities';
-
-/** Tries kept in view, a coach. */
-const SHOWN = 300;
+import { all } from '../platform/statement';
+import { TRIES } from './sql';
 
 /** The eye training of the club's coaches. */
 export async function eyeRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
@@ -38,16 +37,7 @@ export async function eyeRoutes(app: FastifyInstance, { database }: { database: 
 }
 
 async function history(em: EntityManager, me: Me): Promise<EyeHistory> {
-  const rows = await em.execute<{ account_id: string; name: string; tries: EyeTry[] }[]>(
-    `select a.id as account_id, a.name, t.tries from account a
-       cross join lateral (
-         select json_agg(json_build_object('grade', e.grade, 'seed', e.seed, 'marked', e.marked)) as tries
-         from (select * from eye_try where account_id = a.id order by at desc, id desc limit ${SHOWN}) e
-       ) t
-     where a.role <> 'swimmer' and t.tries is not null order by a.name limit 50`,
-    [],
-    'all',
-  );
+  const rows = await all(em, TRIES);
   return {
     mine: rows.find((row) => row.account_id === me.accountId)?.tries ?? [],
     others: rows

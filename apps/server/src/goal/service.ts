@@ -9,8 +9,10 @@ import { saveVersioned } from '../platform/saveVersioned';
 import { SwimmerEntity } from '../swimmers/entities';
 import { lockSwimmers } from '../platform/lock';
 import type { RunWork } from '../work';
-import { RacePlanEntity } from './entities';
+import { all } from '../platform/statement';
+import { PlanWeekEntity, RaceOutlookEntity, RacePlanEntity } from './entities';
 import { knownOf, type Known } from './facts';
+import { RACERS } from './sql';
 
 const toView = ({ id, name, version, choices, facts }: Known): RacePlanView => ({
   swimmerId: id,
@@ -64,63 +66,36 @@ export async function planSwimmers(
   today: string,
 ): Promise<void> {
   await lockSwimmers(em, ids);
-  const all = await knownOf(em, ids, today);
-  const list = `{${all.map((k) => k.id).join(',')}}`;
-  await em.execute(
-    'delete from plan_week where swimmer_id = any(?::uuid[]) and monday >= ?::date',
-    [list, weekOf(today)],
-    'run',
-  );
-  await em.execute('delete from race_outlook where swimmer_id = any(?::uuid[])', [list], 'run');
-  const racers = all.flatMap(({ id, facts, choices }) => (facts ? [{ id, facts, choices }] : []));
+  const everybody = await knownOf(em, ids, today);
+  const swimmerId = { $in: everybody.map((k) => k.id) };
+  await em.nativeDelete(PlanWeekEntity, { swimmerId, monday: { $gte: weekOf(today) } });
+  await em.nativeDelete(RaceOutlookEntity, { swimmerId });
+  const racers = everybody.flatMap(({ id, facts, choices }) => (facts ? [{ id, facts, choices }] : []));
   const plans = racers.length > 0 ? await work('plan-races', { racers, today }) : [];
-  const weeks = plans.flatMap(({ id, plan }) => plan.weeks.map((week) => ({ swimmer_id: id, ...week })));
-  await em.execute(
-    `insert into race_outlook (swimmer_id, club_id, event, race_on, outlook, problems, made_on)
-     select x.swimmer_id, ?, x.event, x.race_on, x.outlook, x.problems, ?::date
-     from jsonb_to_recordset(?::jsonb) as x (swimmer_id uuid, event text, race_on date, outlook jsonb, problems jsonb)`,
-    [
-      clubId,
-      today,
-      JSON.stringify(
-        plans.map(({ id, facts, plan, outlook }) => ({
-          swimmer_id: id,
-          event: facts.event,
-          race_on: facts.raceOn,
-          outlook,
-          problems: plan.problems,
-        })),
-      ),
-    ],
-    'run',
-  );
-  await em.execute(
-    `insert into plan_week (swimmer_id, monday, club_id, phase, kind, load, theme, step, test, words)
-     select x.swimmer_id, x.monday, ?, x.phase, x.kind, x.load, x.theme, x.step, x.test, x.words
-     from jsonb_to_recordset(?::jsonb) as x (swimmer_id uuid, monday date, phase text, kind text, load integer,
-       theme text, step text, test boolean, words jsonb)`,
-    [clubId, JSON.stringify(weeks)],
-    'run',
-  );
+  const outlooks = plans.map(({ id, facts, plan, outlook }) => ({
+    ...{ swimmerId: id, clubId, event: facts.event, raceOn: facts.raceOn },
+    ...{ outlook, problems: plan.problems, madeOn: today },
+  }));
+  const weeks = plans.flatMap(({ id, plan }) => plan.weeks.map((week) => ({ swimmerId: id, clubId, ...week })));
+  if (outlooks.length > 0) await em.insertMany(RaceOutlookEntity, outlooks);
+  if (weeks.length > 0) await em.insertMany(PlanWeekEntity, weeks);
 }
 
 /** Swimmers with a race on or after a day, for planning; in a fixed order. */
 export async function racersOf(em: EntityManager, today: string): Promise<string[]> {
-  const rows = await em.execute<{ id: string }[]>(
-    `select s.id from swimmer s where not s.archived and s.goal is not null and s.goal->>'date' >= ? order by s.id limit 5000`,
-    [today],
-    'all',
-  );
+  const rows = await all(em, RACERS, [today]);
   return rows.map((r) => r.id);
 }
 
 /** The stored weeks of a swimmer from a day on; all that are stored without one. */
 export async function keptWeeks(em: EntityManager, id: string, from = '1900-01-01'): Promise<PlanWeek[]> {
   if ((await em.count(SwimmerEntity, { id })) === 0) throw notFound();
-  return em.execute<PlanWeek[]>(
-    `select monday::text as monday, phase, kind, load, theme, step, test, words from plan_week
-     where swimmer_id = ? and monday >= ?::date order by monday limit 200`,
-    [id, from],
-    'all',
+  const weeks = await em.find(
+    PlanWeekEntity,
+    { swimmerId: id, monday: { $gte: from } },
+    { orderBy: { monday: 'asc' }, limit: 200, disableIdentityMap: true },
   );
+  return weeks.map(({ monday, phase, kind, load, theme, step, test, words }) => ({
+    ...{ monday, phase, kind, load, theme, step: step ?? null, test, words },
+  }));
 }

@@ -1,6 +1,12 @@
 import { AccountEntity, InvitationEntity, SignInSessionEntity } from '../account/entities';
 import { DeckEventEntity } from '../deck/entities';
-import { RacePlanEntity } from '../goal/entities';
+import {
+  ClubJobEntity,
+  PlanWeekEntity,
+  RaceOutlookEntity,
+  RacePlanEntity,
+  SessionRatingEntity,
+} from '../goal/entities';
 import { EyeTryEntity } from '../eye/entities';
 import { HandoutLinkEntity } from '../handout/entities';
 import { TestResultEntity } from '../records/entities';
@@ -31,4 +37,8 @@ export const ENTITIES = [
   TestResultEntity,
   CourseEntity,
   RacePlanEntity,
+  RaceOutlookEntity,
+  PlanWeekEntity,
+  SessionRatingEntity,
+  ClubJobEntity,
 ];

@@ -1,25 +1,12 @@
-import type { LoadRow, LoadView, SessionRow } from '@upwell/contract/sessions';
+// The load of every swimmer, squad and level over the last weeks.
+import type { LoadRow, LoadView } from '@upwell/contract/sessions';
 import { loadPrompts, loadSummary, ratingLoad, type PastLoad } from '@upwell/core/sessions';
-import { LEVEL, type LevelId } from '@upwell/core/swimmers';
+import { LEVEL } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
+import { all, type RowOf } from '../platform/statement';
+import { PAST, RATINGS, TRAINING } from './sql';
 
-/** Eight weeks: what the pictures show. */
-const MEMORY_DAYS = 56;
-
-interface PastRow {
-  days_ago: number;
-  squad_ids: string[];
-  summary: SessionRow['groups'];
-}
-
-interface SwimmerRow {
-  id: string;
-  name: string;
-  level: LevelId;
-  squad_id: string;
-  squad_name: string;
-}
-
+type SwimmerRow = RowOf<typeof TRAINING>;
 type Past = PastLoad & { readonly felt: number | null };
 
 /**
@@ -27,26 +14,9 @@ type Past = PastLoad & { readonly felt: number | null };
  * A swimmer has the load of every session of the squad at their level.
  */
 export async function loadView(em: EntityManager, date: string): Promise<LoadView> {
-  const sessions = await em.execute<PastRow[]>(
-    `select ?::date - date as days_ago, squad_ids, coalesce(done_summary, summary) as summary from training_session
-     where not template and date <= ?::date and date > ?::date - ${MEMORY_DAYS} order by date desc limit 1000`,
-    [date, date, date],
-    'all',
-  );
-  const swimmers = await em.execute<SwimmerRow[]>(
-    `select s.id, s.given_name || ' ' || s.family_name as name, s.level, s.squad_id, q.name as squad_name
-     from swimmer s join squad q on q.id = s.squad_id
-     where not s.archived order by s.family_name, s.given_name, s.id limit 500`,
-    [],
-    'all',
-  );
-  const said = await em.execute<{ swimmer_id: string; ratings: [value: number, minutes: number][] }[]>(
-    `select r.swimmer_id, json_agg(json_build_array(r.value, t.minutes)) as ratings
-     from session_rating r join training_session t on t.id = r.session_id
-     where t.date <= ?::date and t.date > ?::date - 7 group by 1 limit 500`,
-    [date, date],
-    'all',
-  );
+  const sessions = await all(em, PAST, [date, date, date]);
+  const swimmers = await all(em, TRAINING);
+  const said = await all(em, RATINGS, [date, date]);
   const past = new Map<string, Past[]>();
   for (const { days_ago: daysAgo, squad_ids, summary } of sessions) {
     for (const squad of squad_ids) {

@@ -1,5 +1,4 @@
 import type { SessionPerson } from '@upwell/contract/sessions';
-import type { LadderId } from '@upwell/core/library';
 import type { CauseId } from '@upwell/core/review';
 import {
   peopleOf,
@@ -9,8 +8,10 @@ import {
   type SessionPlan,
   type WeekKind,
 } from '@upwell/core/sessions';
-import { isChild, isYoung, LEVEL, type LevelId } from '@upwell/core/swimmers';
+import { isChild, isYoung, LEVEL } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
+import { all } from '../platform/statement';
+import { ATTENDEES } from './sql';
 
 /** A swimmer as a session needs to know them. */
 export interface Attendee extends Comer {
@@ -25,21 +26,6 @@ export interface Attendee extends Comer {
   readonly rateSpm: number | null;
 }
 
-interface Row {
-  id: string;
-  name: string;
-  level: LevelId;
-  model: Comer['model'];
-  best_times: Comer['bestTimes'];
-  health_flags: Comer['healthFlags'];
-  ladder_steps: Partial<Record<LadderId, number>>;
-  birth_year: number | null;
-  rate: number | null;
-  focus: Comer['focus'];
-  plan: { theme: CauseId; kind: WeekKind } | null;
-  race_in: number | null;
-}
-
 /**
  * The swimmers of some squads that one may see; no squads means all of them.
  *
@@ -50,20 +36,8 @@ export async function attendees(
   squadIds: readonly string[],
   date: string | null = null,
 ): Promise<Attendee[]> {
-  const squads = squadIds.length > 0 ? 'and s.squad_id in (?)' : '';
-  const rows = await em.execute<Row[]>(
-    `select s.id, s.given_name || ' ' || s.family_name as name, s.level, s.stroke_model as model, s.best_times,
-       s.health_flags, s.ladder_steps, s.birth_year,
-       (select round((t.outcome->'ramp'->>'distanceRateSpm')::numeric)::int from test_result t
-        where t.swimmer_id = s.id and t.kind = 'rate-ramp' order by t.held_on desc, t.id desc limit 1) as rate,
-       (select f.cause from focus f where f.swimmer_id = s.id and f.closed_at is null order by f.since desc limit 1) as focus,
-       (select jsonb_build_object('theme', w.theme, 'kind', w.kind) from plan_week w
-        where w.swimmer_id = s.id and w.monday = date_trunc('week', ?::date)::date) as plan,
-       (s.goal->>'date')::date - ?::date as race_in
-     from swimmer s where not s.archived ${squads} order by s.family_name, s.given_name, s.id limit 500`,
-    [date, date, ...(squadIds.length > 0 ? [squadIds] : [])],
-    'all',
-  );
+  const squads = `{${squadIds.join(',')}}`;
+  const rows = await all(em, ATTENDEES, [date, date, squads, squads]);
   return rows.map(({ best_times, health_flags, ladder_steps, birth_year, rate, plan, race_in, ...row }) => ({
     ...row,
     bestTimes: best_times,

@@ -25,49 +25,23 @@ import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import type { RunWork } from '../work';
 import type { PlanFacts } from './planFacts';
-import { SquadEntity } from '../swimmers/entities';
+import { ClubEntity, SquadEntity } from '../swimmers/entities';
 import { showCourse } from '../water';
 import { attendees, forSafety, peopleOfPlan } from './people';
 import { TrainingSessionEntity, type TrainingSessionRecord } from './entities';
-
-interface ListRow {
-  id: string;
-  title: string;
-  date: string;
-  start_time: string;
-  theme: SessionRow['theme'];
-  minutes: number;
-  squad_ids: string[];
-  template: boolean;
-  series_id: string | null;
-  done: boolean;
-  summary: SessionRow['groups'];
-}
+import { all } from '../platform/statement';
+import { SESSIONS, SHAPING } from './sql';
 
 /** Sessions of a span of days, the earliest first; without the plan itself. */
 export async function listSessions(em: EntityManager, query: SessionQuery): Promise<SessionRow[]> {
   const words = query.search?.trim().toLowerCase() ?? '';
   const themes = words === '' ? [] : CAUSE_IDS.filter((id) => CAUSES[id].name.toLowerCase().includes(words));
-  const rows = await em.execute<ListRow[]>(
-    `select id, title, date::text as date, start_time, theme, minutes, squad_ids, template, series_id,
-       done is not null as done, coalesce(done_summary, summary) as summary
-     from training_session
-     where template = ? and date >= coalesce(?::date, '-infinity') and date <= coalesce(?::date, 'infinity')
-       and (?::text = '' or lower(title) like ? or theme = any(?::text[]))
-       and (?::uuid is null or ?::uuid = any(squad_ids))
-     order by date desc, start_time desc, id limit ${query.limit ?? 50}`,
-    [
-      query.templates ?? false,
-      query.from ?? null,
-      query.to ?? null,
-      words,
-      `%${words.replace(/[\\%_]/g, '\\$&')}%`,
-      `{${themes.join(',')}}`,
-      query.squadId ?? null,
-      query.squadId ?? null,
-    ],
-    'all',
-  );
+  const pattern = `%${words.replace(/[\\%_]/g, '\\$&')}%`;
+  const squad = query.squadId ?? null;
+  const rows = await all(em, SESSIONS, [
+    ...[query.templates ?? false, query.from ?? null, query.to ?? null],
+    ...[words, pattern, `{${themes.join(',')}}`, squad, squad, query.limit ?? 50],
+  ]);
   return rows
     .map(({ start_time, summary, squad_ids, series_id, ...row }) => ({
       ...row,
@@ -191,16 +165,6 @@ function toView(record: TrainingSessionRecord): SessionView {
   };
 }
 
-interface PastRow {
-  days_ago: number;
-  squad_ids: string[];
-  plan: SessionPlan;
-  summary: SessionRow['groups'];
-}
-
-/** Weeks of records that shape a new session. */
-const MEMORY_DAYS = 42;
-
 /** What the people of some squads bring to a session on a day. No squads means all one may see. */
 export async function proposeSession(em: EntityManager, { squadIds, date }: ProposalQuery): Promise<SessionProposal> {
   const comers = await attendees(em, squadIds, date);
@@ -225,13 +189,8 @@ async function levelHistory(
   squadIds: readonly string[],
   date: string,
 ): Promise<Partial<Record<LevelId, LevelHistory>>> {
-  const squads = squadIds.length > 0 ? 'and squad_ids && array[?]::uuid[]' : '';
-  const past = await em.execute<PastRow[]>(
-    `select ?::date - date as days_ago, squad_ids, plan, coalesce(done_summary, summary) as summary from training_session
-     where not template and date < ?::date and date >= ?::date - ${MEMORY_DAYS} ${squads} order by date desc limit 100`,
-    [date, date, date, ...(squadIds.length > 0 ? [squadIds] : [])],
-    'all',
-  );
+  const squads = `{${squadIds.join(',')}}`;
+  const past = await all(em, SHAPING, [date, date, date, squads, squads]);
   const drills = new Map<LevelId, Set<DrillId>>();
   const loads = new Map<LevelId, Map<string, PastLoad[]>>();
   for (const { days_ago: daysAgo, squad_ids, plan, summary } of past) {
@@ -267,6 +226,7 @@ export async function clubSetting<T>(
   em: EntityManager,
   name: 'kit' | 'paceTable' | 'laneCapacity',
 ): Promise<T | undefined> {
-  const [club] = await em.execute<{ value: T | null }[]>(`select settings->? as value from club`, [name], 'all');
-  return club?.value ?? undefined;
+  // Row-level security leaves one.
+  const [club] = await em.findAll(ClubEntity, { limit: 1, disableIdentityMap: true });
+  return (club?.settings[name] as T | null | undefined) ?? undefined;
 }

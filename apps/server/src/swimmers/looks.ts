@@ -9,6 +9,9 @@ import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import fp from 'fastify-plugin';
 import type { Database } from '../platform/database';
 import { asMe, type SignedIn } from '../platform/identity';
+import { all } from '../platform/statement';
+import { SwimmerEntity } from './entities';
+import { LOOKS_AT } from './sql';
 
 declare module 'fastify' {
   interface FastifyRequest {
@@ -86,13 +89,13 @@ const routeOf = ({ method, routeOptions }: FastifyRequest): string =>
 
 async function note(em: EntityManager, me: SignedIn, what: string, ids: readonly string[]): Promise<void> {
   const uuids = ids.filter((id) => UUID.test(id));
-  const swimmers = await em.execute<{ id: string; birth_year: number | null }[]>(
-    'select id, birth_year from swimmer where id = any(?::uuid[])',
-    [`{${uuids.join(',')}}`],
-    'all',
+  const swimmers = await em.find(
+    SwimmerEntity,
+    { id: { $in: uuids } },
+    { fields: ['id', 'birthYear'], disableIdentityMap: true },
   );
   const year = new Date().getFullYear();
-  const children = swimmers.filter((s) => isChild(s.birth_year, year)).map((s) => s.id);
+  const children = swimmers.filter((s) => isChild(s.birthYear ?? null, year)).map((s) => s.id);
   if (children.length === 0) return;
   await em.execute(
     `insert into access_log (club_id, account_id, swimmer_id, what)
@@ -105,16 +108,8 @@ async function note(em: EntityManager, me: SignedIn, what: string, ids: readonly
 
 /** Who looked at what of a child, the newest first. */
 export async function listLooks(em: EntityManager, { swimmerId, before, limit = 50 }: LooksQuery): Promise<LooksPage> {
-  const rows = await em.execute<
-    { id: string; at: Date; by: string; swimmer_id: string; swimmer: string; what: string }[]
-  >(
-    `select l.id, l.looked_at as at, a.name as by, l.swimmer_id, s.given_name || ' ' || s.family_name as swimmer, l.what
-     from access_log l join account a on a.id = l.account_id join swimmer s on s.id = l.swimmer_id
-     where (?::uuid is null or l.swimmer_id = ?::uuid) and (?::bigint is null or l.id < ?::bigint)
-     order by l.id desc limit ?`,
-    [swimmerId ?? null, swimmerId ?? null, before ?? null, before ?? null, limit + 1],
-    'all',
-  );
+  const [of, from] = [swimmerId ?? null, before ?? null];
+  const rows = await all(em, LOOKS_AT, [of, of, from, from, limit + 1]);
   const items = rows.slice(0, limit).map((row) => ({
     id: Number(row.id),
     at: new Date(row.at).toISOString(),

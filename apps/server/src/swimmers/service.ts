@@ -19,8 +19,10 @@ import type { Database, Identity } from '../platform/database';
 import { prepared } from '../platform/prepared';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
+import { all } from '../platform/statement';
 import { clipsOf, focusesOf, reviewsOf, toFocus, type FocusRow } from '../review';
 import { ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity, type SwimmerRecord } from './entities';
+import { SQUADS } from './sql';
 
 interface Row {
   id: string;
@@ -158,25 +160,8 @@ function bare(record: SwimmerRecord, squadName: string): Swimmer {
   };
 }
 
-interface SquadRow {
-  id: string;
-  version: number;
-  name: string;
-  archived: boolean;
-  swimmers: number;
-  pool_times: Squad['poolTimes'];
-  coach_ids: string[] | null;
-}
-
 export async function listSquads(em: EntityManager): Promise<Squad[]> {
-  const rows = await em.execute<SquadRow[]>(
-    `select q.id, q.version, q.name, q.archived, q.pool_times,
-       (select count(*)::int from swimmer s where s.squad_id = q.id and not s.archived) as swimmers,
-       (select array_agg(c.account_id) from squad_coach c where c.squad_id = q.id) as coach_ids
-     from squad q order by q.archived, q.name limit 200`,
-    [],
-    'all',
-  );
+  const rows = await all(em, SQUADS);
   return rows.map(({ coach_ids, pool_times, ...row }) => ({
     ...row,
     coachIds: coach_ids ?? [],

@@ -1,6 +1,4 @@
 // A course leg by leg: bearing, aim, side to breathe and how often to look.
-import { extraTimeShare, type LegPlan, type Sweep } from '@upwell/core/water';
-import { formatTime } from '@upwell/core/units';
 import type { CourseView } from '@upwell/contract/water';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
@@ -25,6 +23,8 @@ import { WhoSwims } from '../parts/WhoSwims';
 import { useCourseDay } from '../useCourseDay';
 import { useBundle, useSweep } from '../useSweep';
 import { countWord } from '@/ui/locale';
+import { costWords, timeWord, totalWord } from '../parts/courseWords';
+import { Fact } from '../parts/CourseFact';
 
 export function CourseScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
@@ -245,64 +245,6 @@ function Sheet({ view }: { readonly view: CourseView }) {
 /** On a wide screen the map stays in sight while the numbers scroll (a web-only position). */
 const STICKY = { position: 'sticky', top: 0 } as unknown as ViewStyle;
 
-/** Time over the whole course by the closed form, for the top line. */
-function totalWord(plans: readonly LegPlan[] | null): string {
-  if (!plans || plans.some((p) => !p.swim)) return '';
-  const seconds = plans.reduce((sum, p) => sum + closedTimeS(p, p.closed.interval), 0);
-  return `about ${formatTime(seconds)}`;
-}
-
-function closedTimeS({ swim, leg, crossing }: LegPlan, interval: number): number {
-  const share = extraTimeShare({ ...swim!, strokesPerS: swim!.speedMps / swim!.strokeLengthM }, interval);
-  return (leg.lengthM / crossing!.groundMps) * (1 + share);
-}
-
-const timeWord = (plan: LegPlan, simulatedS: number | undefined, interval: number) =>
-  formatTime(simulatedS ?? closedTimeS(plan, interval));
-
-/** What it costs to look more or less often, in seconds and metres. */
-function costWords(plan: LegPlan, sweep: Sweep | null, interval: number): string {
-  if (!sweep) return `By the formula, every ${plan.closed.interval}.`;
-  const of = (n: number) => sweep.results.find((r) => r.interval === n)!;
-  const [low, high] = sweep.nearOptimal;
-  const base = of(sweep.best);
-  const cost = [4, 8, 12, 16]
-    .filter((n) => n < low || n > high)
-    .map((n) => {
-      const [seconds, further] = [of(n).meanTimeS - base.meanTimeS, of(n).meanDistanceM - base.meanDistanceM];
-      const way = Math.round(Math.abs(further));
-      return `Every ${n}: +${Math.round(seconds)} s${way > 0 ? `, ${way} m ${further > 0 ? 'further' : 'shorter'}` : ''}.`;
-    });
-  const now = of(interval);
-  const spread = `Nine in ten swims take under ${formatTime(now.p90TimeS)}.`;
-  return [`From ${low} to ${high} it costs under half a per cent more.`, ...cost, spread].join(' ');
-}
-
-function Fact({
-  title,
-  word,
-  lines,
-}: {
-  readonly title: string;
-  readonly word: string;
-  readonly lines: readonly string[];
-}) {
-  const theme = useTheme();
-  return (
-    <View style={[styles.fact, { backgroundColor: theme.own.sand }]}>
-      <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-        {title}
-      </Text>
-      <Text style={styles.factWord}>{word}</Text>
-      {lines.map((l) => (
-        <Text key={l} variant="bodySmall">
-          {l}
-        </Text>
-      ))}
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
   columns: { flexDirection: 'row', gap: 24, alignItems: 'flex-start' },
   wideMap: { flex: 1.25 },
@@ -314,8 +256,6 @@ const styles = StyleSheet.create({
   progress: { flexDirection: 'row', alignItems: 'center', gap: 12, minHeight: 40 },
   bar: { width: 160 },
   cards: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginVertical: 12 },
-  fact: { flexGrow: 1, flexBasis: 105, padding: 10, borderRadius: 6, gap: 2 },
-  factWord: { fontFamily: 'Atkinson Bold', fontSize: 22, lineHeight: 28 },
   aim: { marginTop: 8 },
   files: { flexDirection: 'row', alignItems: 'center', gap: 8, marginTop: 12 },
 });

@@ -1,0 +1,87 @@
+import { readdirSync } from 'node:fs';
+import path from 'node:path';
+import { STATEMENTS } from '../src/platform/statement';
+import { Harness } from './harness';
+
+const SRC = path.resolve(__dirname, '../src');
+const FILES = readdirSync(SRC, { recursive: true, encoding: 'utf8' }).filter((file) => /(^|\/)sql\.ts$/.test(file));
+
+/** The driver that MikroORM stands on, as far as this test knows it. */
+interface Client {
+  connect(): Promise<void>;
+  end(): Promise<void>;
+  query(asked: string): Promise<{ readonly rows: readonly { readonly oid: number; readonly typname: string }[] }>;
+  query(asked: object): unknown;
+}
+interface Connection {
+  parse(
+    query: { readonly name: string; readonly text: string; readonly types: readonly number[] },
+    more: boolean,
+  ): void;
+  describe(what: { readonly type: 'S'; readonly name: string }, more: boolean): void;
+  sync(): void;
+}
+const { Client: PgClient } = jest.requireActual<{
+  readonly Client: new (options: { readonly connectionString: string }) => Client;
+}>('pg');
+
+interface Field {
+  readonly name: string;
+  readonly dataTypeID: number;
+}
+
+/** Asks PostgreSQL what columns a statement would give, without running it. */
+function described(client: Client, sql: string): Promise<readonly Field[]> {
+  return new Promise((resolve, reject) => {
+    let fields: readonly Field[] = [];
+    client.query({
+      submit(connection: Connection) {
+        connection.parse({ name: '', text: sql, types: [] }, true);
+        connection.describe({ type: 'S', name: '' }, true);
+        connection.sync();
+      },
+      handleRowDescription: (message: { readonly fields: readonly Field[] }) => (fields = message.fields),
+      handleError: reject,
+      handleReadyForQuery: () => resolve(fields),
+      handleParameterDescription: () => undefined,
+      handleNoData: () => undefined,
+      handleParseComplete: () => undefined,
+    });
+  });
+}
+
+describe('statements that are written by hand', () => {
+  let harness: Harness;
+  let client: Client;
+  let typeName: ReadonlyMap<number, string>;
+
+  beforeAll(async () => {
+    harness = await Harness.start();
+    for (const file of FILES) await import(path.join(SRC, file));
+    client = new PgClient({ connectionString: harness.config.ownerUrl });
+    await client.connect();
+    const { rows } = await client.query('select oid::int, typname from pg_type');
+    typeName = new Map(rows.map(({ oid, typname }) => [oid, typname]));
+  });
+  afterAll(async () => {
+    await client.end();
+    await harness.stop();
+  });
+
+  it('are there', () => expect(STATEMENTS.length).toBeGreaterThanOrEqual(18));
+
+  it('give the columns that are stated, in types that come out so', async () => {
+    for (const { sql, columns } of STATEMENTS) {
+      let n = 0;
+      const fields = await described(
+        client,
+        sql.replace(/\?/g, () => `$${++n}`),
+      );
+      const given = Object.fromEntries(fields.map(({ name, dataTypeID }) => [name, typeName.get(dataTypeID)!]));
+      const stated = Object.fromEntries(
+        Object.entries(columns).map(([name, { types }]) => [name, types.includes(given[name]!) ? given[name] : types]),
+      );
+      expect({ sql, columns: given }).toEqual({ sql, columns: stated });
+    }
+  });
+});

@@ -1,0 +1,69 @@
+// The one thing a swimmer works on, with how it looks and how it is practised.
+import type { FocusView, ReviewView } from '@upwell/contract/review';
+import { bestView } from '@upwell/core/figure';
+import { doseWord, drillCard, KIT } from '@upwell/core/library';
+import { CAUSES, SIGNS, type SignId } from '@upwell/core/review';
+import { StyleSheet, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { FigureView } from '@/figure';
+import { Card } from '@/ui/Card';
+import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
+import { useTheme } from '@/ui/useTheme';
+
+export function FocusCard({
+  focus,
+  review,
+}: {
+  readonly focus: FocusView | undefined;
+  readonly review: ReviewView | undefined;
+}) {
+  const theme = useTheme();
+  if (!focus) {
+    return (
+      <Card title="The one focus" strong>
+        <Text>No focus yet. Look at the stroke and choose one thing to work on.</Text>
+      </Card>
+    );
+  }
+  const drill = drillCard(focus.drill);
+  const seen = Object.entries(review?.signs ?? {})
+    .filter(([, s]) => s !== 'absent')
+    .map(([id]) => id as SignId);
+  return (
+    <Card
+      title="The one focus"
+      strong
+      aside={<Text variant="bodySmall">{`since ${dayWord(focus.since.slice(0, 10))}`}</Text>}
+    >
+      <Text variant="titleLarge">{CAUSES[focus.cause].name}</Text>
+      <Text variant="bodyLarge" style={{ color: theme.colors.primary }}>{`“${focus.cue}”`}</Text>
+      <View style={styles.figure}>
+        <FigureView
+          stroke={review?.stroke ?? 'front-crawl'}
+          signs={seen}
+          view={bestView(seen)}
+          phase={null}
+          label={`How it looks: ${seen.map((s) => SIGNS[s].seen).join(', ')}`}
+        />
+      </View>
+      <Text>{`${drill.name}: ${doseWord(drill.dose, focus.tries)}${drill.kit.length > 0 ? ` with ${drill.kit.map((k) => KIT[k]).join(', ')}` : ''}.`}</Text>
+      {drill.steps.map((text, i) => (
+        <Text key={text} variant="bodySmall">{`${i + 1}. ${text}`}</Text>
+      ))}
+      {drill.cautions.map((text) => (
+        <Text key={text} variant="labelMedium" style={{ color: theme.colors.error }}>
+          {text}
+        </Text>
+      ))}
+      <Text
+        variant="labelMedium"
+        style={styles.top}
+      >{`Look again ${dayWord(focus.relookOn)}, ${distanceInDays(dayOf(new Date()), focus.relookOn)}`}</Text>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  figure: { marginVertical: 8, borderRadius: 6, overflow: 'hidden' },
+  top: { marginTop: 8 },
+});
