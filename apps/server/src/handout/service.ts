@@ -1,7 +1,7 @@
 // What stands on a hand-out, and who may open it by a link.
 import type { Me } from '@upwell/contract/account';
 import type { HandoutLink, HandoutLinkSave } from '@upwell/contract/handout';
-import { handout, type Handout, type HandoutInput } from '@upwell/core/handout';
+import { handout, type Handout } from '@upwell/core/handout';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Database } from '../platform/database';
 import { tokenHash } from '../platform/identity';
@@ -9,18 +9,10 @@ import { prepared } from '../platform/prepared';
 import { notFound, ProblemError } from '../platform/problem';
 import { FocusEntity } from '../review/entities';
 import { HandoutLinkEntity, type HandoutLinkRecord } from './entities';
+import { first, type RowOf } from '../platform/statement';
+import { PAGE } from './sql';
 
-interface Row {
-  given_name: string;
-  stroke: HandoutInput['stroke'];
-  signs: HandoutInput['signs'];
-  good: string;
-  cause: HandoutInput['cause'];
-  drill: HandoutInput['drill'];
-  cue: string;
-  tries: number;
-  relook_on: string;
-}
+type Row = Omit<RowOf<typeof PAGE>, 'swimmer_id'>;
 
 const toHandout = ({ given_name, relook_on, ...row }: Row): Handout =>
   handout({ ...row, givenName: given_name, relookOn: relook_on });
@@ -32,12 +24,7 @@ export interface HandoutOf {
 
 /** The page for the swimmer of a focus, for whoever may see the swimmer. */
 export async function handoutOf(em: EntityManager, focusId: string): Promise<HandoutOf> {
-  const [row] = await em.execute<(Row & { swimmer_id: string })[]>(
-    `select s.id as swimmer_id, s.given_name, r.stroke, r.signs, r.good, f.cause, f.drill, f.cue, f.tries, f.relook_on::text as relook_on
-     from focus f join review r on r.id = f.review_id join swimmer s on s.id = f.swimmer_id where f.id = ?`,
-    [focusId],
-    'all',
-  );
+  const row = await first(em, PAGE, [focusId]);
   if (!row) throw notFound();
   const { swimmer_id: swimmerId, ...rest } = row;
   return { page: toHandout(rest), swimmerId };

@@ -1,5 +1,6 @@
+// How focuses, reviews and tries are listed, shown and stored.
 import type { Me } from '@upwell/contract/account';
-import type { FocusSave, FocusView, ReviewSave, ReviewView, TryFields, TryView } from '@upwell/contract/review';
+import type { FocusSave, FocusView, ReviewSave, ReviewView, TryFields } from '@upwell/contract/review';
 import { CAUSES, type CauseId, type DrillRecord } from '@upwell/core/review';
 import type { DrillId } from '@upwell/core/library';
 import type { EntityManager } from '@mikro-orm/postgresql';
@@ -8,35 +9,14 @@ import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import type { RunWork } from '../work';
 import { FocusEntity, FocusTryEntity, ReviewEntity, type ReviewRecord } from './entities';
+import { all, first, type RowOf } from '../platform/statement';
+import { DRILL_OUTCOMES, FOCUSES_DUE, FOCUSES_OF, ONE_FOCUS, ONE_REVIEW, OPEN_FOCUSES, REVIEWS_OF } from './sql';
 
 /** How many of the likeliest causes are kept with a review. */
 const KEPT = 6;
 
-export interface FocusRow {
-  id: string;
-  swimmer_id: string;
-  swimmer_name: string;
-  cause: FocusView['cause'];
-  drill: FocusView['drill'];
-  cue: string;
-  tries: number;
-  since: Date | string;
-  relook_on: string;
-  outcome: FocusView['outcome'];
-  review_id: string;
-  version: number;
-  said_back: string;
-  felt: string;
-  tries_made?: TryView[] | null;
-}
-
-const FOCUS_COLUMNS = `f.id, f.swimmer_id, s.given_name || ' ' || s.family_name as swimmer_name, f.cause, f.drill, f.cue,
-  f.tries, f.since, f.relook_on::text as relook_on, f.outcome, f.review_id, f.version, f.said_back, f.felt`;
-
-/** The same with how the tries went: for one swimmer, not for lists. */
-const WITH_TRIES = `${FOCUS_COLUMNS},
-  (select json_agg(json_build_object('id', t.id, 'drill', t.drill, 'verdict', t.verdict, 'note', t.note, 'at', t.at)
-     order by t.at, t.id) from focus_try t where t.focus_id = f.id) as tries_made`;
+/** A focus as it is read, in lists without its tries. */
+export type FocusRow = RowOf<typeof FOCUSES_DUE> & Partial<RowOf<typeof ONE_FOCUS>>;
 
 export const toFocus = (row: FocusRow): FocusView => ({
   id: row.id,
@@ -58,48 +38,23 @@ export const toFocus = (row: FocusRow): FocusView => ({
 
 /** All focuses of one swimmer, open ones first. */
 export async function focusesOf(em: EntityManager, swimmerId: string): Promise<FocusView[]> {
-  const rows = await em.execute<FocusRow[]>(
-    `select ${WITH_TRIES} from focus f join swimmer s on s.id = f.swimmer_id
-     where f.swimmer_id = ? order by (f.closed_at is not null), f.since desc limit 50`,
-    [swimmerId],
-    'all',
-  );
+  const rows = await all(em, FOCUSES_OF, [swimmerId]);
   return rows.map(toFocus);
 }
 
 /** Open focuses whose second look is due on a day, the oldest first. */
 export async function openFocusesDue(em: EntityManager, onDate: string): Promise<FocusView[]> {
-  const rows = await em.execute<FocusRow[]>(
-    `select ${FOCUS_COLUMNS} from focus f join swimmer s on s.id = f.swimmer_id
-     where f.closed_at is null and f.relook_on <= ?::date and not s.archived order by f.relook_on, f.id limit 50`,
-    [onDate],
-    'all',
-  );
+  const rows = await all(em, FOCUSES_DUE, [onDate]);
   return rows.map(toFocus);
 }
 
 /** The open focus of some swimmers that one may see. */
 export async function openFocusesOf(em: EntityManager, swimmerIds: readonly string[]): Promise<FocusView[]> {
-  const rows = await em.execute<FocusRow[]>(
-    `select ${FOCUS_COLUMNS} from focus f join swimmer s on s.id = f.swimmer_id
-     where f.closed_at is null and f.swimmer_id = any(?::uuid[]) order by f.since limit 500`,
-    [`{${swimmerIds.join(',')}}`],
-    'all',
-  );
+  const rows = await all(em, OPEN_FOCUSES, [`{${swimmerIds.join(',')}}`]);
   return rows.map(toFocus);
 }
 
-interface ReviewRow extends Omit<ReviewRecord, 'lookedAt'> {
-  swimmer_id: string;
-  looked_at: Date;
-  coach_name: string;
-  focus_cause: CauseId;
-}
-
-const REVIEW_QUERY = `select r.*, coalesce(a.name, 'your coach') as coach_name, f.cause as focus_cause
-  from review r left join account a on a.id = r.coach_id join focus f on f.review_id = r.id`;
-
-const toReview = (row: ReviewRow): ReviewView => ({
+const toReview = (row: RowOf<typeof ONE_REVIEW>): ReviewView => ({
   id: row.id,
   version: row.version,
   swimmerId: row.swimmer_id,
@@ -117,16 +72,12 @@ const toReview = (row: ReviewRow): ReviewView => ({
 
 /** The reviews of one swimmer, the newest first. */
 export async function reviewsOf(em: EntityManager, swimmerId: string): Promise<ReviewView[]> {
-  const rows = await em.execute<ReviewRow[]>(
-    `${REVIEW_QUERY} where r.swimmer_id = ? order by r.looked_at desc limit 50`,
-    [swimmerId],
-    'all',
-  );
+  const rows = await all(em, REVIEWS_OF, [swimmerId]);
   return rows.map(toReview);
 }
 
 export async function showReview(em: EntityManager, id: string): Promise<ReviewView> {
-  const [row] = await em.execute<ReviewRow[]>(`${REVIEW_QUERY} where r.id = ?`, [id], 'all');
+  const row = await first(em, ONE_REVIEW, [id]);
   if (!row) throw notFound();
   return toReview(row);
 }
@@ -211,11 +162,7 @@ async function replaceFocus(em: EntityManager, me: Me, review: ReviewRecord, sav
 
 /** One focus with its tries. */
 export async function showFocus(em: EntityManager, id: string): Promise<FocusView> {
-  const [row] = await em.execute<FocusRow[]>(
-    `select ${WITH_TRIES} from focus f join swimmer s on s.id = f.swimmer_id where f.id = ?`,
-    [id],
-    'all',
-  );
+  const row = await first(em, ONE_FOCUS, [id]);
   if (!row) throw notFound();
   return toFocus(row);
 }
@@ -271,13 +218,6 @@ function refuseForeignDrill(cause: CauseId, drill: DrillId): void {
 
 /** How focuses ended, per cause and drill, among swimmers of one level: shown, and a mild weight for the next choice. */
 export async function pastOutcomes(em: EntityManager, level: string): Promise<DrillRecord[]> {
-  const rows = await em.execute<{ cause: CauseId; drill: DrillId; better: number; not_better: number }[]>(
-    `select f.cause, f.drill, count(*) filter (where f.outcome = 'better')::int as better,
-       count(*) filter (where f.outcome <> 'better')::int as not_better
-     from focus f join review r on r.id = f.review_id
-     where f.outcome is not null and r.level = ? group by f.cause, f.drill limit 1000`,
-    [level],
-    'all',
-  );
+  const rows = await all(em, DRILL_OUTCOMES, [level]);
   return rows.map(({ not_better, ...row }) => ({ ...row, notBetter: not_better }));
 }

@@ -1,0 +1,21 @@
+// What stands on a hand-out.
+import type { HandoutInput } from '@upwell/core/handout';
+import { int, json, rows, text, textOf, uuid } from '../platform/statement';
+
+/** The page of a focus. */
+export const PAGE = rows(
+  {
+    swimmer_id: uuid,
+    given_name: text,
+    stroke: textOf<HandoutInput['stroke']>(),
+    signs: json<HandoutInput['signs']>(),
+    good: text,
+    cause: textOf<HandoutInput['cause']>(),
+    drill: textOf<HandoutInput['drill']>(),
+    cue: text,
+    tries: int,
+    relook_on: text,
+  },
+  `select s.id as swimmer_id, s.given_name, r.stroke, r.signs, r.good, f.cause, f.drill, f.cue, f.tries, f.relook_on::text as relook_on
+   from focus f join review r on r.id = f.review_id join swimmer s on s.id = f.swimmer_id where f.id = ?`,
+);

@@ -1,0 +1,88 @@
+// Focuses and reviews with the names that stand beside them, and how drills turned out.
+import type { FocusView, ReviewView, TryView } from '@upwell/contract/review';
+import type { DrillId } from '@upwell/core/library';
+import type { CauseId } from '@upwell/core/review';
+import { int, json, moment, orNull, rows, text, textOf, uuid } from '../platform/statement';
+
+const FOCUS = {
+  id: uuid,
+  swimmer_id: uuid,
+  swimmer_name: text,
+  cause: textOf<FocusView['cause']>(),
+  drill: textOf<FocusView['drill']>(),
+  cue: text,
+  tries: int,
+  since: moment,
+  relook_on: text,
+  outcome: orNull(textOf<NonNullable<FocusView['outcome']>>()),
+  review_id: uuid,
+  version: int,
+  said_back: text,
+  felt: text,
+};
+const FOCUS_COLUMNS = `f.id, f.swimmer_id, s.given_name || ' ' || s.family_name as swimmer_name, f.cause, f.drill, f.cue,
+  f.tries, f.since, f.relook_on::text as relook_on, f.outcome, f.review_id, f.version, f.said_back, f.felt`;
+
+/** The same with how the tries went: for one swimmer, not for lists. */
+const TRIED = { ...FOCUS, tries_made: orNull(json<readonly TryView[]>()) };
+const WITH_TRIES = `${FOCUS_COLUMNS},
+  (select json_agg(json_build_object('id', t.id, 'drill', t.drill, 'verdict', t.verdict, 'note', t.note, 'at', t.at)
+     order by t.at, t.id) from focus_try t where t.focus_id = f.id) as tries_made`;
+
+/** All focuses of one swimmer, open ones first. */
+export const FOCUSES_OF = rows(
+  TRIED,
+  `select ${WITH_TRIES} from focus f join swimmer s on s.id = f.swimmer_id
+   where f.swimmer_id = ? order by (f.closed_at is not null), f.since desc limit 50`,
+);
+
+export const ONE_FOCUS = rows(
+  TRIED,
+  `select ${WITH_TRIES} from focus f join swimmer s on s.id = f.swimmer_id where f.id = ?`,
+);
+
+/** Open focuses whose second look is due on a day, the oldest first. */
+export const FOCUSES_DUE = rows(
+  FOCUS,
+  `select ${FOCUS_COLUMNS} from focus f join swimmer s on s.id = f.swimmer_id
+   where f.closed_at is null and f.relook_on <= ?::date and not s.archived order by f.relook_on, f.id limit 50`,
+);
+
+/** The open focus of some swimmers. */
+export const OPEN_FOCUSES = rows(
+  FOCUS,
+  `select ${FOCUS_COLUMNS} from focus f join swimmer s on s.id = f.swimmer_id
+   where f.closed_at is null and f.swimmer_id = any(?::uuid[]) order by f.since limit 500`,
+);
+
+const REVIEW = {
+  id: uuid,
+  version: int,
+  swimmer_id: uuid,
+  coach_name: text,
+  looked_at: moment,
+  stroke: textOf<ReviewView['stroke']>(),
+  model: textOf<ReviewView['model']>(),
+  level: textOf<ReviewView['level']>(),
+  signs: json<ReviewView['signs']>(),
+  measured: json<ReviewView['measured']>(),
+  good: text,
+  ranking: json<ReviewView['ranking']>(),
+  focus_cause: textOf<CauseId>(),
+};
+const REVIEWS = `select r.id, r.version, r.swimmer_id, coalesce(a.name, 'your coach') as coach_name, r.looked_at, r.stroke,
+    r.model, r.level, r.signs, r.measured, r.good, r.ranking, f.cause as focus_cause
+  from review r left join account a on a.id = r.coach_id join focus f on f.review_id = r.id`;
+
+/** The reviews of one swimmer, the newest first. */
+export const REVIEWS_OF = rows(REVIEW, `${REVIEWS} where r.swimmer_id = ? order by r.looked_at desc limit 50`);
+export const ONE_REVIEW = rows(REVIEW, `${REVIEWS} where r.id = ?`);
+
+/** How often each drill was better for each cause at a level, and how often not. */
+export const DRILL_OUTCOMES = rows(
+  { cause: textOf<CauseId>(), drill: textOf<DrillId>(), better: int, not_better: int },
+  `select f.cause, f.drill, count(*) filter (where f.outcome = 'better')::int as better,
+     count(*) filter (where f.outcome <> 'better')::int as not_better
+   from focus f join review r on r.id = f.review_id
+   where f.outcome is not null and r.level = ? group by f.cause, f.drill limit 1000`,
+);
