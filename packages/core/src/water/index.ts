@@ -13,7 +13,7 @@ export { COURSE_FORMAT, readCourseGeoJson, writeCourseGeoJson } from './course/c
 export * from './forecast/tide';
 export * from './forecast/simulatedWeather';
 
-// Whether to go in, with whom and for how long.
+// Whether to go in, which swimmers, and for how long.
 export * from './day/model';
 export * from './day/decide';
 export * from './day/swimOut';

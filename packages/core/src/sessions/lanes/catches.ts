@@ -1,4 +1,4 @@
-// Who catches whom when a lane swims a set.
+// Who catches the swimmer ahead when a lane swims a set.
 export interface LaneSwimmer {
   readonly id: string;
   readonly speedMps: number;
@@ -24,7 +24,7 @@ export interface Catch {
 }
 
 /**
- * Who is caught by whom when a lane swims a set, swimmers leaving in the order given.
+ * Which swimmers are caught, and who catches them, when a lane swims a set in the order given.
  *
  * Everybody swims at their own steady speed, in a circle on the two sides of the lane. Somebody is
  * caught from behind by a later and faster swimmer, or lapped by the leader over two lengths. Who
