@@ -62,6 +62,20 @@ export default tseslint.config(
     rules: { 'upwell/opens-with-sentence': 'error' },
   },
   {
+    // SQL stands in the sql.ts of its domain, where a test holds its rows against the database.
+    files: ['apps/server/src/**/*.ts'],
+    ignores: ['apps/server/src/platform/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "CallExpression[callee.property.name='execute']",
+          message: 'State the SQL in the sql.ts of its domain.',
+        },
+      ],
+    },
+  },
+  {
     // Answers of the server are read as JSON in tests; each test says what it expects of them.
     files: ['**/test/**', '**/*.test.ts', '**/*.test.tsx', 'e2e/**'],
     rules: {

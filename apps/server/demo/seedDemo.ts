@@ -140,7 +140,7 @@ async function seedSwimmers(em: EntityManager, now: Date): Promise<void> {
     tokenHash: tokenHash(randomBytes(32).toString('base64url')),
     role: 'coach',
     email: 'new.coach@upwell.example',
-    swimmerId: null,
+    swimmer: null,
     squadIds: [],
     madeBy: idFor(ACCOUNTS[0].email),
     expiresAt: new Date(now.getTime() + INVITATION_DAYS * 86_400_000),

@@ -9,10 +9,12 @@ import { v7 } from 'uuid';
 import { AccountEntity } from './account/entities';
 import { hashPassword } from './account/password';
 import { setupCode } from './account/setup';
+import { FORGET_CODE } from './account/sql';
 import { keepReset } from './people/accounts';
 import { makeLink } from './people/link';
 import { readConfig, type Config } from './platform/config';
 import { connectAsOwner, inTurn, migrate, type Database } from './platform/database';
+import { run } from './platform/statement';
 import { ClubEntity } from './swimmers/entities';
 
 const HELP = `npm run club -- code
@@ -68,7 +70,7 @@ async function create(owner: Database, config: Config, args: readonly string[]):
     await em.insert(ClubEntity, { id: clubId, name: clubName, settings: { timeZone }, writeId: v7() });
     await em.insert(AccountEntity, { id: accountId, clubId, email, name, role: 'head', passwordHash, swimmerId: null });
     // With a club there is nothing to begin.
-    await em.execute('delete from setup');
+    await run(em, FORGET_CODE);
     return resetLink(em, config, { id: accountId, clubId });
   });
   return `${clubName} is there. ${name} chooses a password here, within ${RESET_HOURS} hours:\n${link}`;

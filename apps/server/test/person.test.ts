@@ -1,6 +1,6 @@
 import { PERSON_PARTS } from '@upwell/contract/person';
 import { v7 } from 'uuid';
-import { PERSON_TABLES } from '../src/swimmers/person';
+import { PERSON_TABLES } from '../src/swimmers/personSql';
 import { courseOf, eventsOf, save, sessionOf, stored, testOf, waterDayOf } from './bodies';
 import { fill } from './filled';
 import { fieldsOf, Harness, type TestClub } from './harness';

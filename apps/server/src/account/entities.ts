@@ -1,6 +1,7 @@
 // Who signs in: accounts, their sign-ins, invitations and links for a new password.
 import type { Role } from '@upwell/contract/account';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
+import { SwimmerEntity } from '../swimmers/entities';
 
 export const AccountEntity = defineEntity({
   name: 'Account',
@@ -45,9 +46,24 @@ export const InvitationEntity = defineEntity({
     tokenHash: p.blob().lazy(),
     role: p.text().$type<Role>(),
     email: p.text().nullable(),
-    swimmerId: p.uuid().nullable(),
+    swimmer: () => p.manyToOne(SwimmerEntity).joinColumn('swimmer_id').nullable(),
     squadIds: p.array().$type<string[]>(),
-    madeBy: p.uuid(),
+    madeBy: () => p.manyToOne(AccountEntity).joinColumn('made_by'),
+    madeAt: p.datetime().defaultRaw('now()'),
+    expiresAt: p.datetime(),
+    usedAt: p.datetime().nullable(),
+  },
+});
+
+/** The one link for a new password that an account has. */
+export const PasswordResetEntity = defineEntity({
+  name: 'PasswordReset',
+  tableName: 'password_reset',
+  properties: {
+    /** Nobody reads it again. */
+    tokenHash: p.blob().primary(),
+    accountId: p.uuid(),
+    clubId: p.uuid(),
     expiresAt: p.datetime(),
   },
 });

@@ -19,18 +19,14 @@ import { asMe, COACH, cookieName, forget, GUEST, HEAD, PUBLIC, tokenHash, whoAsk
 import { idParams } from '../platform/params';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
+import { all, first, one, run } from '../platform/statement';
 import { ClubEntity, type Club } from '../swimmers/entities';
 import { AccountEntity, SignInSessionEntity } from './entities';
 import { oneByOne } from './oneByOne';
 import { DUMMY_HASH, hashPassword, refuseWeak } from './password';
 import { signInAs } from './signingIn';
+import { ACCOUNT_OF, CHANGE_PASSWORD, OWN_HASH, SIGN_INS } from './sql';
 import { countTries, countWrong } from './tries';
-
-interface Found {
-  id: string;
-  club_id: string;
-  password_hash: string;
-}
 
 /** The rules with what is usual where the club decided nothing. */
 const rulesOf = ({ version, settings }: Pick<Club, 'version' | 'settings'>): ClubRulesView => {
@@ -56,7 +52,7 @@ export async function accountRoutes(
     },
     async (request, reply): Promise<Me> => {
       const { email, password } = request.body;
-      const [found] = await database.em.fork().execute<Found[]>('select * from sign_in_account(?)', [email], 'all');
+      const found = await first(database.em.fork(), ACCOUNT_OF, [email]);
       // The same work for an unknown address, so that the time does not tell which addresses exist.
       const right = await oneByOne(async () => {
         await tries.refuse(request, reply);
@@ -90,8 +86,8 @@ export async function accountRoutes(
     async (request, reply) => {
       const me = whoAsks(request);
       const { email, hash } = await asMe(database, me, async (em) => {
-        const [row] = await em.execute<{ hash: string }[]>('select own_password_hash() as hash', [], 'all');
-        return { email: (await em.findOneOrFail(AccountEntity, me.accountId)).email, hash: row!.hash };
+        const { hash } = await one(em, OWN_HASH);
+        return { email: (await em.findOneOrFail(AccountEntity, me.accountId)).email, hash };
       });
       const right = await oneByOne(async () => {
         await ownTries.refuse(request, reply);
@@ -102,24 +98,16 @@ export async function accountRoutes(
       if (!right) throw new ProblemError(422, 'The old password is not right.');
       refuseWeak(request.body.new, email);
       const changed = await oneByOne(() => hashPassword(request.body.new));
-      await asMe(database, me, (em) =>
-        em.execute('select change_password(?, ?)', [changed, tokenHash(request.cookies[cookie] ?? '')]),
-      );
+      await asMe(database, me, (em) => run(em, CHANGE_PASSWORD, [changed, tokenHash(request.cookies[cookie] ?? '')]));
       request.log.info({ account: me.accountId }, 'password changed');
       return reply.code(204).send();
     },
   );
 
-  app.get('/sign-ins', { schema: { summary: 'Devices on which this account is signed in' } }, (request) =>
-    asMe(database, whoAsks(request), (em) =>
-      em.execute<SignInView[]>(
-        `select id, device, begun_at as "begunAt", used_at as "usedAt", token_hash = ? as here
-         from sign_in_session where expires_at > now() order by token_hash = ? desc, used_at desc, id limit 100`,
-        [tokenHash(request.cookies[cookie] ?? ''), tokenHash(request.cookies[cookie] ?? '')],
-        'all',
-      ),
-    ),
-  );
+  app.get('/sign-ins', { schema: { summary: 'Devices on which this account is signed in' } }, (request) => {
+    const here = tokenHash(request.cookies[cookie] ?? '');
+    return asMe(database, whoAsks(request), (em): Promise<SignInView[]> => all(em, SIGN_INS, [here, here]));
+  });
 
   app.delete<{ Params: { id: string } }>(
     '/sign-ins/:id',

@@ -6,9 +6,11 @@ import type { Config } from '../platform/config';
 import type { Database } from '../platform/database';
 import { PUBLIC } from '../platform/identity';
 import { notFound, ProblemError } from '../platform/problem';
+import { one } from '../platform/statement';
 import { oneByOne } from './oneByOne';
 import { hashPassword, refuseWeak } from './password';
 import { signInAs } from './signingIn';
+import { BEGIN_CLUB, SETUP_CODE, SETUP_NEEDED } from './sql';
 import { countWrong } from './tries';
 
 /** Letters and digits that are not taken for each other. */
@@ -24,15 +26,9 @@ const MINUTE_MS = 60_000;
  */
 export async function setupCode(owner: Database): Promise<string | null> {
   const em = owner.em.fork();
-  const [asked] = await em.execute<{ needed: boolean }[]>('select setup_needed() as needed');
-  if (!asked!.needed) return null;
+  if (!(await one(em, SETUP_NEEDED)).needed) return null;
   const fresh = Array.from({ length: 12 }, () => SIGNS[randomInt(SIGNS.length)]).join('');
-  const [row] = await em.execute<{ code: string }[]>(
-    `with made as (insert into setup (code) select ? where not exists (select from setup) returning code)
-     select code from made union all select code from setup limit 1`,
-    [fresh],
-  );
-  return row!.code.replace(/(.{4})(?=.)/g, '$1-');
+  return (await one(em, SETUP_CODE, [fresh])).code.replace(/(.{4})(?=.)/g, '$1-');
 }
 
 /** A server without a club: whether it is one, and the first club. */
@@ -49,10 +45,7 @@ export async function setupRoutes(
   app.get(
     '/setup',
     { config: PUBLIC, schema: { summary: 'Whether this server has no club yet' } },
-    async (): Promise<SetupView> => {
-      const [row] = await database.em.fork().execute<SetupView[]>('select setup_needed() as needed');
-      return { needed: row!.needed };
-    },
+    (): Promise<SetupView> => one(database.em.fork(), SETUP_NEEDED),
   );
 
   app.post<{ Body: SetupBegin }>(
@@ -61,22 +54,18 @@ export async function setupRoutes(
     async (request, reply) => {
       const { code, clubName, timeZone, name, email, password } = request.body;
       const em = database.em.fork();
-      const [asked] = await em.execute<SetupView[]>('select setup_needed() as needed');
-      if (!asked!.needed) throw notFound();
+      if (!(await one(em, SETUP_NEEDED)).needed) throw notFound();
       await tries.refuse(request, reply);
       refuseWeak(password, email);
       const passwordHash = await oneByOne(() => hashPassword(password));
       const [clubId, accountId] = [v7(), v7()];
-      const [answer] = await em.execute<{ said: 'begun' | 'there' | 'wrong code' }[]>(
-        'select begin_club(?, ?::jsonb, ?::jsonb) as said',
-        [
-          code,
-          JSON.stringify({ id: clubId, name: clubName, settings: { timeZone } }),
-          JSON.stringify({ id: accountId, name, email, passwordHash }),
-        ],
-      );
-      if (answer!.said === 'there') throw notFound();
-      if (answer!.said === 'wrong code') {
+      const { said } = await one(em, BEGIN_CLUB, [
+        code,
+        JSON.stringify({ id: clubId, name: clubName, settings: { timeZone } }),
+        JSON.stringify({ id: accountId, name, email, passwordHash }),
+      ]);
+      if (said === 'there') throw notFound();
+      if (said === 'wrong code') {
         await tries.wrong(request);
         request.log.warn({ address: request.ip }, 'a wrong setup code');
         throw new ProblemError(403, 'This code is not right. The server prints it when it starts.');

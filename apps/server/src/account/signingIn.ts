@@ -7,6 +7,7 @@ import { v7 } from 'uuid';
 import type { Config } from '../platform/config';
 import { asIdentity, type Database } from '../platform/database';
 import { cookieName, tokenHash } from '../platform/identity';
+import { ClubEntity } from '../swimmers/entities';
 import { AccountEntity, SignInSessionEntity } from './entities';
 
 /** A sign-in lasts this long at most, seconds; unused for 30 days it ends earlier, in the database. */
@@ -22,7 +23,7 @@ export async function signInAs(
   const token = randomBytes(32).toString('base64url');
   const who = { accountId, clubId, role: 'none', swimmerId: null, squadIds: [] };
   const me = await asIdentity(database, who, async (em) => {
-    await em.execute('delete from sign_in_session where expires_at < now()');
+    await em.nativeDelete(SignInSessionEntity, { expiresAt: { $lt: new Date() } });
     await em.insert(SignInSessionEntity, {
       tokenHash: tokenHash(token),
       id: v7(),
@@ -46,13 +47,13 @@ export async function signInAs(
 
 async function whoIs(em: EntityManager, accountId: string): Promise<Me> {
   const account = await em.findOneOrFail(AccountEntity, accountId);
-  const [club] = await em.execute<{ name: string }[]>('select name from club', [], 'all');
+  const club = await em.findOneOrFail(ClubEntity, account.clubId);
   return {
     accountId: account.id,
     name: account.name,
     role: account.role,
     clubId: account.clubId,
-    clubName: club!.name,
+    clubName: club.name,
     swimmerId: account.swimmerId ?? null,
   };
 }

@@ -4,6 +4,9 @@ import type { Database } from '../platform/database';
 import { asMe, HEAD, whoAsks } from '../platform/identity';
 import { ProblemError } from '../platform/problem';
 import { workFor } from '../work';
+import { AccountEntity } from '../account/entities';
+import { all } from '../platform/statement';
+import { ERASED } from './sql';
 import { shows } from '../swimmers';
 import { archiveText, everybody, takeArchive } from './service';
 import { forget, linesOf, readOnce, spool, spoolFile } from '../platform/spool';
@@ -75,15 +78,17 @@ export async function archiveRoutes(app: FastifyInstance, { database }: { databa
         const work = workFor(request);
         const into = spoolFile();
         try {
-          const ids = (sql: string) =>
-            asMe(database, me, async (em) => (await em.execute<{ id: string }[]>(sql, [], 'all')).map((row) => row.id));
+          const { accounts, erased } = await asMe(database, me, async (em) => ({
+            accounts: await em.find(AccountEntity, {}, { fields: ['id'] }),
+            erased: await all(em, ERASED),
+          }));
           const read = await work('read-archive', {
             file: request.body,
             into,
             clubId: me.clubId,
             me: me.accountId,
-            accounts: await ids('select id from account'),
-            erased: await ids('select stand_in as id from erased'),
+            accounts: accounts.map(({ id }) => id),
+            erased: erased.map(({ id }) => id),
           });
           return await asMe(database, me, (em) => takeArchive(em, work, me, read, linesOf(into)));
         } finally {

@@ -16,35 +16,35 @@ import { addEvents, type NotedEvent } from '../deck';
 import { prepared } from '../platform/prepared';
 import { ProblemError } from '../platform/problem';
 import { sqlStateOf } from '../platform/sqlState';
+import { all, run } from '../platform/statement';
 import { refuseHarm } from '../sessions';
 import type { RunWork } from '../work';
-import { WORKED_COLUMNS, type ReadArchive } from './readArchive';
-import { fieldOf, PART_TABLES, type RowPart } from './tables';
+import { ClubEntity, SwimmerEntity } from '../swimmers/entities';
+import type { ReadArchive } from './readArchive';
+import { ADD, ADD_AUTHORS, ADD_COACHES, ADD_RULES, CLIP_SWIMMERS, PAGES, pageSize } from './sql';
+
+/** Parts whose rows are stored as they are. */
+type Stored = keyof typeof ADD;
 
 const RULES: readonly string[] = ['kit', 'laneCapacity', 'paceTable', 'water'] satisfies (keyof ClubRules)[];
-
-/** Rows that are read at once; fewer of those that are long. */
-const PAGE = 1000;
-const LONG: readonly ArchivePart[] = ['sessions', 'tracks', 'courses', 'clips'];
-const LONG_PAGE = 50;
 
 const thisYear = () => new Date().getFullYear();
 
 /** The people that an archive of the club is about. */
 export async function everybody(em: EntityManager): Promise<string[]> {
-  return (await em.execute<{ id: string }[]>('select id from swimmer')).map((s) => s.id);
+  return (await em.find(SwimmerEntity, {}, { fields: ['id'] })).map((s) => s.id);
 }
 
 /** Everything the club keeps as the text of one file, piece by piece. */
 export async function* archiveText(em: EntityManager, me: Me): AsyncGenerator<string> {
-  const [club] = await em.execute<{ name: string; settings: object }[]>('select name, settings from club', [], 'all');
+  const club = await em.findOneOrFail(ClubEntity, me.clubId);
   const head = {
     format: ARCHIVE_FORMAT,
     version: 1,
     savedAt: new Date().toISOString(),
     clubId: me.clubId,
-    clubName: club!.name,
-    rules: Object.fromEntries(Object.entries(club!.settings).filter(([key]) => RULES.includes(key))),
+    clubName: club.name,
+    rules: Object.fromEntries(Object.entries(club.settings).filter(([key]) => RULES.includes(key))),
   };
   yield JSON.stringify(head).slice(0, -1);
   for (const part of ARCHIVE_PARTS) {
@@ -52,37 +52,14 @@ export async function* archiveText(em: EntityManager, me: Me): AsyncGenerator<st
     let after: string | number = part === 'deckEvents' ? 0 : NIL;
     for (let pages = 0; ; pages++) {
       // The database writes the JSON; here it only passes through.
-      const [page]: { rows: string | null; last: string | number; n: number }[] = await prepared(em, pageOf(part), [
-        after,
-      ]);
-      if (page!.rows !== null) yield (pages > 0 ? ',' : '') + page!.rows.slice(1, -1);
-      if (page!.n < (LONG.includes(part) ? LONG_PAGE : PAGE)) break;
-      after = page!.last;
+      const page = (await prepared(em, PAGES[part], [after]))[0]!;
+      if (page.rows !== null) yield (pages > 0 ? ',' : '') + page.rows.slice(1, -1);
+      if (page.n < pageSize(part)) break;
+      after = page.last!;
     }
     yield ']';
   }
   yield '}\n';
-}
-
-/** A page of a part behind a place: its rows as JSON, the place of the last one, and how many there are. */
-function pageOf(part: ArchivePart): string {
-  if (part === 'deckEvents')
-    return `select json_agg(json_build_object('sessionId', session_id, 'notedBy', noted_by,
-        'event', fact || jsonb_build_object('id', id, 'device', device, 'atMs', at_ms)) order by seq)::text as rows,
-      max(seq) as last, count(*)::int as n
-    from (select * from deck_event where seq > ?::bigint order by seq limit ${PAGE}) x`;
-  const table = PART_TABLES[part];
-  const fields = table.columns.map(
-    (column) => `${column}${table.days?.includes(column) ? '::text' : ''} as "${fieldOf(table, column)}"`,
-  );
-  if (part === 'squads')
-    fields.push(
-      `(select coalesce(json_agg(c.account_id order by c.account_id), '[]') from squad_coach c where c.squad_id = t.id) as "coachIds"`,
-    );
-  return `select json_agg(x order by x.id)::text as rows, max(x.id::text) as last, count(*)::int as n
-    from (select * from (select ${table.id ?? 'id'} as id, ${fields.join(', ')} from ${table.table} t
-        where ${table.only ?? 'true'}) y
-      where id > ?::uuid order by id limit ${LONG.includes(part) ? LONG_PAGE : PAGE}) x`;
 }
 
 /**
@@ -99,7 +76,7 @@ export async function takeArchive(
   read: ReadArchive,
   lines: AsyncIterable<string>,
 ): Promise<ArchiveTaken> {
-  await em.execute('update club set settings = ?::jsonb || settings', [JSON.stringify(read.rules)], 'run');
+  await run(em, ADD_RULES, [JSON.stringify(read.rules)]);
   const added = Object.fromEntries(ARCHIVE_PARTS.map((part) => [part, 0])) as Record<ArchivePart, number>;
   const squads = new Set<string>();
   let coached = false;
@@ -108,7 +85,7 @@ export async function takeArchive(
     const part = line.slice(0, tab) as ArchivePart;
     const rows = line.slice(tab + 1);
     if (part === 'accounts') {
-      added[part] += (await em.execute('select take_in_authors(?::jsonb)', [rows], 'all')).length;
+      added[part] += (await all(em, ADD_AUTHORS, [rows])).length;
       continue;
     }
     // Who coaches what is known before anything of the squads is stored.
@@ -147,22 +124,12 @@ export async function takeArchive(
 
 /** Coaches who are here are put in charge of the squads that came. */
 async function putCoaches(em: EntityManager, me: Me, pairs: ReadArchive['coaches']): Promise<void> {
-  await em.execute(
-    `insert into squad_coach (squad_id, account_id, club_id)
-     select x.squad_id, x.account_id, ? from jsonb_to_recordset(?::jsonb) as x (squad_id uuid, account_id uuid)
-     on conflict do nothing`,
-    [me.clubId, JSON.stringify(pairs)],
-    'run',
-  );
+  await run(em, ADD_COACHES, [me.clubId, JSON.stringify(pairs)]);
 }
 
 /** No clip of a child without the guardian's word, which is what is noted here, not what a file says of somebody here. */
 async function refuseClips(em: EntityManager, ids: readonly string[]): Promise<void> {
-  const swimmers = await em.execute<{ birth_year: number | null; clip_consent: boolean }[]>(
-    `select birth_year, clip_consent from swimmer where id in (select swimmer_id from clip where id = any(?::uuid[]))`,
-    [`{${ids.join(',')}}`],
-    'all',
-  );
+  const swimmers = await all(em, CLIP_SWIMMERS, [`{${ids.join(',')}}`]);
   if (!swimmers.some((s) => !s.clip_consent && isChild(s.birth_year, thisYear()))) return;
   const message = 'The guardian of a child has not agreed to clips here. Note it on the swimmer’s page first.';
   throw new ProblemError(422, `Nothing was taken in: clips: ${message}`, { fields: [{ field: 'clips', message }] });
@@ -176,40 +143,9 @@ async function refuseSession(em: EntityManager, work: RunWork, me: Me, rows: str
   }
 }
 
-/** Parts whose rows are saved with a version. */
-const VERSIONED: readonly RowPart[] = [
-  'squads',
-  'swimmers',
-  'reviews',
-  'focuses',
-  'clips',
-  'sessions',
-  'tests',
-  'courses',
-  'racePlans',
-];
-
 /** Stores what is missing of some rows of a part; answers the ids of those. */
-async function insert(em: EntityManager, me: Me, part: RowPart, rows: string): Promise<string[]> {
-  const table = PART_TABLES[part];
-  const columns = [...(table.id ? [] : ['id']), ...table.columns, ...(WORKED_COLUMNS[part] ?? [])];
-  const own = VERSIONED.includes(part) ? ', write_id' : '';
-  // A swimmer who has an open focus here keeps it; the archive's one is over.
-  const value = (column: string) =>
-    part === 'focuses' && column === 'closed_at'
-      ? `coalesce(x.closed_at, case when exists (select from focus f
-          where f.swimmer_id = x.swimmer_id and f.closed_at is null and f.id <> x.id) then x.since end)`
-      : `x.${column}`;
-  const stored = await refusingOrphans(part, () =>
-    prepared<{ id: string }>(
-      em,
-      `insert into ${table.table} (club_id, ${columns.join(', ')}${own})
-       select ?, ${columns.map(value).join(', ')}${own && ', gen_random_uuid()'}
-       from jsonb_populate_recordset(null::${table.table}, ?::jsonb) x
-       on conflict do nothing returning ${table.id ?? 'id'} as id`,
-      [me.clubId, rows],
-    ),
-  );
+async function insert(em: EntityManager, me: Me, part: Stored, rows: string): Promise<string[]> {
+  const stored = await refusingOrphans(part, () => prepared(em, ADD[part], [me.clubId, rows]));
   return stored.map((row) => row.id);
 }
 

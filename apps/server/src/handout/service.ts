@@ -10,9 +10,9 @@ import { notFound, ProblemError } from '../platform/problem';
 import { FocusEntity } from '../review/entities';
 import { HandoutLinkEntity, type HandoutLinkRecord } from './entities';
 import { first, type RowOf } from '../platform/statement';
-import { PAGE } from './sql';
+import { PAGE, PAGE_BY_TOKEN } from './sql';
 
-type Row = Omit<RowOf<typeof PAGE>, 'swimmer_id'>;
+type Row = RowOf<typeof PAGE_BY_TOKEN>;
 
 const toHandout = ({ given_name, relook_on, ...row }: Row): Handout =>
   handout({ ...row, givenName: given_name, relookOn: relook_on });
@@ -32,7 +32,7 @@ export async function handoutOf(em: EntityManager, focusId: string): Promise<Han
 
 /** The page behind a secret link, as long as the link is not revoked. */
 export async function handoutByToken(database: Database, token: string): Promise<Handout> {
-  const [row] = await prepared<Row>(database.em.fork(), 'select * from handout_by_token(?)', [tokenHash(token)]);
+  const [row] = await prepared(database.em.fork(), PAGE_BY_TOKEN, [tokenHash(token)]);
   if (!row) throw new ProblemError(404, 'This page is not shared any more. Ask your coach for a new link.');
   return toHandout(row);
 }

@@ -14,30 +14,19 @@ import {
 import type { FastifyInstance } from 'fastify';
 import { v7 } from 'uuid';
 import { countWrong, hashPassword, oneByOne, refuseWeak } from '../account';
-import { AccountEntity, type Account } from '../account/entities';
+import { AccountEntity, PasswordResetEntity, type Account } from '../account/entities';
 import { asMe, forgetAccount, HEAD, PUBLIC, tokenHash, whoAsks, type SignedIn } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { sqlStateOf } from '../platform/sqlState';
+import { all, first, one } from '../platform/statement';
 import { SquadCoachEntity, SquadEntity, SwimmerEntity } from '../swimmers/entities';
 import { makeLink, originOf, refuseShut } from './link';
 import type { PeopleParts } from './parts';
+import { ACCOUNTS, LOOK_AT_RESET, USE_RESET } from './sql';
 
 const MINUTE_MS = 60_000;
-
-interface AccountRow {
-  id: string;
-  name: string;
-  email: string;
-  role: AccountView['role'];
-  swimmer_id: string | null;
-  swimmer: string | null;
-  disabled: boolean;
-  version: number;
-  squad_ids: string[];
-  last_seen: string | null;
-}
 
 /** Everybody who can sign in, looked after by the head coach; and new passwords by a link. */
 export async function accountsRoutes(app: FastifyInstance, { database, config, mail }: PeopleParts): Promise<void> {
@@ -94,7 +83,7 @@ export async function accountsRoutes(app: FastifyInstance, { database, config, m
     { config: PUBLIC, schema: { body: linkLookSchema, summary: 'Whose password a link changes, with its secret' } },
     async (request, reply): Promise<ResetLook> => {
       await guesses.refuse(request, reply);
-      const [found] = await lookAt(request.body.token);
+      const found = await lookAt(request.body.token);
       if (!found) {
         await guesses.wrong(request);
         throw notFound();
@@ -109,28 +98,19 @@ export async function accountsRoutes(app: FastifyInstance, { database, config, m
     async (request, reply) => {
       const { token, password } = request.body;
       await guesses.refuse(request, reply);
-      const [found] = await lookAt(token);
+      const found = await lookAt(token);
       if (!found) await guesses.wrong(request);
       refuseShut(found?.state, 'link');
       refuseWeak(password, found!.email);
       const passwordHash = await oneByOne(() => hashPassword(password));
-      const [answer] = await database.em
-        .fork()
-        .execute<{ said: string }[]>('select use_reset(?, ?) as said', [tokenHash(token), passwordHash], 'all');
-      if (answer!.said !== 'changed') refuseShut(answer!.said, 'link');
+      const { said } = await one(database.em.fork(), USE_RESET, [tokenHash(token), passwordHash]);
+      if (said !== 'changed') refuseShut(said, 'link');
       request.log.info({ address: request.ip }, 'a password was reset');
       return reply.code(204).send();
     },
   );
 
-  const lookAt = (token: string) =>
-    database.em
-      .fork()
-      .execute<{ state: ResetLook['state']; name: string; email: string }[]>(
-        'select * from look_at_reset(?)',
-        [tokenHash(token)],
-        'all',
-      );
+  const lookAt = (token: string) => first(database.em.fork(), LOOK_AT_RESET, [tokenHash(token)]);
 }
 
 /** Keeps the one link for a new password that an account has, and says until when. */
@@ -139,23 +119,18 @@ export async function keepReset(
   hash: Buffer,
   { id, clubId }: { readonly id: string; readonly clubId: string },
 ): Promise<string> {
-  const expiresAt = new Date(Date.now() + RESET_HOURS * 60 * MINUTE_MS).toISOString();
-  await em.execute('delete from password_reset where account_id = ?', [id], 'run');
-  await em.execute(
-    'insert into password_reset (token_hash, account_id, club_id, expires_at) values (?, ?, ?, ?)',
-    [hash, id, clubId, expiresAt],
-    'run',
-  );
-  return expiresAt;
+  const expiresAt = new Date(Date.now() + RESET_HOURS * 60 * MINUTE_MS);
+  await em.nativeDelete(PasswordResetEntity, { accountId: id });
+  await em.insert(PasswordResetEntity, { tokenHash: hash, accountId: id, clubId, expiresAt });
+  return expiresAt.toISOString();
 }
 
 async function listAccounts(em: EntityManager): Promise<AccountView[]> {
-  const rows = await em.execute<AccountRow[]>('select * from accounts_of_club()', [], 'all');
-  return rows.map(({ swimmer_id, squad_ids, last_seen, ...row }) => ({
+  return (await all(em, ACCOUNTS)).map(({ swimmer_id, squad_ids, last_seen, ...row }) => ({
     ...row,
     swimmerId: swimmer_id,
     squadIds: squad_ids,
-    lastSeen: last_seen && new Date(last_seen).toISOString(),
+    lastSeen: last_seen,
   }));
 }
 

@@ -19,24 +19,16 @@ import { InvitationEntity } from '../account/entities';
 import { asMe, COACH, PUBLIC, tokenHash, whoAsks, type SignedIn } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { forbidden, notFound, ProblemError } from '../platform/problem';
+import { first, one } from '../platform/statement';
 import { SquadEntity, SwimmerEntity } from '../swimmers/entities';
 import { makeLink, originOf, refuseShut } from './link';
 import type { PeopleParts } from './parts';
+import { ACCEPT_INVITATION, LOOK_AT_INVITATION } from './sql';
 
 const MINUTE_MS = 60_000;
 const DAY_MS = 24 * 60 * MINUTE_MS;
 /** Invitations that one account makes in an hour: a club's whole roster, and no flood of mail. */
 const MOST_AN_HOUR = 300;
-
-interface Looked {
-  state: InvitationLook['state'];
-  club_name: string;
-  role: InvitationLook['role'];
-  email: string | null;
-  invited_by: string;
-  swimmer: string | null;
-  birth_year: number | null;
-}
 
 /** Somebody who is invited gets a link that works once; shown as text and QR code, and sent by mail where there is mail. */
 export async function invitationRoutes(app: FastifyInstance, { database, config, mail }: PeopleParts): Promise<void> {
@@ -48,16 +40,7 @@ export async function invitationRoutes(app: FastifyInstance, { database, config,
   ]);
 
   app.get('/invitations', { config: COACH, schema: { summary: 'Invitations that nobody has used yet' } }, (request) =>
-    asMe(database, whoAsks(request), (em) =>
-      em.execute<InvitationView[]>(
-        `select i.id, i.role, i.email, i.squad_ids as "squadIds", i.swimmer_id as "swimmerId",
-           s.given_name || ' ' || s.family_name as swimmer, a.name as by, i.made_at as "madeAt", i.expires_at as "expiresAt"
-         from invitation i join account a on a.id = i.made_by left join swimmer s on s.id = i.swimmer_id
-         where i.used_at is null and i.expires_at > now() order by i.made_at desc, i.id limit 500`,
-        [],
-        'all',
-      ),
-    ),
+    asMe(database, whoAsks(request), openInvitations),
   );
 
   app.post<{ Body: Invite }>(
@@ -74,9 +57,9 @@ export async function invitationRoutes(app: FastifyInstance, { database, config,
       const expiresAt = new Date(Date.now() + INVITATION_DAYS * DAY_MS);
       await asMe(database, me, async (em) => {
         await refuseStrangers(em, squadIds, swimmerId);
-        await em.execute('delete from invitation where used_at is null and expires_at < now()', [], 'run');
+        await em.nativeDelete(InvitationEntity, { usedAt: null, expiresAt: { $lt: new Date() } });
         await em.insert(InvitationEntity, {
-          ...{ id, clubId: me.clubId, tokenHash: hash, role, email, swimmerId },
+          ...{ id, clubId: me.clubId, tokenHash: hash, role, email, swimmer: swimmerId },
           ...{ squadIds: role === 'coach' ? [...squadIds] : [], madeBy: me.accountId, expiresAt },
         });
       });
@@ -103,9 +86,7 @@ export async function invitationRoutes(app: FastifyInstance, { database, config,
     { config: PUBLIC, schema: { body: linkLookSchema, summary: 'What an invitation is for, with its secret' } },
     async (request, reply): Promise<InvitationLook> => {
       await guesses.refuse(request, reply);
-      const [found] = await database.em
-        .fork()
-        .execute<Looked[]>('select * from look_at_invitation(?)', [tokenHash(request.body.token)], 'all');
+      const found = await first(database.em.fork(), LOOK_AT_INVITATION, [tokenHash(request.body.token)]);
       if (!found) {
         await guesses.wrong(request);
         throw notFound();
@@ -127,27 +108,49 @@ export async function invitationRoutes(app: FastifyInstance, { database, config,
       await guesses.refuse(request, reply);
       const em = database.em.fork();
       const secret = tokenHash(token);
-      const [found] = await em.execute<Looked[]>('select * from look_at_invitation(?)', [secret], 'all');
+      const found = await first(em, LOOK_AT_INVITATION, [secret]);
       if (!found) await guesses.wrong(request);
       refuseShut(found?.state, 'invitation');
       refuseWeak(password, email);
       const accountId = v7();
       const passwordHash = await oneByOne(() => hashPassword(password));
-      const [answer] = await em.execute<{ said: string; club: string }[]>(
-        'select * from accept_invitation(?, ?::jsonb)',
-        [secret, JSON.stringify({ id: accountId, name, email, passwordHash })],
-        'all',
-      );
-      if (answer!.said === 'address') {
+      const { said, club: clubId } = await one(em, ACCEPT_INVITATION, [
+        secret,
+        JSON.stringify({ id: accountId, name, email, passwordHash }),
+      ]);
+      if (said === 'address') {
         const message = 'Somebody signs in with this address already. Use another one, or sign in.';
         throw new ProblemError(422, message, { fields: [{ field: 'email', message }] });
       }
-      if (answer!.said !== 'joined') refuseShut(answer!.said, 'invitation');
+      if (said !== 'joined') refuseShut(said, 'invitation');
       request.log.info({ address: request.ip, account: accountId }, 'joined by invitation');
-      const me = await signInAs({ database, config }, { accountId, clubId: answer!.club }, request, reply);
+      const me = await signInAs({ database, config }, { accountId, clubId }, request, reply);
       return reply.code(201).send(me);
     },
   );
+}
+
+/** Invitations that nobody has used yet, the newest first. */
+async function openInvitations(em: EntityManager): Promise<InvitationView[]> {
+  const open = await em.find(
+    InvitationEntity,
+    { usedAt: null, expiresAt: { $gt: new Date() } },
+    {
+      fields: [
+        ...(['role', 'email', 'squadIds', 'madeAt', 'expiresAt', 'madeBy.name'] as const),
+        ...(['swimmer.givenName', 'swimmer.familyName'] as const),
+      ],
+      orderBy: { madeAt: 'desc', id: 'asc' },
+      limit: 500,
+    },
+  );
+  return open.map(({ id, role, email, squadIds, swimmer, madeBy, madeAt, expiresAt }) => ({
+    ...{ id, role, email: email ?? null, squadIds, by: madeBy.name },
+    swimmerId: swimmer?.id ?? null,
+    swimmer: swimmer ? `${swimmer.givenName} ${swimmer.familyName}` : null,
+    madeAt: madeAt.toISOString(),
+    expiresAt: expiresAt.toISOString(),
+  }));
 }
 
 /** Squads and a swimmer that the one who invites may see. */

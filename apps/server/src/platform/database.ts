@@ -6,6 +6,7 @@ import { MIGRATIONS } from '../../migrations';
 import { APP_ROLE, type Config } from './config';
 import { ENTITIES } from './entities';
 import { prepared } from './prepared';
+import { WHO_ASKS } from './sql';
 import { sqlStateOf } from './sqlState';
 
 export type Database = MikroORM;
@@ -120,12 +121,10 @@ export async function asIdentity<T>(
 
 function once<T>(database: Database, who: Identity, work: (em: EntityManager) => Promise<T>): Promise<T> {
   return database.em.fork().transactional(async (em) => {
-    await prepared(
-      em,
-      `select set_config('app.club_id', ?, true), set_config('app.account_id', ?, true), set_config('app.role', ?, true),
-              set_config('app.swimmer_id', ?, true), set_config('app.squad_ids', ?, true)`,
-      [who.clubId, who.accountId, who.role, who.swimmerId ?? '', `{${who.squadIds.join(',')}}`],
-    );
+    await prepared(em, WHO_ASKS, [
+      ...[who.clubId, who.accountId, who.role, who.swimmerId ?? ''],
+      `{${who.squadIds.join(',')}}`,
+    ]);
     return work(em);
   });
 }

@@ -1,4 +1,4 @@
-import { AccountEntity, InvitationEntity, SignInSessionEntity } from '../account/entities';
+import { AccountEntity, InvitationEntity, PasswordResetEntity, SignInSessionEntity } from '../account/entities';
 import { DeckEventEntity } from '../deck/entities';
 import {
   ClubJobEntity,
@@ -9,11 +9,11 @@ import {
 } from '../goal/entities';
 import { EyeTryEntity } from '../eye/entities';
 import { HandoutLinkEntity } from '../handout/entities';
-import { TestResultEntity } from '../records/entities';
+import { ResultImportEntity, TestResultEntity } from '../records/entities';
 import { ClipEntity, FocusEntity, FocusTryEntity, ReviewEntity } from '../review/entities';
 import { CalendarLinkEntity, TrainingSessionEntity } from '../sessions/entities';
 import { ClubEntity, ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity } from '../swimmers/entities';
-import { CourseEntity } from '../water/entities';
+import { CourseEntity, SwumTrackEntity, WaterDayEntity } from '../water/entities';
 
 /** Every table, by its domain. */
 export const ENTITIES = [
@@ -21,6 +21,7 @@ export const ENTITIES = [
   AccountEntity,
   SignInSessionEntity,
   InvitationEntity,
+  PasswordResetEntity,
   SquadEntity,
   SquadCoachEntity,
   SwimmerEntity,
@@ -35,7 +36,10 @@ export const ENTITIES = [
   ResultEntity,
   DeckEventEntity,
   TestResultEntity,
+  ResultImportEntity,
   CourseEntity,
+  SwumTrackEntity,
+  WaterDayEntity,
   RacePlanEntity,
   RaceOutlookEntity,
   PlanWeekEntity,

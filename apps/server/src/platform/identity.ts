@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { Me, Role } from '@upwell/contract/account';
+import type { Me } from '@upwell/contract/account';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import fp from 'fastify-plugin';
@@ -7,6 +7,7 @@ import type { Config } from './config';
 import { asIdentity, type Database } from './database';
 import { prepared } from './prepared';
 import { forbidden, ProblemError } from './problem';
+import { IDENTITY } from './sql';
 
 /** Behind TLS the name itself makes browsers refuse one that another host, or an unsafe page, has set. */
 export const cookieName = (secure: boolean): string => (secure ? '__Host-upwell_session' : 'upwell_session');
@@ -25,16 +26,6 @@ declare module 'fastify' {
 /** The hash of a session token as it is stored; the token itself lives only in the cookie. */
 export function tokenHash(token: string): Buffer {
   return createHash('sha256').update(token).digest();
-}
-
-interface IdentityRow {
-  account_id: string;
-  club_id: string;
-  role: Role;
-  swimmer_id: string | null;
-  squad_ids: string[];
-  name: string;
-  club_name: string;
 }
 
 /**
@@ -107,8 +98,7 @@ async function lookUp(database: Database, token: string): Promise<SignedIn | nul
   const known = recent.get(token);
   if (known && known.until > Date.now()) return known.me;
   recent.delete(token);
-  const sql = 'select * from sign_in_identity(?)';
-  const [row] = await prepared<IdentityRow>(database.em.fork(), sql, [tokenHash(token)]);
+  const [row] = await prepared(database.em.fork(), IDENTITY, [tokenHash(token)]);
   if (!row) return null;
   const me: SignedIn = {
     accountId: row.account_id,

@@ -1,4 +1,7 @@
+// One order in which everybody takes locks.
 import type { EntityManager } from '@mikro-orm/postgresql';
+import { LOCK_SWIMMERS } from './sql';
+import { all } from './statement';
 
 /**
  * Makes others who change these swimmers, or what there is once for each of them, wait until this transaction ends.
@@ -9,9 +12,5 @@ import type { EntityManager } from '@mikro-orm/postgresql';
  * @returns the swimmers among them that one may see
  */
 export function lockSwimmers(em: EntityManager, ids: readonly string[]): Promise<{ readonly id: string }[]> {
-  return em.execute<{ id: string }[]>(
-    'select id from swimmer where id = any(?::uuid[]) order by id for no key update',
-    [`{${ids.join(',')}}`],
-    'all',
-  );
+  return all(em, LOCK_SWIMMERS, [`{${ids.join(',')}}`]);
 }

@@ -6,6 +6,7 @@
  */
 import { createHash } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
+import { made, type Change, type Statement } from './statement';
 
 const names = new Map<string, string>();
 
@@ -18,12 +19,24 @@ function nameOf(sql: string): string {
   return name;
 }
 
-export async function prepared<Row>(em: EntityManager, sql: string, values: readonly unknown[]): Promise<Row[]> {
+type Given = { readonly rows: never[]; readonly rowCount: number };
+
+async function ask(em: EntityManager, sql: string, values: readonly unknown[]): Promise<Given> {
   const query = em
     .getKnex()
     .raw(sql, values as never[])
     .options({ name: nameOf(sql) });
   const transaction = em.getTransactionContext<never>();
-  const { rows } = (await (transaction ? query.transacting(transaction) : query)) as unknown as { rows: Row[] };
-  return rows;
+  return (await (transaction ? query.transacting(transaction) : query)) as unknown as Given;
 }
+
+/** All rows of a statement. */
+export const prepared = async <R>(
+  em: EntityManager,
+  statement: Statement<R>,
+  values: readonly unknown[],
+): Promise<R[]> => made(statement, (await ask(em, statement.sql, values)).rows);
+
+/** Makes a change; answers with how many rows it changed. Values are bound, so that long ones cost little. */
+export const runPrepared = async (em: EntityManager, { sql }: Change, values: readonly unknown[]): Promise<number> =>
+  (await ask(em, sql, values)).rowCount;

@@ -4,19 +4,14 @@ import { isChild } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
+import { all } from '../platform/statement';
 import { SwimmerEntity } from '../swimmers/entities';
 import { ClipEntity, type ClipRecord } from './entities';
+import { CLIPS_OF } from './sql';
 
 /** The clips of one swimmer, the newest first, without their taps. */
 export async function clipsOf(em: EntityManager, swimmerId: string): Promise<ClipRow[]> {
-  const rows = await em.execute<{ id: string; title: string; recorded_on: string; strokes: number }[]>(
-    `select id, title, recorded_on::text as recorded_on,
-       (select count(*)::int from jsonb_array_elements(taps) tap where tap->>'kind' = 'entry') as strokes
-     from clip where swimmer_id = ? order by recorded_on desc, id limit 50`,
-    [swimmerId],
-    'all',
-  );
-  return rows.map(({ recorded_on, ...row }) => ({ ...row, recordedOn: recorded_on }));
+  return all(em, CLIPS_OF, [swimmerId]);
 }
 
 /** What is kept of one clip. */

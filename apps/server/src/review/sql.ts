@@ -86,3 +86,11 @@ export const DRILL_OUTCOMES = rows(
    from focus f join review r on r.id = f.review_id
    where f.outcome is not null and r.level = ? group by f.cause, f.drill limit 1000`,
 );
+
+/** The clips of one swimmer, the newest first, without their taps. */
+export const CLIPS_OF = rows(
+  { id: uuid, title: text, recordedOn: text, strokes: int },
+  `select id, title, recorded_on::text as "recordedOn",
+     (select count(*)::int from jsonb_array_elements(taps) tap where tap->>'kind' = 'entry') as strokes
+   from clip where swimmer_id = ? order by recorded_on desc, id limit 50`,
+);

@@ -10,6 +10,7 @@ import { prepared } from '../platform/prepared';
 import { notFound, ProblemError } from '../platform/problem';
 import { SquadEntity, SwimmerEntity } from '../swimmers/entities';
 import { CalendarLinkEntity, type CalendarLinkRecord } from './entities';
+import { CALENDAR_BY_TOKEN } from './sql';
 
 /** What a calendar needs of a session. */
 export interface CalendarSession extends Pick<
@@ -74,15 +75,9 @@ export function toCalendar(
   return value ?? '';
 }
 
-interface TokenRow extends CalendarDays {
-  readonly name: string;
-  readonly level: LevelId | null;
-  readonly sessions: readonly CalendarSession[];
-}
-
 /** The calendar behind a secret address, as long as it is not revoked. */
 export async function calendarByToken(database: Database, token: string): Promise<string> {
-  const [row] = await prepared<TokenRow>(database.em.fork(), 'select * from calendar_by_token(?)', [tokenHash(token)]);
+  const [row] = await prepared(database.em.fork(), CALENDAR_BY_TOKEN, [tokenHash(token)]);
   if (!row) throw new ProblemError(404, 'This calendar is not shared any more. Ask your coach for a new address.');
   return toCalendar(row.name, row.sessions, row, row.level);
 }

@@ -1,4 +1,4 @@
 export { loadView } from './load';
 export { sessionPeople } from './people';
-export { clubSetting, listSessions, refuseHarm, showSession } from './service';
+export { listSessions, refuseHarm, showSession } from './service';
 export { planFacts, summaryOf, type PlanFacts } from './columns';

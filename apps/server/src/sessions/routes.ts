@@ -21,13 +21,13 @@ import type { Database } from '../platform/database';
 import { asMe, COACH, PUBLIC, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { forbidden } from '../platform/problem';
-import { shows } from '../swimmers';
+import { clubRule, shows } from '../swimmers';
 import { workFor } from '../work';
 import { addCalendarLink, calendarByToken, calendarLinks, revokeCalendarLink } from './calendar';
 import { exportSession, sessionJsonSchema } from './files';
 import { loadView } from './load';
 import { sessionPeople } from './people';
-import { clubSetting, listSessions, proposeSession, removeSession, saveSession, showSession } from './service';
+import { listSessions, proposeSession, removeSession, saveSession, showSession } from './service';
 
 const exportParams = Joi.object<{ id: string; format: ExportFormat }>({
   id: uuid().required(),
@@ -107,7 +107,7 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
         return {
           session,
           people: await sessionPeople(em, session.squadIds),
-          capacity: await clubSetting<number>(em, 'laneCapacity'),
+          capacity: (await clubRule(em, 'laneCapacity')) ?? undefined,
         };
       });
       shows(

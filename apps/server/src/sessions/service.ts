@@ -9,7 +9,6 @@ import type {
   SessionView,
 } from '@upwell/contract/sessions';
 import { KIT_IDS, type DrillId } from '@upwell/core/library';
-import type { PacePoint } from '@upwell/core/measures';
 import { CAUSE_IDS, CAUSES } from '@upwell/core/review';
 import {
   proposeGroups,
@@ -25,7 +24,8 @@ import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import type { RunWork } from '../work';
 import type { PlanFacts } from './planFacts';
-import { ClubEntity, SquadEntity } from '../swimmers/entities';
+import { clubRule } from '../swimmers';
+import { SquadEntity } from '../swimmers/entities';
 import { showCourse } from '../water';
 import { attendees, forSafety, peopleOfPlan } from './people';
 import { TrainingSessionEntity, type TrainingSessionRecord } from './entities';
@@ -169,8 +169,8 @@ function toView(record: TrainingSessionRecord): SessionView {
 export async function proposeSession(em: EntityManager, { squadIds, date }: ProposalQuery): Promise<SessionProposal> {
   const comers = await attendees(em, squadIds, date);
   const history = await levelHistory(em, squadIds, date);
-  const table = await clubSetting<readonly PacePoint[]>(em, 'paceTable');
-  const capacity = await clubSetting<number>(em, 'laneCapacity');
+  const table = await clubRule(em, 'paceTable');
+  const capacity = await clubRule(em, 'laneCapacity');
   return {
     groups: proposeGroups(comers, history).map((group) => (table ? { ...group, paceTable: table } : group)),
     themes: proposeThemes(comers),
@@ -217,16 +217,6 @@ function entry<K, V>(map: Map<K, V>, key: K, make: () => V): V {
 }
 
 async function clubKit(em: EntityManager): Promise<SessionProposal['kit']> {
-  const kit = await clubSetting<readonly string[]>(em, 'kit');
+  const kit = await clubRule(em, 'kit');
   return KIT_IDS.filter((item) => kit?.includes(item) ?? true);
-}
-
-/** One of the club's own settings, or undefined where the default counts. */
-export async function clubSetting<T>(
-  em: EntityManager,
-  name: 'kit' | 'paceTable' | 'laneCapacity',
-): Promise<T | undefined> {
-  // Row-level security leaves one.
-  const [club] = await em.findAll(ClubEntity, { limit: 1, disableIdentityMap: true });
-  return (club?.settings[name] as T | null | undefined) ?? undefined;
 }

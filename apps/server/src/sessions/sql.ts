@@ -5,6 +5,7 @@ import type { CauseId } from '@upwell/core/review';
 import type { Comer, SessionPlan, WeekKind } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
 import { bool, int, json, orNull, rows, text, textOf, uuid, uuids } from '../platform/statement';
+import type { CalendarDays, CalendarSession } from './calendar';
 
 /** Weeks of records that shape a new session, and that the pictures of load show, in days. */
 const SHAPING_DAYS = 42;
@@ -91,4 +92,15 @@ export const RATINGS = rows(
   `select r.swimmer_id, json_agg(json_build_array(r.value, t.minutes)) as ratings
    from session_rating r join training_session t on t.id = r.session_id
    where t.date <= ?::date and t.date > ?::date - 7 group by 1 limit 500`,
+);
+
+/** What is on a shared calendar, by the hash of its secret. */
+export const CALENDAR_BY_TOKEN = rows(
+  {
+    ...{ name: text, level: orNull(textOf<LevelId>()) },
+    sessions: json<readonly CalendarSession[]>(),
+    races: json<CalendarDays['races']>(),
+    tests: json<CalendarDays['tests']>(),
+  },
+  'select * from calendar_by_token(?)',
 );

@@ -1,1 +1,2 @@
+export { clubRule } from './clubRule';
 export { shows } from './looks';

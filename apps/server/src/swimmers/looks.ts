@@ -9,9 +9,9 @@ import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import fp from 'fastify-plugin';
 import type { Database } from '../platform/database';
 import { asMe, type SignedIn } from '../platform/identity';
-import { all } from '../platform/statement';
+import { all, run } from '../platform/statement';
 import { SwimmerEntity } from './entities';
-import { LOOKS_AT } from './sql';
+import { LOOKS_AT, NOTE_LOOKS } from './sql';
 
 declare module 'fastify' {
   interface FastifyRequest {
@@ -97,13 +97,15 @@ async function note(em: EntityManager, me: SignedIn, what: string, ids: readonly
   const year = new Date().getFullYear();
   const children = swimmers.filter((s) => isChild(s.birthYear ?? null, year)).map((s) => s.id);
   if (children.length === 0) return;
-  await em.execute(
-    `insert into access_log (club_id, account_id, swimmer_id, what)
-     select ?, ?, child, ? from unnest(?::uuid[]) child where not exists (select from access_log l
-       where l.swimmer_id = child and l.account_id = ? and l.what = ? and l.looked_at > now() - ?::interval)`,
-    [me.clubId, me.accountId, what, `{${children.join(',')}}`, me.accountId, what, `${ONE_LOOK_MS} milliseconds`],
-    'run',
-  );
+  await run(em, NOTE_LOOKS, [
+    me.clubId,
+    me.accountId,
+    what,
+    `{${children.join(',')}}`,
+    me.accountId,
+    what,
+    `${ONE_LOOK_MS} milliseconds`,
+  ]);
 }
 
 /** Who looked at what of a child, the newest first. */
@@ -112,7 +114,7 @@ export async function listLooks(em: EntityManager, { swimmerId, before, limit = 
   const rows = await all(em, LOOKS_AT, [of, of, from, from, limit + 1]);
   const items = rows.slice(0, limit).map((row) => ({
     id: Number(row.id),
-    at: new Date(row.at).toISOString(),
+    at: row.at,
     by: row.by,
     swimmerId: row.swimmer_id,
     swimmer: row.swimmer,

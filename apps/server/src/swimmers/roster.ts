@@ -14,39 +14,37 @@ import { defaultModel, type LevelId } from '@upwell/core/swimmers';
 import { plainName } from '@upwell/core/text';
 import { v7 } from 'uuid';
 import { notFound, ProblemError } from '../platform/problem';
+import { all, first, one, run } from '../platform/statement';
 import type { RunWork } from '../work';
-
-interface Known {
-  id: string;
-  name: string;
-  search: string;
-  birth_year: number | null;
-  squad: string;
-}
+import { SquadEntity } from './entities';
+import {
+  ADD_SQUADS,
+  ADD_SWIMMERS,
+  KEEP_ROSTER,
+  ROSTER_BY_ID,
+  ROSTER_DONE,
+  ROSTER_TO_STORE,
+  ROSTERS,
+  SAME_NAMES,
+  STORE_ROSTER,
+  SWEEP_LINES,
+  SWEEP_ROSTERS,
+  UNDO_ROSTER,
+} from './sql';
 
 /** Who is here under the names of a list, and which squads. */
 async function whatIsHere(em: EntityManager, lines: readonly RosterLine[]) {
   const names = [...new Set(lines.map((l) => plainName(`${l.given} ${l.family}`)))];
-  const people = await em.execute<Known[]>(
-    `select s.id, s.given_name || ' ' || s.family_name as name, s.search_name as search, s.birth_year, q.name as squad
-     from swimmer s join squad q on q.id = s.squad_id
-     where s.search_name in (select jsonb_array_elements_text(?::jsonb)) order by s.archived, s.id`,
-    [JSON.stringify(names)],
-    'all',
-  );
-  const squads = await em.execute<{ id: string; name: string }[]>(
-    'select id, name from squad where not archived order by name, id',
-    [],
-    'all',
-  );
+  const people = await all(em, SAME_NAMES, [JSON.stringify(names)]);
+  const squads = await em.find(SquadEntity, { archived: false }, { orderBy: { name: 'asc', id: 'asc' } });
   return { people, squads };
 }
 
 /** Reads a list and says of each line how it meets what is here; keeps it until it is stored, for a day at most. */
-export async function previewRoster(em: EntityManager, run: RunWork, me: Me, ask: RosterAsk): Promise<RosterPreview> {
+export async function previewRoster(em: EntityManager, work: RunWork, me: Me, ask: RosterAsk): Promise<RosterPreview> {
   const { id = v7(), name = '', squad: squadOfAll = '', level = 'settle', mapping = null } = ask;
   const from = ask.rows ? { rows: ask.rows } : { text: ask.text ?? '' };
-  const read: ReadRoster = await run('read-roster', { ...from, mapping, year: new Date().getFullYear() });
+  const read: ReadRoster = await work('read-roster', { ...from, mapping, year: new Date().getFullYear() });
   const { people, squads } = await whatIsHere(em, read.lines);
   const byName = new Map(squads.map((squad) => [plainName(squad.name), squad.name]));
   const made = new Map<string, string>();
@@ -76,35 +74,16 @@ export async function previewRoster(em: EntityManager, run: RunWork, me: Me, ask
       existing,
     };
   });
-  await em.execute(
-    `delete from roster_import where stored_at is null and created_at < now() - interval '1 day'`,
-    [],
-    'run',
-  );
-  await em.execute(
-    `update roster_import set lines = '[]' where lines <> '[]' and stored_at < now() - interval '1 day'`,
-    [],
-    'run',
-  );
-  const { affectedRows } = await em.execute<{ affectedRows: number }>(
-    `insert into roster_import (id, club_id, account_id, name, lines) values (?, ?, ?, ?, ?::jsonb)
-     on conflict (id) do update set lines = excluded.lines, name = excluded.name
-       where roster_import.stored_at is null and roster_import.account_id = excluded.account_id`,
-    [id, me.clubId, me.accountId, name || 'A list', JSON.stringify(lines)],
-    'run',
-  );
-  if (affectedRows === 0) throw new ProblemError(409, 'This list was stored already. Open it again to bring in more.');
+  await run(em, SWEEP_ROSTERS);
+  await run(em, SWEEP_LINES);
+  const kept = await run(em, KEEP_ROSTER, [id, me.clubId, me.accountId, name || 'A list', JSON.stringify(lines)]);
+  if (kept === 0) throw new ProblemError(409, 'This list was stored already. Open it again to bring in more.');
   const { lines: _lines, ...head } = read;
   return { ...head, id, rows: lines, newSquads: [...made.values()] };
 }
 
-const IMPORTS = `select i.id, i.name, a.name as by, i.swimmers, i.squads, i.stored_at as "storedAt",
-    i.undone_at as "undoneAt", i.removed from roster_import i join account a on a.id = i.account_id
-  where i.stored_at is not null`;
-
 /** Lists that were stored, the newest first: one's own, or for the head coach those of the club. */
-export const listRosters = (em: EntityManager): Promise<RosterImport[]> =>
-  em.execute<RosterImport[]>(`${IMPORTS} order by i.stored_at desc, i.id limit 20`, [], 'all');
+export const listRosters = (em: EntityManager): Promise<RosterImport[]> => all(em, ROSTERS);
 
 interface Taken {
   readonly id: string;
@@ -128,19 +107,10 @@ export async function commitRoster(
   me: Me,
   { id, without = [], also = [] }: RosterCommit,
 ): Promise<Omit<RosterDone, 'mail'>> {
-  const [asked] = await em.execute<{ stored: boolean; lines: RosterView[] }[]>(
-    'select stored_at is not null as stored, lines from roster_import where id = ? for update',
-    [id],
-    'all',
-  );
+  const asked = await first(em, ROSTER_TO_STORE, [id]);
   if (!asked) throw new ProblemError(404, 'This list is not here any more. Open the file again.');
   if (!asked.stored) await store(em, me, id, asked.lines, new Set(without), new Set(also));
-  const [done] = await em.execute<(RosterImport & { lines: { id: string; email: string | null }[] })[]>(
-    `${IMPORTS.replace('i.removed', 'i.removed, i.lines')} and i.id = ?`,
-    [id],
-    'all',
-  );
-  const { lines, ...shown } = done!;
+  const { lines, ...shown } = await one(em, ROSTER_DONE, [id]);
   const addresses = lines.flatMap(({ id: swimmerId, email }) => (email ? [{ swimmerId, email }] : []));
   return { ...shown, addresses };
 }
@@ -179,35 +149,16 @@ async function store(
     model: defaultModel({ level: l.level, place: null, goalDistanceM: null, catchLadderPassed: false }),
     bestTimes: l.bestTimes,
   }));
-  await em.execute(
-    `insert into squad (id, club_id, name, roster_id, write_id)
-     select x.id, ?, x.name, ?, x.write from jsonb_to_recordset(?::jsonb) as x (id uuid, name text, write uuid)`,
-    [me.clubId, id, JSON.stringify(fresh)],
-    'run',
-  );
-  await em.execute(
-    `insert into swimmer (id, club_id, squad_id, given_name, family_name, search_name, level, birth_year, stroke_model,
-       breathing_side, best_times, roster_id, write_id)
-     select x.id, ?, x.squad, x.given, x.family, x.search, x.level, x."birthYear", x.model, 'right', x."bestTimes", ?,
-       gen_random_uuid()
-     from jsonb_to_recordset(?::jsonb) as x (id uuid, squad uuid, given text, family text, search text, level text,
-       "birthYear" integer, model text, "bestTimes" jsonb)`,
-    [me.clubId, id, JSON.stringify(taken)],
-    'run',
-  );
+  await run(em, ADD_SQUADS, [me.clubId, id, JSON.stringify(fresh)]);
+  await run(em, ADD_SWIMMERS, [me.clubId, id, JSON.stringify(taken)]);
   const kept = taken.map(({ id: swimmer, email }) => ({ id: swimmer, email }));
-  await em.execute(
-    'update roster_import set stored_at = now(), swimmers = ?, squads = ?, lines = ?::jsonb where id = ?',
-    [taken.length, fresh.length, JSON.stringify(kept), id],
-    'run',
-  );
+  await run(em, STORE_ROSTER, [taken.length, fresh.length, JSON.stringify(kept), id]);
 }
 
 /** Takes back the swimmers of a list that nobody has worked with since; undoing twice changes nothing. */
 export async function undoRoster(em: EntityManager, id: string): Promise<RosterImport> {
-  const find = () => em.execute<RosterImport[]>(`${IMPORTS} and i.id = ?`, [id], 'all');
-  const [before] = await find();
+  const before = await first(em, ROSTER_BY_ID, [id]);
   if (!before) throw notFound();
-  if (before.undoneAt === null) await em.execute('select undo_roster(?)', [id], 'run');
-  return (await find())[0]!;
+  if (before.undoneAt === null) await run(em, UNDO_ROSTER, [id]);
+  return one(em, ROSTER_BY_ID, [id]);
 }

@@ -20,22 +20,9 @@ import { prepared } from '../platform/prepared';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { all } from '../platform/statement';
-import { clipsOf, focusesOf, reviewsOf, toFocus, type FocusRow } from '../review';
+import { clipsOf, focusesOf, reviewsOf, toFocus } from '../review';
 import { ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity, type SwimmerRecord } from './entities';
-import { SQUADS } from './sql';
-
-interface Row {
-  id: string;
-  given_name: string;
-  family_name: string;
-  level: SwimmerRow['level'];
-  squad_id: string;
-  squad_name: string;
-  birth_year: number | null;
-  archived: boolean;
-  goal: SwimmerRow['goal'];
-  focus: FocusRow | null;
-}
+import { SQUADS, SWIMMERS_FIRST, SWIMMERS_NEXT } from './sql';
 
 /** One page of swimmers by family name, found by the names that follow the last one shown. */
 export async function listSwimmers(database: Database, who: Identity, query: SwimmerQuery): Promise<Page<SwimmerRow>> {
@@ -55,8 +42,7 @@ export async function listSwimmers(database: Database, who: Identity, query: Swi
     limit + 1,
     ...(cursor ?? []),
   ];
-  const sql = `select * from swimmers_${cursor ? 'next' : 'first'}(${values.map(() => '?').join(', ')})`;
-  const rows = await prepared<Row>(database.em.fork(), sql, values);
+  const rows = await prepared(database.em.fork(), cursor ? SWIMMERS_NEXT : SWIMMERS_FIRST, values);
   const shown = rows.slice(0, limit);
   const last = rows.length > limit ? shown[shown.length - 1] : undefined;
   return {

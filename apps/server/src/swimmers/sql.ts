@@ -1,6 +1,22 @@
 // What squads, swimmers and the log of looks ask the database beyond single rows.
-import type { PoolTime } from '@upwell/contract/swimmers';
-import { bigint, bool, int, json, moment, orNull, rows, text, uuid, uuids } from '../platform/statement';
+import type { RosterView } from '@upwell/contract/roster';
+import type { PoolTime, SwimmerRow } from '@upwell/contract/swimmers';
+import type { LevelId } from '@upwell/core/swimmers';
+import {
+  bigint,
+  bool,
+  change,
+  int,
+  json,
+  moment,
+  orNull,
+  rows,
+  text,
+  textOf,
+  uuid,
+  uuids,
+} from '../platform/statement';
+import type { FocusRow } from '../review';
 
 /** The squads one may see, with how many train in each and who coaches it. */
 export const SQUADS = rows(
@@ -27,3 +43,85 @@ export const LOOKS_AT = rows(
    where (?::uuid is null or l.swimmer_id = ?::uuid) and (?::bigint is null or l.id < ?::bigint)
    order by l.id desc limit ?`,
 );
+
+/** Notes a look at children, at most once in a while: club, account, what, children, account, what, the while. */
+export const NOTE_LOOKS = change(
+  `insert into access_log (club_id, account_id, swimmer_id, what)
+   select ?, ?, child, ? from unnest(?::uuid[]) child where not exists (select from access_log l
+     where l.swimmer_id = child and l.account_id = ? and l.what = ? and l.looked_at > now() - ?::interval)`,
+);
+
+const LISTED = {
+  ...{ id: uuid, given_name: text, family_name: text, level: textOf<LevelId>(), squad_id: uuid, squad_name: text },
+  ...{ birth_year: orNull(int), archived: bool, goal: orNull(json<NonNullable<SwimmerRow['goal']>>()) },
+  focus: orNull(json<FocusRow>()),
+};
+/** A page of swimmers: who asks (club, account, role, swimmer, squads), archived, pattern, squad, level, most. */
+export const SWIMMERS_FIRST = rows(LISTED, 'select * from swimmers_first(?, ?, ?, ?, ?, ?, ?, ?, ?, ?)');
+/** The page that follows: the same, and the family name, given name and id of the last one shown. */
+export const SWIMMERS_NEXT = rows(LISTED, 'select * from swimmers_next(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)');
+
+/** Who is here under some names, given as a JSON list. */
+export const SAME_NAMES = rows(
+  { id: uuid, name: text, search: text, birth_year: orNull(int), squad: text },
+  `select s.id, s.given_name || ' ' || s.family_name as name, s.search_name as search, s.birth_year, q.name as squad
+   from swimmer s join squad q on q.id = s.squad_id
+   where s.search_name in (select jsonb_array_elements_text(?::jsonb)) order by s.archived, s.id`,
+);
+
+/** Lists that were looked at and never stored go after a day; of those that were stored, the lines. */
+export const SWEEP_ROSTERS = change(
+  `delete from roster_import where stored_at is null and created_at < now() - interval '1 day'`,
+);
+export const SWEEP_LINES = change(
+  `update roster_import set lines = '[]' where lines <> '[]' and stored_at < now() - interval '1 day'`,
+);
+
+/** Keeps a list that was looked at, while it is one's own and not stored: id, club, account, name, lines. */
+export const KEEP_ROSTER = change(
+  `insert into roster_import (id, club_id, account_id, name, lines) values (?, ?, ?, ?, ?::jsonb)
+   on conflict (id) do update set lines = excluded.lines, name = excluded.name
+     where roster_import.stored_at is null and roster_import.account_id = excluded.account_id`,
+);
+
+const ROSTER_COLUMNS = {
+  ...{ id: uuid, name: text, by: text, swimmers: int, squads: int },
+  ...{ storedAt: moment, undoneAt: orNull(moment), removed: int },
+};
+const roster = (also: string) => `select i.id, i.name, a.name as by, i.swimmers, i.squads, i.stored_at as "storedAt",
+    i.undone_at as "undoneAt", i.removed${also} from roster_import i join account a on a.id = i.account_id
+  where i.stored_at is not null`;
+/** Lists that were stored, the newest first: one's own, or for the head coach those of the club. */
+export const ROSTERS = rows(ROSTER_COLUMNS, `${roster('')} order by i.stored_at desc, i.id limit 20`);
+export const ROSTER_BY_ID = rows(ROSTER_COLUMNS, `${roster('')} and i.id = ?`);
+/** A stored list with who came by it. */
+export const ROSTER_DONE = rows(
+  { ...ROSTER_COLUMNS, lines: json<readonly { readonly id: string; readonly email: string | null }[]>() },
+  `${roster(', i.lines')} and i.id = ?`,
+);
+/** A list that is about to be stored; nobody else stores it meanwhile. */
+export const ROSTER_TO_STORE = rows(
+  { stored: bool, lines: json<readonly RosterView[]>() },
+  'select stored_at is not null as stored, lines from roster_import where id = ? for update',
+);
+
+/** Adds the squads of a list: club, list, squads. */
+export const ADD_SQUADS = change(
+  `insert into squad (id, club_id, name, roster_id, write_id)
+   select x.id, ?, x.name, ?, x.write from jsonb_to_recordset(?::jsonb) as x (id uuid, name text, write uuid)`,
+);
+/** Adds the swimmers of a list: club, list, swimmers. */
+export const ADD_SWIMMERS = change(
+  `insert into swimmer (id, club_id, squad_id, given_name, family_name, search_name, level, birth_year, stroke_model,
+     breathing_side, best_times, roster_id, write_id)
+   select x.id, ?, x.squad, x.given, x.family, x.search, x.level, x."birthYear", x.model, 'right', x."bestTimes", ?,
+     gen_random_uuid()
+   from jsonb_to_recordset(?::jsonb) as x (id uuid, squad uuid, given text, family text, search text, level text,
+     "birthYear" integer, model text, "bestTimes" jsonb)`,
+);
+/** Notes that a list was stored: swimmers, squads, who came by it, list. */
+export const STORE_ROSTER = change(
+  'update roster_import set stored_at = now(), swimmers = ?, squads = ?, lines = ?::jsonb where id = ?',
+);
+/** Takes back the swimmers of a list that nobody has worked with since. */
+export const UNDO_ROSTER = change('select undo_roster(?)');

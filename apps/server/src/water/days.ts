@@ -1,7 +1,7 @@
 import type { Me } from '@upwell/contract/account';
 import type { WaterDayFields, WaterDayView } from '@upwell/contract/water';
 import { WATER_RULES, type WaterRules } from '@upwell/core/safety';
-import { isChild, isYoung, type HealthFlag, type LevelId } from '@upwell/core/swimmers';
+import { isChild, isYoung } from '@upwell/core/swimmers';
 import {
   decideDay,
   farthestFromLand,
@@ -9,82 +9,56 @@ import {
   numbersProblem,
   ONLY_HEAD_OVERRULES,
   type DayGroup,
-  type Decision,
 } from '@upwell/core/water';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
-import type { DayPlan } from './dayPdf';
+import { all } from '../platform/statement';
+import { clubRule } from '../swimmers';
+import { SwimmerEntity, type SwimmerRecord } from '../swimmers/entities';
+import { WaterDayEntity, type WaterDayRecord } from './entities';
 import { showCourse } from './service';
+import { SESSIONS_OF_DAY } from './sql';
 
 /** Most decisions of one course that are shown. */
 const MOST = 60;
 
-interface Row {
-  id: string;
-  course_id: string | null;
-  starts_at: Date;
-  readings: WaterDayFields['readings'];
-  people: WaterDayFields['group'];
-  decision: Decision;
-  reasons: string[];
-  overruled: string | null;
-  signed_by: string;
-  signed_at: Date;
-}
-
 /** What was decided at a water, the newest first. */
-export function daysOf(em: EntityManager, courseId: string): Promise<WaterDayView[]> {
-  return readDays(em, 'd.course_id = ?', courseId);
-}
-
-async function readDays(em: EntityManager, where: 'd.course_id = ?' | 'd.id = ?', id: string): Promise<WaterDayView[]> {
-  const rows = await em.execute<Row[]>(
-    `select d.id, d.course_id, d.starts_at, d.readings, d.people, d.decision, d.reasons, d.overruled, d.signed_at,
-       a.name as signed_by
-     from water_day d join account a on a.id = d.signed_by
-     where ${where} order by d.signed_at desc limit ${MOST}`,
-    [id],
-    'all',
+export async function daysOf(em: EntityManager, courseId: string): Promise<WaterDayView[]> {
+  const days = await em.find(
+    WaterDayEntity,
+    { course: courseId },
+    { populate: ['signedBy'], orderBy: { signedAt: 'desc' }, limit: MOST },
   );
-  const seen = await visible(
+  const goers = await visible(
     em,
-    rows.flatMap((r) => r.people.swimmerIds ?? []),
+    days.flatMap((day) => day.people.swimmerIds ?? []),
   );
-  return rows.map((r) => ({
-    id: r.id,
-    courseId: r.course_id,
-    startsAt: new Date(r.starts_at).toISOString(),
-    readings: r.readings,
-    // Who went in, and their health notes, are for those who coach them.
-    group: {
-      ...r.people,
-      swimmerIds: (r.people.swimmerIds ?? []).filter((swimmer) => seen.has(swimmer)),
-      health: (r.people.health ?? []).filter((h) => seen.has(h.swimmerId)),
-    },
-    decision: r.decision,
-    reasons: r.reasons,
-    overruled: r.overruled,
-    signedBy: r.signed_by,
-    signedAt: new Date(r.signed_at).toISOString(),
-  }));
+  return days.map((day) => toView(day, goers));
 }
 
-interface Goer {
-  readonly id: string;
-  readonly birth_year: number | null;
-  readonly level: LevelId;
-  readonly health_flags: readonly HealthFlag[];
+/** A day as one may see it: who went in, and their health notes, are for those who coach them. */
+function toView(
+  { id, course, startsAt, readings, people, decision, reasons, overruled, signedBy, signedAt }: WaterDayRecord,
+  seen: ReadonlyMap<string, unknown>,
+): WaterDayView {
+  return {
+    ...{ id, courseId: course?.id ?? null, readings, decision, reasons, overruled: overruled ?? null },
+    group: {
+      ...people,
+      swimmerIds: (people.swimmerIds ?? []).filter((swimmer) => seen.has(swimmer)),
+      health: (people.health ?? []).filter((h) => seen.has(h.swimmerId)),
+    },
+    startsAt: startsAt.toISOString(),
+    signedBy: signedBy.name,
+    signedAt: signedAt.toISOString(),
+  };
 }
 
 /** Of some swimmers those that one may see, with what the decision must know of them. */
-async function visible(em: EntityManager, ids: readonly string[]): Promise<ReadonlyMap<string, Goer>> {
+async function visible(em: EntityManager, ids: readonly string[]): Promise<ReadonlyMap<string, SwimmerRecord>> {
   if (ids.length === 0) return new Map();
-  const rows = await em.execute<Goer[]>(
-    'select id, birth_year, level, health_flags from swimmer where id = any(?::uuid[])',
-    [`{${[...new Set(ids)].join(',')}}`],
-    'all',
-  );
-  return new Map(rows.map((row) => [row.id, row]));
+  const swimmers = await em.find(SwimmerEntity, { id: { $in: [...new Set(ids)] } });
+  return new Map(swimmers.map((swimmer) => [swimmer.id, swimmer]));
 }
 
 /** The group as it is judged: nobody who is named is forgotten in the numbers, and every health note is asked about. */
@@ -95,15 +69,15 @@ async function knownGroup(em: EntityManager, group: DayGroup, year: number): Pro
     throw new ProblemError(422, message, { fields: [{ field: 'group.swimmerIds', message }] });
   }
   const people = [...goers.values()];
-  const young = people.filter((p) => isYoung(p.birth_year, year)).length;
-  const minors = people.filter((p) => isChild(p.birth_year, year)).length - young;
+  const young = people.filter((p) => isYoung(p.birthYear ?? null, year)).length;
+  const minors = people.filter((p) => isChild(p.birthYear ?? null, year)).length - young;
   return {
     ...group,
     children: Math.max(group.children, young),
     minors: Math.max(group.minors, minors),
     settle: Math.max(group.settle, people.filter((p) => p.level === 'settle').length),
     health: people.flatMap((p) =>
-      p.health_flags.map((flag) => ({
+      p.healthFlags.map((flag) => ({
         swimmerId: p.id,
         flag,
         answer: group.health.find((h) => h.swimmerId === p.id && h.flag === flag)?.answer ?? '',
@@ -114,20 +88,14 @@ async function knownGroup(em: EntityManager, group: DayGroup, year: number): Pro
 
 /** One signed day with what is printed beside it: the course's name and the sessions on it that day. */
 export async function dayToPrint(em: EntityManager, id: string) {
-  const [of] = await em.execute<{ course_id: string | null; name: string | null }[]>(
-    'select d.course_id, c.name from water_day d left join course c on c.id = d.course_id where d.id = ?',
-    [id],
-    'all',
-  );
-  if (!of) throw notFound();
-  const day = (await readDays(em, 'd.id = ?', id))[0]!;
-  const plans = await em.execute<DayPlan[]>(
-    `select title, plan from training_session where course_id = ? and date = ?::timestamptz::date and not template
-     order by start_time limit 6`,
-    [of.course_id, day.startsAt],
-    'all',
-  );
-  return { day, courseName: of.name ?? 'A course that was taken out', plans };
+  const day = await em.findOne(WaterDayEntity, { id }, { populate: ['signedBy', 'course'] });
+  if (!day) throw notFound();
+  const plans = await all(em, SESSIONS_OF_DAY, [day.course?.id ?? null, day.startsAt]);
+  return {
+    day: toView(day, await visible(em, day.people.swimmerIds ?? [])),
+    courseName: day.course?.name ?? 'A course that was taken out',
+    plans,
+  };
 }
 
 /** The decision with its reasons as they are kept. */
@@ -142,11 +110,7 @@ function decided(day: Pick<WaterDayFields, 'readings' | 'group'>, farthestM: num
  */
 export async function signDay(em: EntityManager, me: Me, id: string, day: WaterDayFields): Promise<{ id: string }> {
   const { course } = await showCourse(em, day.courseId);
-  const [club] = await em.execute<{ water: WaterRules | null }[]>(
-    `select settings->'water' as water from club`,
-    [],
-    'all',
-  );
+  const rules = (await clubRule(em, 'water')) ?? WATER_RULES;
   const group = await knownGroup(em, day.group, new Date(day.startsAt).getUTCFullYear());
   const refuse = (field: string, message: string) => {
     throw new ProblemError(422, message, { fields: [{ field, message }] });
@@ -156,21 +120,21 @@ export async function signDay(em: EntityManager, me: Me, id: string, day: WaterD
   const { decision, reasons, mayOverrule } = decided(
     { readings: day.readings, group },
     farthestFromLand(course),
-    club?.water ?? WATER_RULES,
+    rules,
   );
   if (day.overruled !== null && !mayOverrule)
     refuse('overruled', decision === 'stop' ? NEVER_OVERRULED : 'There is no stop to overrule.');
   if (group.minorsAgreed && me.role !== 'head')
     refuse('group.minorsAgreed', 'Only the head coach notes that guardians agreed for those of 16 and 17.');
   if (day.overruled !== null && me.role !== 'head') refuse('overruled', ONLY_HEAD_OVERRULES);
-  await em.execute(
-    `insert into water_day (id, club_id, course_id, signed_by, starts_at, readings, people, decision, reasons, overruled)
-     values (?, ?, ?, ?, ?::timestamptz, ?::jsonb, ?::jsonb, ?, ?::jsonb, ?) on conflict (id) do nothing`,
-    [
-      ...[id, me.clubId, day.courseId, me.accountId, day.startsAt],
-      ...[JSON.stringify(day.readings), JSON.stringify(group), decision, JSON.stringify(reasons), day.overruled],
-    ],
-    'run',
-  );
+  const { courseId, startsAt, readings, overruled } = day;
+  await em
+    .createQueryBuilder(WaterDayEntity)
+    .insert({
+      ...{ id, clubId: me.clubId, course: courseId, signedBy: me.accountId, startsAt: new Date(startsAt) },
+      ...{ readings, people: group, decision, reasons, overruled },
+    })
+    .onConflict('id')
+    .ignore();
   return { id };
 }

@@ -98,8 +98,8 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
   );
 
   for (const [path, of] of [
-    ['/courses/:id/tracks', 'course_id'],
-    ['/swimmers/:id/tracks', 'swimmer_id'],
+    ['/courses/:id/tracks', 'course'],
+    ['/swimmers/:id/tracks', 'swimmer'],
   ] as const)
     app.get<{ Params: { id: string } }>(
       path,

@@ -4,22 +4,13 @@ import { writeCourseGeoJson, writeCourseGpx } from '@upwell/core/water';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
+import { all } from '../platform/statement';
 import type { RunWork } from '../work';
 import { CourseEntity, type CourseRecord } from './entities';
-
-/** Most courses a club's list shows. */
-const MOST = 200;
+import { COURSES } from './sql';
 
 /** The club's courses by name, without their outlines. */
-export function listCourses(em: EntityManager): Promise<CourseRow[]> {
-  return em.execute<CourseRow[]>(
-    `select id, name, place, length_m as "lengthM", jsonb_array_length(course->'marks') as marks,
-       (course->>'laps')::int as laps
-     from course order by name, id limit ${MOST}`,
-    [],
-    'all',
-  );
-}
+export const listCourses = (em: EntityManager): Promise<CourseRow[]> => all(em, COURSES);
 
 export async function showCourse(em: EntityManager, id: string): Promise<CourseView> {
   const record = await em.findOne(CourseEntity, { id });
