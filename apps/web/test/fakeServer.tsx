@@ -16,7 +16,11 @@ export interface Call {
   readonly body: ReturnType<typeof JSON.parse>;
 }
 
-type Answer = (call: Call) => { status?: number; body: unknown };
+interface Answered {
+  readonly status?: number;
+  readonly body: unknown;
+}
+type Answer = (call: Call) => Answered | Promise<Answered>;
 
 /** Answers by `METHOD path` without its query; the longest matching start wins. Unknown calls are a 404. */
 export function fakeServer(answers: Readonly<Record<string, Answer>>): Call[] {
@@ -31,7 +35,7 @@ export function fakeServer(answers: Readonly<Record<string, Answer>>): Call[] {
       .filter((k) => wanted.startsWith(k))
       .sort((a, b) => b.length - a.length)[0];
     const { status = 200, body } = key
-      ? answers[key]!(call)
+      ? await answers[key]!(call)
       : { status: 404, body: { detail: 'There is nothing at this address.' } };
     return new Response(status === 204 ? null : JSON.stringify(body), {
       status,

@@ -19,7 +19,7 @@ let account = 700;
 beforeEach(async () => {
   // The device's database is written before the screens are shown, which take the time over.
   jest.useRealTimers();
-  await openFor(`leaving-${account++}`);
+  openFor(`leaving-${account++}`);
 });
 afterEach(async () => {
   cleanup();
@@ -109,6 +109,31 @@ describe('signing out without a network', () => {
     const sent = send(testStore());
     await soon(async () => expect(await sent).toBeNull());
     expect(calls.slice(before).filter((c) => c.method === 'PUT')).toEqual([]);
+  });
+});
+
+describe('an answer that comes after somebody else has signed in', () => {
+  it('is not kept for them', async () => {
+    let arrive: (found: { body: unknown }) => void = () => undefined;
+    const calls = fakeServer({ 'GET /account/club': () => new Promise((resolve) => (arrive = resolve)) });
+    const asked = testStore().dispatch(accountEndpoints.endpoints.clubRules.initiate());
+    await waitFor(() => expect(calls).toHaveLength(1));
+    openFor('the-next-one');
+    arrive({ body: { kit: [] } });
+    await asked;
+    expect(await keptPage('/account/club')).toBeUndefined();
+  });
+
+  it('does not forget what is theirs', async () => {
+    let arrive: (found: { status: number; body: unknown }) => void = () => undefined;
+    const calls = fakeServer({ 'GET /account/club': () => new Promise((resolve) => (arrive = resolve)) });
+    const asked = testStore().dispatch(accountEndpoints.endpoints.clubRules.initiate());
+    await waitFor(() => expect(calls).toHaveLength(1));
+    openFor('another-one');
+    await keepPage('/account/club', ['theirs']);
+    arrive({ status: 404, body: {} });
+    await asked;
+    expect(await keptPage('/account/club')).toEqual(['theirs']);
   });
 });
 

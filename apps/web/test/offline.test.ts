@@ -157,7 +157,7 @@ describe('a change on which the server fails', () => {
       `/swimmers/${ID}/race-plan?date=2026-12-01`,
     ]);
     // Of a swimmer who is there already a review does not wait for the change of the name.
-    await openFor(`account-${account++}`);
+    openFor(`account-${account++}`);
     await enqueue(change(`/swimmers/${ID}`, { version: 4 }));
     await enqueue(change('/reviews/r', { version: 0, swimmerId: ID }));
     const again = failsOn(/^\/swimmers/);
@@ -202,7 +202,7 @@ describe('a change on which the server fails', () => {
   it('whatever fails and whatever depends on what: each change is stored once, in order, or still here', async () => {
     // Ten changes of three things; the server fails at random until it does not any more.
     for (let seed = 1; seed <= 25; seed++) {
-      await openFor(`account-${account++}`);
+      openFor(`account-${account++}`);
       let state = seed;
       const random = () => (state = (state * 16807) % 2147483647) / 2147483647;
       for (let i = 0; i < 10; i++) await enqueue(change(`/thing/${Math.floor(random() * 3)}`, { version: 1, i }));
@@ -379,19 +379,19 @@ describe('what was seen', () => {
     await old.put('outbox', { ...change('/a'), at: 'then', state: 'waiting', problem: null, current: null });
     await old.put('events', { id: 'e', session: 's', event: event(1), waiting: 1 });
     old.close();
-    await openFor('veteran');
+    openFor('veteran');
     expect(await keptPage('/sessions/proposal?on=2026-11-26')).toBeUndefined();
     expect(await keptPage('/sessions/1')).toBe('a session for the deck');
     expect(await waitingChanges()).toHaveLength(1);
     expect(await waitingEvents()).toHaveLength(1);
-    await openFor('after the veteran');
+    openFor('after the veteran');
     await deleteDB('upwell-veteran');
   });
 
   it('is not seen by another account on the same device', async () => {
     await keepPage('/x', 1);
     await setFact('y', 2);
-    await openFor('somebody else');
+    openFor('somebody else');
     expect(await keptPage('/x')).toBeUndefined();
     expect(await fact('y')).toBeUndefined();
   });

@@ -14,7 +14,7 @@ let account = 800;
 beforeEach(async () => {
   // The device's database is written before the screens are shown, which take the time over.
   jest.useRealTimers();
-  await openFor(`person-${account++}`);
+  openFor(`person-${account++}`);
 });
 afterEach(cleanup);
 

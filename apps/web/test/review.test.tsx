@@ -1,4 +1,4 @@
-import { fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { AccessibilityInfo } from 'react-native';
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import { posedBy } from '@upwell/core/figure';
@@ -30,6 +30,8 @@ describe('the moving figure', () => {
 
   it('can be stopped and started, and turned to another view', async () => {
     show(figure);
+    // Whether the system asks for less motion is answered a moment later.
+    await act(async () => undefined);
     press('Pause the swimmer');
     expect(screen.getByLabelText('Let the swimmer swim')).toBeTruthy();
     press('From the top');

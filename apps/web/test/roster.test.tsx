@@ -156,8 +156,8 @@ describe('a list of swimmers', () => {
     });
     expect(await screen.findByText('2 swimmers')).toBeTruthy();
     expect(screen.getByText('Taken back: 1; 1 stayed, somebody has worked with them since')).toBeTruthy();
-    expect(screen.getByLabelText('Hold to take back Pasted list')).toBeTruthy();
-    expect(screen.queryByLabelText('Hold to take back May.csv')).toBeNull();
+    expect(screen.getByLabelText('Hold to undo Pasted list')).toBeTruthy();
+    expect(screen.queryByLabelText('Hold to undo May.csv')).toBeNull();
   });
 });
 

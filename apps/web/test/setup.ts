@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import { format } from 'node:util';
 
 // Charts leave timers running, and no test may wait for real time.
 jest.mock('react-native-gifted-charts', () => ({ LineChart: () => null, BarChart: () => null }));
@@ -36,3 +37,14 @@ jest.mock('../src/worker/compute', () => ({
 
 // The first screen of a file pays for loading everything; on a busy machine that takes its time.
 jest.setTimeout(30_000);
+
+// What is written to the console and not expected fails the test that wrote it.
+const said: string[] = [];
+beforeEach(() => {
+  for (const kind of ['warn', 'error'] as const)
+    jest.spyOn(console, kind).mockImplementation((...args: unknown[]) => void said.push(format(...args)));
+});
+afterEach(() => {
+  const unexpected = said.splice(0);
+  if (unexpected.length > 0) throw new Error(`Written to the console:\n${unexpected.join('\n')}`);
+});

@@ -8,7 +8,7 @@ let account = 600;
 beforeEach(async () => {
   // The device's database is written before the screens are shown, which take the time over.
   jest.useRealTimers();
-  await openFor(`swimtests-${account++}`);
+  openFor(`swimtests-${account++}`);
 });
 afterEach(cleanup);
 

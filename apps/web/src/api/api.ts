@@ -32,8 +32,10 @@ type Answer = Awaited<ReturnType<BaseQueryFn<string | Args, unknown, FetchBaseQu
 export interface Keeper {
   /** A change: safe on the device first, then on its way. */
   change(args: Args, waits: Waits, store: BaseQueryApi): Promise<Answer>;
-  /** What the server answered, or what was kept of it. */
-  answered(args: string | Args, answer: Answer, store: BaseQueryApi): Promise<Answer>;
+  /** Whose work is kept on this device now. */
+  account(): string;
+  /** What the server answered, or what was kept of it; with whose device it was when it was asked. */
+  answered(args: string | Args, answer: Answer, store: BaseQueryApi, askedAs: string): Promise<Answer>;
 }
 
 let keeper: Keeper | null = null;
@@ -62,13 +64,14 @@ const fetchSignedIn: BaseQueryFn<string | Args, unknown, FetchBaseQueryError, Ex
     return { error: { status: 'FETCH_ERROR', error: 'Signed out on this device.' } };
   }
   if (keeper && extra?.waits && typeof args !== 'string') return keeper.change(args, extra.waits, store);
+  const askedAs = keeper?.account() ?? '';
   const asked = await fetchJson(args, store, extra ?? {});
   const build = asked.meta?.response?.headers.get('upwell-build') ?? null;
   const older = onBuild?.(build, store) ?? false;
   const result = (older && asked.error?.status === 400 ? outdated(asked.error) : asked) as Answer;
   const signingIn = typeof args !== 'string' && args.url === '/account/sign-in';
   if (result.error?.status === 401 && !signingIn) store.dispatch(api.util.invalidateTags(['Me']));
-  return keeper ? keeper.answered(args, result, store) : result;
+  return keeper ? keeper.answered(args, result, store, askedAs) : result;
 };
 
 /** The one door to the server; each domain adds its endpoints. */

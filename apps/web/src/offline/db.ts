@@ -78,14 +78,15 @@ export function db(): Promise<IDBPDatabase<Schema>> {
   return opened;
 }
 
-/** Opens the database of whoever has signed in. */
-export async function openFor(accountId: string): Promise<void> {
+/** Whose database is open. */
+export const openAccount = (): string => account;
+
+/** From now on the database of whoever has signed in. What was begun in the one before ends there: it stays open. */
+export function openFor(accountId: string): void {
   if (accountId === account) return;
-  const before = opened;
   account = accountId;
   keep('account', accountId);
   opened = undefined;
-  (await before)?.close();
 }
 
 /** One remembered fact, like the deck clock of a session. */

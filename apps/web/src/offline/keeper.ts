@@ -1,6 +1,6 @@
 import type { FetchArgs } from '@reduxjs/toolkit/query';
 import { setKeeper, type Keeper } from '@/api/api';
-import { forgetPages, openFor } from './db';
+import { forgetPages, openAccount, openFor } from './db';
 import { dropPage, isKept, keepPage, keptPage } from './pages';
 import { enqueue } from './outbox';
 import { reached, storageFull, troubled } from '@/state/offline';
@@ -45,8 +45,11 @@ const keeper: Keeper = {
     return { data: await waits.shown(body as never, path, args.about ?? '') };
   },
 
-  async answered(args, answer, store) {
-    if (!isRead(args)) return answer;
+  account: openAccount,
+
+  async answered(args, answer, store, askedAs) {
+    // Somebody else has signed in on this device meanwhile: this is not theirs to keep.
+    if (!isRead(args) || askedAs !== openAccount()) return answer;
     const path = addressOf(args);
     const status = answer.error?.status;
     // A server that answers with an error is there: the kept page is shown, and the line does not speak of the network.
@@ -59,7 +62,7 @@ const keeper: Keeper = {
     if (!answer.error) {
       const me = path === '/account/me' ? (answer.data as { accountId: string } | null) : null;
       if (me) {
-        await openFor(me.accountId);
+        openFor(me.accountId);
         askToStay();
       } else if (path === '/account/me') await forgetPages();
       if (isKept(path)) await keepPage(path, answer.data).catch(() => store.dispatch(storageFull(true)));

@@ -14,7 +14,9 @@ export function isKept(path: string): boolean {
 export async function keepPage(path: string, data: unknown): Promise<void> {
   const open = await db();
   await open.put('pages', { path, data, at: new Date().toISOString() });
-  if ((await open.count('pages')) > MOST_PAGES) await dropOldest();
+  if ((await open.count('pages')) <= MOST_PAGES) return;
+  const old = (await open.getAll('pages')).sort((a, b) => a.at.localeCompare(b.at)).slice(0, MOST_PAGES / 4);
+  await Promise.all(old.map((page) => open.delete('pages', page.path)));
 }
 
 /** Forgets what was kept of an address: it is not there any more, or not this coach's to see. */
@@ -22,13 +24,6 @@ export async function dropPage(path: string): Promise<void> {
   const open = await db();
   // What is new and waits is not there yet.
   if ((await open.countFromIndex('outbox', 'path', path)) === 0) await open.delete('pages', path);
-}
-
-async function dropOldest(): Promise<void> {
-  const open = await db();
-  const all = await open.getAll('pages');
-  const old = all.sort((a, b) => a.at.localeCompare(b.at)).slice(0, MOST_PAGES / 4);
-  await Promise.all(old.map(({ path }) => open.delete('pages', path)));
 }
 
 /** What the server answered last at an address, or undefined. */

@@ -5,7 +5,8 @@ import { LEVEL } from '@upwell/core/swimmers';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button, Searchbar, Text } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
+import { SearchField } from '@/ui/SearchField';
 import { Screen } from '@/ui/Screen';
 import { Tabs } from '@/ui/Tabs';
 import { Empty } from '@/ui/States';
@@ -54,12 +55,12 @@ export function LibraryScreen() {
       {shelf === 'models' ? (
         <ModelsPage />
       ) : (
-        <Searchbar
+        <SearchField
           placeholder="Find by name"
           value={search}
-          onChangeText={setSearch}
+          onChange={setSearch}
           style={styles.gap}
-          accessibilityLabel="Find by name"
+          label="Find by name"
         />
       )}
       {shelf === 'drills'

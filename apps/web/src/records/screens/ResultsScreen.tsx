@@ -4,7 +4,8 @@ import { RESULT_KINDS, type ResultKind } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { Button, DataTable, Searchbar, Text } from 'react-native-paper';
+import { Button, DataTable, Text } from 'react-native-paper';
+import { SearchField } from '@/ui/SearchField';
 import { Choice } from '@/ui/Choice';
 import { dayWord } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
@@ -59,13 +60,11 @@ export function ResultsScreen() {
         </>
       }
     >
-      <Searchbar
+      <SearchField
         placeholder="Find a swimmer"
-        accessibilityLabel="Find a swimmer"
+        label="Find a swimmer"
         value={asked.search ?? ''}
-        onChangeText={(search) => set({ search: search || undefined })}
-        icon="magnify"
-        clearIcon="close"
+        onChange={(search) => set({ search: search || undefined })}
         style={styles.gap}
       />
       <Choice

@@ -3,7 +3,8 @@ import type { LoadRow } from '@upwell/contract/sessions';
 import { LOAD_LIMITS } from '@upwell/core/sessions';
 import { lazy, Suspense, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Searchbar, Text } from 'react-native-paper';
+import { Text } from 'react-native-paper';
+import { SearchField } from '@/ui/SearchField';
 import { Card } from '@/ui/Card';
 import { dayOf } from '@/ui/dates';
 import { Disclosure } from '@/ui/Disclosure';
@@ -37,11 +38,11 @@ export function LoadScreen() {
         onChoose={setWho}
       />
       {who === 'swimmers' ? (
-        <Searchbar
+        <SearchField
           placeholder="Find a swimmer"
-          accessibilityLabel="Find a swimmer by name"
+          label="Find a swimmer by name"
           value={search}
-          onChangeText={setSearch}
+          onChange={setSearch}
           style={styles.gap}
         />
       ) : null}

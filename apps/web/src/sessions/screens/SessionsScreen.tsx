@@ -3,9 +3,10 @@ import type { SessionRow } from '@upwell/contract/sessions';
 import { Link, useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { Button, IconButton, Searchbar, Text } from 'react-native-paper';
+import { Button, IconButton, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account';
 import { addDays, weekOf } from '@upwell/core/days';
+import { SearchField } from '@/ui/SearchField';
 import { dayOf, dayWord } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
@@ -82,12 +83,12 @@ function List({ templates }: { readonly templates: boolean }) {
   });
   return (
     <View>
-      <Searchbar
+      <SearchField
         placeholder="Find by title or theme"
         value={search}
-        onChangeText={setSearch}
+        onChange={setSearch}
         style={styles.search}
-        accessibilityLabel="Find a session by title or theme"
+        label="Find a session by title or theme"
       />
       {error ? <Failure error={error} retry={() => void refetch()} /> : null}
       {!rows && !error ? <Loading label="Loading sessions" /> : null}

@@ -5,8 +5,9 @@ import type { SwimmerRow } from '@upwell/contract/swimmers';
 import { Link, useRouter, type Href } from 'expo-router';
 import { useDeferredValue, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
-import { Button, Searchbar, Text } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account';
+import { SearchField } from '@/ui/SearchField';
 import { dayOf, distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
@@ -50,12 +51,12 @@ export function SwimmersScreen() {
         ) : null
       }
     >
-      <Searchbar
+      <SearchField
         placeholder="Find by name"
         value={search}
-        onChangeText={setSearch}
+        onChange={setSearch}
         style={styles.search}
-        accessibilityLabel="Find a swimmer by name"
+        label="Find a swimmer by name"
       />
       <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={styles.chips}>
         {squads
