@@ -46,9 +46,9 @@ try {
   };
   await page.goto(`/swimmers/${items[0]!.id}/clip`);
   const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Choose a video of this device' }).click();
+  await page.getByRole('button', { name: 'Choose a video on this device' }).click();
   await (await chooser).setFiles(FILE);
-  await page.getByRole('button', { name: 'One frame on' }).waitFor();
+  await page.getByRole('button', { name: 'One frame forward' }).waitFor();
   await page.waitForFunction(() => (document.querySelector('video')?.readyState ?? 0) >= 2);
 
   const heap = async () => {

@@ -31,7 +31,7 @@ try {
   await cdp.send('Emulation.setCPUThrottlingRate', { rate: 4 });
   await page.getByRole('button', { name: 'Pause the swimmer' }).click();
   row('reference: nothing moves, 4× slower', await frames(page, 5));
-  await page.getByRole('button', { name: 'Let the swimmer swim' }).click();
+  await page.getByRole('button', { name: 'Start the swimmer' }).click();
   row('the figure swims, 4× slower', await frames(page, 10));
   await page.getByRole('button', { name: 'From the top' }).click();
   row('from the top, 4× slower', await frames(page, 5));

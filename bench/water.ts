@@ -88,7 +88,7 @@ async function main(): Promise<void> {
   const file = `<gpx version="1.1"><trk><trkseg>${rows.join('\n')}</trkseg></trk></gpx>`;
   await page.goto(`/water/${id}/tracks`);
   const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Bring a track in' }).click();
+  await page.getByRole('button', { name: 'Import a track' }).click();
   // Playwright takes no buffer of this size: the file must lie on the disk.
   writeFileSync(FILE, file);
   await (await chooser).setFiles(FILE);

@@ -9,7 +9,7 @@ test('the whole club is saved as one file, and what was lost is brought back fro
   await expect(page.getByText('Everything in one file')).toBeVisible();
   await expectAccessible(page);
   const downloading = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save the club' }).click();
+  await page.getByRole('button', { name: 'Save the club to a file' }).click();
   const file = info.outputPath('club.json');
   await (await downloading).saveAs(file);
 
@@ -23,7 +23,7 @@ test('the whole club is saved as one file, and what was lost is brought back fro
 
   await page.goto('/account');
   let chosen = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Bring a club in' }).click();
+  await page.getByRole('button', { name: 'Import a club' }).click();
   await (await chosen).setFiles(file);
   await expect(page.getByText(/^Added: .*1 session/)).toBeVisible();
   await expect(page.getByText('What was here has not been changed.', { exact: false })).toBeVisible();
@@ -33,7 +33,7 @@ test('the whole club is saved as one file, and what was lost is brought back fro
   // A file that is none is refused with a sentence.
   await page.goto('/account');
   chosen = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Bring a club in' }).click();
+  await page.getByRole('button', { name: 'Import a club' }).click();
   await (await chosen).setFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{"a":1}') });
   await expect(page.getByText('This is not an archive of a club.', { exact: false })).toBeVisible();
 });

@@ -61,7 +61,7 @@ test('a session is run with no network and a dead server, the tab closed and ope
   await page.getByRole('button', { name: /^Better: / }).click();
 
   await page.getByRole('tab', { name: 'Heads' }).click();
-  await page.getByRole('button', { name: 'All others in' }).click();
+  await page.getByRole('button', { name: 'Everyone else in' }).click();
   await expectAccessible(page);
 
   // The tab is closed in the middle of it, and opened again.
@@ -78,9 +78,9 @@ test('a session is run with no network and a dead server, the tab closed and ope
   const box = (await end.boundingBox())!;
   await again.mouse.move(box.x + 20, box.y + 20);
   await again.mouse.down();
-  await expect(again.getByRole('button', { name: 'Keep it as swum' })).toBeVisible();
+  await expect(again.getByRole('button', { name: 'Save what was swum' })).toBeVisible();
   await again.mouse.up();
-  await again.getByRole('button', { name: 'Keep it as swum' }).click();
+  await again.getByRole('button', { name: 'Save what was swum' }).click();
   await expect(again.getByRole('button', { name: 'Kept' })).toBeVisible();
 
   // What waits can be seen.
@@ -285,7 +285,7 @@ test('a critical speed is taken, says how sure it is, and stands among the recor
   await typed.fill('3:20');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText(/The 200 m was probably not all-out/)).toBeVisible();
-  await page.getByRole('button', { name: 'Take out number 2' }).click();
+  await page.getByRole('button', { name: 'Remove number 2' }).click();
   await typed.fill('2:45');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('1.070 m/s').first()).toBeVisible();
@@ -293,7 +293,7 @@ test('a critical speed is taken, says how sure it is, and stands among the recor
   // Half taken, the page is closed by mistake: it is still there.
   await page.reload();
   await expect(page.getByText('1.070 m/s').first()).toBeVisible();
-  await page.getByRole('button', { name: 'Keep this test' }).click();
+  await page.getByRole('button', { name: 'Save this test' }).click();
   await page.getByRole('button', { name: 'See all records' }).click();
   await page.getByRole('tab', { name: 'Tests' }).click();
   await expect(page.getByText('Critical speed: 1.070 m/s').first()).toBeVisible();
@@ -343,7 +343,7 @@ test('a file of results comes in whole and once, with what is wrong named by its
     { times: 1 },
   );
   await page.getByRole('button', { name: 'Store 2 results' }).click();
-  await expect(page.getByText('Not known yet whether it arrived')).toBeVisible();
+  await expect(page.getByText('Not sure yet whether it arrived')).toBeVisible();
   await expectAccessible(page);
   await expect(page.getByText('2 results are stored.')).toBeVisible();
   expect(await countOf()).toBe(2);

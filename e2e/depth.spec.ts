@@ -15,11 +15,11 @@ test('a clip is measured and its measures lead to the focus', async ({ page }, i
   await page.goto(`/swimmers/${await idOf(page, search)}/clip`);
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Low legs, side' }).click();
-  await expect(page.getByRole('button', { name: 'One frame on' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: 'One frame forward' })).toBeEnabled();
 
   // Stepping moves by one frame of this clip, 25 a second.
   const now = () => page.evaluate(() => document.querySelector('video')!.currentTime);
-  await page.getByRole('button', { name: 'One frame on' }).click();
+  await page.getByRole('button', { name: 'One frame forward' }).click();
   await expect.poll(now).toBeCloseTo(0.06, 2);
   for (const [timeS, side] of ENTRIES) {
     await page.evaluate((t) => (document.querySelector('video')!.currentTime = t), timeS);
@@ -45,7 +45,7 @@ test('a clip is measured and its measures lead to the focus', async ({ page }, i
   await page.getByLabel('Note at this moment').fill('legs hang');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Give out WebVTT' }).click();
+  await page.getByRole('button', { name: 'Export WebVTT' }).click();
   const stream = await (await download).createReadStream();
   const text = Buffer.concat(await stream.toArray()).toString();
   expect(text).toMatch(/^WEBVTT\n\n00:00:04\.\d{3} --> 00:00:06\.\d{3}\nlegs hang\n$/);
@@ -55,7 +55,7 @@ test('a clip is measured and its measures lead to the focus', async ({ page }, i
   await expect(page.getByText('Your taps are still here.', { exact: false })).toBeVisible();
   await expect(page.getByText('75.0', { exact: true })).toBeVisible();
 
-  await page.getByRole('button', { name: /^Take \d measures to the review$/ }).click();
+  await page.getByRole('button', { name: /^Take \d measures in the review$/ }).click();
   await expect(page.getByRole('heading', { name: 'Measured' })).toBeVisible();
   await expect(page.getByText('75/min')).toBeVisible();
   await expect(page.getByText('the rate is above the band', { exact: false }).first()).toBeVisible();
@@ -68,7 +68,7 @@ test('a video that cannot be played says so and keeps the table open', async ({ 
   await page.goto(`/swimmers/${await idOf(page, 'mirela')}/clip`);
   const choose = async (buffer: Buffer) => {
     const chooser = page.waitForEvent('filechooser');
-    await page.getByRole('button', { name: 'Choose a video of this device' }).click();
+    await page.getByRole('button', { name: 'Choose a video on this device' }).click();
     await (await chooser).setFiles({ name: 'clip.mp4', mimeType: 'video/mp4', buffer });
   };
   await choose(Buffer.alloc(0));
@@ -76,7 +76,7 @@ test('a video that cannot be played says so and keeps the table open', async ({ 
   await choose(Buffer.from('this is no video'));
   await expect(page.getByText('This video cannot be played here.', { exact: false })).toBeVisible();
   await page.getByRole('button', { name: 'Choose another' }).click();
-  await expect(page.getByRole('button', { name: 'Choose a video of this device' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Choose a video on this device' })).toBeVisible();
 
   // A child whose guardian was not asked: no clip at all.
   await page.goto(`/swimmers/${await idOf(page, 'nessa')}/clip`);
@@ -129,7 +129,7 @@ test('the eye is trained on simulated swimmers, and the hand-out is shared until
 
   await page.goto(`/swimmers/${await idOf(page, 'mirela')}/handout`);
   await page.getByRole('button', { name: 'Make a link' }).click();
-  const address = await page.getByLabel('The link, shown only now').inputValue();
+  const address = await page.getByLabel('The link, shown only once').inputValue();
   await expectAccessible(page);
   const guest = await (await context.browser()!.newContext({ locale: 'en-GB' })).newPage();
   await guest.goto(address);
@@ -177,12 +177,12 @@ test('lines and signs by the keyboard alone', async ({ page }) => {
   const id = await idOf(page, 'otis');
   await page.goto(`/swimmers/${id}/clip`);
   await page.getByRole('button', { name: 'Steady, side' }).press('Enter');
-  await expect(page.getByRole('button', { name: 'One frame on' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: 'One frame forward' })).toBeEnabled();
   await page.getByRole('button', { name: 'Lines', exact: true }).press('Enter');
   const cross = page.getByRole('button', { name: /^Draw on the frame/ });
   await cross.press('ArrowUp');
   await cross.press('Enter');
-  await expect(page.getByText('Now the second place.')).toBeVisible();
+  await expect(page.getByText('Now click the second place.')).toBeVisible();
   for (let i = 0; i < 10; i++) await cross.press('ArrowRight');
   await cross.press('Enter');
   await expect(page.getByText('0°, one reading')).toBeVisible();
@@ -235,12 +235,12 @@ test('a change that the server fails on is set aside, blocks nothing, and is sen
       : route.continue(),
   );
   await page.goto(`/swimmers/${pia}/race`);
-  const slider = page.getByRole('slider', { name: 'Metres beyond the course on the day' });
+  const slider = page.getByRole('slider', { name: 'Extra distance on race day' });
   const before = Number(await slider.inputValue());
   await slider.press('ArrowLeft');
   await page.getByRole('button', { name: 'Keep it' }).click();
   // It is not the network, and the screen does not say so.
-  await expect(page.getByText('The server has trouble · 1 waits')).toBeVisible();
+  await expect(page.getByText('The server is having trouble · 1 waits')).toBeVisible();
 
   // Another change behind it goes through.
   await page.goto(`/swimmers/${teo}/focus`);

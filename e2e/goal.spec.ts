@@ -16,7 +16,7 @@ test('the gap is split into seconds, asked "what if", kept, and found again', as
   await expect(page.getByText('Where the seconds are')).toBeVisible();
   await expectAccessible(page);
 
-  const slider = page.getByRole('slider', { name: 'Metres beyond the course on the day' });
+  const slider = page.getByRole('slider', { name: 'Extra distance on race day' });
   const before = await slider.inputValue();
   // Keyboard alone: straighter by one percent, and back by undo.
   await slider.press('ArrowLeft');
@@ -25,7 +25,7 @@ test('the gap is split into seconds, asked "what if", kept, and found again', as
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(slider).toHaveValue(before);
   await page.getByRole('button', { name: 'Redo' }).click();
-  await page.getByRole('button', { name: 'Look and change' }).click();
+  await page.getByRole('button', { name: 'Check and change' }).click();
   const today = await missing(page).textContent();
   await page.getByRole('button', { name: 'More seconds lost today' }).click();
   await expect(missing(page)).not.toHaveText(today!);
@@ -102,7 +102,7 @@ test('the list before a race is ticked, and the deck says what is missing first'
 test('a session is proposed from the plans of those who come, with whom it serves', async ({ page }) => {
   await signIn(page);
   await page.goto('/sessions/new');
-  await expect(page.getByRole('heading', { name: 'Whom it serves' })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('heading', { name: 'Who this helps' })).toBeVisible({ timeout: 20_000 });
   await expect(page.getByText(/^[1-9]\d* of \d+$/).first()).toBeVisible();
   // A lighter week for all, while the plans say work.
   await page.getByRole('button', { name: 'taper', exact: true }).click();
@@ -115,7 +115,7 @@ test('the season shows races, phases and water, and plans everybody anew in the 
   await expect(page.getByRole('list', { name: 'Races' }).getByText('Quill Crossing')).toBeVisible();
   await expect(page.getByRole('link', { name: /^Sunniva Brack .*Lantern Mile/ })).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Plan everybody anew' }).click();
+  await page.getByRole('button', { name: 'Replan everyone' }).click();
   await expect(page.getByText('All weeks are worked out')).toBeVisible({ timeout: 20_000 });
   await page.getByRole('button', { name: 'Crossing Crew' }).click();
   await expect(page.getByRole('link', { name: /^Sunniva Brack/ })).toBeHidden();
@@ -149,7 +149,7 @@ test('a swimmer sees their own week, says how it felt without a network, and has
 
   await page.getByRole('button', { name: 'Calendar address' }).click();
   await page.getByRole('button', { name: 'Make an address' }).click();
-  const address = await page.getByLabel('The address, shown only now').inputValue();
+  const address = await page.getByLabel('The address, shown only once').inputValue();
   const feed = await (await page.request.get(address)).text();
   expect(feed).toContain('SUMMARY:Quill Crossing');
   expect(feed).toContain('BEGIN:VEVENT');
@@ -158,8 +158,8 @@ test('a swimmer sees their own week, says how it felt without a network, and has
     .first()
     .click();
   await expect.poll(async () => (await page.request.get(address)).status()).toBe(404);
-  // The way there is to be looked at, not to be changed.
-  await page.getByRole('button', { name: 'The way there' }).click();
+  // The plan is to be looked at, not to be changed.
+  await page.getByRole('button', { name: 'The plan' }).click();
   await expect(page.getByText('Where the seconds are')).toBeVisible();
   await expect(page.getByRole('slider')).toHaveCount(0);
 });

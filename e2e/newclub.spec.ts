@@ -67,7 +67,7 @@ test('from an empty server to the first session on deck, with sixty swimmers and
     const page = await phone(browser, server);
     const taps = new Taps(page);
     await page.goto('/');
-    await taps.press('Begin your club');
+    await taps.press('Set up your club');
     await taps.enter('Code', server.code.toLowerCase());
     await taps.enter('Name of the club', 'Kestrel Bay Swimmers');
     await taps.enter('Your name', 'Ines Moll');
@@ -77,9 +77,9 @@ test('from an empty server to the first session on deck, with sixty swimmers and
     await expect(page.getByText('First steps')).toBeVisible();
     await expectAccessible(page);
 
-    await taps.press('Bring in swimmers');
+    await taps.press('Import swimmers');
     await taps.enter('Or paste it here', ROSTER);
-    await taps.press('Look at it');
+    await taps.press('Check the list');
     await expect(page.getByText('New squads: Minnows, Juniors, Seniors, Masters')).toBeVisible();
     await expectAccessible(page);
     await taps.press('Bring in 60 swimmers');
@@ -116,7 +116,7 @@ test('from an empty server to the first session on deck, with sixty swimmers and
     await coach.getByLabel('Your name').fill('Odile Ferrant');
     await coach.getByLabel('E-mail').fill('odile@kestrel.example');
     await coach.getByLabel('Password, 10 characters or more').fill('four dry towels');
-    await coach.getByRole('button', { name: 'Come in' }).click();
+    await coach.getByRole('button', { name: 'Join' }).click();
     await expect(coach).toHaveURL(/\/deck$/);
     await coach.goto('/swimmers');
     await expect(coach.getByRole('button', { name: 'Minnows' })).toBeVisible();
@@ -135,7 +135,7 @@ test('from an empty server to the first session on deck, with sixty swimmers and
     await home.getByLabel('Your name').fill('Mara Lindqvale');
     await home.getByLabel('E-mail').fill('mara@lindqvale.example');
     await home.getByLabel('Password, 10 characters or more').fill('five salty shoes');
-    await home.getByRole('button', { name: 'Come in' }).click();
+    await home.getByRole('button', { name: 'Join' }).click();
     await expect(home).toHaveURL(/\/my-week$/);
     const seen = (await (await home.request.get('/api/v1/swimmers')).json()) as { items: object[] };
     expect(seen.items).toHaveLength(1);
@@ -149,18 +149,18 @@ test('from an empty server to the first session on deck, with sixty swimmers and
     await coach.getByLabel('New password, 10 characters or more').fill('six wet feet here');
     await coach.getByRole('button', { name: 'Set the password' }).click();
     await expect(coach.getByText('Your new password is set')).toBeVisible();
-    await coach.getByRole('button', { name: 'To the sign-in' }).click();
+    await coach.getByRole('button', { name: 'Go to sign-in' }).click();
     await coach.getByLabel('E-mail').fill('odile@kestrel.example');
     await coach.getByLabel('Password', { exact: true }).fill('six wet feet here');
     await coach.getByRole('button', { name: 'Sign in' }).click();
     await expect(coach).toHaveURL(/\/deck$/);
     await home.goto(link);
-    await expect(home.getByText('This link is over')).toBeVisible();
+    await expect(home.getByText('This link has expired')).toBeVisible();
 
     // And leaves the club: out on the device that is open, the name stays.
     await page.getByRole('button', { name: 'Done' }).click();
     await page.getByRole('button', { name: 'Has left the club' }).click();
-    await expect(page.getByText('Have left')).toBeVisible();
+    await expect(page.getByText('Left the club')).toBeVisible();
     await coach.goto('/swimmers');
     await expect(coach).toHaveURL(/\/sign-in/);
     await page.reload();

@@ -137,7 +137,7 @@ test('the database away: kept pages are shown, the line says what is true, and i
   );
   await page.reload();
   await expect(page.getByRole('link').filter({ hasText: 'Ashgrave' }).first()).toBeVisible();
-  await expect(page.getByText(/The server has trouble/).first()).toBeVisible();
+  await expect(page.getByText(/The server is having trouble/).first()).toBeVisible();
   await page.unroute('**/api/v1/**');
-  await expect(page.getByText(/The server has trouble/)).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.getByText(/The server is having trouble/)).toHaveCount(0, { timeout: 30_000 });
 });

@@ -173,12 +173,12 @@ test('few breaths are kept from those they could hurt', async ({ page }) => {
   await page.getByRole('button', { name: 'every 7' }).click();
   await expect(page.getByText('a fit swimmer can faint under water', { exact: false }).first()).toBeVisible();
   await expect(page.getByRole('button', { name: 'Save changes' })).toBeDisabled();
-  await page.getByLabel('Qualified lifeguard who watches').fill('Mo Bekk');
+  await page.getByLabel('Qualified lifeguard on watch').fill('Mo Bekk');
   await page.getByRole('checkbox', { name: /Everybody was told/ }).click();
   // With everything on record it is still no set for this squad, or it may be saved; never without.
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Breathe every 3 instead' }).click();
-  await expect(page.getByText('Cannot be kept', { exact: false })).toHaveCount(0);
+  await expect(page.getByText('Cannot be saved', { exact: false })).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Save changes' })).toBeEnabled();
 });
 
@@ -240,7 +240,7 @@ test('a session goes on paper, into a file and back, and into the calendar', asy
     await page.goto('/swimmers/squads');
     await page.getByRole('button', { name: 'Calendar address' }).first().click();
     await page.getByRole('button', { name: 'Make an address' }).click();
-    const address = await page.getByLabel('The address, shown only now').inputValue();
+    const address = await page.getByLabel('The address, shown only once').inputValue();
     const outsider = await context.browser()!.newContext();
     const feed = await (await outsider.request.get(address)).text();
     expect(feed).toContain('BEGIN:VEVENT');
@@ -248,7 +248,7 @@ test('a session goes on paper, into a file and back, and into the calendar', asy
       .getByRole('button', { name: /Take back the address/ })
       .first()
       .click();
-    await expect(page.getByLabel('The address, shown only now')).toBeHidden();
+    await expect(page.getByLabel('The address, shown only once')).toBeHidden();
     expect((await outsider.request.get(address)).status()).toBe(404);
     await outsider.close();
     await expectAccessible(page);
@@ -263,11 +263,11 @@ test('a session is repeated, kept as a template, swum and compared', async ({ pa
   await page.getByRole('button', { name: 'Fewer weeks more' }).click();
   await page.getByRole('button', { name: 'Every week' }).click();
   await expect(page.getByText(/^3 more, to/)).toBeVisible();
-  await page.getByRole('button', { name: 'Keep as template' }).click();
-  await expect(page.getByText('Kept as a template.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save as template' }).click();
+  await expect(page.getByText('Saved as a template.')).toBeVisible();
 
   await page.getByRole('tab', { name: 'Swum' }).click();
-  await page.getByRole('button', { name: 'It was swum as planned' }).click();
+  await page.getByRole('button', { name: 'Swum as planned' }).click();
   await expect(page.getByText(/1,300 m, as planned/)).toBeVisible();
   await page.getByRole('button', { name: /^5 × 100 crawl/ }).click();
   await page.getByRole('button', { name: 'Fewer reps' }).click();
@@ -291,7 +291,7 @@ test('a session is repeated, kept as a template, swum and compared', async ({ pa
   await page.getByRole('button', { name: 'Load' }).click();
   await expect(page.getByText('A prompt for a talk, not a verdict', { exact: false })).toBeVisible();
   await page.getByRole('tab', { name: 'Swimmers' }).click();
-  await expect(page.getByText(/mean of four weeks/).first()).toBeVisible();
+  await expect(page.getByText(/four-week average/).first()).toBeVisible();
   await expectAccessible(page);
 });
 

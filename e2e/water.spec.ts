@@ -99,7 +99,7 @@ test('a course is drawn, saved, taken away as GPX and brought in again', async (
 
   // The start is dragged: the ground stays, and it lies where the finger let go.
   await page.getByRole('button', { name: 'Move', exact: true }).click();
-  await page.getByRole('button', { name: 'Show all of it' }).click();
+  await page.getByRole('button', { name: 'Show everything' }).click();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   const ring = map.locator('circle[r="14"]');
   const from = (await ring.boundingBox())!;
@@ -140,14 +140,14 @@ test('a course is drawn, saved, taken away as GPX and brought in again', async (
 
   await page.goto('/water');
   let choosing = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Bring a course in' }).click();
+  await page.getByRole('button', { name: 'Import a course' }).click();
   await (await choosing).setFiles(file);
   await expect(page.getByLabel('Name of the course')).toHaveValue(name);
   await expect(page.getByText(/m · 2 marks/)).toBeVisible();
 
   await page.goto('/water');
   choosing = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Bring a course in' }).click();
+  await page.getByRole('button', { name: 'Import a course' }).click();
   await (
     await choosing
   ).setFiles({ name: 'x.gpx', mimeType: 'application/gpx+xml', buffer: Buffer.from('<gpx><wpt></gpx>') });
@@ -159,7 +159,7 @@ async function readAsFine(page: Page): Promise<void> {
   for (const label of ['Lightning or thunder?', 'Sewage warning?', 'Bloom, floating matter?', 'Seals, nesting birds?'])
     await page.getByRole('group', { name: label }).getByRole('button', { name: 'No' }).click();
   await page.getByRole('group', { name: 'Entry and exits walked?' }).getByRole('button', { name: 'Yes' }).click();
-  await page.getByRole('group', { name: 'How far does one see?' }).getByRole('button', { name: 'Far' }).click();
+  await page.getByRole('group', { name: 'Visibility' }).getByRole('button', { name: 'Far' }).click();
   await page.getByRole('group', { name: 'Boats?' }).getByRole('button', { name: 'None' }).click();
   await page
     .getByRole('group', { name: /^Wind comes from/ })
@@ -173,7 +173,7 @@ async function readAsFine(page: Page): Promise<void> {
   // The forecast of rain hangs on the day; what is read wins over it.
   const rain = page.getByRole('button', { name: /^Fewer mm rain/ });
   while (await rain.isEnabled()) await rain.click();
-  await expect(page.getByText('Everything asked is known and fine.')).toBeVisible();
+  await expect(page.getByText('Every check is answered and clear.')).toBeVisible();
 }
 
 /** Holds the button that signs until it has signed. */
@@ -206,7 +206,7 @@ test('whether to go is decided from what is read, signed, and kept with its reas
   await readAsFine(page);
 
   // Nobody overrules fog; a coach alone overrules nothing.
-  const sees = page.getByRole('group', { name: 'How far does one see?' });
+  const sees = page.getByRole('group', { name: 'Visibility' });
   await sees.getByRole('button', { name: 'Fog' }).click();
   await expect(page.getByText(/This stop is not overruled by anybody/)).toBeVisible();
   await sees.getByRole('button', { name: 'Far' }).click();
@@ -242,7 +242,7 @@ test('a swum track is laid over the course, kept with its swimmer, and tells how
   // Another place, and no track at all.
   const bring = async (name: string, text: string) => {
     const chooser = page.waitForEvent('filechooser');
-    await page.getByRole('button', { name: 'Bring a track in' }).click();
+    await page.getByRole('button', { name: 'Import a track' }).click();
     await (await chooser).setFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
   };
   const elsewhere = Array.from({ length: 60 }, (_, i) => `${1_780_000_000 + i},41.5000${i % 10},-41.2`).join('\n');
@@ -361,7 +361,7 @@ test('a swim-out is planned on the course, decided on, and its heads are counted
   await page.context().setOffline(true);
   await page.reload();
   await page.getByRole('tab', { name: 'Heads' }).click();
-  await page.getByRole('button', { name: 'All others in' }).click();
+  await page.getByRole('button', { name: 'Everyone else in' }).click();
   await expect(page.getByText(swimmers!, { exact: true }).first()).toBeVisible();
   await page.getByRole('button', { name: 'All out' }).click();
   await page.context().setOffline(false);

@@ -143,7 +143,7 @@ async function takeAll(base) {
       await press(`Lane ${lane}: go`);
     }
     await page.getByRole('tab', { name: 'Heads' }).click();
-    await press('All others in');
+    await press('Everyone else in');
     await page.getByRole('tab', { name: 'Lanes' }).click();
     await page.waitForTimeout(1200);
   };

@@ -7,7 +7,7 @@ import { PEOPLE } from './people';
 import { idFor } from './random';
 import { CLUB_ID, isoDay, swimmerId } from './shared';
 
-/** What the coaches decided about some ways to a race; the others go by what is known. */
+/** What the coaches decided about some race plans; the others go by what is known. */
 export async function seedGoals(em: EntityManager, now: Date): Promise<void> {
   const choices: Readonly<Record<string, RaceChoices>> = {
     Ines: {
@@ -44,6 +44,6 @@ export async function seedGoals(em: EntityManager, now: Date): Promise<void> {
      where s.id = ? and t.date < ?::date`,
     [isoDay(now, 0), swimmerId(PEOPLE.find((p) => p.given === 'Mirela')!), isoDay(now, -10)],
   );
-  // Three weeks ago, so that there are weeks that are over, and today.
+  // Three weeks ago, so that there are past weeks, and today.
   for (const day of [-21, 0]) await planSwimmers(em, inPlace, CLUB_ID, racers.map(swimmerId), isoDay(now, day));
 }

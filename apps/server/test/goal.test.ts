@@ -191,7 +191,7 @@ describe('planning everybody in the background', () => {
     expect(weeks[0]!.n).toBe(13);
   });
 
-  it('leaves weeks that are over as they were planned, whatever day is claimed', async () => {
+  it('leaves past weeks as they were planned, whatever day is claimed', async () => {
     const club = await harness.club();
     const id = await racer(club, {
       goal: { ...GOAL, date: new Date(Date.now() + 30 * 86_400_000).toISOString().slice(0, 10) },

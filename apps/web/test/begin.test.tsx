@@ -28,7 +28,7 @@ describe('a server without a club', () => {
     expect(await screen.findByText('There is no club on this server yet.')).toBeTruthy();
     // Nobody can sign in where nobody is.
     expect(screen.queryByLabelText('Password')).toBeNull();
-    fireEvent.press(screen.getByText('Begin your club'));
+    fireEvent.press(screen.getByText('Set up your club'));
     expect(await screen.findByText('You, as head coach')).toBeTruthy();
     // What the device knows is proposed.
     expect(at('Time zone').props.value).toBe(Intl.DateTimeFormat().resolvedOptions().timeZone);
@@ -57,7 +57,7 @@ describe('a server without a club', () => {
       }),
     });
     showAt(PAGES, '/begin');
-    await screen.findByText('Begin your club');
+    await screen.findByText('Set up your club');
     type('Code', 'let me in');
     fireEvent.press(screen.getByText('Begin'));
     expect(await screen.findByText('A code has twelve letters.')).toBeTruthy();
@@ -89,7 +89,7 @@ describe('a club that has just begun', () => {
     await steps([{ ...SQUAD, swimmers: 0 }]);
     expect(await screen.findByText(/have water – done$/)).toBeTruthy();
     expect(screen.queryByText('Add squads')).toBeNull();
-    expect(screen.getByText('Bring in swimmers')).toBeTruthy();
+    expect(screen.getByText('Import swimmers')).toBeTruthy();
     screen.unmount();
     await steps([SQUAD]);
     await waitFor(() => expect(screen.queryByText('First steps')).toBeNull());

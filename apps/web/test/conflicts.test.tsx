@@ -36,7 +36,7 @@ describe('somebody else saved first', () => {
     fireEvent.press(await screen.findByText('Mark 1'));
     fireEvent.press(screen.getByLabelText('5 m east'));
     fireEvent.press(screen.getByText('Save the course'));
-    await screen.findByText('Somebody saved “Their Loop” in the meantime. Which one counts?');
+    await screen.findByText('Somebody saved “Their Loop” in the meantime. Which version do you want to keep?');
     fireEvent.press(screen.getByText('Keep mine'));
     await waitFor(() => expect(versionsSent(calls)).toEqual([3, 7]));
   });
@@ -50,7 +50,7 @@ describe('somebody else saved first', () => {
       }),
     );
     fireEvent.press(await screen.findByText('Save the course'));
-    fireEvent.press(await screen.findByText('Take theirs'));
+    fireEvent.press(await screen.findByText('Use theirs'));
     await screen.findByText('Their Loop');
     expect(screen.queryByText('My Loop')).toBeNull();
     expect(versionsSent(calls)).toEqual([3]);
@@ -60,7 +60,7 @@ describe('somebody else saved first', () => {
     const path = `/swimmers/${ID}/race-plan`;
     const calls = changedElsewhere(path, path, RACE_VIEW, RACE_VIEW);
     showAt({ 'swimmers/[id]/race': RaceScreen }, `/swimmers/${ID}/race`);
-    fireEvent(await screen.findByLabelText('Seconds lost on the day'), 'change', { target: { value: '3' } });
+    fireEvent(await screen.findByLabelText('Seconds lost on race day'), 'change', { target: { value: '3' } });
     fireEvent.press(screen.getByText('Keep it'));
     await screen.findByText(/^Somebody saved the way of Ada Lindqvale in the meantime/);
     expect(screen.getByText(/today, 3 s on the day/)).toBeTruthy();
@@ -74,7 +74,7 @@ describe('somebody else saved first', () => {
     fireEvent.changeText(await screen.findByLabelText('Given name'), 'Aida');
     fireEvent.press(screen.getByText('Save swimmer'));
     await screen.findByText(/^Somebody saved Adana Lindqvale \(level Hold, \d+ best times\) in the meantime/);
-    fireEvent.press(screen.getByText('Take theirs'));
+    fireEvent.press(screen.getByText('Use theirs'));
     await waitFor(() => expect(screen.getByLabelText('Given name').props.value).toBe('Adana'));
     fireEvent.press(screen.getByText('Save swimmer'));
     await waitFor(() => expect(versionsSent(calls)).toEqual([3, 7]));
@@ -108,6 +108,6 @@ describe('something was not stored', () => {
   it('offers no choice when the server does not show what it has', () => {
     shown({ status: 409, data: { detail: 'This was changed elsewhere.' } });
     expect(screen.getByText('This was changed elsewhere.')).toBeTruthy();
-    expect(screen.queryByText('Take theirs')).toBeNull();
+    expect(screen.queryByText('Use theirs')).toBeNull();
   });
 });

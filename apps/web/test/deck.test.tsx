@@ -97,7 +97,7 @@ describe('few breaths at the pool side', () => {
 
   it('are asked about again, person by person, and swum by nobody before that', async () => {
     const begin = await open();
-    expect(screen.getByText('Until this is ticked everybody swims these sets breathing freely.')).toBeTruthy();
+    expect(screen.getByText('Until this is ticked, everyone breathes freely in these sets.')).toBeTruthy();
     fireEvent.press(begin);
     await expectMay([]);
     expect(await screen.findByText('Everybody breathes freely.')).toBeTruthy();
@@ -183,7 +183,7 @@ describe('the deck clock', () => {
     await screen.findByText('Ada Stone');
     touch('Ada Stone');
     expect(await screen.findByText(/^in \d\d:\d\d$/)).toBeTruthy();
-    fireEvent.press(screen.getByText('All others in'));
+    fireEvent.press(screen.getByText('Everyone else in'));
     await waitFor(async () => expect((await kinds()).filter((k) => k === 'attend')).toHaveLength(4));
   });
 
@@ -195,8 +195,8 @@ describe('the deck clock', () => {
     fireEvent.press(rating);
     await waitFor(async () => expect(await kinds()).toContain('rating'));
     fireEvent(screen.getByLabelText('Hold to end the session'), 'pressIn');
-    expect(await screen.findByText('Keep it as swum', {}, { timeout: 4000 })).toBeTruthy();
-    fireEvent.press(screen.getByText('Keep it as swum'));
+    expect(await screen.findByText('Save what was swum', {}, { timeout: 4000 })).toBeTruthy();
+    fireEvent.press(screen.getByText('Save what was swum'));
     await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
     const { body } = calls.find((c) => c.method === 'PUT')!;
     expect(body.done.ratings).toEqual({ [PLAN.groups[0]!.id]: 7 });

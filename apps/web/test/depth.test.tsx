@@ -44,7 +44,7 @@ describe('the try-again loop', () => {
     showAt(routes, path);
     fireEvent.changeText(await screen.findByLabelText('What felt different'), 'lighter');
     fireEvent.press(screen.getByText('Keep the words'));
-    await screen.findByText('Somebody saved other words (“heavier”) in the meantime. Which one counts?');
+    await screen.findByText('Somebody saved other words (“heavier”) in the meantime. Which version do you want to keep?');
     fireEvent.press(screen.getByText('Keep mine'));
     await waitFor(() => expect(calls.at(-1)!.body ?? calls.at(-2)!.body).toBeTruthy());
     expect(calls.filter((c) => c.method === 'PUT').at(-1)!.body).toMatchObject({ felt: 'lighter', version: 2 });
@@ -126,7 +126,7 @@ describe('a clip', () => {
     fakeServer({ 'GET /account/me': me, [`GET /swimmers/${ID}`]: swimmer({ child: true, clipConsent: false }) });
     showAt({ 'swimmers/[id]/clip': ClipScreen }, `/swimmers/${ID}/clip`);
     expect(await screen.findByText(/the guardian has not agreed to clips/)).toBeTruthy();
-    expect(screen.queryByText('Choose a video of this device')).toBeNull();
+    expect(screen.queryByText('Choose a video on this device')).toBeNull();
   });
 
   const tapped = [0.2, 1.2, 2.2, 3.2].reduce(
@@ -170,7 +170,7 @@ describe('a clip', () => {
     expect(clipFieldsOf(drawn, ID, 8, 2)).toMatchObject({ durationS: 8, distanceM: null, lines: drawn.lines });
   });
 
-  it('hands its measures to the review, where undo takes their signs back', () => {
+  it('hands its measures in the review, where undo takes their signs back', () => {
     const review = withMeasured(newReviewDraft(), { strokeRateSpm: 80, trunkDeg: 5 }, 'long-line');
     expect(review.signs).toEqual({ 'rate-high': 'often', 'rate-low': 'absent', 'legs-low': 'absent' });
     expect(undone(review).signs).toEqual({});

@@ -75,10 +75,10 @@ describe('the gap', () => {
     await find('Where the seconds are');
     const before = screen.getByText(/^Today .*target 1:00:00/);
     expect(before).toBeTruthy();
-    const slider = screen.getByLabelText('Metres beyond the course on the day');
+    const slider = screen.getByLabelText('Extra distance on race day');
     fireEvent(slider, 'change', { target: { value: '1' } });
     await find(/8.0 % farther than the course today, 1.0 % on the day/);
-    press('Look and change');
+    press('Check and change');
     press('Wetsuit');
     await find('4.0');
     press('Keep it');
@@ -95,7 +95,7 @@ describe('the gap', () => {
     });
     showAt({ 'swimmers/[id]/race': RaceScreen }, `/swimmers/${ID}/race`);
     await find('Where the seconds are');
-    fireEvent(screen.getByLabelText('Seconds lost on the day'), 'change', { target: { value: '3' } });
+    fireEvent(screen.getByLabelText('Seconds lost on race day'), 'change', { target: { value: '3' } });
     press('Keep it');
     await find('This was changed elsewhere.');
     expect(screen.getByText(/today, 3 s on the day/)).toBeTruthy();
@@ -120,7 +120,7 @@ describe('the gap', () => {
     });
     showAt({ 'swimmers/[id]/race': RaceScreen }, `/swimmers/${ID}/race`);
     await find('Where the seconds are');
-    await waitFor(() => expect(screen.queryByLabelText('Seconds lost on the day')).toBeNull());
+    await waitFor(() => expect(screen.queryByLabelText('Seconds lost on race day')).toBeNull());
   });
 });
 
@@ -133,7 +133,7 @@ describe('the weeks', () => {
     fireEvent.press(lines[1]!);
     press('ill');
     await find(/^Ill: nothing is swum/);
-    press('Let it be solved again');
+    press('Unlock this week');
     await waitFor(() => expect(screen.queryByText(/^Ill: nothing is swum/)).toBeNull());
     press('More metres × effort');
     await find('held');
@@ -194,10 +194,10 @@ describe('the season', () => {
     showAt({ season: SeasonScreen }, '/season');
     await find('Hopeful, 40 %');
     expect(screen.getByText('1 plan is older than this week.')).toBeTruthy();
-    press('Plan everybody anew');
+    press('Replan everyone');
     await find('state running: 1 of 2');
     await find('state done');
-    expect(screen.getByRole('button', { name: 'Plan everybody anew' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Replan everyone' })).toBeTruthy();
   });
   it('says how to begin', async () => {
     fakeServer({

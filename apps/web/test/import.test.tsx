@@ -72,7 +72,7 @@ describe('an import whose answer is lost', () => {
       },
     });
     await storeLengths();
-    expect(await screen.findByText('Not known yet whether it arrived')).toBeTruthy();
+    expect(await screen.findByText('Not sure yet whether it arrived')).toBeTruthy();
     expect(screen.queryByText(/Nothing was stored/)).toBeNull();
     // There is no second way in while it is not known.
     expect(screen.queryByText('Store 40 results')).toBeNull();
@@ -95,10 +95,10 @@ describe('an import whose answer is lost', () => {
         call.path.endsWith('/check') ? checked(0) : { status, body: { detail: 'Something else.' } },
     });
     await storeLengths();
-    expect(await screen.findByText('Not known yet whether it arrived')).toBeTruthy();
+    expect(await screen.findByText('Not sure yet whether it arrived')).toBeTruthy();
     // Left alone for now, it stays between this file and any other one, with the id it had.
     fireEvent.press(screen.getByText('Ask later'));
-    expect(await screen.findByText('Not known whether wrist-lengths.csv is stored')).toBeTruthy();
+    expect(await screen.findByText('Not sure whether wrist-lengths.csv is stored')).toBeTruthy();
     expect(screen.queryByText('Store 40 results')).toBeNull();
     expect(await pending()).toMatchObject({ name: 'wrist-lengths.csv', rows: 40 });
   });
@@ -106,18 +106,18 @@ describe('an import whose answer is lost', () => {
   it('is asked for on the next visit, and told', async () => {
     importPage({ 'POST /imports/': (call) => (call.path.endsWith('/check') ? checked(0) : lost()) });
     await storeLengths();
-    await screen.findByText('Not known yet whether it arrived');
+    await screen.findByText('Not sure yet whether it arrived');
     screen.unmount();
     const { id } = await pending();
     importPage({ [`GET /imports/${id}`]: () => state(viewOf(id, { stored: 38 })) });
-    expect(await screen.findByText('38 results are stored. 2 were here already and left as they are.')).toBeTruthy();
+    expect(await screen.findByText('38 results are stored. 2 were already here and left as they are.')).toBeTruthy();
     await nothingPending();
   });
 
   it('is stored on the next visit under the id it had, when it never arrived', async () => {
     importPage({ 'POST /imports/': (call) => (call.path.endsWith('/check') ? checked(0) : lost()) });
     await storeLengths();
-    await screen.findByText('Not known yet whether it arrived');
+    await screen.findByText('Not sure yet whether it arrived');
     screen.unmount();
     const { id } = await pending();
     const calls = importPage({
@@ -133,9 +133,9 @@ describe('an import whose answer is lost', () => {
   it('may be let go, and then the server forgets what was sent', async () => {
     importPage({ 'POST /imports/': (call) => (call.path.endsWith('/check') ? checked(0) : lost()) });
     await storeLengths();
-    await screen.findByText('Not known yet whether it arrived');
+    await screen.findByText('Not sure yet whether it arrived');
     fireEvent.press(screen.getByText('Ask later'));
-    fireEvent.press(await screen.findByText('Let it go'));
+    fireEvent.press(await screen.findByText('Forget it'));
     expect(await screen.findByText('Store 40 results')).toBeTruthy();
     await nothingPending();
   });
@@ -181,7 +181,7 @@ describe('rows that are here already', () => {
     expect(screen.getByText('and 2 more')).toBeTruthy();
     expect(ending(calls, 'commit')).toHaveLength(0);
     fireEvent.press(screen.getByText('Store only the 37 results that are new'));
-    expect(await screen.findByText('37 results are stored. 3 were here already and left as they are.')).toBeTruthy();
+    expect(await screen.findByText('37 results are stored. 3 were already here and left as they are.')).toBeTruthy();
     expect(ending(calls, 'commit')[0]!.body).toMatchObject({ rows: 40, skipKnown: true });
   });
 
@@ -215,7 +215,7 @@ describe('earlier imports', () => {
         return { body: viewOf(ID, { undoneAt: '2026-11-26T19:00:00.000Z', removed: 39 }) };
       },
     });
-    expect(await screen.findByText('39 results stored, 1 were here already')).toBeTruthy();
+    expect(await screen.findByText('39 results stored, 1 were already here')).toBeTruthy();
     const hold = screen.getByRole('button', { name: 'Hold to undo wrist-lengths.csv' });
     fireEvent(hold, 'pressIn');
     expect(await screen.findByText(/39 results taken back/, {}, { timeout: 4000 })).toBeTruthy();

@@ -254,7 +254,7 @@ describe('a stored session', () => {
     showAt({ 'sessions/[id]': SessionScreen }, `/sessions/${ID}`);
     await open();
     press('Save changes');
-    await findText('Somebody saved “Theirs” in the meantime. Which one counts?');
+    await findText('Somebody saved “Theirs” in the meantime. Which version do you want to keep?');
     press('Keep mine');
     await waitFor(() => expect(calls.filter((c) => c.method === 'PUT').map((c) => c.body.version)).toEqual([2, 7]));
   });

@@ -420,7 +420,7 @@ it.each([
   [{ reachable: true, trouble: false, waiting: 0, undecided: 0, full: false }, null],
   [{ reachable: false, trouble: false, waiting: 12, undecided: 0, full: false }, 'Offline · 12 wait'],
   [{ reachable: true, trouble: false, waiting: 1, undecided: 0, full: false }, 'Sending · 1 waits'],
-  [{ reachable: true, trouble: true, waiting: 1, undecided: 0, full: false }, 'The server has trouble · 1 waits'],
+  [{ reachable: true, trouble: true, waiting: 1, undecided: 0, full: false }, 'The server is having trouble · 1 waits'],
   [{ reachable: false, trouble: true, waiting: 0, undecided: 0, full: false }, 'Offline'],
   [{ reachable: false, trouble: false, waiting: 1, undecided: 2, full: false }, '2 changes need your decision'],
   [

@@ -106,7 +106,7 @@ describe('inviting', () => {
     type('E-mail, if you have it', 'odile');
     fireEvent.press(screen.getByText('Make the link'));
     expect(await screen.findByText('This does not look like an e-mail address.')).toBeTruthy();
-    fireEvent.press(screen.getByLabelText('Take back the invitation for Oda Quarrel'));
+    fireEvent.press(screen.getByLabelText('Revoke the invitation for Oda Quarrel'));
     await waitFor(() => expect(sent(calls, 'DELETE', '/invitations/i1')).toHaveLength(1));
   });
 });
@@ -155,10 +155,10 @@ describe('the people of the club', () => {
       'GET /accounts': () => ({ body: [account({ disabled: true })] }),
       'PUT /accounts/a1': () => ({ status: 422, body: { detail: 'A club has a head coach.' } }),
     });
-    expect(await screen.findByText('Have left')).toBeTruthy();
+    expect(await screen.findByText('Left the club')).toBeTruthy();
     fireEvent.press(screen.getByText('Odile Ferrant'));
     expect(screen.queryByText('Link for a new password')).toBeNull();
-    fireEvent.press(await screen.findByText('Let in again'));
+    fireEvent.press(await screen.findByText('Let back in'));
     expect(await screen.findByText('A club has a head coach.')).toBeTruthy();
   });
 });
@@ -201,7 +201,7 @@ describe('behind a link', () => {
     type('Your name', 'Mara Quarrel');
     type('E-mail', 'home@quarrel.example');
     type('Password, 10 characters or more', 'three wet towels');
-    fireEvent.press(screen.getByText('Come in'));
+    fireEvent.press(screen.getByText('Join'));
     expect(await screen.findByText('The week')).toBeTruthy();
     expect(sent(calls, 'POST', '/invitations/accept')).toEqual([
       { token: TOKEN, name: 'Mara Quarrel', email: 'home@quarrel.example', password: 'three wet towels' },
@@ -221,18 +221,18 @@ describe('behind a link', () => {
     expect(await screen.findByText('Ines Moll invites you as a coach.')).toBeTruthy();
     expect(screen.getByLabelText('E-mail').props.value).toBe('odile@club.example');
     type('Your name', 'Odile Ferrant');
-    fireEvent.press(screen.getByText('Come in'));
+    fireEvent.press(screen.getByText('Join'));
     expect(await screen.findByText('Somebody signs in with this address already.')).toBeTruthy();
     expect(screen.getByLabelText('Your name').props.value).toBe('Odile Ferrant');
   });
 
   it.each([
-    ['used', 'You are in already'],
-    ['over', 'This invitation is over'],
+    ['used', 'You are already a member'],
+    ['over', 'This invitation has expired'],
   ])('one that is %s leads to the sign-in', async (state, title) => {
     show('join', { 'POST /invitations/look': () => ({ body: { ...open, state } }) });
     expect(await screen.findByText(title)).toBeTruthy();
-    fireEvent.press(screen.getByText('To the sign-in'));
+    fireEvent.press(screen.getByText('Go to sign-in'));
     expect(await screen.findByLabelText('Password')).toBeTruthy();
   });
 
@@ -241,7 +241,7 @@ describe('behind a link', () => {
     ['without its secret', ''],
   ])('one that is %s says so', async (_what, token) => {
     show('join', { 'POST /invitations/look': () => ({ status: 404, body: { detail: 'Not here.' } }) }, token);
-    expect(await screen.findByText('This link opens nothing')).toBeTruthy();
+    expect(await screen.findByText('This link does not work')).toBeTruthy();
   });
 
   it('without a network it can be tried again', async () => {
@@ -255,7 +255,7 @@ describe('behind a link', () => {
     expect(await screen.findByText(/No connection to the server/)).toBeTruthy();
     away = false;
     fireEvent.press(screen.getByText('Try again'));
-    expect(await screen.findByText('Come in')).toBeTruthy();
+    expect(await screen.findByText('Join')).toBeTruthy();
   });
 
   it('a new password is set, and signed in with', async () => {
@@ -268,7 +268,7 @@ describe('behind a link', () => {
     fireEvent.press(screen.getByText('Set the password'));
     expect(await screen.findByText('Your new password is set')).toBeTruthy();
     expect(sent(calls, 'POST', '/account/reset').at(-1)).toEqual({ token: TOKEN, password: 'four dry towels' });
-    fireEvent.press(screen.getByText('To the sign-in'));
+    fireEvent.press(screen.getByText('Go to sign-in'));
     expect(await screen.findByLabelText('Password')).toBeTruthy();
   });
 
@@ -282,7 +282,7 @@ describe('behind a link', () => {
     expect(await screen.findByText('This password is guessed quickly.')).toBeTruthy();
     screen.unmount();
     show('reset', { 'POST /account/reset/look': () => ({ body: { state: 'over', name: '' } }) });
-    expect(await screen.findByText('This link is over')).toBeTruthy();
+    expect(await screen.findByText('This link has expired')).toBeTruthy();
   });
 
   it('somebody who forgot the password learns how', async () => {

@@ -33,7 +33,7 @@ describe('the moving figure', () => {
     // Whether the system asks for less motion is answered a moment later.
     await act(async () => undefined);
     press('Pause the swimmer');
-    expect(screen.getByLabelText('Let the swimmer swim')).toBeTruthy();
+    expect(screen.getByLabelText('Start the swimmer')).toBeTruthy();
     press('From the top');
     expect(
       screen.getByLabelText('From the top').props['aria-pressed'] ??
@@ -44,9 +44,9 @@ describe('the moving figure', () => {
   it('does not move by itself when the system asks for less motion', async () => {
     jest.spyOn(AccessibilityInfo, 'isReduceMotionEnabled').mockResolvedValue(true);
     show(figure);
-    expect(await screen.findByLabelText('Let the swimmer swim')).toBeTruthy();
+    expect(await screen.findByLabelText('Start the swimmer')).toBeTruthy();
     // Asked for, it moves all the same.
-    press('Let the swimmer swim');
+    press('Start the swimmer');
     expect(screen.getByLabelText('Pause the swimmer')).toBeTruthy();
     jest.restoreAllMocks();
   });
@@ -109,7 +109,7 @@ describe('then and now', () => {
   it('waits for a look, then proposes the outcome, and leaves the word to the coach', () => {
     const chosen = jest.fn();
     const { rerender } = show(card({}, null, chosen));
-    expect(screen.getByText('All in all: look at one of these first')).toBeTruthy();
+    expect(screen.getByText('Overall: look at one of these first')).toBeTruthy();
     rerender(card({ 'face-up-and-back': 'absent' }, null, chosen));
     expect(screen.getByText('then ●●, now ○○ not there')).toBeTruthy();
     press('Outcome: Worse');
@@ -205,11 +205,11 @@ describe('the pads of the clip table', () => {
     const chosen = jest.spyOn(files, 'chooseFile');
     show(<NotePad notes={[]} now={() => 2.5} name="clip" onChange={changed} onSeek={jest.fn()} />);
     chosen.mockResolvedValueOnce(file('no subtitles'));
-    fireEvent.press(screen.getByText('Take in WebVTT'));
+    fireEvent.press(screen.getByText('Import WebVTT'));
     expect(await screen.findByText(/^Line 1/)).toBeTruthy();
     expect(changed).not.toHaveBeenCalled();
     chosen.mockResolvedValueOnce(file('WEBVTT\n\n00:00:01.000 --> 00:00:02.000\nelbow\n'));
-    fireEvent.press(screen.getByText('Take in WebVTT'));
+    fireEvent.press(screen.getByText('Import WebVTT'));
     await waitFor(() => expect(changed).toHaveBeenCalledWith([{ startS: 1, endS: 2, text: 'elbow' }]));
     expect(screen.queryByText(/^Line 1/)).toBeNull();
     fireEvent.changeText(screen.getByLabelText('Note at this moment'), ' late breath ');
@@ -266,8 +266,8 @@ describe('a review after a session on deck', () => {
     });
     const store = showAt({ 'swimmers/[id]/review': ReviewScreen }, `/swimmers/${ID}/review`);
     expect(await screen.findByText(/Noted on deck since the last look: the mouth hardly finds air\.$/)).toBeTruthy();
-    fireEvent.press(screen.getByText('Take it in'));
-    await waitFor(() => expect(screen.queryByText('Take it in')).toBeNull());
+    fireEvent.press(screen.getByText('Add to the review'));
+    await waitFor(() => expect(screen.queryByText('Add to the review')).toBeNull());
     const draft = store.getState().drafts[`review:${ID}`] as { signs: object };
     expect(draft.signs).toEqual({ 'mouth-barely-clears': 'sometimes' });
   });
@@ -315,7 +315,7 @@ describe('what has been', () => {
         history={{ mine, others: [{ accountId: ID, name: 'Oda', tries: [{ grade: 2, seed: 1, marked: [] }] }] }}
       />,
     );
-    expect(screen.getByText('none in common yet')).toBeTruthy();
+    expect(screen.getByText('no swimmers in common yet')).toBeTruthy();
   });
 });
 

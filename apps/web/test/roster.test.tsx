@@ -51,7 +51,7 @@ const show = (answers: Parameters<typeof fakeServer>[0] = {}) => {
 };
 const paste = async (text: string) => {
   fireEvent.changeText(await screen.findByLabelText('Or paste it here'), text);
-  fireEvent.press(screen.getByText('Look at it'));
+  fireEvent.press(screen.getByText('Check the list'));
 };
 const bodies = (calls: Call[], end: string) => calls.filter((c) => c.path.endsWith(end)).map((c) => c.body);
 
@@ -59,20 +59,20 @@ describe('a list of swimmers', () => {
   it('says what each line brings, what stands against it, and brings the others in', async () => {
     const calls = show();
     await paste(LIST);
-    expect(await screen.findByText('1 line cannot come in')).toBeTruthy();
+    expect(await screen.findByText('1 line cannot be imported')).toBeTruthy();
     expect(screen.getByText('1 line waits for a squad')).toBeTruthy();
     expect(screen.getByText('A new squad: Juniors')).toBeTruthy();
     expect(screen.getByLabelText('Łukasz Dvořák · born 2012 · Juniors (new) · Settle · 100 m 1:12.4')).toBeTruthy();
     expect(screen.getByText('Line 4: “Halloran”: a given and a family name are needed.')).toBeTruthy();
-    expect(screen.getByText('1 looks like somebody known')).toBeTruthy();
-    expect(screen.getByText('Line 5: Bram Halloran is here already, in Seniors.')).toBeTruthy();
+    expect(screen.getByText('1 looks like someone already here')).toBeTruthy();
+    expect(screen.getByText('Line 5: Bram Halloran is already here, in Seniors.')).toBeTruthy();
     // A squad for those without one.
     fireEvent.press(screen.getByText(SQUAD.name));
     await waitFor(() => expect(screen.queryByText('1 line waits for a squad')).toBeNull());
     expect(screen.getByText(/“1812” is no year of birth: the age stays open/)).toBeTruthy();
     fireEvent.press(screen.getByText('Bring in 2 swimmers'));
     expect(await screen.findByText('2 swimmers are in')).toBeTruthy();
-    expect(screen.getByText('One squad was made. What is next?')).toBeTruthy();
+    expect(screen.getByText('One squad was made. What next?')).toBeTruthy();
     const [look] = bodies(calls, '/preview');
     expect(bodies(calls, '/commit')).toEqual([{ id: look.id, also: [], without: [5] }]);
     expect(new Set(bodies(calls, '/preview').map((b) => b.id)).size).toBe(1);
@@ -144,7 +144,7 @@ describe('a list of swimmers', () => {
     expect(await screen.findByText('Too many at once.')).toBeTruthy();
     refuse = false;
     fireEvent.press(await screen.findByText('Send 2 letters'));
-    expect(await screen.findByText('The mail server did not take: c@home.example')).toBeTruthy();
+    expect(await screen.findByText('The mail server did not accept: c@home.example')).toBeTruthy();
     expect(bodies(calls, '/invitations').map((b) => b.swimmerId)).toEqual(['a', 'b', 'b', 'c']);
   });
 

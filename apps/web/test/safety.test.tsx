@@ -57,8 +57,8 @@ describe('the card of few breaths', () => {
 
   it('takes the lifeguard and the rules; the word for those of 16 and 17 is the head coach’s', () => {
     show(<Card />);
-    fireEvent.changeText(screen.getByLabelText('Qualified lifeguard who watches'), 'Mo "Bekk"');
-    expect(screen.getByLabelText('Qualified lifeguard who watches').props.value).toBe('Mo Bekk');
+    fireEvent.changeText(screen.getByLabelText('Qualified lifeguard on watch'), 'Mo "Bekk"');
+    expect(screen.getByLabelText('Qualified lifeguard on watch').props.value).toBe('Mo Bekk');
     fireEvent.press(screen.getByLabelText(/^Everybody was told: Never alone/));
     expect(screen.getByLabelText(/^Everybody was told: Never alone/)).toBeChecked();
     expect(screen.queryByLabelText(/16 and 17/)).toBeNull();
@@ -97,7 +97,7 @@ describe('the editor of breathing', () => {
     expect(screen.queryByText(/can faint/)).toBeNull();
     fireEvent.press(screen.getByLabelText('Fewer breaths a length, last rep'));
     expect(change).toHaveBeenCalledWith({ breathing: { kind: 'limited', first: 7, last: 6 } });
-    fireEvent.press(screen.getByText('counted a rep'));
+    fireEvent.press(screen.getByText('breaths per rep'));
     expect(change).toHaveBeenCalledWith({ breathing: { kind: 'limited', first: 8, last: 6, per: 'rep' } });
   });
 });

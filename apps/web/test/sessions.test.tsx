@@ -159,7 +159,7 @@ describe('the views of a session', () => {
     const calls = sessionServer();
     showAt({ 'sessions/[id]': SessionScreen }, `/sessions/${ID}?pane=swum`);
     await findText('What was swum?');
-    press('It was swum as planned');
+    press('Swum as planned');
     expect((await findText(/m, as planned/)).length).toBe(3);
     fireEvent.press(screen.getByLabelText('More Build'));
     fireEvent.press(screen.getAllByText(/^\d+ choice$/)[0]!);
@@ -181,8 +181,8 @@ describe('the views of a session', () => {
     fireEvent.press(screen.getByLabelText('Fewer weeks more'));
     await act(async () => press('Every week'));
     await findText(/^3 more, to/);
-    await act(async () => press('Keep as template'));
-    await findText('Kept as a template.');
+    await act(async () => press('Save as template'));
+    await findText('Saved as a template.');
     const made = saves(calls);
     expect(made.map((s) => s.date).slice(0, 3)).toEqual(['2026-12-01', '2026-12-08', '2026-12-15']);
     expect(new Set(made.slice(0, 3).map((s) => s.seriesId)).size).toBe(1);
@@ -199,11 +199,11 @@ describe('the views of a session', () => {
     press('every 7');
     await findText(/a fit swimmer can faint/);
     expect(screen.getAllByText(/Name the qualified lifeguard/).length).toBeGreaterThan(0);
-    fireEvent.changeText(screen.getByLabelText('Qualified lifeguard who watches'), 'Mo "B" Bekk');
+    fireEvent.changeText(screen.getByLabelText('Qualified lifeguard on watch'), 'Mo "B" Bekk');
     fireEvent.press(screen.getByRole('checkbox', { name: /Everybody was told/ }));
     expect(screen.queryByText(/Name the qualified lifeguard/)).toBeNull();
     press('Breathe every 3 instead');
-    expect(screen.queryByText(/Cannot be kept/)).toBeNull();
+    expect(screen.queryByText(/Cannot be saved/)).toBeNull();
   });
 });
 

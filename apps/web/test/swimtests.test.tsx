@@ -46,7 +46,7 @@ describe('a test whose speed hangs on the pool', () => {
   it('takes the pool that the squad swims in', async () => {
     const calls = testPage('rate-ramp', [{ length: 50, unit: 'm' }]);
     await ramp(/Or the time of one length/, TIMES);
-    fireEvent.press(await screen.findByText('Keep this test'));
+    fireEvent.press(await screen.findByText('Save this test'));
     await waitFor(() => expect(inputOf(calls)).toMatchObject({ lengthM: 50, repM: 50 }));
   });
 
@@ -57,7 +57,7 @@ describe('a test whose speed hangs on the pool', () => {
     fireEvent.press(screen.getByText('25 yd'));
     await ramp(/Or the time of 2 lengths/, TIMES);
     expect(screen.queryByText(/Choose the pool first/)).toBeNull();
-    fireEvent.press(await screen.findByText('Keep this test'));
+    fireEvent.press(await screen.findByText('Save this test'));
     await waitFor(() =>
       expect(inputOf(calls)).toMatchObject({ lengthM: expect.closeTo(22.86, 9), repM: expect.closeTo(45.72, 9) }),
     );
@@ -82,7 +82,7 @@ describe('a test whose speed hangs on the pool', () => {
     // Not a pool: nothing changes.
     fireEvent.changeText(own, '3');
     fireEvent.changeText(own, '33,3');
-    fireEvent.press(await screen.findByText('Keep this test'));
+    fireEvent.press(await screen.findByText('Save this test'));
     await waitFor(() => expect(inputOf(calls)).toMatchObject({ lengthM: 33.3, repM: 66.6 }));
   });
 

@@ -70,7 +70,7 @@ describe('an open app', () => {
     const store = show();
     await screen.findByText('Here');
     act(() => void store.dispatch(newerFound()));
-    expect(screen.getByText('A new version of Upwell is here.')).toBeTruthy();
+    expect(screen.getByText('A new version of Upwell is ready.')).toBeTruthy();
     expect(reload).not.toHaveBeenCalled();
     fireEvent.press(screen.getByText('Load it'));
     expect(reload).toHaveBeenCalledTimes(1);
@@ -85,7 +85,7 @@ describe('an open app', () => {
       store.dispatch(newerFound());
       store.dispatch(clockRuns({ session: 's', runs: true }));
     });
-    expect(screen.getByText('A new version of Upwell is here. It waits while the clock runs.')).toBeTruthy();
+    expect(screen.getByText('A new version of Upwell is ready. It waits while the clock runs.')).toBeTruthy();
     expect(screen.queryByText('Load it')).toBeNull();
     act(() => router.navigate('/swimmers'));
     act(() => {

@@ -82,7 +82,7 @@ describe('two versions', () => {
     const store = showAt({ waiting: WaitingScreen }, '/waiting');
     const body = { felt: 'lighter', version: 1, writeId: ID };
     void enqueue({ id: ID, path: `/focuses/${ID}`, method: 'PUT', body, label: 'Focus' }).then(() => send(store));
-    fireEvent.press(await screen.findByText('Take theirs'));
+    fireEvent.press(await screen.findByText('Use theirs'));
     expect(await screen.findByText('Nothing waits')).toBeTruthy();
     await waitFor(async () => expect(await waitingChanges()).toEqual([]));
   });
@@ -118,7 +118,7 @@ describe('a server that fails on one change', () => {
       await send(store);
     });
     expect(store.getState().offline).toMatchObject({ reachable: true, trouble: true, waiting: 1, undecided: 0 });
-    expect(await screen.findByText('The server can be reached, but has trouble')).toBeTruthy();
+    expect(await screen.findByText('The server can be reached, but is having trouble')).toBeTruthy();
     expect(await screen.findByText(/Sending this failed once so far/)).toBeTruthy();
     expect(calls.filter((c) => /focuses|deck/.test(c.path)).map((c) => c.path)).toEqual([
       `/focuses/${ID}`,

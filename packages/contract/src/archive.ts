@@ -144,7 +144,7 @@ export const archiveSchema = Joi.object<ClubArchive>({
   ),
 });
 
-/** How many rows of a part were added and how many were here already. */
+/** How many rows of a part were added and how many were already here. */
 export interface PartTaken {
   readonly added: number;
   readonly here: number;

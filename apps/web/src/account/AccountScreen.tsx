@@ -22,7 +22,7 @@ import { ROLE_WORD } from './roles';
 import { useMeQuery } from './api';
 
 const THEMES: readonly { readonly value: ThemeChoice; readonly label: string }[] = [
-  { value: 'system', label: 'As the device' },
+  { value: 'system', label: 'Same as the device' },
   { value: 'day', label: 'Day' },
   { value: 'night', label: 'Night' },
 ];
@@ -58,7 +58,7 @@ export function AccountScreen() {
 
   return (
     <Screen title={me?.clubName ?? 'Club'} maxWidth={640}>
-      <Card title="Who you are">
+      <Card title="Your account">
         <Text>{me ? `${me.name} · ${ROLE_WORD[me.role]}` : ''}</Text>
       </Card>
       <Card title="Light">
@@ -117,7 +117,7 @@ export function AccountScreen() {
             </Button>
           }
         >
-          {`${waits} ${waits === 1 ? 'change has' : 'changes have'} not reached the server. They stay on this device for your next sign-in here; sign out again if that is meant.`}
+          {`${waits} ${waits === 1 ? 'change has' : 'changes have'} not reached the server. They stay on this device for your next sign-in here; sign out again if you are sure.`}
         </Notice>
       ) : null}
       <Button mode="outlined" icon="logout" onPress={() => void leave()} style={styles.leave}>

@@ -20,10 +20,10 @@ const WORD: Readonly<Record<ArchivePart, string>> = {
   results: 'results',
   tests: 'tests',
   courses: 'courses',
-  waterDays: 'decisions at the water',
-  tracks: 'swum tracks',
-  racePlans: 'ways to a race',
-  weeks: 'weeks that are over',
+  waterDays: 'go or no-go decisions',
+  tracks: 'tracks',
+  racePlans: 'race plans',
+  weeks: 'past weeks',
   ratings: 'ratings by swimmers',
   deckEvents: 'events on deck',
 };
@@ -45,16 +45,16 @@ export function ArchiveCard() {
       </Text>
       <View style={styles.row}>
         <Button mode="outlined" icon="download" onPress={() => saveFrom('/api/v1/club/archive')}>
-          Save the club
+          Save the club to a file
         </Button>
         <Button mode="outlined" disabled={isLoading} onPress={() => void choose()}>
-          Bring a club in
+          Import a club
         </Button>
       </View>
       {isLoading ? (
         <View role="status">
-          <Text>Checking every row, then bringing it in…</Text>
-          <ProgressBar indeterminate accessibilityLabel="Bringing the club in" />
+          <Text>Checking every row, then importing…</Text>
+          <ProgressBar indeterminate accessibilityLabel="Importing the club" />
         </View>
       ) : null}
       {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
@@ -67,7 +67,7 @@ function summary(taken: ArchiveTaken): string {
   const added = (Object.keys(WORD) as ArchivePart[])
     .filter((part) => taken[part].added > 0)
     .map((part) => `${taken[part].added} ${WORD[part]}`);
-  return added.length === 0 ? 'Everything in this file was here already.' : `Added: ${added.join(', ')}.`;
+  return added.length === 0 ? 'Everything in this file was already here.' : `Added: ${added.join(', ')}.`;
 }
 
 const styles = StyleSheet.create({

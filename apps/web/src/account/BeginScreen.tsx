@@ -31,7 +31,7 @@ export function BeginScreen() {
   const setup = useSetupQuery();
   const [fields, setFields] = useState(EMPTY);
   const [begin, { error, isLoading, isSuccess }] = useBeginMutation();
-  useTitle('Begin your club');
+  useTitle('Set up your club');
 
   // After the last step the answer is "not needed" as well, while the way leads on.
   if (setup.data && !setup.data.needed && !isLoading && !isSuccess) return <Redirect href="/sign-in" />;
@@ -59,12 +59,12 @@ export function BeginScreen() {
     <ScrollView style={{ backgroundColor: theme.colors.background }} contentContainerStyle={styles.page}>
       <View role="main" style={styles.box}>
         <Text variant="headlineMedium" role="heading" aria-level={1}>
-          Begin your club
+          Set up your club
         </Text>
         <Text>
-          {`The code of twelve letters and digits stands in the first lines of the server that was started; ${COMMAND} prints it again.`}
+          {`The twelve-character code is in the first lines that the server prints when it starts; ${COMMAND} prints it again.`}
         </Text>
-        {setup.isLoading ? <Loading label="Looking whether there is a club" /> : null}
+        {setup.isLoading ? <Loading label="Checking for a club" /> : null}
         {error && Object.keys(wrong).length === 0 ? <Notice tone="error">{sentence(error)}</Notice> : null}
         {input('code', 'Code', {
           autoCapitalize: 'characters',

@@ -84,11 +84,11 @@ export function ClubRulesCard() {
           onMore={() => change(() => ({ laneCapacity: Math.min(20, (laneCapacity ?? 7) + 1) }))}
         />
         <Text variant="bodySmall" style={styles.flex}>
-          Usual is 8 in a short pool and 12 in a 50 m pool.
+          Usually 8 in a short pool and 12 in a 50 m pool.
         </Text>
       </View>
       <Choice
-        label="What an effort means"
+        label="What an effort level means"
         options={[
           { value: 'law', label: 'power against drag' },
           { value: 'table', label: 'our own table' },
@@ -105,7 +105,7 @@ export function ClubRulesCard() {
           onMore={share > 0.3 ? () => setShare(effort, share - 0.005) : null}
         />
       ))}
-      <Text variant="labelMedium">At the water: tighter than usual, never looser</Text>
+      <Text variant="labelMedium">At the water: stricter than the usual limits, never looser</Text>
       <View style={styles.row}>
         {WATER.map(({ of, label, step }) => {
           // More water is the tighter way for the depth; less of everything else.
@@ -130,10 +130,10 @@ export function ClubRulesCard() {
 const WATER = [
   { of: 'perWatcher', label: 'swimmers per watcher', step: 1 },
   { of: 'perWatcherFirst', label: 'first-timers per watcher', step: 1 },
-  { of: 'craftBeyondM', label: 'm out needs a craft', step: 10 },
+  { of: 'craftBeyondM', label: 'm from shore before a craft is needed', step: 10 },
   { of: 'windMps', label: 'm/s wind at most', step: 1 },
   { of: 'rainMm', label: 'mm rain in 72 h at most', step: 5 },
-  { of: 'leastDepthM', label: 'm deep at least', step: 0.1 },
+  { of: 'leastDepthM', label: 'm of depth at least', step: 0.1 },
 ] as const satisfies readonly { of: keyof WaterRules; label: string; step: number }[];
 
 const styles = StyleSheet.create({

@@ -50,14 +50,14 @@ export function SignInScreen() {
         <Text style={styles.lead}>See the cause. Build the session. Take it to the deck.</Text>
         {left ? (
           <Notice>
-            You are signed out on this device. The server hears of it, and a sign-in works, when the network is back.
+            You are signed out on this device. The server will be told, and you can sign in again, when the network is back.
           </Notice>
         ) : null}
         {setup?.needed ? (
           <>
             <Text>There is no club on this server yet.</Text>
             <Button mode="contained" onPress={() => router.navigate('/begin' as Href)} contentStyle={styles.tall}>
-              Begin your club
+              Set up your club
             </Button>
           </>
         ) : (

@@ -53,7 +53,7 @@ export function setOnBuild(given: typeof onBuild): void {
 
 /** What a server of a newer version does not understand is told as what it is. */
 function outdated(error: FetchBaseQueryError): { readonly error: FetchBaseQueryError } {
-  const detail = 'The server is of a newer version than this page. Load the new version; what you entered is kept.';
+  const detail = 'The server is newer than this page. Load the new version; what you entered is kept.';
   return { error: { ...error, data: { ...(error.data as object | undefined), detail } } as FetchBaseQueryError };
 }
 

@@ -44,7 +44,7 @@ function Addresses({ name, ...of }: CalendarOf) {
           ? `Calendars that have the address see when ${name} swims, how far, and its races; nobody’s name.`
           : `Calendars that have the address see when ${name === 'you' ? 'you swim' : `${name} swims`}, how far, tests and the race. Give it to nobody else.`}
       </Text>
-      {fresh ? <Input label="The address, shown only now" value={fresh} readOnly /> : null}
+      {fresh ? <Input label="The address, shown only once" value={fresh} readOnly /> : null}
       {failed ? <Notice tone="error">{sentence(failed)}</Notice> : null}
       <Button
         mode="outlined"
@@ -64,7 +64,7 @@ function Addresses({ name, ...of }: CalendarOf) {
           <View key={link.id} style={styles.row}>
             <Text style={styles.flex}>{`Made ${dayWord(link.createdAt.slice(0, 10))}`}</Text>
             <Button
-              accessibilityLabel={`Take back the address made ${dayWord(link.createdAt.slice(0, 10))}`}
+              accessibilityLabel={`Revoke the address made ${dayWord(link.createdAt.slice(0, 10))}`}
               onPress={() => {
                 setFresh('');
                 void revoke(link.id);

@@ -35,7 +35,7 @@ export function OutsideNotes({ courseId, plan, people, date, startTime }: Outsid
         </Text>
       ))}
       <Text variant="bodySmall">
-        By the simulated forecast; at the water “Go or not?” decides by what is read there.
+        From the simulated forecast; at the water, “Go or not?” decides by what you read there.
       </Text>
     </View>
   );

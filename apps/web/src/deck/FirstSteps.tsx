@@ -18,7 +18,7 @@ export function FirstSteps() {
   const steps = [
     {
       done: withSquads,
-      what: 'Squads: who trains together, and when they have water',
+      what: 'Squads: who trains together, and when they have pool time',
       to: '/swimmers/squads',
       action: 'Add squads',
     },
@@ -26,7 +26,7 @@ export function FirstSteps() {
       done: withSwimmers,
       what: 'Swimmers, from a list or one by one; a list makes squads too',
       to: '/swimmers/roster',
-      action: 'Bring in swimmers',
+      action: 'Import swimmers',
     },
     { done: false, what: 'Coaches, each with their squads', to: '/account/people', action: 'Invite coaches' },
   ];

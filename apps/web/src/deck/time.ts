@@ -81,7 +81,7 @@ export class DeckTime {
   private keep(): Promise<void> {
     // Without room the run goes on; only a reload would take the device's clock on trust.
     return setFact(`clock:${this.session}`, this.clock).catch((error: unknown) =>
-      console.warn('The deck clock could not be kept.', error),
+      console.warn('The deck clock could not be saved.', error),
     );
   }
 }

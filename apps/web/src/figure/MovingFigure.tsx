@@ -87,7 +87,7 @@ export function MovingFigure({
           icon={playing ? 'pause' : 'play'}
           mode="contained"
           style={styles.button}
-          accessibilityLabel={playing ? 'Pause the swimmer' : 'Let the swimmer swim'}
+          accessibilityLabel={playing ? 'Pause the swimmer' : 'Start the swimmer'}
           onPress={() => {
             rest();
             setWanted(!playing);

@@ -12,7 +12,7 @@ import { patchPage } from '@/offline';
 
 /** A plan that waits shows its choices at once; the weeks are worked out from them on the device as well. */
 const planWaits: Waits = {
-  label: () => 'Way to a race',
+  label: () => 'Race plan',
   shown: async (body: RacePlanSave, path: string): Promise<void> => {
     await patchPage<RacePlanView>(path, (page) => ({
       ...page,

@@ -9,7 +9,7 @@ function later(name: keyof Screens) {
   const Screen = lazy(() => import('./screens').then((all) => ({ default: all[name] })));
   return function Later() {
     return (
-      <Suspense fallback={<Loading label="Opening the way to the race" />}>
+      <Suspense fallback={<Loading label="Opening the race plan" />}>
         <Screen />
       </Suspense>
     );

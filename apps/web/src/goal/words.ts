@@ -5,22 +5,22 @@ import { formatTime } from '@upwell/core/units';
 
 export const PART_WORD: Readonly<Record<GapPart, string>> = {
   straightness: 'A straighter line',
-  feet: 'On feet',
+  feet: 'Drafting',
   skills: 'Starts, turns and breaths',
   fitness: 'Fitness',
   technique: 'Stroke length',
 };
 
 export const VERDICT_WORD: Readonly<Record<RaceGap['verdict'], string>> = {
-  there: 'There already',
+  there: 'Already there',
   realistic: 'Realistic',
   hopeful: 'Hopeful',
   'not-yet': 'Not yet',
-  'beyond-anybody': 'Nobody swims that',
+  'beyond-anybody': 'Faster than anyone swims',
 };
 
 export const SOURCE_WORD: Readonly<Record<Source, string>> = {
-  coach: 'your word',
+  coach: 'your entry',
   record: 'from records',
   guess: 'a guess',
 };

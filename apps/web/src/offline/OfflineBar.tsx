@@ -17,7 +17,7 @@ export function offlineWords(state: {
   if (undecided > 0) return `${undecided} ${undecided === 1 ? 'change needs' : 'changes need'} your decision`;
   const waits = waiting > 0 ? `${waiting} ${waiting === 1 ? 'waits' : 'wait'}` : '';
   if (!reachable) return `Offline${waits ? ` · ${waits}` : ''}`;
-  if (trouble) return `The server has trouble${waits ? ` · ${waits}` : ''}`;
+  if (trouble) return `The server is having trouble${waits ? ` · ${waits}` : ''}`;
   return waits ? `Sending · ${waits}` : null;
 }
 

@@ -27,7 +27,7 @@ export function VersionBar() {
       style={[styles.bar, { backgroundColor: theme.own.sand, borderBottomColor: theme.own.kelp }]}
     >
       <Text variant="labelMedium" style={styles.flex}>
-        {why ? `A new version of Upwell is here. It waits ${why}.` : 'A new version of Upwell is here.'}
+        {why ? `A new version of Upwell is ready. It waits ${why}.` : 'A new version of Upwell is ready.'}
       </Text>
       {why ? null : (
         <Button compact onPress={loadNewer}>

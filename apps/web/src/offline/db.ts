@@ -107,7 +107,7 @@ export async function forgetPages(): Promise<void> {
   await open.clear('pages');
   const old = (await open.getAll('events')).filter((e) => e.waiting === 0 && e.event.atMs < Date.now() - DAY_MS);
   await Promise.all(old.map(({ id }) => open.delete('events', id)));
-  // With the note of how far they were taken in, so that they are asked for again.
+  // With the note of how far they were taken in, so that they are needed again.
   await Promise.all(old.map(({ session }) => open.delete('facts', `last:${session}`)));
 }
 

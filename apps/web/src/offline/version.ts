@@ -70,7 +70,7 @@ export function keepApp(store: Pick<AppStore, 'getState' | 'dispatch'>): void {
   const start = () =>
     void keep().catch((error: unknown) => {
       // A browser that forbids it, as in a private window: everything works, but not without a network.
-      console.warn('The app cannot be kept for use without a network.', error);
+      console.warn('The app cannot be stored for offline use.', error);
     });
   // After the first screen, which it would slow down.
   if (document.readyState === 'complete') start();

@@ -2,7 +2,7 @@ import type { Role } from '@upwell/contract/account';
 
 /** What each of them may do, in one line. */
 export const ROLE_MEANS: Readonly<Record<Role, string>> = {
-  head: 'Sees everybody, and looks after squads, people and the club’s rules.',
+  head: 'Sees everyone, and manages squads, people and the club’s rules.',
   coach: 'Sees the swimmers of their own squads, and builds and runs sessions for them.',
   swimmer: 'Sees one swimmer: their week, their focus, their records. For a child, a parent or guardian signs up.',
 };

@@ -25,7 +25,7 @@ export function SaveProblem<T>({ error, name, keepMine, takeTheirs, retry }: Sav
       action={
         <View style={styles.row}>
           <Button mode="outlined" onPress={() => takeTheirs(stored)}>
-            Take theirs
+            Use theirs
           </Button>
           <Button mode="contained" onPress={() => keepMine(stored)}>
             Keep mine
@@ -33,7 +33,7 @@ export function SaveProblem<T>({ error, name, keepMine, takeTheirs, retry }: Sav
         </View>
       }
     >
-      {`Somebody saved ${name(stored)} in the meantime. Which one counts?`}
+      {`Somebody saved ${name(stored)} in the meantime. Which version do you want to keep?`}
     </Notice>
   );
 }

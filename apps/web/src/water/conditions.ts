@@ -42,6 +42,6 @@ export function waterWords(c: Conditions): string {
     c.waveHeightM > 0 ? `waves ${c.waveHeightM.toFixed(1)} m from ${compassWord(c.waveFromDeg)}` : 'flat',
     c.currentMps > 0 ? `current ${c.currentMps.toFixed(2)} m/s to ${compassWord(c.currentToDeg)}` : 'no current',
     ...(c.hazy ? ['haze'] : []),
-    ...(c.feet ? ['on feet'] : []),
+    ...(c.feet ? ['drafting'] : []),
   ].join(' · ');
 }

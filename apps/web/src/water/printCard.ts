@@ -17,7 +17,7 @@ export async function printCard(card: RaceCard): Promise<string | null> {
       body: JSON.stringify(card),
     });
   } catch {
-    return 'No connection to the server: the paper needs it. The card on this page can be read without.';
+    return 'No connection to the server: printing needs it. The card on this page can still be read.';
   }
   if (!response.ok) {
     const problem = (await response.json().catch(() => ({}))) as Partial<Problem>;

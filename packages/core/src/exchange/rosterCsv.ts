@@ -23,7 +23,7 @@ export interface RosterLine {
   readonly level: LevelId | null;
   readonly email: string | null;
   readonly bestTimes: readonly { readonly distanceM: number; readonly timeS: number }[];
-  /** Why this line cannot come in. */
+  /** Why this line cannot be imported. */
   readonly problems: readonly string[];
   /** What of it stays out. */
   readonly notes: readonly string[];

@@ -21,7 +21,7 @@ const EXTRA: Readonly<Record<LevelId, number>> = { settle: 0.15, build: 0.12, ho
 /** Half of the extra metres can be trained away, and nobody swims straighter than this. */
 const STRAIGHT_SHARE = 0.5;
 const STRAIGHTEST = 0.01;
-/** Share of the way on feet: today nobody plans for it; trained, this much. */
+/** Share of the race spent drafting: today nobody plans for it; trained, this much. */
 const FEET_THEN = 0.3;
 /** Seconds lost outside in every 400 m at turns, knots of swimmers and missed breaths: today and trained. */
 const LOST_PER_400_S = { today: 3, then: 1.5 };

@@ -22,7 +22,7 @@ export interface RaceHabits {
   readonly lostS: number;
 }
 
-/** Speed that training brings a month, as a share: from the careful guess to the hopeful one. */
+/** Speed gained from training per month, as a share: from the careful guess to the hopeful one. */
 export interface Growth {
   readonly low: number;
   readonly high: number;

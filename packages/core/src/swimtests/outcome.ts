@@ -160,7 +160,7 @@ function outcomeOf(input: TestInput): TestOutcome {
           : input.tries < step.tries && input.passed === input.tries
             ? `${step.tries - input.tries} more ${step.tries - input.tries === 1 ? 'try' : 'tries'} like these`
             : `Not yet: ${step.pass}`,
-        method: `${ladder.name}, step ${input.step + 1}: ${input.passed} of ${input.tries} tries; ${step.tries} are asked for.`,
+        method: `${ladder.name}, step ${input.step + 1}: ${input.passed} of ${input.tries} tries; ${step.tries} are needed.`,
       };
     }
   }

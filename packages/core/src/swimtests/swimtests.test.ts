@@ -91,7 +91,7 @@ describe('what tests say', () => {
     expect(rampRepM(lengthM)).toBeCloseTo(repM, 9),
   );
 
-  it('a step is passed only with all tries that are asked for', () => {
+  it('a step is passed only with all tries that are needed', () => {
     const step = { kind: 'ladder-step', ladder: 'confidence', step: 0 } as const;
     expect(stepPassed({ ...step, tries: 3, passed: 3 })).toBe(true);
     expect(stepPassed({ ...step, tries: 2, passed: 2 })).toBe(false);

@@ -56,7 +56,7 @@ export function BeeperPanel({ suggested, people }: BeeperProps) {
       setBeeper(await Beeper.start(plan));
       setFailed(false);
     } catch (error) {
-      console.warn('The beeper cannot sound.', error);
+      console.warn('The beeper cannot play sound.', error);
       setFailed(true);
     }
   };
@@ -64,7 +64,7 @@ export function BeeperPanel({ suggested, people }: BeeperProps) {
   const more = (by: number) => (rate + by <= BEEP_RATE.max ? () => setRate(rate + by) : null);
   return (
     <View style={styles.panel}>
-      <Choice label="What is beeped" options={KINDS} chosen={[kind]} onPress={setKind} />
+      <Choice label="What the beeps mark" options={KINDS} chosen={[kind]} onPress={setKind} />
       <Pulse beeper={beeper} plan={plan} />
       {kind === 'pace' ? (
         <Stepper
@@ -94,7 +94,7 @@ export function BeeperPanel({ suggested, people }: BeeperProps) {
       ) : null}
       {kind === 'ramp' ? (
         <Stepper
-          label="Higher by, each minute"
+          label="Raise by, every minute"
           value={String(step)}
           onLess={step > 1 ? () => setStep(step - 1) : null}
           onMore={step < 10 ? () => setStep(step + 1) : null}
@@ -116,7 +116,7 @@ export function BeeperPanel({ suggested, people }: BeeperProps) {
       </Button>
       {beeper && JSON.stringify(beeper.plan) !== JSON.stringify(plan) ? (
         <Button mode="outlined" onPress={() => void start()}>
-          Take the new beat
+          Use the new rate
         </Button>
       ) : null}
       {failed ? (

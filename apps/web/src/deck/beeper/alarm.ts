@@ -13,7 +13,7 @@ export function useAlarm(missing: number): void {
     try {
       audio = new AudioContext();
     } catch (error) {
-      console.warn('The alarm cannot sound.', error);
+      console.warn('The alarm cannot play sound.', error);
       return;
     }
     for (let n = 0; n < BEEPS; n++) beepAt(audio, audio.currentTime + 0.05 + n * EVERY_S, n % 2 === 0);

@@ -29,7 +29,7 @@ export function Counting({ run, counting, name, onDone }: CountingProps) {
     onDone();
   };
   return (
-    <View style={styles.counting} role="group" aria-label={`Strokes of ${name}`}>
+    <View style={styles.counting} role="group" aria-label={`Strokes for ${name}`}>
       <View style={styles.row}>
         {[-2, -1, 0, 1, 2].map((by) => (
           <Tap key={by} label={`${count + by} strokes`} style={styles.countTile} onTap={() => keep(count + by)}>
@@ -39,7 +39,7 @@ export function Counting({ run, counting, name, onDone }: CountingProps) {
       </View>
       <View style={styles.row}>
         <Stepper
-          label={`${name}, rep ${rep}: strokes of a length`}
+          label={`${name}, rep ${rep}: strokes in one length`}
           value={String(count)}
           onLess={count > 6 ? () => setCount(count - 5) : null}
           onMore={count < 90 ? () => setCount(count + 5) : null}

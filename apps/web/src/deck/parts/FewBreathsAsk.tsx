@@ -46,7 +46,7 @@ export function FewBreathsAsk({ plan, people, answer, onAnswer }: FewBreathsAskP
           </View>
         ))
       ) : (
-        <Text variant="labelLarge">Until this is ticked everybody swims these sets breathing freely.</Text>
+        <Text variant="labelLarge">Until this is ticked, everyone breathes freely in these sets.</Text>
       )}
     </View>
   );

@@ -52,7 +52,7 @@ export function FinishPanel({ run, session, endMs }: FinishPanelProps) {
   return (
     <View style={styles.panel}>
       {state.endedMs === null ? (
-        <Card title="All out in time" strong>
+        <Card title="Everyone out on time" strong>
           {state.lanes.map((lane) => {
             const out = finishMs(lane, now);
             const late = Math.round((out - endMs) / 60_000);
@@ -75,7 +75,7 @@ export function FinishPanel({ run, session, endMs }: FinishPanelProps) {
                 style={styles.gap}
                 onPress={() => cuts.forEach(({ lane, passage, to }) => note({ kind: 'reps', lane, passage, reps: to }))}
               >
-                Shorten like this
+                Shorten as shown
               </Button>
             </>
           ) : (
@@ -124,11 +124,11 @@ export function FinishPanel({ run, session, endMs }: FinishPanelProps) {
           {error ? <Notice tone="error">{sentence(error as ApiError)}</Notice> : null}
           <View style={[styles.row, styles.gap]}>
             <Button mode="contained" icon="check" disabled={isLoading || kept} onPress={() => void keep()}>
-              {kept ? 'Kept' : isLoading ? 'Keeping…' : 'Keep it as swum'}
+              {kept ? 'Kept' : isLoading ? 'Keeping…' : 'Save what was swum'}
             </Button>
             {kept ? (
               <Button mode="outlined" onPress={() => router.navigate(`/sessions/${session.id}?pane=swum` as Href)}>
-                Planned beside swum
+                Planned and swum
               </Button>
             ) : null}
           </View>

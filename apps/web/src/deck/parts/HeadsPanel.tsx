@@ -50,7 +50,7 @@ export function HeadsPanel({ state, names, note }: HeadsPanelProps) {
       </View>
       <View style={styles.row}>
         <Button mode="outlined" disabled={heads.unknown.length === 0} onPress={() => all('in', heads.unknown)}>
-          All others in
+          Everyone else in
         </Button>
         <Button mode="outlined" disabled={heads.inWater.length === 0} onPress={() => all('out', heads.inWater)}>
           All out

@@ -128,7 +128,7 @@ function clockOf(is: LaneNow, names: ReadonlyMap<string, string>): { figure: str
     case 'countdown':
       return { figure: countdownWord(is.leftS), under: 'left', hot: is.leftS < 10 };
     case 'held':
-      return { figure: 'held', under: 'resume in the lane', hot: true };
+      return { figure: 'held', under: 'resume the lane', hot: true };
     case 'coming-in':
       return { figure: String(is.waiting.length), under: is.waiting.length === 0 ? 'all in' : 'to come', hot: false };
     case 'ready':
@@ -231,7 +231,7 @@ function tileWord(
 ): string {
   if (mode === 'look') return 'look';
   if (mode === 'strokes') return last ? formatTime(last.timeS, 1) : 'strokes';
-  if (swimming) return last ? `swims · ${formatTime(last.timeS, 1)}` : 'tap at wall';
+  if (swimming) return last ? `swims · ${formatTime(last.timeS, 1)}` : 'tap at the wall';
   return last ? formatTime(last.timeS, 1) : begun ? 'waits' : '–';
 }
 

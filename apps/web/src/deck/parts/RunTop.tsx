@@ -64,7 +64,7 @@ export function RunTop({ title, state, time, endMs, onBack, onWaiting }: RunTopP
               </Text>
             </>
           ) : (
-            <Text style={quiet}>{state.endedMs !== null ? 'ended' : 'not begun'}</Text>
+            <Text style={quiet}>{state.endedMs !== null ? 'ended' : 'not started'}</Text>
           )}
         </View>
       </View>

@@ -22,7 +22,7 @@ export function Start({ setup, groupOf, names, onBegin, children }: StartProps) 
   return (
     <ScrollView style={styles.page} contentContainerStyle={styles.start}>
       {setup.lanes.length === 0 ? (
-        <Notice tone="error">Nobody comes to this session: add squads to it, or swimmers to its squads.</Notice>
+        <Notice tone="error">No swimmers in this session: add squads to it, or swimmers to its squads.</Notice>
       ) : null}
       {setup.lanes.map((lane) => (
         <View key={lane.id} style={[styles.startLane, { borderTopColor: theme.own.line }]}>

@@ -89,7 +89,7 @@ export function SwimmerSheet(props: SwimmerSheetProps) {
             ))}
           </View>
           <Button compact icon={asked ? 'chevron-up' : 'chevron-down'} onPress={() => setAsked(!asked)}>
-            {`${drillCard(focus.drill).name}: how it goes`}
+            {`${drillCard(focus.drill).name}: how to do it`}
           </Button>
           {asked ? (
             <View>
@@ -107,7 +107,7 @@ export function SwimmerSheet(props: SwimmerSheetProps) {
         </Card>
       ) : (
         <Card>
-          <Text>No focus yet: a review gives one.</Text>
+          <Text>No focus yet: choose one in a review.</Text>
         </Card>
       )}
       <Times {...props} />
@@ -223,7 +223,7 @@ function Places({ swimmer, lane, state, note, onDone }: SwimmerSheetProps) {
           Leave later
         </Button>
       </View>
-      <Text variant="bodySmall">The order counts from the next set on.</Text>
+      <Text variant="bodySmall">The new order starts with the next set.</Text>
     </Card>
   );
 }

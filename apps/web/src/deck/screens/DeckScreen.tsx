@@ -80,7 +80,7 @@ export function DeckScreen() {
             </Card>
             {first.length === 0 ? (
               <Card title="Second looks due">
-                <Text>Nobody is due. Look at somebody new.</Text>
+                <Text>No second looks due. Review someone new.</Text>
               </Card>
             ) : null}
             {first.map((group) => (

@@ -143,15 +143,15 @@ function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
                   action={
                     <View style={styles.row}>
                       <Button mode="outlined" onPress={() => time.wasAsleep()}>
-                        It was asleep
+                        The device was asleep
                       </Button>
                       <Button mode="outlined" onPress={() => time.wasSet()}>
-                        It was set
+                        The clock was changed
                       </Button>
                     </View>
                   }
                 >
-                  {`This device's clock jumped by ${Math.round(doubt.seconds)} s. The deck clock went on without it.`}
+                  {`This device's clock jumped by ${Math.round(doubt.seconds)} s. The deck clock kept its own time.`}
                 </Notice>
               </View>
             ) : null}
@@ -281,7 +281,7 @@ const IGNORED_WORD = {
   double: 'tapped twice, counted once',
   'too early': 'too early for this swim, not counted',
   'not in this lane': 'does not swim this set in this lane: move them under Look',
-  'nothing to time': 'nothing to time yet: go first',
+  'nothing to time': 'nothing to time yet: press Go first',
 } as const;
 
 const bold = { fontFamily: 'Atkinson Bold' } as const;

@@ -33,14 +33,14 @@ export function EyeRecord({ history }: { readonly history: EyeHistory }) {
                 <Text style={styles.flex}>{name}</Text>
                 <Text variant="labelMedium">
                   {clips === 0
-                    ? 'none in common yet'
+                    ? 'no swimmers in common yet'
                     : `kappa ${kappa === null ? '–' : signedKappa(kappa)} over ${clips}`}
                 </Text>
               </View>
             );
           })}
           <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-            1 is full agreement, 0 what chance would give. Few swimmers in common say little.
+            1 is full agreement; 0 is what chance alone would give. A few swimmers in common say little.
           </Text>
         </Card>
       ) : null}

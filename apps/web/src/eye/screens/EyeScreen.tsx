@@ -93,7 +93,7 @@ export function EyeScreen() {
             ghost={done}
             label={
               done
-                ? `It shows: ${clip.truth.map((s) => SIGNS[s].seen).join(', ')}`
+                ? `This swimmer shows: ${clip.truth.map((s) => SIGNS[s].seen).join(', ')}`
                 : 'A simulated swimmer. What do you see?'
             }
           />
@@ -106,7 +106,7 @@ export function EyeScreen() {
               ))}
               <Text variant="bodySmall">
                 {score.kappa === null
-                  ? 'Agreement beyond chance cannot be told from this one.'
+                  ? 'This one swimmer is not enough to tell agreement from chance.'
                   : `Agreement with what is there, beyond chance (Cohen’s kappa): ${signedKappa(score.kappa)}`}
               </Text>
               {saving.error ? (
@@ -142,7 +142,7 @@ const ANSWER_WORD: Readonly<Record<EyeAnswer, string>> = {
   found: 'found',
   missed: 'missed',
   'false-alarm': 'not there',
-  'rightly-left': 'rightly left',
+  'rightly-left': 'correctly left out',
 };
 
 function Answer({ sign, answer }: { readonly sign: SignId; readonly answer: EyeAnswer }) {

@@ -22,18 +22,18 @@ export function AssumptionsCard({ race, facts, coach }: PaneProps) {
   const set = (patch: Patch) => race.change((now) => chosen(now, patch));
   const guesses = Object.values(with_.from).filter((source) => source === 'guess').length;
   return (
-    <Card title="What this rests on">
+    <Card title="Assumptions">
       <Text variant="bodySmall">
-        {guesses > 0 ? `${guesses} of the numbers are guesses until somebody measures.` : 'No number here is a guess.'}
+        {guesses > 0 ? `${guesses} of the numbers are guesses until they are measured.` : 'No number here is a guess.'}
       </Text>
-      {coach ? <Disclosure label="Look and change" open={open} onPress={() => setOpen(!open)} /> : null}
+      {coach ? <Disclosure label="Check and change" open={open} onPress={() => setOpen(!open)} /> : null}
       {open ? (
         <View style={styles.all}>
           {outside ? <CourseChoice race={race} facts={facts} coach={coach} /> : null}
           {outside ? (
             <Row source={with_.from.extra}>
               <Stepper
-                label="% beyond the course today"
+                label="% extra distance today"
                 value={(with_.today.extraShare * 100).toFixed(1)}
                 onLess={
                   with_.today.extraShare > 0
@@ -107,7 +107,7 @@ export function AssumptionsCard({ race, facts, coach }: PaneProps) {
             onPress={() => set({ rideFollows: !choices.rideFollows })}
           />
           <Text variant="bodySmall">
-            {`Growth: ${percent(with_.growth.low, 2)} to ${percent(with_.growth.high, 2)} of speed a month (${SOURCE_WORD[with_.from.growth]}); usual are ${percent(GROWTH.trained.low, 1)} to ${percent(GROWTH.trained.high, 1)} for trained swimmers, ${percent(GROWTH.new.low, 1)} to ${percent(GROWTH.new.high, 1)} for those who began lately.`}
+            {`Growth: ${percent(with_.growth.low, 2)} to ${percent(with_.growth.high, 2)} of speed a month (${SOURCE_WORD[with_.from.growth]}); usual are ${percent(GROWTH.trained.low, 1)} to ${percent(GROWTH.trained.high, 1)} for trained swimmers, ${percent(GROWTH.new.low, 1)} to ${percent(GROWTH.new.high, 1)} for recent starters.`}
           </Text>
           <Button
             mode="text"
@@ -120,7 +120,7 @@ export function AssumptionsCard({ race, facts, coach }: PaneProps) {
               })
             }
           >
-            Back to what is known
+            Reset to known values
           </Button>
         </View>
       ) : null}

@@ -33,7 +33,7 @@ export function GapPane({ race, facts, coach }: PaneProps) {
         <Answer gap={gap} targetS={facts.targetS!} />
         <Problems problems={race.plan.problems} />
         {wide ? null : <Seconds gap={gap} race={race} facts={facts} coach={coach} />}
-        <Card title="What it asks">
+        <Card title="What it takes">
           <Fact
             what="Pace through the water"
             value={`${formatTime(gap.neededPer100S, 1)} per 100 m`}
@@ -51,7 +51,7 @@ export function GapPane({ race, facts, coach }: PaneProps) {
                 ? `${outlook.rateBand[0]}–${Math.round(outlook.rateBand[1])} a minute`
                 : `${outlook.rateBand[0]} a minute`
             }
-            beside="from length alone to rate alone"
+            beside="from stroke length alone to stroke rate alone"
           />
           {outlook.criticalSpeed ? (
             <Fact
@@ -71,7 +71,7 @@ export function GapPane({ race, facts, coach }: PaneProps) {
         {wide ? <Seconds gap={gap} race={race} facts={facts} coach={coach} /> : null}
         <AssumptionsCard race={race} facts={facts} coach={coach} />
         <Text variant="bodySmall">
-          {`Foretold from ${facts.trials.map((t) => `${t.distanceM} m in ${formatTime(t.timeS, 1)}`).join(', ')}${facts.trialsOn ? `, the last on ${dayWord(facts.trialsOn)}` : ', best times of unknown date'}. The chance is the share of 2,000 simulated races: how sure the prediction is, how much the weeks bring, how much of what is trained is there on the day.`}
+          {`Predicted from ${facts.trials.map((t) => `${t.distanceM} m in ${formatTime(t.timeS, 1)}`).join(', ')}${facts.trialsOn ? `, the last on ${dayWord(facts.trialsOn)}` : ', best times of unknown date'}. The chance is the share of 2,000 simulated races: how sure the prediction is, how much the weeks bring, how much of what is trained is there on the day.`}
         </Text>
       </View>
     </View>

@@ -58,7 +58,7 @@ export function PlanAll({ today, old }: { readonly today: string; readonly old: 
         </Button>
       ) : (
         <Button mode="outlined" icon="repeat" disabled={isLoading} onPress={() => void plan(today)}>
-          Plan everybody anew
+          Replan everyone
         </Button>
       )}
     </View>

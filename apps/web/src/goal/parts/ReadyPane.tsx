@@ -37,8 +37,8 @@ export function ReadyPane({ race, facts, coach }: PaneProps) {
         >{`${ready.length - missing.length} of ${ready.length}`}</Text>
         <Text>
           {next
-            ? `Next: ${next.text}, by ${dayWord(next.by)}${next.late ? ', which is past' : ` (${distanceInDays(today, next.by)})`}.`
-            : 'All is there. Nothing new any more.'}
+            ? `Next: ${next.text}, by ${dayWord(next.by)}${next.late ? ', now overdue' : ` (${distanceInDays(today, next.by)})`}.`
+            : 'All ready. Nothing new from here.'}
         </Text>
       </Card>
       {missing.some((item) => item.late) ? (
@@ -119,7 +119,7 @@ export function ReadyPane({ race, facts, coach }: PaneProps) {
   );
 }
 
-const STATE_WORD = { done: 'there', missing: 'missing', unknown: 'nobody knows yet' } as const;
+const STATE_WORD = { done: 'there', missing: 'missing', unknown: 'not known yet' } as const;
 
 function Line({ item, children }: { readonly item: ReadyItem; readonly children: React.ReactNode }) {
   const theme = useTheme();

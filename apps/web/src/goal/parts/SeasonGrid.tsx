@@ -59,7 +59,7 @@ export function Grid({
             ))}
           </View>
           <Text variant="labelMedium" style={styles.top}>
-            Hired water and planned load
+            Pool time and planned load
           </Text>
           <View role="list" aria-label="Squads">
             {squads.map((squad) => (
@@ -112,7 +112,7 @@ function Line({ row, mondays, size, name }: LineProps & { readonly row: SeasonRo
   const word = verdict?.verdict
     ? `${VERDICT_WORD[verdict.verdict]}, ${percent(verdict.chance ?? 0)}`
     : verdict
-      ? 'not foretold'
+      ? 'no prediction'
       : 'not planned yet';
   const line = wide ? `${row.event} · ${word}` : word;
   const race = weekOf(row.raceOn);
@@ -165,7 +165,7 @@ function SquadLine({ squad, mondays, size, name }: LineProps & { readonly squad:
   const most = Math.max(1, ...squad.loads.map((l) => l.load));
   const water =
     squad.poolTimes.length === 0
-      ? 'no hired water'
+      ? 'no pool time'
       : [...squad.poolTimes]
           .sort((a, b) => a.weekday - b.weekday || a.startTime.localeCompare(b.startTime))
           .map((t) => `${weekdayOf(t.weekday)} ${t.startTime}`)

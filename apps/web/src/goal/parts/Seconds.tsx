@@ -40,13 +40,13 @@ export function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap:
     </Stair>
   );
   return (
-    <Card title="Where the seconds are" aside={<Text variant="labelMedium">{coach ? 'drag to ask what if' : ''}</Text>}>
+    <Card title="Where the seconds are" aside={<Text variant="labelMedium">{coach ? 'drag to try what-ifs' : ''}</Text>}>
       {outside
         ? stair(
             'straightness',
             `${percent(with_.today.extraShare, 1)} farther than the course today, ${percent(with_.then.extraShare, 1)} on the day`,
             <Slider
-              label="Metres beyond the course on the day"
+              label="Extra distance on race day"
               value={with_.then.extraShare * 100}
               min={0}
               max={Math.max(5, Math.ceil(with_.today.extraShare * 100))}
@@ -61,7 +61,7 @@ export function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap:
             'feet',
             `${percent(with_.then.feetShare)} of the way at somebody’s feet, each second there ${percent(FEET_GAIN)} faster`,
             <Slider
-              label="Share of the way on feet"
+              label="Share of the race spent drafting"
               value={with_.then.feetShare * 100}
               min={0}
               max={90}
@@ -76,7 +76,7 @@ export function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap:
             'skills',
             `${Math.round(with_.today.lostS)} s lost at turns, knots and missed breaths today, ${Math.round(with_.then.lostS)} s on the day`,
             <Slider
-              label="Seconds lost on the day"
+              label="Seconds lost on race day"
               value={with_.then.lostS}
               min={0}
               max={Math.max(30, Math.ceil(with_.today.lostS))}
@@ -90,7 +90,7 @@ export function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap:
         'fitness',
         `${percent(month, 2)} more speed a month`,
         <Slider
-          label="Speed that training brings a month"
+          label="Speed gained from training per month"
           value={month * 100}
           min={0}
           max={3}
@@ -108,7 +108,7 @@ export function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap:
 }
 
 function technique({ parts, neededStrokeLengthM, strokeLengthM }: RaceGap, { rateSpm }: Assumed): string {
-  if (parts.technique <= 0) return 'Nothing is left for it: the rest reaches the target.';
+  if (parts.technique <= 0) return 'Nothing left to find: the rest reaches the target.';
   return `What is left: ${strokeLengthM.toFixed(2)} to ${neededStrokeLengthM.toFixed(2)} m a stroke at ${rateSpm} a minute, fitness counted in`;
 }
 

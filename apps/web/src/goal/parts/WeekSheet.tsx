@@ -90,7 +90,7 @@ export function WeekSheet({ week, race, facts, coach }: PaneProps & { readonly w
               style={styles.start}
               onPress={() => race.change((now) => freedWeek(now, week.monday))}
             >
-              Let it be solved again
+              Unlock this week
             </Button>
           ) : null}
         </View>

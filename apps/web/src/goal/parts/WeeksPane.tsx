@@ -67,7 +67,7 @@ export function WeeksPane({ race, facts, coach }: PaneProps) {
           {wide && sheet ? sheet : null}
           {wide && !sheet ? (
             <Card title="Choose a week">
-              <Text>Each week can be held fast, lightened, or given up for illness; the others follow.</Text>
+              <Text>Lock a week, make it lighter, or mark it as missed for illness; the other weeks adjust.</Text>
             </Card>
           ) : null}
           {coach ? <Frame race={race} facts={facts} coach={coach} /> : null}
@@ -153,7 +153,7 @@ function Frame({ race, facts }: PaneProps) {
   return (
     <Card title="How the weeks are made">
       <Text variant="bodySmall">
-        {`From ${facts.past.length > 0 ? `${facts.past.length} weeks as they were swum` : 'the usual week of the level: nothing is on record yet'}. A week rises at most ${percent(WEEKLY_RISE)} over the mean of the four before. Three weeks of work, then a lighter one; nothing new in the last ${NOTHING_NEW_DAYS} days. What is missed is not made up for.`}
+        {`From ${facts.past.length > 0 ? `${facts.past.length} weeks as they were swum` : 'the usual week for this level: nothing is on record yet'}. A week rises at most ${percent(WEEKLY_RISE)} over the mean of the four before. Three weeks of work, then a lighter one; nothing new in the last ${NOTHING_NEW_DAYS} days. What is missed is not made up for.`}
       </Text>
       <Disclosure label="Sessions, taper, other races" open={open} onPress={() => setOpen(!open)} />
       {open ? (
@@ -187,7 +187,7 @@ function Frame({ race, facts }: PaneProps) {
           <Choice
             label="Taper"
             options={[
-              { value: '0', label: 'as solved' },
+              { value: '0', label: 'as calculated' },
               ...TAPER_WEEKS.map((n) => ({ value: String(n), label: n === 1 ? '1 week' : `${n} weeks` })),
             ]}
             chosen={[String(choices.taperWeeks ?? 0)]}
@@ -202,7 +202,7 @@ function Frame({ race, facts }: PaneProps) {
             style={styles.start}
             onPress={() => void Linking.openURL(`/api/v1/swimmers/${race.id}/race-plan.csv`)}
           >
-            The kept weeks as CSV
+            Saved weeks as CSV
           </Button>
           <CalendarAddress swimmerId={race.id} name={race.name} />
         </View>

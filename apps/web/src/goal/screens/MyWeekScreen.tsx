@@ -173,7 +173,7 @@ function RaceCard({
       {gap && race.targetS ? (
         <>
           <Text variant="titleLarge" style={styles.figures}>
-            {`${formatTime(gap.todayS)} today, ${formatTime(race.targetS)} wanted`}
+            {`${formatTime(gap.todayS)} today, ${formatTime(race.targetS)} target`}
           </Text>
           <Text>{`${VERDICT_WORD[gap.verdict]}, a chance of ${percent(gap.chance)}.`}</Text>
         </>
@@ -190,7 +190,7 @@ function RaceCard({
       ) : null}
       <View style={[styles.row, styles.top]}>
         <Button mode="outlined" onPress={() => router.navigate(`/swimmers/${id}/race` as Href)}>
-          The way there
+          The plan
         </Button>
         {race.courseId ? (
           <Button mode="outlined" onPress={() => router.navigate(`/water/${race.courseId}/card?swimmer=${id}` as Href)}>

@@ -44,12 +44,12 @@ export function RaceScreen() {
             </Button>
           }
         >
-          {`What is ${view.name} training for? With a race, a day and a time, the gap and the weeks work themselves out.`}
+          {`What is ${view.name} training for? Enter a race, a date and a time, and Upwell works out the gap and the weeks.`}
         </Empty>
       ) : error ? (
         <Failure error={error} retry={() => void refetch()} />
       ) : (
-        <Loading label="Looking at the race" />
+        <Loading label="Working out the race" />
       )}
     </Screen>
   );
@@ -93,7 +93,7 @@ function Way({ view, facts }: { readonly view: RacePlanView; readonly facts: Rac
     >
       <SaveProblem<RacePlanView>
         error={error}
-        name={({ name }) => `the way of ${name}`}
+        name={({ name }) => `the race plan of ${name}`}
         keepMine={({ version }) => void keep(version)}
         takeTheirs={drop}
       />

@@ -35,7 +35,7 @@ export function SeasonScreen() {
         />
       ) : null}
       {error && !data ? <Failure error={error} retry={() => void refetch()} /> : null}
-      {!first && !error ? <Loading label="Looking at the season" /> : null}
+      {!first && !error ? <Loading label="Loading the season" /> : null}
       {first && rows.length === 0 ? (
         <Empty
           title="No race ahead"
@@ -45,7 +45,7 @@ export function SeasonScreen() {
             </Button>
           }
         >
-          A swimmer’s goal puts a race on this page: open a swimmer, Edit, Goal.
+          Races come from swimmers’ goals: open a swimmer, then Edit, Goal.
         </Empty>
       ) : null}
       {first && rows.length > 0 ? (

@@ -90,10 +90,10 @@ function Links({ focusId }: { readonly focusId: string }) {
   };
   return (
     <Card title="Share it" style={styles.top}>
-      <Text>Whoever has the link sees this page and nothing else, until you take it back.</Text>
+      <Text>Anyone with the link sees this page and nothing else, until you revoke it.</Text>
       {fresh ? (
         <View style={styles.row}>
-          <Input label="The link, shown only now" value={fresh} readOnly style={styles.flex} />
+          <Input label="The link, shown only once" value={fresh} readOnly style={styles.flex} />
           {canCopy() ? (
             <Button mode="outlined" onPress={() => void navigator.clipboard.writeText(fresh)}>
               Copy
@@ -110,10 +110,10 @@ function Links({ focusId }: { readonly focusId: string }) {
           <View key={link.id} role="listitem" style={styles.row}>
             <Text
               style={styles.flex}
-            >{`Made ${dayWord(link.createdAt.slice(0, 10))}${link.revoked ? ', taken back' : ''}`}</Text>
+            >{`Made ${dayWord(link.createdAt.slice(0, 10))}${link.revoked ? ', revoked' : ''}`}</Text>
             {link.revoked ? null : (
               <Button
-                accessibilityLabel={`Take back the link made ${dayWord(link.createdAt.slice(0, 10))}`}
+                accessibilityLabel={`Revoke the link made ${dayWord(link.createdAt.slice(0, 10))}`}
                 onPress={() => {
                   setFresh(null);
                   void revoke(link.id);

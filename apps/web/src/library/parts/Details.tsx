@@ -84,7 +84,7 @@ export function DrillDetails({ id }: { readonly id: DrillId }) {
       ) : null}
       {drill.notWith.length > 0 ? (
         <Text variant="bodySmall" style={{ color: theme.colors.error }}>
-          {`Left out with: ${drill.notWith.join(', ')}.`}
+          {`Not with: ${drill.notWith.join(', ')}.`}
         </Text>
       ) : null}
       {drill.cautions.map((text) => (

@@ -16,7 +16,7 @@ export function ModelChangeList({ from, to }: { readonly from: StrokeModelId; re
         ({ before, after }) =>
           `“${SIGNS[after.sign].seen}” counts from ${measuredWord(after.measure, after.sometimes)} instead of ${measuredWord(before.measure, before.sometimes)}.`,
       ),
-    ...change.nowAllowed.map((sign) => `“${SIGNS[sign].seen}” is no fault any more.`),
+    ...change.nowAllowed.map((sign) => `“${SIGNS[sign].seen}” is no longer a fault.`),
     ...change.nowFaults.map((sign) => `“${SIGNS[sign].seen}” becomes a fault.`),
     ...change.drillsOut.map((id) => `${drillCard(id).name} now goes against the model.`),
     ...change.drillsIn.map((id) => `${drillCard(id).name} may be used again.`),

@@ -118,7 +118,7 @@ export function WaitingScreen() {
       ) : null}
       {events.length > 0 ? (
         <Card title={`${notes(events.length)} from the deck`}>
-          <Text>Times, strokes, heads and everything else noted while sessions were run. They go in their order.</Text>
+          <Text>Times, strokes, heads and everything else noted while running sessions, sent in order.</Text>
           <Choices
             file={() => toFile('upwell-deck-notes.json', { events })}
             drop={() => void act(() => dropEvents(events))}
@@ -146,7 +146,7 @@ const times = (n: number) => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times
 /** What is known of the server, in one line. */
 export function reachWords({ reachable, trouble }: { readonly reachable: boolean; readonly trouble: boolean }): string {
   if (!reachable) return 'No connection to the server';
-  return trouble ? 'The server can be reached, but has trouble' : 'The server can be reached';
+  return trouble ? 'The server can be reached, but is having trouble' : 'The server can be reached';
 }
 
 /** What can be done with anything that waits; dropping takes a moment of holding. */
@@ -181,7 +181,7 @@ interface StuckProps {
 }
 
 function whatHappened({ state, problem, failures }: Waiting): string {
-  if (state === 'conflict') return 'This was changed elsewhere while your change waited. Which one counts?';
+  if (state === 'conflict') return 'This was changed elsewhere while your change waited. Which version do you want to keep?';
   const reason = problem ?? 'No reason was given.';
   if (state === 'failed')
     return `Sending this failed ${times(failures ?? 1)}, so it is set aside. The server can be reached, and everything that does not depend on this goes on. The reason: ${reason}`;
@@ -230,7 +230,7 @@ function Stuck({ entry, onMine, onTheirs }: StuckProps) {
             Keep mine
           </Button>
           <Button mode="outlined" onPress={onTheirs}>
-            Take theirs
+            Use theirs
           </Button>
           <Button mode="outlined" onPress={file}>
             Save to a file

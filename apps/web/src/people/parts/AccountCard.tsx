@@ -45,14 +45,14 @@ export function AccountCard({ account, me }: { readonly account: AccountView; re
       <Text>{account.email}</Text>
       <Text variant="bodySmall">
         {account.disabled
-          ? 'Has left: cannot come in. The name stays on what they did and signed.'
+          ? 'Has left: cannot sign in. Their name stays on what they did and signed.'
           : ROLE_MEANS[account.role]}
       </Text>
       {account.swimmer ? <Text>{`Account of ${account.swimmer}`}</Text> : null}
       {error || linking.error ? <Notice tone="error">{sentence((error ?? linking.error)!)}</Notice> : null}
       {account.disabled ? (
         <Button mode="outlined" style={styles.start} disabled={isLoading} onPress={() => void write(false)}>
-          Let in again
+          Let back in
         </Button>
       ) : (
         <>

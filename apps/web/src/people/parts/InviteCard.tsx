@@ -136,7 +136,7 @@ function WhichSwimmer({
     <View>
       <Input label="Whose account: find by name" value={search} onChangeText={setSearch} autoComplete="off" />
       <Choice
-        label={asked && data && found.length === 0 ? 'Nobody is called that' : 'Swimmers'}
+        label={asked && data && found.length === 0 ? 'No one by that name' : 'Swimmers'}
         options={found.map((s) => ({ value: s.id, label: `${s.givenName} ${s.familyName} · ${s.squadName}` }))}
         chosen={[]}
         onPress={onChoose}

@@ -53,7 +53,7 @@ export function LinkCard({ title, made, email, onDone }: LinkCardProps) {
           </View>
           {made.mailed === true ? <Notice>{`Sent to ${email}.`}</Notice> : null}
           {made.mailed === false ? (
-            <Notice tone="error">{`The mail server did not take the letter to ${email}. Show or send the link yourself.`}</Notice>
+            <Notice tone="error">{`The mail server did not accept the e-mail to ${email}. Show or send the link yourself.`}</Notice>
           ) : null}
         </View>
       </View>

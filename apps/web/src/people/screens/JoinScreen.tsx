@@ -31,19 +31,19 @@ export function JoinScreen() {
   }, [look, token]);
   const signIn = (
     <Button mode="outlined" onPress={() => router.replace('/sign-in' as Href)}>
-      To the sign-in
+      Go to sign-in
     </Button>
   );
   if (!token || (error && 'status' in error && error.status === 404))
     return (
-      <DoorPage title="This link opens nothing">
-        <Text>It was taken back, or a part of it is missing. Ask the person who invited you for a new one.</Text>
+      <DoorPage title="This link does not work">
+        <Text>It was revoked, or part of it is missing. Ask the person who invited you for a new one.</Text>
         {signIn}
       </DoorPage>
     );
   if (data && data.state !== 'open')
     return (
-      <DoorPage title={data.state === 'used' ? 'You are in already' : 'This invitation is over'}>
+      <DoorPage title={data.state === 'used' ? 'You are already a member' : 'This invitation has expired'}>
         <Text>
           {data.state === 'used'
             ? 'This invitation has been used. If that was you, sign in with your e-mail and password; if not, tell the head coach.'
@@ -120,7 +120,7 @@ function JoinForm({ token, invitation }: { readonly token: string; readonly invi
         {wrong.password ? <FieldError>{wrong.password}</FieldError> : null}
       </View>
       <Button mode="contained" disabled={isLoading} onPress={() => void submit()}>
-        {isLoading ? 'Coming in…' : 'Come in'}
+        {isLoading ? 'Joining…' : 'Join'}
       </Button>
     </>
   );

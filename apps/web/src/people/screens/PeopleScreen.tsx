@@ -57,7 +57,7 @@ export function PeopleScreen() {
   return (
     <Screen
       title="People"
-      under={head ? 'Who comes in, and what they may do.' : 'Invite the swimmers of your squads.'}
+      under={head ? 'Who has access, and what they can do.' : 'Invite the swimmers of your squads.'}
       back={swimmer ? `/swimmers/${swimmer}` : '/account'}
     >
       {wide ? (
@@ -67,7 +67,7 @@ export function PeopleScreen() {
             {detail ? (
               <>
                 <Button icon="arrow-left" style={styles.start} onPress={() => setChosen(null)}>
-                  Invite somebody
+                  Invite someone
                 </Button>
                 {detail}
               </>
@@ -90,7 +90,7 @@ const GROUPS: readonly { readonly title: string; readonly is: (account: AccountV
   { title: 'Head coaches', is: (a) => a.role === 'head' && !a.disabled },
   { title: 'Coaches', is: (a) => a.role === 'coach' && !a.disabled },
   { title: 'Swimmers and guardians', is: (a) => a.role === 'swimmer' && !a.disabled },
-  { title: 'Have left', is: (a) => a.disabled },
+  { title: 'Left the club', is: (a) => a.disabled },
 ];
 
 interface GroupProps {
@@ -126,7 +126,7 @@ function Group({ title, accounts, chosen, onChoose, detail }: GroupProps) {
                   {[
                     swimmer && swimmer !== name ? `for ${swimmer}` : '',
                     role === 'coach' && squadIds.length === 0 ? 'no squad yet' : '',
-                    lastSeen ? `last here ${distanceInDays(today, dayOf(new Date(lastSeen)))}` : 'not here yet',
+                    lastSeen ? `last seen ${distanceInDays(today, dayOf(new Date(lastSeen)))}` : 'not seen yet',
                   ]
                     .filter(Boolean)
                     .join(' · ')}
@@ -153,7 +153,7 @@ function Invitations() {
   if (error && !data) return <Failure error={error} retry={() => void refetch()} />;
   if (!data || data.length === 0) return null;
   return (
-    <Card title="Invited, not here yet">
+    <Card title="Invited, not joined yet">
       {taking.error ? <Notice tone="error">{sentence(taking.error)}</Notice> : null}
       <View role="list">
         {data.map((invitation) => (
@@ -164,7 +164,7 @@ function Invitations() {
             </View>
             <Button
               mode="outlined"
-              accessibilityLabel={`Take back the invitation for ${personOf(invitation)}`}
+              accessibilityLabel={`Revoke the invitation for ${personOf(invitation)}`}
               onPress={() => void takeBack(invitation.id)}
             >
               Take back

@@ -23,7 +23,7 @@ export function ResetScreen() {
   }, [look, token]);
   const signIn = (mode: 'contained' | 'outlined') => (
     <Button mode={mode} onPress={() => router.replace('/sign-in' as Href)}>
-      To the sign-in
+      Go to sign-in
     </Button>
   );
   if (resetting.isSuccess)
@@ -36,7 +36,7 @@ export function ResetScreen() {
   const gone = !token || (error && 'status' in error && error.status === 404) || (data && data.state !== 'open');
   if (gone)
     return (
-      <DoorPage title="This link is over">
+      <DoorPage title="This link has expired">
         <Text>A link for a new password works once, for a day. Ask your head coach for a new one.</Text>
         {signIn('outlined')}
       </DoorPage>

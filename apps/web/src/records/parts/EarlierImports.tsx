@@ -7,7 +7,7 @@ import { useImportsQuery, useUndoImportMutation } from '../api';
 function brought({ rows, stored, undoneAt, removed }: ImportView): string {
   if (undoneAt) return `Undone ${momentWord(undoneAt)}: ${countWord(removed)} results taken back`;
   const left = rows - stored;
-  const known = left > 0 ? `, ${countWord(left)} were here already` : '';
+  const known = left > 0 ? `, ${countWord(left)} were already here` : '';
   return `${countWord(stored)} ${stored === 1 ? 'result' : 'results'} stored${known}`;
 }
 

@@ -61,10 +61,10 @@ export function KnownRows({
   );
 }
 
-/** The answer was lost: what is true is that nobody knows yet. */
+/** The answer was lost: what is true is that not known yet. */
 export function Asking({ onStop }: { readonly onStop: () => void }) {
   return (
-    <Card title="Not known yet whether it arrived" strong>
+    <Card title="Not sure yet whether it arrived" strong>
       <View style={styles.buttons} role="status" aria-live="polite">
         <ActivityIndicator accessibilityLabel="Asking the server" />
         <Text style={styles.flex}>
@@ -88,15 +88,15 @@ export function Unheard({
   readonly onForget: () => void;
 }) {
   return (
-    <Card title={`Not known whether ${pending.name || 'your last import'} is stored`} strong>
+    <Card title={`Not sure whether ${pending.name || 'your last import'} is stored`} strong>
       <Text>
-        {`No answer came for its ${results(pending.rows)}. Ask before you bring in another file: what is stored already is listed below and not stored again.`}
+        {`No answer came for its ${results(pending.rows)}. Ask before you import another file: anything already stored is listed below and is not stored again.`}
       </Text>
       <View style={styles.buttons}>
         <Button mode="contained" onPress={onAsk}>
           Ask, and store it if it is not
         </Button>
-        <Button onPress={onForget}>Let it go</Button>
+        <Button onPress={onForget}>Forget it</Button>
       </View>
     </Card>
   );

@@ -34,10 +34,10 @@ export function Swims({ records }: { readonly records: RecordsView }) {
     })),
   ].sort((a, b) => b.on.localeCompare(a.on));
   if (rows.length === 0)
-    return <Empty title="No swim yet">Times taken on deck and results from files stand here.</Empty>;
+    return <Empty title="No swim yet">Times taken on deck and results from files appear here.</Empty>;
   return (
     <View>
-      <View role="table" aria-label="Swims, the newest first">
+      <View role="table" aria-label="Swims, newest first">
         {rows.slice(0, all ? rows.length : FIRST).map((r) => (
           <View key={r.key} role="row" style={[styles.line, { borderTopColor: theme.own.line }]}>
             <Text role="cell" style={styles.day}>

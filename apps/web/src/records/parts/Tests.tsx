@@ -53,7 +53,7 @@ export function Tests({ records, coach }: { readonly records: RecordsView; reado
           </View>
           {coach ? (
             <Button compact onPress={() => (asked === test.id ? void remove(test.id) : setAsked(test.id))}>
-              {asked === test.id ? 'Really take out' : 'Take out'}
+              {asked === test.id ? 'Yes, remove it' : 'Take out'}
             </Button>
           ) : null}
         </View>

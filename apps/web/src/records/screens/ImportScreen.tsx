@@ -120,7 +120,7 @@ export function ImportScreen() {
   };
   const needsOne = gpx || (read !== null && !read.mapping.fields.includes('swimmer'));
   return (
-    <Screen title="Bring in a file" under="Results as CSV, or a track as GPX" back="/swimmers/results" maxWidth={900}>
+    <Screen title="Import a file" under="Results as CSV, or a track as GPX" back="/swimmers/results" maxWidth={900}>
       <View style={styles.row}>
         <Button mode="contained" icon="upload" disabled={busy} onPress={() => void choose()}>
           Choose a file
@@ -176,9 +176,9 @@ export function ImportScreen() {
 }
 
 function storedWords({ stored, rows, undoneAt }: ImportView): string {
-  if (undoneAt) return 'This import was stored, and undone since.';
+  if (undoneAt) return 'This import was stored and then undone.';
   const left = rows - stored;
-  const known = left > 0 ? ` ${countWord(left)} were here already and left as they are.` : '';
+  const known = left > 0 ? ` ${countWord(left)} were already here and left as they are.` : '';
   return `${countWord(stored)} ${stored === 1 ? 'result is' : 'results are'} stored.${known}`;
 }
 

@@ -121,7 +121,7 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
         title="Nothing measured yet"
         action={coach ? <WayOn to={`/swimmers/${swimmer.id}/test`} label="Take a test" /> : null}
       >
-        Take a test, or add results from a file, and this page fills with lines.
+        Take a test, or add results from a file, and charts appear here.
       </Empty>
     );
   }
@@ -154,7 +154,7 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
             {strokes.length >= 2 ? (
               <Suspense fallback={space}>
                 <TrendChart
-                  title="Strokes in a length"
+                  title="Strokes per length"
                   points={strokes.map((r) => ({ on: r.on, value: r.strokesPerLength! }))}
                   format={(v) => v.toFixed(0)}
                   goal={null}
@@ -223,7 +223,7 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
         ) : null}
         <Card title="Focuses">
           {outcomes.every(({ n }) => n === 0) ? (
-            <Text>No focus has come to its second look yet.</Text>
+            <Text>No focus has had its second look yet.</Text>
           ) : (
             <Text>{outcomes.map(({ o, n }) => `${n} ${o}`).join(' · ')}</Text>
           )}

@@ -55,7 +55,7 @@ export function ResultsScreen() {
             CSV
           </Button>
           <Button mode="contained" icon="upload" onPress={() => router.navigate('/swimmers/import' as Href)}>
-            Bring in a file
+            Import a file
           </Button>
         </>
       }
@@ -75,7 +75,7 @@ export function ResultsScreen() {
       />
       {error && !data ? <Failure error={error} retry={() => void refetch()} /> : null}
       {!data && !error ? <Loading label="Loading results" /> : null}
-      {data && data.total === 0 ? <Empty title="No result found">Bring in a file, or take times on deck.</Empty> : null}
+      {data && data.total === 0 ? <Empty title="No result found">Import a file, or take times on deck.</Empty> : null}
       {data && data.total > 0 ? (
         <View aria-busy={isFetching}>
           <DataTable>

@@ -51,7 +51,7 @@ export function ClipSource({ title, onChoose }: ClipSourceProps) {
       <Text variant="titleMedium">{title}</Text>
       {problem ? <Notice tone="error">{problem}</Notice> : null}
       <Button mode="contained" icon="play" onPress={() => void open()} style={styles.begin}>
-        Choose a video of this device
+        Choose a video on this device
       </Button>
       <Text variant="bodySmall">The video stays on this device. Only times, lines and notes are stored.</Text>
       <View style={styles.row}>

@@ -23,7 +23,7 @@ export function Compare({ first }: { readonly first: Video }) {
   if (!open) {
     return (
       <Button mode="outlined" style={styles.begin} onPress={() => setOpen(true)}>
-        Put a second clip beside it
+        Compare with a second clip
       </Button>
     );
   }
@@ -40,7 +40,7 @@ export function Compare({ first }: { readonly first: Video }) {
           </Text>
           <View style={styles.row}>
             <Button mode="contained-tonal" onPress={() => setAhead(ahead === null ? second.now() - first.now() : null)}>
-              {ahead === null ? 'Align here' : 'Let go'}
+              {ahead === null ? 'Align here' : 'Unlink'}
             </Button>
             <Button onPress={() => setSource(null)}>Another clip</Button>
           </View>

@@ -42,7 +42,7 @@ export function LinePad({ kind, onKind, lines, aspect, half, onClear }: LinePadP
         value={kind}
         onChange={onKind}
       />
-      <Text>{half ? 'Now the second place.' : HOW[kind]}</Text>
+      <Text>{half ? 'Now click the second place.' : HOW[kind]}</Text>
       <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
         Draw it three times: the spread of your clicks is the reading error.
       </Text>

@@ -64,7 +64,7 @@ export default function NotePad({ notes, now, name, onChange, onSeek }: NotePadP
       {problems.length > 0 ? (
         <View role="alert">
           <Text variant="labelMedium" style={{ color: theme.colors.error }}>
-            Nothing was taken over. The file has problems:
+            Nothing was imported. The file has problems:
           </Text>
           {problems.slice(0, 8).map((p, i) => (
             <Text
@@ -76,14 +76,14 @@ export default function NotePad({ notes, now, name, onChange, onSeek }: NotePadP
       ) : null}
       <View style={styles.row}>
         <Button compact onPress={() => void take()}>
-          Take in WebVTT
+          Import WebVTT
         </Button>
         <Button
           compact
           disabled={notes.length === 0}
           onPress={() => saveFile(`${name}.vtt`, 'text/vtt', writeVtt(notes))}
         >
-          Give out WebVTT
+          Export WebVTT
         </Button>
       </View>
     </View>

@@ -3,11 +3,11 @@ import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 
 const KEY_LINES = [
-  'F, J: left and right hand goes in',
+  'F, J: left and right hand enter',
   'D, K: left and right catch',
-  'S, L: left and right hand comes out',
+  'S, L: left and right hand exit',
   'A, P: breath to the left and to the right',
-  'Comma, full stop: one frame back and on; space: play',
+  'Comma, full stop: one frame back and forward; space: play',
 ];
 
 export function TapKeys() {

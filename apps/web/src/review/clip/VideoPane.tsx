@@ -88,7 +88,7 @@ export function VideoPane({ video, source, label, lines = [], onPoint = null, pe
           icon="chevron-right"
           style={styles.button}
           disabled={!state.ready}
-          accessibilityLabel="One frame on"
+          accessibilityLabel="One frame forward"
           onPress={() => video.step(1)}
         />
         <Text

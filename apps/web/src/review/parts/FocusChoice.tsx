@@ -76,7 +76,7 @@ export function FocusChoice({ draft, cause, others, choice, onChange, errors }: 
       {others.length > 0 ? (
         <View style={styles.others}>
           <Text variant="labelMedium" style={styles.label}>
-            Or rather
+            Or choose instead
           </Text>
           {others.map((ranked) => (
             <OtherCause
@@ -113,7 +113,7 @@ export function FocusChoice({ draft, cause, others, choice, onChange, errors }: 
       />
       {choice.before?.some((f) => f.cause === cause && f.outcome !== null && f.outcome !== 'better') ? (
         <Text variant="labelMedium" style={{ color: theme.colors.error }}>
-          {`This focus did not get better before${drillChanged(choice, cause, focus.drill) ? ', so the drill is another one' : ': doubt the cause, or change the drill'}.`}
+          {`This focus did not get better before${drillChanged(choice, cause, focus.drill) ? ', so the drill is a different one' : ': question the cause, or change the drill'}.`}
         </Text>
       ) : null}
       <Text variant="labelMedium">{`At this level it ${recordOf(records, cause, focus.drill)}.`}</Text>

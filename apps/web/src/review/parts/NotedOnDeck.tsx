@@ -33,7 +33,7 @@ export function NotedOnDeck({ swimmerId, stroke, reviews, signs, onTake }: Noted
     <Notice
       action={
         <Button mode="outlined" onPress={() => onTake(noted)}>
-          Take it in
+          Add to the review
         </Button>
       }
     >

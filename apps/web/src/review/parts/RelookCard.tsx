@@ -45,7 +45,7 @@ export function RelookCard({ focus, before, now, onAnswer, outcome, onOutcome }:
       ))}
       <View style={styles.outcome}>
         <Text variant="labelLarge" style={styles.flex}>
-          {shown ? 'All in all' : 'All in all: look at one of these first'}
+          {shown ? 'Overall' : 'Overall: look at one of these first'}
         </Text>
         <Choices
           label="Outcome of the focus"

@@ -66,7 +66,7 @@ export function WhyStrip({ inference, onAnswer }: WhyStripProps) {
               {ask.upstream
                 ? `Look first, it may come from: ${CAUSES[ask.upstream].name}`
                 : focus
-                  ? 'To be surer, look next'
+                  ? 'To be more certain, look at this next'
                   : 'Look next'}
             </Text>
             <Text variant="labelMedium">{`${ask.gainBits.toFixed(2)} bit`}</Text>
@@ -124,7 +124,7 @@ function Reasons({ leader, inference }: { readonly leader: RankedCause; readonly
 function firstBecause({ order }: Inference, { stage, danger }: Score): string {
   if (danger) return `It comes first because ${danger}.`;
   if (order === 'race-near') return 'The race is under two weeks away, so what helps most now comes first:';
-  return `It comes first because ${stage} lies most upstream among the likely causes. Inside that stage:`;
+  return `It comes first because ${stage} is furthest upstream among the likely causes. Within that stage:`;
 }
 
 function Bar({ value }: { readonly value: number }) {

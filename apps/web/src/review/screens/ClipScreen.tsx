@@ -1,4 +1,4 @@
-/** A clip on the table: tap the strokes, draw the lines, note what you see, and take the measures to the review. */
+/** A clip on the table: tap the strokes, draw the lines, note what you see, and take the measures in the review. */
 import type { ClipView } from '@upwell/contract/clips';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { tapsCsv, valuesCsv } from '@upwell/core/formats';
@@ -177,7 +177,7 @@ function Table({ swimmer, stored }: { readonly swimmer: SwimmerPage; readonly st
       footer={
         Object.keys(measured).length > 0 ? (
           <Button mode="contained" icon="arrow-right" contentStyle={styles.tall} onPress={toReview}>
-            {`Take ${Object.keys(measured).length} measures to the review`}
+            {`Take ${Object.keys(measured).length} measures in the review`}
           </Button>
         ) : null
       }

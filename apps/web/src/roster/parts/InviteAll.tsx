@@ -20,7 +20,7 @@ export function InviteAll({ done: { addresses, mail } }: { readonly done: Pick<R
   if (!mail)
     return (
       <Card title="Invitations">
-        <Text>{`The list holds ${people}. This server sends no mail, so they are not kept: invite each swimmer from their page, by link or QR code.`}</Text>
+        <Text>{`The list has ${people}. This server sends no mail, so they are not kept: invite each swimmer from their page, by link or QR code.`}</Text>
       </Card>
     );
   const send = async (): Promise<void> => {
@@ -41,13 +41,13 @@ export function InviteAll({ done: { addresses, mail } }: { readonly done: Pick<R
     <Card title="Invitations">
       <Text>
         {sent === count
-          ? `${people} invited. The letters hold a link that works once, for two weeks.`
-          : `The list holds ${people}. Each gets a letter with a link; for a child, a parent or guardian signs up.`}
+          ? `${people} invited. Each e-mail has a link that works once, within two weeks.`
+          : `The list has ${people}. Each gets an e-mail with a link; for a child, a parent or guardian signs up.`}
       </Text>
-      {running ? <ProgressBar progress={sent / count} aria-label="Letters sent" /> : null}
+      {running ? <ProgressBar progress={sent / count} aria-label="E-mails sent" /> : null}
       {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
       {refused.length > 0 ? (
-        <Notice tone="error">{`The mail server did not take: ${refused.join(', ')}`}</Notice>
+        <Notice tone="error">{`The mail server did not accept: ${refused.join(', ')}`}</Notice>
       ) : null}
       {sent < count ? (
         <Button mode="outlined" disabled={running} onPress={() => void send()}>

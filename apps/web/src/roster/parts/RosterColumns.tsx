@@ -61,7 +61,7 @@ export function RosterColumns({ read, onMap }: RosterColumnsProps) {
               </View>
               <Button
                 mode="outlined"
-                accessibilityLabel={`${heading} is taken for: ${word}`}
+                accessibilityLabel={`${heading} is read as: ${word}`}
                 onPress={() => setOpen(open === i ? null : i)}
               >
                 {word}

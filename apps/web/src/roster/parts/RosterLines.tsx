@@ -41,7 +41,7 @@ export function RosterLines({ lines, swapped, onSwap }: RosterLinesProps) {
   return (
     <>
       <Group
-        title={people(wrong.length, ['line cannot come in', 'lines cannot come in'])}
+        title={people(wrong.length, ['line cannot be imported', 'lines cannot be imported'])}
         lines={wrong}
         swapped={null}
         onSwap={swap}
@@ -53,7 +53,7 @@ export function RosterLines({ lines, swapped, onSwap }: RosterLinesProps) {
         onSwap={swap}
       />
       <Group
-        title={people(double.length, ['looks like somebody known', 'look like somebody known'])}
+        title={people(double.length, ['looks like someone already here', 'look like people already here'])}
         lines={double}
         swapped={swapped}
         onSwap={swap}
@@ -79,7 +79,7 @@ function Group({ title, lines, swapped, onSwap }: GroupProps) {
       <View role="list">
         {lines.slice(0, all ? undefined : SHOWN).map((line) => {
           const notes = [...line.problems, ...line.notes];
-          if (line.existing) notes.push(`${line.existing.name} is here already, in ${line.existing.squad}.`);
+          if (line.existing) notes.push(`${line.existing.name} is already here, in ${line.existing.squad}.`);
           if (line.sameAs !== null) notes.push(`The same as line ${line.sameAs}.`);
           return (
             <View key={line.line} role="listitem" style={[styles.line, { borderTopColor: theme.own.line }]}>
@@ -114,7 +114,7 @@ function Group({ title, lines, swapped, onSwap }: GroupProps) {
 function brought({ given, family, birthYear, squad, newSquad, level, bestTimes }: RosterView): string {
   return [
     `${given} ${family}`.trim() || 'No name',
-    birthYear === null ? 'age open' : `born ${birthYear}`,
+    birthYear === null ? 'age unknown' : `born ${birthYear}`,
     squad === '' ? 'no squad' : `${squad}${newSquad ? ' (new)' : ''}`,
     LEVEL[level].name,
     ...bestTimes.map(({ distanceM, timeS }) => `${distanceM} m ${formatTime(timeS, 1)}`),

@@ -49,8 +49,8 @@ export function RosterScreen() {
     <Screen {...HEAD}>
       <Card title="The list">
         <Text>
-          One swimmer a line: name, and what you have of year of birth, squad, level, e-mail and best times, in any
-          order. Squads that are missing are made.
+          One swimmer per line: name, and what you have of year of birth, squad, level, e-mail and best times, in any
+          order. Missing squads are created.
         </Text>
         <Button mode="contained" icon="upload" style={styles.start} onPress={() => void choose()}>
           Choose a file
@@ -82,7 +82,7 @@ export function RosterScreen() {
 
 const HEAD = {
   title: 'Swimmers from a list',
-  under: 'A CSV file with any headings, or names pasted from a sheet',
+  under: 'A CSV file with any headings, or names pasted from a spreadsheet',
   back: '/swimmers',
   maxWidth: 900,
 } as const;
@@ -134,7 +134,7 @@ function Look({ opened, onOther }: { readonly opened: Opened; readonly onOther: 
         onPress={() => void store()}
       >
         {committing.isLoading
-          ? 'Bringing them in…'
+          ? 'Importing…'
           : `Bring in ${countWord(coming.length)} ${coming.length === 1 ? 'swimmer' : 'swimmers'}`}
       </Button>
     </View>
@@ -246,7 +246,7 @@ function Done({ done, onOther }: { readonly done: RosterDone; readonly onOther: 
   return (
     <>
       <Card title={`${countWord(swimmers)} ${swimmers === 1 ? 'swimmer is' : 'swimmers are'} in`} strong>
-        <Text>{`${made} What is next?`.trim()}</Text>
+        <Text>{`${made} What next?`.trim()}</Text>
         <View style={styles.row}>
           <Button mode="contained" onPress={() => router.navigate('/sessions/new' as Href)}>
             Build a session

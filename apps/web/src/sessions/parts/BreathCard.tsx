@@ -37,7 +37,7 @@ export function BreathCard({ plan, group, people, leftOut, head, onChange, onLef
     <Card title={`${group.name}: few breaths`} strong>
       <Text>{FEW_BREATHS_REASON}</Text>
       <Input
-        label="Qualified lifeguard who watches"
+        label="Qualified lifeguard on watch"
         value={record.lifeguard}
         maxLength={80}
         onChangeText={(lifeguard) => change({ lifeguard: lifeguard.replaceAll('"', '') })}
@@ -49,7 +49,7 @@ export function BreathCard({ plan, group, people, leftOut, head, onChange, onLef
       />
       {head ? (
         <Check
-          label="For those of 16 and 17, a guardian and I agree"
+          label="For swimmers aged 16 and 17, a guardian and I agree"
           on={record.minorsAgreed}
           onPress={() => change({ minorsAgreed: !record.minorsAgreed })}
         />

@@ -29,8 +29,8 @@ const BREATHINGS: Readonly<Record<string, { readonly label: string; readonly bre
   'to-side': { label: 'one side', breathing: { kind: 'to-side', side: 'left' } },
   'by-length': { label: 'change each length', breathing: { kind: 'by-length', strokes: 2, side: 'left' } },
   7: { label: 'every 7', breathing: { kind: 'every', strokes: 7, side: 'right' } },
-  limited: { label: 'counted a length', breathing: { kind: 'limited', first: 6, last: 4 } },
-  'limited-rep': { label: 'counted a rep', breathing: { kind: 'limited', first: 8, last: 6, per: 'rep' } },
+  limited: { label: 'breaths per length', breathing: { kind: 'limited', first: 6, last: 4 } },
+  'limited-rep': { label: 'breaths per rep', breathing: { kind: 'limited', first: 8, last: 6, per: 'rep' } },
 };
 
 const nameOf = (breathing: Breathing): string =>

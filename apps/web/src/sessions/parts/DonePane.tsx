@@ -22,14 +22,14 @@ export function DonePane({ plan, done, group, onChange }: DonePaneProps) {
   if (!done) {
     return (
       <Card title="What was swum?">
-        <Text>One tap when it went as planned. Was it different, change it then; the plan stays as it was.</Text>
+        <Text>One tap if it went as planned. If not, change what was swum; the plan stays as it was.</Text>
         <Button
           mode="contained"
           icon="check"
           style={styles.start}
           onPress={() => onChange({ plan, ratings: {}, note: '' })}
         >
-          It was swum as planned
+          Swum as planned
         </Button>
       </Card>
     );
@@ -39,7 +39,7 @@ export function DonePane({ plan, done, group, onChange }: DonePaneProps) {
     <View>
       <Compared plan={plan} done={done} />
       <Card title="How hard did it feel?">
-        <Text variant="bodySmall">0 is rest, 10 is nothing left. Ask half an hour after.</Text>
+        <Text variant="bodySmall">0 is rest, 10 is nothing left. Ask half an hour afterwards.</Text>
         <View style={styles.row}>
           {done.plan.groups.map((g) => {
             const rating = done.ratings[g.id];
@@ -69,7 +69,7 @@ export function DonePane({ plan, done, group, onChange }: DonePaneProps) {
         </Card>
       ) : null}
       <Button icon="undo" onPress={() => onChange(null)}>
-        It was not swum
+        Not swum
       </Button>
     </View>
   );

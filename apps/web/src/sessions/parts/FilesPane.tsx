@@ -20,7 +20,7 @@ export function FilesPane({ stored, changed }: { readonly stored: SessionView; r
   const open = (path: string) => void Linking.openURL(`/api/v1/sessions/${stored.id}/${path}`);
   return (
     <View>
-      {changed ? <Notice>Save your changes first: what you take along is the saved session.</Notice> : null}
+      {changed ? <Notice>Save your changes first: files are made from the saved session.</Notice> : null}
       <Card title="On paper">
         <View style={styles.row}>
           <Choice
@@ -96,7 +96,7 @@ function Again({ stored }: { readonly stored: SessionView }) {
     if (id) router.navigate(`/sessions/${id}` as Href);
   };
   const template = async () => {
-    if (await copy(today, { template: true })) setSaid('Kept as a template.');
+    if (await copy(today, { template: true })) setSaid('Saved as a template.');
   };
   const series = async () => {
     const seriesId = stored.seriesId ?? v7();
@@ -118,7 +118,7 @@ function Again({ stored }: { readonly stored: SessionView }) {
         </Button>
         {stored.template ? null : (
           <Button mode="outlined" icon="star-outline" onPress={() => void template()}>
-            Keep as template
+            Save as template
           </Button>
         )}
       </View>
@@ -139,15 +139,15 @@ function Again({ stored }: { readonly stored: SessionView }) {
       {failed ? <Notice tone="error">{sentence(failed)}</Notice> : null}
       {sure ? (
         <View style={styles.row}>
-          <Text>Gone for good?</Text>
+          <Text>Delete for good?</Text>
           <Button mode="contained" onPress={() => void gone()}>
-            Yes, take it out
+            Yes, delete it
           </Button>
           <Button onPress={() => setSure(false)}>Keep it</Button>
         </View>
       ) : (
         <Button icon="trash-can-outline" style={styles.start} onPress={() => setSure(true)}>
-          Take it out of the calendar
+          Delete from the calendar
         </Button>
       )}
     </Card>

@@ -171,7 +171,7 @@ function RoundsLine({
         onMore={rounds.rounds < 50 ? () => onChange(editRounds(plan, rounds.id, rounds.rounds + 1)) : null}
       />
       <Button compact icon="trash-can-outline" onPress={() => onChange(removeItem(plan, rounds.id))}>
-        Take all out
+        Remove all
       </Button>
     </View>
   );
@@ -217,7 +217,7 @@ function SetLine({ row: { set, depth }, plan, group, open, onOpen, onChange }: S
         ))}
         {gated.length > 0 ? (
           <Text variant="labelMedium" style={{ color: theme.colors.error }}>
-            {`Cannot be kept: ${gated[0]}`}
+            {`Cannot be saved: ${gated[0]}`}
           </Text>
         ) : null}
       </Pressable>

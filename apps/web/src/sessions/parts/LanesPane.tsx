@@ -33,7 +33,7 @@ export function LanesPane({ plan, group, people, capacity: rule, onLanes }: Lane
   const sheets = useMemo(() => laneSheets(group, plan.pool, here, capacity), [group, plan.pool, here, capacity]);
   const over = here.length - group.lanes * capacity;
   if (plan.place === 'open-water')
-    return <Empty title="No lanes out there">Keep the group together by caps and a head count.</Empty>;
+    return <Empty title="No lanes in open water">Keep the group together by caps and a head count.</Empty>;
   if (here.length === 0) return <Empty title="Nobody at this level">Nobody of these squads swims at this level.</Empty>;
   return (
     <View style={styles.pane}>
@@ -46,7 +46,7 @@ export function LanesPane({ plan, group, people, capacity: rule, onLanes }: Lane
         />
         <Text variant="bodySmall" style={styles.flex}>
           {over > 0
-            ? `${here.length} swimmers; ${capacity} a lane hold ${group.lanes * capacity}. ${over} too many: take another lane.`
+            ? `${here.length} swimmers; ${capacity} a lane hold ${group.lanes * capacity}. ${over} too many: use another lane.`
             : `${here.length} swimmers by pace, ${capacity} a lane at most.`}
         </Text>
       </View>
@@ -109,7 +109,7 @@ function LaneLine({
           {`${proposal.reason}${proposal.move ? ` ${nameOf(proposal.move)} to another lane.` : ''}`}
         </Text>
       ) : null}
-      <Disclosure label={open ? 'Hide times' : 'Each one’s time'} open={open} onPress={() => setOpen(!open)} />
+      <Disclosure label={open ? 'Hide times' : 'Individual times'} open={open} onPress={() => setOpen(!open)} />
       {open
         ? line.swims.map((swim) => (
             <View key={swim.id} style={styles.row}>

@@ -42,7 +42,7 @@ export function PlanTruth({
     >
       {check.blocked.map((problem) => (
         <Text key={problem} role="alert" variant="labelLarge" style={{ color: theme.colors.error }}>
-          {`Cannot be kept. ${problem}`}
+          {`Cannot be saved. ${problem}`}
         </Text>
       ))}
       {check.problems.map((problem) => (

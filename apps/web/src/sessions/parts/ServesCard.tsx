@@ -26,7 +26,7 @@ export function ServesCard({ plan, wish, proposal }: ServesCardProps) {
   );
   const conflicts = planConflicts(comers, { theme: plan.theme, week: wish.week });
   return (
-    <Card title="Whom it serves">
+    <Card title="Who this helps">
       {conflicts.map((text) => (
         <Notice key={text}>{text}</Notice>
       ))}

@@ -46,7 +46,7 @@ export function SetEditor({ set, plan, group, onChange }: SetEditorProps) {
     onChange(next);
     setSaid(
       leftOut.length > 0
-        ? `Copied, but not to ${leftOut.join(' and ')}: the drill is above them.`
+        ? `Copied, but not to ${leftOut.join(' and ')}: the drill is above their level.`
         : 'Copied to the other levels.',
     );
   };
@@ -82,7 +82,7 @@ export function SetEditor({ set, plan, group, onChange }: SetEditorProps) {
           Swim it in rounds
         </Button>
         <Button compact icon="trash-can-outline" onPress={() => onChange(removeItem(plan, set.id))}>
-          Take this set out
+          Delete this set
         </Button>
       </View>
       {said ? (

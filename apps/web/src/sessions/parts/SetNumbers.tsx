@@ -22,7 +22,7 @@ export function Numbers({
     numbers.breathsPerMinute === null
       ? ''
       : `${numbers.breathsPerMinute.toFixed(0)} breaths a minute, ${numbers.secondsBetween!.toFixed(1)} s between`,
-    numbers.looksPerRep > 0 ? `${numbers.looksPerRep} looks each` : '',
+    numbers.looksPerRep > 0 ? `${numbers.looksPerRep} looks per rep` : '',
   ];
   return (
     <View style={styles.numbers}>
@@ -37,7 +37,7 @@ export function Numbers({
           onMore={rate < 138 ? () => change({ strokeRateSpm: rate + 2 }) : null}
         />
         <Stepper
-          label="strokes to a look"
+          label="strokes between looks"
           value={sighting ? String(sighting.every) : 'none'}
           onLess={
             sighting
@@ -74,11 +74,11 @@ export function Numbers({
             })
           }
         >
-          {`Take what suits: rate ${suggestion.strokeRateSpm}`}
+          {`Use the suggested rate ${suggestion.strokeRateSpm}`}
         </Button>
         {set.strokeRateSpm === null ? null : (
           <Button compact onPress={() => change({ strokeRateSpm: null })}>
-            Free rate
+            No set rate
           </Button>
         )}
       </View>

@@ -83,9 +83,9 @@ const LINE = textSize(22);
 function verdict(problems: readonly TextProblem[], totals: number): string {
   const errors = problems.filter((p) => p.severity === 'error').length;
   const warnings = problems.length - errors;
-  if (errors > 0) return `${errors} ${errors === 1 ? 'thing' : 'things'} to mend. The plan waits as it was before.`;
+  if (errors > 0) return `${errors} ${errors === 1 ? 'thing' : 'things'} to fix. The plan stays as it was until then.`;
   if (warnings > 0) return `${warnings} ${warnings === 1 ? 'total does' : 'totals do'} not add up.`;
-  return totals > 0 ? 'Everything is read, and the stated totals add up.' : 'Everything is read.';
+  return totals > 0 ? 'Everything was read, and the stated totals add up.' : 'Everything was read.';
 }
 
 /** Where a problem begins in the text. */

@@ -20,7 +20,7 @@ export function WhoSwimsIt<T extends Pick<GroupPerson, 'id' | 'name'>>({
   const told = people.map((person) => ({ person, reason: why(person) }));
   const mayNot = told.filter(({ reason }) => reason !== null);
   if (people.length === 0)
-    return <Text variant="bodySmall">Nobody is known here yet: it is asked again when the session is run.</Text>;
+    return <Text variant="bodySmall">No swimmers are known yet: this is checked again when the session is run.</Text>;
   return (
     <View role="group" aria-label="Who swims it with few breaths" style={styles.list}>
       <Text variant="labelLarge">Who swims it with few breaths</Text>

@@ -89,7 +89,7 @@ export function Distances({ plan, wish, change }: PartProps & { readonly plan: S
   };
   return (
     <View>
-      <Disclosure label="Ask for a distance" open={open} onPress={() => setOpen(!open)} />
+      <Disclosure label="Set a distance" open={open} onPress={() => setOpen(!open)} />
       {open
         ? plan.groups.map((group) => {
             const asked = wish.lengths[group.level];
@@ -104,7 +104,7 @@ export function Distances({ plan, wish, change }: PartProps & { readonly plan: S
                 />
                 {asked === undefined ? null : (
                   <Button compact onPress={() => ask(group.level, undefined)}>
-                    Leave it free
+                    No set distance
                   </Button>
                 )}
               </View>

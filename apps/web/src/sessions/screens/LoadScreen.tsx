@@ -103,7 +103,7 @@ function LoadCard({ row, chart }: { readonly row: LoadRow; readonly chart: boole
       ))}
       <Text variant="bodySmall">
         {[
-          fourWeekMean === null ? 'fewer than four weeks on record' : `mean of four weeks ${whole(fourWeekMean)}`,
+          fourWeekMean === null ? 'fewer than four weeks on record' : `four-week average ${whole(fourWeekMean)}`,
           ratio === null ? '' : `ratio ${ratio.toFixed(2)}`,
           monotony === null ? '' : `monotony ${monotony.toFixed(1)}`,
           row.feltWeek === null ? '' : `felt ${whole(row.feltWeek)} (rating × minutes)`,

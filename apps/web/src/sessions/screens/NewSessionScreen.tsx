@@ -77,7 +77,7 @@ export function NewSessionScreen() {
   const sheet = (
     <View>
       {proposalError ? <Failure error={proposalError} retry={() => void refetch()} /> : null}
-      {!proposal && !proposalError ? <Loading label="Looking at who comes" /> : null}
+      {!proposal && !proposalError ? <Loading label="Checking who is coming" /> : null}
       <View style={styles.progress}>
         {building ? <ProgressBar indeterminate aria-label="Building the session" /> : null}
       </View>
@@ -87,7 +87,7 @@ export function NewSessionScreen() {
           action={
             proposal?.swimmers === 0 ? (
               <Button mode="contained" onPress={() => router.navigate('/swimmers/roster' as Href)}>
-                Bring in swimmers
+                Import swimmers
               </Button>
             ) : null
           }
@@ -149,7 +149,7 @@ export function NewSessionScreen() {
         <View style={wide ? styles.ask : undefined}>
           <ThemeCard wish={wish} proposal={proposal} change={change} />
           {wide ? null : sheet}
-          <Card title="Who comes">
+          <Card title="Who is coming">
             <Choice
               label="Squads"
               options={[

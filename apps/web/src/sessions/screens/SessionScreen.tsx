@@ -133,7 +133,7 @@ function Session({ stored }: { readonly stored: SessionView }) {
         retry={() => void write()}
       />
       {changed && !error ? (
-        <Notice action={<Button onPress={dropDraft}>Drop changes</Button>}>
+        <Notice action={<Button onPress={dropDraft}>Discard changes</Button>}>
           Unsaved changes are kept on this device.
         </Notice>
       ) : null}
@@ -249,7 +249,7 @@ function SessionLanes({
 }) {
   const { data, error, refetch } = useSessionPeopleQuery(id);
   if (data) return <LanesPane plan={plan} group={group} people={data} capacity={capacity} onLanes={onLanes} />;
-  return error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Looking who comes" />;
+  return error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Checking who is coming" />;
 }
 
 const styles = StyleSheet.create({

@@ -108,7 +108,7 @@ function List({ templates }: { readonly templates: boolean }) {
           {asked
             ? 'Try another word.'
             : templates
-              ? 'Open a session that went well, and keep it as a template.'
+              ? 'Open a session that went well, and save it as a template.'
               : 'Choose who comes and a theme; the rest is worked out for every level at once.'}
         </Empty>
       ) : null}

@@ -136,9 +136,9 @@ export function WriteSessionScreen() {
               <PlanTruth plan={plan} startTime={good?.document.startTime ?? '19:00'} people={people} />
             </>
           ) : (
-            <Text>The sheet is drawn as soon as the text can be read.</Text>
+            <Text>The sheet appears as soon as the text can be read.</Text>
           )}
-          <Card title="For whom">
+          <Card title="Who for">
             <Choice
               label="Squads"
               options={squads.filter((s) => !s.archived).map((s) => ({ value: s.id, label: s.name }))}

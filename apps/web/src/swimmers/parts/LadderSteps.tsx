@@ -19,7 +19,7 @@ export function LadderSteps({ steps, onChange }: LadderStepsProps) {
   return (
     <View style={styles.all}>
       <Choice
-        label="Ladders kept for this swimmer"
+        label="This swimmer’s ladders"
         options={LADDER_IDS.map((value) => ({ value, label: ladderCard(value).name }))}
         chosen={kept}
         onPress={(id) => onChange(kept.includes(id) ? without(id) : { ...steps, [id]: 0 })}

@@ -10,7 +10,7 @@ import { useTheme } from '@/ui/useTheme';
 export function WayInCard({ id, name }: { readonly id: string; readonly name: string }) {
   const router = useRouter();
   return (
-    <Card title={`A way in for ${name}`}>
+    <Card title={`Access for ${name}`}>
       <Text>Their week, their focus and their records on their own phone; for a child, on a guardian’s.</Text>
       <Button
         mode="outlined"
@@ -27,7 +27,7 @@ export function KeptCard({ id, name }: { readonly id: string; readonly name: str
   const router = useRouter();
   return (
     <Card title={`What is kept about ${name}`}>
-      <Text>Who looked at it, all of it as one file, or gone for good.</Text>
+      <Text>See who looked at it, save all of it as one file, or erase it.</Text>
       <Button mode="outlined" style={styles.way} onPress={() => router.navigate(`/swimmers/${id}/person` as Href)}>
         Open
       </Button>

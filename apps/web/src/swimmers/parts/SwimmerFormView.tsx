@@ -102,7 +102,7 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
                 setRestored(false);
               }}
             >
-              Drop them
+              Discard them
             </Button>
           }
         >
@@ -149,7 +149,7 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
             disabled={isLoading}
             onPress={() => void write(!stored.archived)()}
           >
-            {stored.archived ? 'Bring back' : 'Archive'}
+            {stored.archived ? 'Restore' : 'Archive'}
           </Button>
         ) : null}
       </View>

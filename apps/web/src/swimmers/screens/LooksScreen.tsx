@@ -7,7 +7,7 @@ export function LooksScreen() {
   return (
     <Screen title="Who looked" back="/account" maxWidth={640}>
       <Text>
-        Every look of a coach at the data of a child, or of somebody whose age is not known. The same page within an
+        Every time a coach looks at the data of a child, or of someone whose age is not known. The same page within an
         hour counts once. Nobody can change this log.
       </Text>
       <LooksList />

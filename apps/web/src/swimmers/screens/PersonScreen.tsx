@@ -17,7 +17,7 @@ import { LooksList } from '../parts/LooksList';
 import { countWord } from '@/ui/locale';
 
 const WORD: Readonly<Record<PersonPart, string>> = {
-  account: 'Sign-in of their own',
+  account: 'Their own sign-in',
   reviews: 'Stroke reviews',
   focuses: 'Focuses',
   tries: 'Tries at a focus',
@@ -29,7 +29,7 @@ const WORD: Readonly<Record<PersonPart, string>> = {
   attendance: 'Sessions attended',
   ratings: 'Ratings of sessions',
   tracks: 'Swum tracks',
-  racePlan: 'Way to a race',
+  racePlan: 'Race plan',
   outlook: 'Outlook for the race',
   weeks: 'Planned weeks',
   invitations: 'Invitations',
@@ -143,7 +143,7 @@ const WHERE: Readonly<Record<Erasing['named'][number]['kind'], (title: string) =
 function Named({ named }: { readonly named: Erasing['named'] }) {
   return (
     <Notice>
-      {`Their name also stands in what coaches wrote. Change it there by hand: ${named.map(({ kind, title }) => WHERE[kind](title)).join(' · ')}`}
+      {`Their name also appears in what coaches wrote. Change it there by hand: ${named.map(({ kind, title }) => WHERE[kind](title)).join(' · ')}`}
     </Notice>
   );
 }

@@ -93,7 +93,7 @@ function SquadCard({ squad, onDone }: { readonly squad: Squad; readonly onDone?:
           setWriteId(v7());
         }}
       />
-      <Text variant="bodySmall">Coaches are invited under the club’s name, People.</Text>
+      <Text variant="bodySmall">Invite coaches under Club, People.</Text>
       <PoolTimes
         times={poolTimes}
         onChange={(times) => {
@@ -113,7 +113,7 @@ function SquadCard({ squad, onDone }: { readonly squad: Squad; readonly onDone?:
         </Button>
         {squad.version > 0 ? (
           <Button mode="outlined" disabled={isLoading} onPress={() => void write(!squad.archived)}>
-            {squad.archived ? 'Bring back' : 'Archive'}
+            {squad.archived ? 'Restore' : 'Archive'}
           </Button>
         ) : null}
       </View>

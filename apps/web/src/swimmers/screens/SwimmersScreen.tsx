@@ -88,19 +88,19 @@ export function SwimmersScreen() {
       </View>
       {query.data && rows.length === 0 ? (
         filtered ? (
-          <Empty title="Nobody found">Change the search or take a filter away.</Empty>
+          <Empty title="Nobody found">Change the search or remove a filter.</Empty>
         ) : (
           <Empty
             title="No swimmers yet"
             action={
               coach ? (
                 <Button mode="contained" onPress={() => router.navigate('/swimmers/roster' as Href)}>
-                  Bring in a list
+                  Import a list
                 </Button>
               ) : null
             }
           >
-            Add the first one, or bring in a list of all of them.
+            Add the first one, or import a list of all of them.
           </Empty>
         )
       ) : null}

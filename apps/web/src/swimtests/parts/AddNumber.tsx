@@ -17,7 +17,7 @@ export function Taken({
       {words.map((word, i) => (
         <View key={`${i} ${word}`} role="listitem" style={styles.taken}>
           <Text style={styles.figures}>{`${i + 1}.  ${word}`}</Text>
-          <Button compact accessibilityLabel={`Take out number ${i + 1}`} onPress={() => onDrop(i)}>
+          <Button compact accessibilityLabel={`Remove number ${i + 1}`} onPress={() => onDrop(i)}>
             Take out
           </Button>
         </View>

@@ -47,7 +47,7 @@ export function PoolChoice({
         }}
       />
       {other ? <Input label="Metres of one length" value={text} onChangeText={typed} inputMode="decimal" /> : null}
-      {poolM === null ? <Text>Choose the pool first: every speed hangs on the length of it.</Text> : null}
+      {poolM === null ? <Text>Choose the pool first: every speed depends on its length.</Text> : null}
     </View>
   );
 }

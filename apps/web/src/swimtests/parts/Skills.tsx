@@ -72,9 +72,9 @@ export function Step({ input, onInput }: Of<'ladder-step'>) {
           Not yet
         </Button>
       </View>
-      <Text style={styles.figures}>{`${input.passed} of ${input.tries} tries, ${step.tries} are asked for`}</Text>
+      <Text style={styles.figures}>{`${input.passed} of ${input.tries} tries, ${step.tries} are needed`}</Text>
       <Button disabled={input.tries === 0} onPress={() => onInput({ ...input, tries: 0, passed: 0 })}>
-        Count again from nothing
+        Start counting again
       </Button>
     </View>
   );

@@ -18,7 +18,7 @@ const VERDICT_WORD = {
   better: 'better than last time',
   worse: 'not as good as last time',
   different: 'different from last time',
-  'no real change': 'no real change: within what the test itself wavers',
+  'no real change': 'no real change: within the test’s own variation',
   'cannot tell': 'too few repeats to say whether it changed',
 } as const;
 

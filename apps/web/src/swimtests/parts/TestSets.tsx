@@ -26,7 +26,7 @@ export function Sets({ test, swimmer }: { readonly test: TestView; readonly swim
   } = swimmer;
   const set = (change: Partial<typeof fields>) =>
     void save({ id, body: { ...fields, ...change, version, writeId: v7() } });
-  const done = <Text variant="labelMedium">{isSuccess ? 'Done: the next session is built with it.' : ''}</Text>;
+  const done = <Text variant="labelMedium">{isSuccess ? 'Done: the next session uses it.' : ''}</Text>;
   if (input.kind === 'critical-speed') {
     const best = new Map(swimmer.bestTimes.map((b) => [b.distanceM, b.timeS]));
     const faster = input.trials.filter((t) => (best.get(t.distanceM) ?? Infinity) > t.timeS);
@@ -45,7 +45,7 @@ export function Sets({ test, swimmer }: { readonly test: TestView; readonly swim
             disabled={isLoading}
             onPress={() => set({ bestTimes: [...best].map(([distanceM, timeS]) => ({ distanceM, timeS })) })}
           >
-            Set the paces by them
+            Use them to set the paces
           </Button>
         ) : null}
         {error ? <Notice tone="error">{sentence(error as ApiError)}</Notice> : null}
@@ -75,7 +75,7 @@ export function Sets({ test, swimmer }: { readonly test: TestView; readonly swim
   }
   return (
     <Card title="Kept" strong>
-      <Text>It stands among the records now.</Text>
+      <Text>It is in the records now.</Text>
     </Card>
   );
 }

@@ -47,7 +47,7 @@ export function Watch({ time, running, onRunning, onTime, split, start = 'Start'
         </Tap>
         {running ? (
           <Tap
-            label="Forget this one"
+            label="Discard this one"
             style={[styles.small, { borderColor: theme.colors.outline }]}
             onTap={() => onRunning(null)}
           >

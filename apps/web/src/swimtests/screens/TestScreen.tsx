@@ -33,7 +33,7 @@ import { lengthOf } from '../parts/PoolChoice';
 import { Sets } from '../parts/TestSets';
 import { Says } from '../parts/TestSays';
 
-/** A test on deck: how it goes, taken as it happens, and what it says while it is taken. */
+/** A test on deck: how to do it, taken as it happens, and what it says while it is taken. */
 export function TestScreen() {
   const { id, kind: asked, ladder } = useLocalSearchParams<{ id: string; kind?: string; ladder?: string }>();
   const { data: swimmer, error, refetch } = useSwimmerQuery(id);
@@ -117,7 +117,7 @@ function Test({ kind, swimmer, records, time, ladder }: TestProps) {
             disabled={said.outcome === null || saving.isLoading || draft.running !== null}
             onPress={() => void keep()}
           >
-            {saving.isLoading ? 'Keeping…' : 'Keep this test'}
+            {saving.isLoading ? 'Keeping…' : 'Save this test'}
           </Button>
         )
       }

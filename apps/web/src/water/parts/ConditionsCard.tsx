@@ -76,7 +76,7 @@ export function ConditionsCard({ conditions: c, onChange }: ConditionsCardProps)
           <View style={styles.row}>
             <Toggle label="Haze" on={c.hazy} onPress={() => onChange({ hazy: !c.hazy })} />
             <Toggle label="Thick cloud" on={c.cloudy} onPress={() => onChange({ cloudy: !c.cloudy })} />
-            <Toggle label="On somebody’s feet" on={c.feet} onPress={() => onChange({ feet: !c.feet })} />
+            <Toggle label="Drafting behind someone" on={c.feet} onPress={() => onChange({ feet: !c.feet })} />
           </View>
         </View>
       ) : null}

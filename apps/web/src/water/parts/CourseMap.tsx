@@ -274,7 +274,7 @@ export function CourseMap(props: CourseMapProps) {
         <IconButton
           mode="contained"
           icon="fit-to-page-outline"
-          accessibilityLabel="Show all of it"
+          accessibilityLabel="Show everything"
           onPress={() => look(() => whole(plane))}
         />
       </View>

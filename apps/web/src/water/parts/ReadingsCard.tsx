@@ -66,7 +66,7 @@ export function ReadingsCard({ readings: r, own, onRead }: ReadingsProps) {
         />
       ))}
       <Choice
-        label="How far does one see?"
+        label="Visibility"
         options={[
           { value: 'clear', label: 'Far' },
           { value: 'hazy', label: 'Haze' },

@@ -47,7 +47,7 @@ export function TideCard({ at, minutes, depthM, leastM, onChange }: TideCardProp
         <Text role="status">
           {span === null
             ? `The tide does not bring ${leastM.toFixed(1)} m to this entry.`
-            : `${leastM.toFixed(1)} m or more from ${clock(span.fromMs)} to ${clock(span.toMs)}${day(span.toMs, at)}. ${fits ? 'The plan fits in.' : 'The plan does not fit in: move the start.'}`}
+            : `${leastM.toFixed(1)} m or more from ${clock(span.fromMs)} to ${clock(span.toMs)}${day(span.toMs, at)}. ${fits ? 'The plan fits.' : 'The plan does not fit: move the start.'}`}
         </Text>
       )}
     </Card>

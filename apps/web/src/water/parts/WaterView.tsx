@@ -28,7 +28,7 @@ export function WaterView({ plan, waveHeightM }: { readonly plan: LegPlan; reado
     const step = width / 12;
     return `Q${(i - 0.5) * step} ${horizon + 14 - crest} ${i * step} ${horizon + 14}`;
   }).join(' ');
-  const words = best ? best.words : 'Nothing fixed stands behind the mark: aim at the mark itself.';
+  const words = best ? best.words : 'There is nothing fixed behind the mark: aim at the mark itself.';
   return (
     <View
       role="img"

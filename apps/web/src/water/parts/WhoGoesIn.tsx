@@ -31,7 +31,7 @@ const COUNTS = [
   { of: 'children', label: 'under 16' },
   { of: 'minors', label: '16 and 17' },
   { of: 'settle', label: 'at Settle' },
-  { of: 'watching', label: 'who watch' },
+  { of: 'watching', label: 'lifeguards and watchers' },
 ] as const;
 
 const READY = [
@@ -64,7 +64,7 @@ export function WhoGoesIn({ group, names, date, waterC, head, onChange, onTake }
         ))}
         {waterC !== null && waterC < 10 ? (
           <Toggle
-            label="A winter group by its own rules"
+            label="A winter group with its own rules"
             on={group.winterRules}
             onPress={() => onChange({ winterRules: !group.winterRules })}
           />
@@ -85,7 +85,7 @@ export function WhoGoesIn({ group, names, date, waterC, head, onChange, onTake }
       />
       {group.health.length > 0 ? (
         <View role="group" aria-label="Health notes" style={styles.notes}>
-          <Text variant="labelLarge">Health notes: the doctor’s word, medicine at the exit, who stays beside</Text>
+          <Text variant="labelLarge">Health notes: what the doctor said, medicine at the exit, who stays alongside</Text>
           {group.health.map((note, i) => {
             const name = names[note.swimmerId] ?? 'Somebody';
             return (

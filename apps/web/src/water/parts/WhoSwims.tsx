@@ -23,7 +23,7 @@ export function WhoSwims({ who, name, onChoose }: WhoSwimsProps) {
   return (
     <View>
       <Disclosure
-        label={'level' in who ? `For somebody at ${LEVEL[who.level].name}` : `For ${name || '…'}`}
+        label={'level' in who ? `For a swimmer at ${LEVEL[who.level].name}` : `For ${name || '…'}`}
         open={open}
         onPress={() => setOpen(!open)}
       />

@@ -80,12 +80,12 @@ const TOOLS: readonly { readonly value: Tool; readonly label: string }[] = [
   { value: 'forbidden', label: '+ Forbidden' },
 ];
 const HINT: Readonly<Record<Tool, string>> = {
-  move: 'Drag a thing, or choose it and use the arrow buttons below.',
-  mark: 'Tap the water: marks are swum round in the order they are set.',
-  landmark: 'Tap where it stands, then say how wide and high it is.',
+  move: 'Drag an item, or select it and use the arrow buttons below.',
+  mark: 'Tap the water: swimmers round the marks in the order you place them.',
+  landmark: 'Tap where it stands, then enter its width and height.',
   land: 'Tap the corners of the shore, one after the other.',
   safe: 'Tap the corners of the water that is watched.',
-  forbidden: 'Tap the corners of where nobody swims.',
+  forbidden: 'Tap the corners of the area where nobody may swim.',
 };
 
 /** Draws a course: what is placed, moved and taken out, with its metres and what is wrong at once. */
@@ -246,7 +246,7 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
                     <Size label="m high" value={landmark.heightM} onChange={(heightM) => setLandmark({ heightM })} />
                   </View>
                   <Toggle
-                    label="It cannot move"
+                    label="It is fixed in place"
                     on={landmark.fixed}
                     onPress={() => setLandmark({ fixed: !landmark.fixed })}
                   />
@@ -294,7 +294,7 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
           <View style={styles.row}>
             <View style={styles.grow}>
               <Input
-                label="The start lies at (latitude, longitude)"
+                label="Start position (latitude, longitude)"
                 value={where}
                 placeholder={`${course.start.lat.toFixed(5)}, ${course.start.lon.toFixed(5)}`}
                 onChangeText={setWhere}

@@ -143,7 +143,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
               {`Guessed: ${outside.swimmer.guesses.join('; ')}.`}
             </Text>
           ) : null}
-          {!plan ? <Loading label="Reading the swimmer" /> : null}
+          {!plan ? <Loading label="Loading the swimmer" /> : null}
           {plan?.impossible ? <Notice tone="error">{plan.impossible}</Notice> : null}
           {plan && !plan.impossible ? (
             <>
@@ -190,7 +190,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
                   lines={[
                     plan.holdDeg === null
                       ? 'No current: the line itself.'
-                      : `${plan.crossing!.headingDeg.toFixed(0)}° up against the current; ${plan.crossing!.groundMps.toFixed(2)} m/s over ground.`,
+                      : `${plan.crossing!.headingDeg.toFixed(0)}° up-current; ${plan.crossing!.groundMps.toFixed(2)} m/s over ground.`,
                   ]}
                 />
                 <Fact
@@ -207,7 +207,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
                     </Button>
                   }
                 >
-                  {`${outside!.name} breathes ${outside!.breathes} only. This leg wants ${plan.side.side}: train it before the day, it should be no surprise.`}
+                  {`${outside!.name} breathes ${outside!.breathes} only. This leg wants ${plan.side.side}: train it before race day.`}
                 </Notice>
               ) : null}
               <Card title="Seen from the water">
@@ -215,7 +215,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
                 <Text style={styles.aim}>
                   {plan.aims[0]
                     ? `Aim at ${plan.aims[0].words}.`
-                    : 'Nothing fixed stands behind the mark: aim at the mark itself, and look more often.'}
+                    : 'There is nothing fixed behind the mark: aim at the mark itself, and look more often.'}
                 </Text>
                 {plan.aims.slice(0, 3).map((a) => (
                   <Text key={a.landmark.id} variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>

@@ -50,7 +50,7 @@ export function CoursesScreen() {
         coach ? (
           <>
             <Button mode="outlined" onPress={() => void bringIn()}>
-              Bring a course in
+              Import a course
             </Button>
             <Button mode="contained" icon="plus" onPress={draw}>
               Draw a course
@@ -91,7 +91,7 @@ export function CoursesScreen() {
       </View>
       {courses && courses.length === 0 ? (
         <Empty title="No course yet">
-          Draw the first one on the map, or bring in a GPX or GeoJSON file: its legs, aims and looks follow at once.
+          Draw the first one on the map, or import a GPX or GeoJSON file: Upwell works out its legs, aims and looks at once.
         </Empty>
       ) : null}
       <Text variant="bodySmall" style={[styles.caution, { color: theme.colors.onSurfaceVariant }]}>

@@ -111,7 +111,7 @@ function Day({ view }: { readonly view: CourseView }) {
           </Text>
         ))}
         {day.missing.length > 0 ? <Text>{`? Not known yet: ${day.missing.join(', ')}.`}</Text> : null}
-        {day.decision === 'go' ? <Text>Everything asked is known and fine.</Text> : null}
+        {day.decision === 'go' ? <Text>Every check is answered and clear.</Text> : null}
       </View>
       {day.decision === 'stop' && !day.mayOverrule ? <Notice tone="error">{NEVER_OVERRULED}</Notice> : null}
       {day.mayOverrule && !head ? <Notice tone="error">{ONLY_HEAD_OVERRULES}</Notice> : null}
@@ -148,7 +148,7 @@ function Day({ view }: { readonly view: CourseView }) {
     <Screen
       title="Go or not?"
       over={`${view.name} · ${conditions.date} ${clockOf(conditions.hour)}`}
-      under={`High water ${clockWord(forecast.highWaterMs)}${forecast.sunsetMs ? ` · sunset ${clockWord(forecast.sunsetMs)}` : ''} · forecast by a simulated stand-in: read for yourself`}
+      under={`High water ${clockWord(forecast.highWaterMs)}${forecast.sunsetMs ? ` · sunset ${clockWord(forecast.sunsetMs)}` : ''} · simulated forecast: check for yourself`}
       back={`/water/${view.id}`}
     >
       {wide ? null : (

@@ -84,7 +84,7 @@ function Tracks({ view }: { readonly view: CourseView }) {
     <Screen
       title="Swum here"
       over={view.name}
-      under="A track of a watch or phone, laid over the course."
+      under="A track from a watch or phone, laid over the course."
       back={`/water/${view.id}`}
       actions={
         coach ? (
@@ -93,7 +93,7 @@ function Tracks({ view }: { readonly view: CourseView }) {
               A simulated swim
             </Button>
             <Button mode="contained" icon="upload" onPress={() => void bringIn()}>
-              Bring a track in
+              Import a track
             </Button>
           </>
         ) : null
@@ -121,7 +121,7 @@ function Tracks({ view }: { readonly view: CourseView }) {
         </Card>
       ) : null}
       {rows && rows.length === 0 && !opened && !reading ? (
-        <Empty title="Nobody’s swim yet">
+        <Empty title="No swims yet">
           Bring in the GPX or CSV of a watch: metres swum against the course, where the line was left, and how it drifts
           between looks.
         </Empty>
@@ -218,7 +218,7 @@ function Fresh({
         <Button mode="contained" disabled={!whose || isLoading} onPress={() => void keep()}>
           {whose ? `Keep it for ${whose.name}` : 'Keep it'}
         </Button>
-        <Button onPress={onDone}>Put it away</Button>
+        <Button onPress={onDone}>Discard it</Button>
       </View>
     </View>
   );
@@ -245,7 +245,7 @@ function Kept({ id }: { readonly id: string }) {
       />
       {me?.role === 'swimmer' ? null : (
         <HoldButton
-          label="Hold to take it out"
+          label="Hold to delete it"
           onHeld={() => {
             void remove(id);
             router.setParams({ track: undefined } as never);
