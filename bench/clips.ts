@@ -1,5 +1,5 @@
 // Makes the simulated clips that ship with the app, out of the drawn swimmer: node --import tsx bench/clips.ts
-// Needs Chromium and ffmpeg (apt-get install chromium ffmpeg); only for making them anew.
+// Needs Chromium and ffmpeg (apt-get install chromium ffmpeg); only to make them again.
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { mkdirSync } from 'node:fs';

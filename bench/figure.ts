@@ -24,7 +24,7 @@ function frames(page: Page, seconds: number): Promise<Frames> {
 const { page, cdp, close } = await openApp();
 try {
   await page.goto('/library');
-  await page.getByRole('button', { name: 'seeks air too low' }).click();
+  await page.getByRole('button', { name: 'Turning too far for air' }).click();
   await page.getByRole('button', { name: 'Speed 1×' }).click();
   const row = (name: string, { fps, longestMs }: { fps: number; longestMs: number }) =>
     console.log(`${name.padEnd(34)} ${fps.toFixed(1).padStart(6)} fps   longest gap ${longestMs.toFixed(0)} ms`);

@@ -52,7 +52,7 @@ async function main(): Promise<void> {
     `  map under 300 swims, 390 × 844    ${dragged.toFixed(1)} frames/s dragged   (wanted 55; ${still.toFixed(1)} with nothing to do)`,
   );
 
-  // Each tap changes the water: the answer of the leg is swum anew.
+  // Each tap changes the water: the answer of the leg is computed again.
   await page.getByRole('button', { name: /10:30/ }).click();
   const first: number[] = [];
   for (let i = 0; i < 7; i++) {

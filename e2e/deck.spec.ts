@@ -37,7 +37,7 @@ test('a session is run with no network and a dead server, the tab closed and ope
   quiet.networkErrors = true;
   await context.setOffline(true);
   await server.kill();
-  // Opened anew from what the device holds.
+  // Opened again from what the device holds.
   await page.goto(`/deck/${id}/run`);
   await page.getByRole('button', { name: 'Begin' }).click();
   for (const lane of [1, 2, 3]) await page.getByRole('button', { name: `Lane ${lane}: go`, exact: true }).click();
@@ -276,7 +276,7 @@ test('a critical speed is taken, says how sure it is, and stands among the recor
   await signIn(page);
   const id = await idOf(page, 'freya');
   await page.goto(`/swimmers/${id}/test?kind=critical-speed`);
-  await expect(page.getByText('Two different distances at least are needed.')).toBeVisible();
+  await expect(page.getByText('At least two different distances are needed.')).toBeVisible();
   await expectAccessible(page);
   const typed = page.getByLabel(/Or the time of/);
   await typed.fill('5:52');

@@ -108,7 +108,7 @@ test('tries on deck lead to the second look, and the drill earns its record', as
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   await page.getByLabel('First, what is good?').fill('Quiet breath');
   await page.getByRole('button', { name: /^Make it the focus/ }).click();
-  await expect(page.getByText('seeks air too low: better').first()).toBeVisible();
+  await expect(page.getByText('Turning too far for air: better').first()).toBeVisible();
   await expectAccessible(page);
 });
 
@@ -144,7 +144,7 @@ test('the eye is trained on simulated swimmers, and the hand-out is shared until
     .click();
   await expect(page.getByText(/, taken back$/).first()).toBeVisible();
   await guest.reload();
-  await expect(guest.getByText('This page is not shared any more.', { exact: false })).toBeVisible();
+  await expect(guest.getByText('This page is no longer shared.', { exact: false })).toBeVisible();
   await guest.close();
 });
 

@@ -41,7 +41,7 @@ test('the gap is split into seconds, asked "what if", kept, and found again', as
   await expect.poll(stored).toBeCloseTo((Number(before) - 1) / 100, 9);
 });
 
-test('weeks are held fast, given up for illness, and solved around it, with no network', async ({
+test('weeks are locked, given up for illness, and replanned around it, with no network', async ({
   page,
   quiet,
 }, info) => {
@@ -59,7 +59,7 @@ test('weeks are held fast, given up for illness, and solved around it, with no n
   await page.context().setOffline(true);
   await week(1).click();
   await page.getByRole('button', { name: 'ill', exact: true }).click();
-  await expect(page.getByText('Ill: nothing is swum, and nothing is made up for.')).toBeVisible();
+  await expect(page.getByText('Ill: no swimming, and nothing is made up later.')).toBeVisible();
   expect(await loadOf(1)).toBe(0);
   expect(await loadOf(2)).toBeLessThan(third);
   await week(3).click();
@@ -99,7 +99,7 @@ test('the list before a race is ticked, and the deck says what is missing first'
   await expect(line.getByText('there', { exact: true })).toBeVisible();
 });
 
-test('a session is proposed from the plans of those who come, with whom it serves', async ({ page }) => {
+test('a session is proposed from the plans of those who come, with who it helps', async ({ page }) => {
   await signIn(page);
   await page.goto('/sessions/new');
   await expect(page.getByRole('heading', { name: 'Who this helps' })).toBeVisible({ timeout: 20_000 });
@@ -109,7 +109,7 @@ test('a session is proposed from the plans of those who come, with whom it serve
   await expect(page.getByText(/have a normal week in their plan/)).toBeVisible({ timeout: 20_000 });
 });
 
-test('the season shows races, phases and water, and plans everybody anew in the background', async ({ page }) => {
+test('the season shows races, phases and water, and replans everyone in the background', async ({ page }) => {
   await signIn(page);
   await page.goto('/sessions/season');
   await expect(page.getByRole('list', { name: 'Races' }).getByText('Quill Crossing')).toBeVisible();

@@ -119,7 +119,7 @@ test('signing out clears the device without a network, and ends at the server wh
   await signIn(page, 'coach@upwell.example');
 });
 
-test('the database away: kept pages are shown, the line says what is true, and it mends by itself', async ({
+test('the database away: kept pages are shown, the line says what is true, and it recovers by itself', async ({
   page,
   quiet,
 }) => {

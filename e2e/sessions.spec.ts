@@ -66,7 +66,7 @@ Swim-down = 200
 const total = (page: Page, group: string, metres: number): Locator =>
   page.getByRole('button', { name: new RegExp(`^${group}\\s?${metres.toLocaleString('en-GB')} m$`) });
 
-test('a session is typed, its totals broken and mended, and it stays as it was typed', async ({ page }) => {
+test('a session is typed, its totals broken and fixed, and it stays as it was typed', async ({ page }) => {
   await signIn(page, 'coach@upwell.example');
   await page.goto('/sessions/write');
   const text = page.getByLabel('The session as text');
@@ -75,7 +75,7 @@ test('a session is typed, its totals broken and mended, and it stays as it was t
 
   // A drill block counted once instead of twice, and a slip of the finger.
   await text.fill(THREE.replace('Drills = 400', 'Drills = 200').replace('breathe 3, rest', 'brethe 3, rest'));
-  await expect(page.getByText('1 thing to mend.', { exact: false })).toBeVisible();
+  await expect(page.getByText('1 thing to fix.', { exact: false })).toBeVisible();
   await expect(page.getByText('the drills block was counted once instead of twice', { exact: false })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled();
   await expectAccessible(page);
@@ -92,7 +92,7 @@ test('a session is typed, its totals broken and mended, and it stays as it was t
   await expect(page).toHaveURL(/\/sessions\/[0-9a-f-]{36}$/);
   await expect(page.getByRole('heading', { name: 'Strong middle' })).toBeVisible();
 
-  // Both ways: a change in the sets writes the text anew, and the other way round.
+  // Both ways: a change in the sets rewrites the text, and the other way round.
   await total(page, 'Build', 1300).click();
   await page.getByRole('button', { name: /^5 × 100 crawl/ }).click();
   await page.getByRole('button', { name: 'More reps' }).click();

@@ -26,7 +26,7 @@ test('from what is seen in the stroke to the card on the deck, through a reload 
   await page.getByRole('button', { name: 'the mouth hardly finds air: at times' }).first().click();
   await page.getByRole('button', { name: 'no bubbles between breaths: not there' }).first().click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
-  await expect(page.getByText('seeks air too low').first()).toBeVisible();
+  await expect(page.getByText('Turning too far for air').first()).toBeVisible();
   await page.getByRole('button', { name: 'Show the reasons' }).click();
   await expect(page.getByText('To tell it apart', { exact: false })).toBeVisible();
   await expectAccessible(page);
@@ -35,7 +35,7 @@ test('from what is seen in the stroke to the card on the deck, through a reload 
   await page.getByLabel('First, what is good?').fill('Calm face, long line');
   await page.reload();
   await expect(page.getByLabel('First, what is good?')).toHaveValue('Calm face, long line');
-  await page.getByRole('button', { name: 'Make it the focus: seeks air too low' }).click();
+  await page.getByRole('button', { name: 'Make it the focus: Turning too far for air' }).click();
   await expect(page.getByRole('heading', { name: 'The one focus' })).toBeVisible();
   await expect(page.getByText('“Head a touch higher, sip to the side.”')).toBeVisible();
   await expectAccessible(page);
@@ -151,7 +151,7 @@ test('a sign-in that ran out brings the coach back to where the work was', async
   await page.getByRole('button', { name: 'the feet are hooked: often' }).first().click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   // Without anything good said it is not sent, and says so at the field.
-  await page.getByRole('button', { name: 'Make it the focus: stiff ankles' }).click();
+  await page.getByRole('button', { name: 'Make it the focus: Stiff ankles' }).click();
   await expect(page.getByText('Say one thing that is good first.')).toBeVisible();
   await page.getByLabel('First, what is good?').fill('Strong finish');
   quiet.networkErrors = true;
@@ -191,7 +191,7 @@ test('the night theme is as readable, and the library holds its causes', async (
   await signIn(page);
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Library', exact: true }).click();
-  await page.getByRole('button', { name: 'seeks air too low' }).click();
+  await page.getByRole('button', { name: 'Turning too far for air' }).click();
   await expect(page.getByText('To tell it apart', { exact: false })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Sessions', exact: true }).click();

@@ -16,7 +16,7 @@ test('a leg is read: where to aim, how often to look, which side, and what it co
   const found = page.waitForResponse(/search=ines/);
   await page.getByLabel('Find a swimmer').fill('ines');
   await found;
-  await expect(page.getByRole('button', { name: 'Ruben Stroud-Amari' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Corwin Stroud-Amari' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Ines Okoro-Vale' }).click();
   await expect(page.getByRole('button', { name: 'For Ines Okoro-Vale' })).toBeVisible();
   await expect(page.getByText(/From \d+ to \d+ it costs under half a per cent more/)).toBeVisible();
@@ -199,7 +199,7 @@ test('whether to go is decided from what is read, signed, and kept with its reas
     .filter({ hasText: /Go|Change the plan|Do not go/ })
     .first();
   await expect(answer).toContainText('Do not go');
-  await expect(answer).toContainText('Nobody qualified watches.');
+  await expect(answer).toContainText('No qualified lifeguard is watching.');
   await expect(answer).toContainText('lightning or thunder');
   await expectAccessible(page);
 

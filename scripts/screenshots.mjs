@@ -187,7 +187,7 @@ async function takeAll(base) {
   await wide.page.getByText(/Everything is read/).waitFor();
   const text = wide.page.getByLabel('The session as text');
   await text.fill((await text.inputValue()).replace('Drills = 300', 'Drills = 150').replace('breathe 3', 'brethe 3'));
-  await wide.page.getByText(/to mend/).waitFor();
+  await wide.page.getByText(/to fix/).waitFor();
   await wide.take('write-wide');
   await wide.go('/sessions/season');
   await wide.take('season-wide');

@@ -150,7 +150,7 @@ export async function startCluster(name, database) {
     );
   } else if (isRoot === (statSync(dataDir).uid === process.getuid())) {
     throw new Advice(
-      `The database in ${folder} was made by another user. Start as that user, or delete the folder to begin anew (everything stored in it is lost).`,
+      `The database in ${folder} was made by another user. Start as that user, or delete the folder to start from scratch (everything stored in it is lost).`,
     );
   }
   if (!existsSync(passwordFile)) throw broken(folder);
@@ -182,7 +182,7 @@ export async function startCluster(name, database) {
       });
     } catch (error) {
       throw new Advice(
-        `PostgreSQL does not start from ${folder}. Its last words are in ${log}.\nTo begin anew delete ${folder} (everything stored in it is lost).\n${error.message}`,
+        `PostgreSQL does not start from ${folder}. Its last words are in ${log}.\nTo start from scratch, delete ${folder} (everything stored in it is lost).\n${error.message}`,
       );
     }
   };
@@ -246,7 +246,7 @@ function own(...files) {
 
 function broken(folder) {
   return new Advice(
-    `The database folder ${folder} is damaged or half made. Move it away or delete it to begin anew (everything stored in it is lost).`,
+    `The database folder ${folder} is damaged or half made. Move it away or delete it to start from scratch (everything stored in it is lost).`,
   );
 }
 

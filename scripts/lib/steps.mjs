@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url';
 
 export const ROOT = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../..');
 
-/** A failure that the reader can mend: printed without a stack trace. */
+/** A failure that the reader can fix: printed without a stack trace. */
 export class Advice extends Error {}
 
 /** Runs one step and prints it with its time. */

@@ -67,7 +67,7 @@ export const PEOPLE: readonly Person[] = [
   { given: 'Ivo', family: 'Harrowgate', squad: 'first', level: 'settle', birthYear: 1990, t400S: null },
   { given: 'Dilys', family: 'Kestle', squad: 'evening', level: 'build', birthYear: 1975, t400S: 531 },
   {
-    given: 'Ruben',
+    given: 'Corwin',
     family: 'Stroud-Amari',
     squad: 'evening',
     level: 'build',

@@ -21,7 +21,7 @@ const TRUTH: readonly (readonly [given: string, before: CauseId | null, now: Cau
   ['Bea', null, 'unease'],
   ['Colm', 'unease', 'holds-breath'],
   ['Dilys', 'holds-breath', 'looks-forward'],
-  ['Ruben', 'looks-forward', 'breath-too-low'],
+  ['Corwin', 'looks-forward', 'breath-too-low'],
   ['Halina', null, 'no-chest-press'],
   ['Tamsin', null, 'knee-kick'],
   ['Pell', 'looks-forward', 'lifts-head'],

@@ -89,7 +89,7 @@ describe('the try-again loop', () => {
     expect(refused).toMatchObject({ status: 400, body: { fields: [{ field: 'drill' }] } });
   });
 
-  it('keeps what the swimmer says, and shows both versions to whoever was slower', async () => {
+  it('keeps what the swimmer says, and shows both versions to the slower coach', async () => {
     const { focus } = await focused();
     const coach = await club.as('coach');
     const words = { drill: 'mid-scull', saidBack: 'tips down', felt: 'more grip', relookOn: '2026-12-10' };
@@ -231,7 +231,7 @@ describe('the hand-out', () => {
   const token = () => randomBytes(32).toString('base64url');
   const ask = (secret: string, rest = '') => harness.app.inject({ url: `/api/v1/handouts/${secret}${rest}` });
 
-  it('opens for whoever has the link until it is revoked, and shows no more than the page', async () => {
+  it('opens for anyone with the link until it is revoked, and shows no more than the page', async () => {
     const { focus } = await focused({ healthFlags: ['asthma'], healthConsent: true });
     const coach = await club.as('coach');
     const [id, secret] = [v7(), token()];
@@ -239,7 +239,7 @@ describe('the hand-out', () => {
     expect(made.body).toMatchObject({ id, focusId: focus, revoked: false });
     expect(JSON.stringify(made.body)).not.toContain(secret);
     const page = await ask(secret);
-    expect(page.json()).toMatchObject({ givenName: 'Ada', focus: 'dropped elbow', drill: { name: 'Front scull' } });
+    expect(page.json()).toMatchObject({ givenName: 'Ada', focus: 'Dropped elbow', drill: { name: 'Front scull' } });
     expect(page.body).not.toMatch(/asthma|Lindqvale/);
     expect(page.headers).toMatchObject({ 'cache-control': 'no-store', 'x-robots-tag': 'noindex' });
     await coach('POST', `/handout-links/${id}/revoke`);

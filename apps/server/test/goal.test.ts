@@ -164,7 +164,7 @@ describe('planning everybody in the background', () => {
     expect(rest.body.rows.every((r: { weeks: unknown[] }) => r.weeks.length === 13)).toBe(true);
   });
 
-  it('is begun anew after a crash, and is of the squads of whoever asked', async () => {
+  it('starts again after a crash, for the squads of the coach who asked', async () => {
     const club = await harness.club();
     const other = await club.addSquad('Second', []);
     const mine = await Promise.all(Array.from({ length: 3 }, () => racer(club)));

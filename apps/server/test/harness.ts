@@ -164,7 +164,7 @@ export class TestClub {
     return cookie;
   }
 
-  /** The cookie of whoever signed in as this role before. */
+  /** The cookie of the account that signed in with this role before. */
   cookie(role: Role): string {
     return this.cookies.get(role)!;
   }

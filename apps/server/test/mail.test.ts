@@ -69,7 +69,7 @@ it('sends an invitation to its address, with the link and who it is from', async
   expect(letter.to).toEqual(['odile@club.example']);
   expect(letter.text).toContain(link);
   expect(letter.text).toContain('From: Upwell <upwell@club.example>');
-  expect(letter.text).toMatch(/Subject: Club \w+: your way in to Upwell/);
+  expect(letter.text).toMatch(/Subject: Club \w+: your invitation to Upwell/);
   expect(letter.text).toContain('It works once, until');
 });
 

@@ -250,7 +250,7 @@ describe('an import that is looked at and taken back', () => {
     expect(await total()).toBe(before + 1);
   });
 
-  it('is undone by whoever made it or the head coach, and only while all its swimmers are theirs', async () => {
+  it('is undone by its maker or the head coach, and only while all its swimmers are theirs', async () => {
     const coach = await club.as('coach');
     const head = await club.as('head');
     const [ours, theirs] = [await club.addSwimmer(), await club.addSwimmer()];

@@ -106,7 +106,7 @@ describe('a list of swimmers', () => {
     const third = ask(LIST);
     await look(head, third);
     const none = await head('POST', '/roster/commit', { id: third.id });
-    expect([none.status, none.body.detail]).toEqual([422, 'No line of this list comes in. Nothing was stored.']);
+    expect([none.status, none.body.detail]).toEqual([422, 'No line of this list can be imported. Nothing was stored.']);
   });
 
   it('is taken back whole: squads too, and nobody that somebody has worked with', async () => {

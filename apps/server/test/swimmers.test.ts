@@ -14,7 +14,7 @@ afterAll(() => harness.stop());
 
 const save = (squadId: string, change: object = {}) => ({ ...fieldsOf(squadId), version: 0, writeId: v7(), ...change });
 
-describe('who sees whom', () => {
+describe('who sees which swimmers', () => {
   it('another club is not there, also when its ids are guessed', async () => {
     const stranger = await other.addSwimmer();
     const head = await club.as('head');

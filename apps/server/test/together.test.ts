@@ -84,7 +84,7 @@ describe('the same write, sent ten times at once', () => {
     }
   });
 
-  it('stores an import once, whoever asks how often, and says each time how much that was', async () => {
+  it('stores an import once, however often it is asked for, and says each time how much was stored', async () => {
     for (let round = 0; round < ROUNDS; round++) {
       const id = v7();
       const day = `2026-10-${String(round + 1).padStart(2, '0')}`;
@@ -110,7 +110,7 @@ describe('the same write, sent ten times at once', () => {
 });
 
 describe('different changes at once', () => {
-  it('leave one open focus, whoever reviews a swimmer at the same moment', async () => {
+  it('leave one open focus when several coaches review a swimmer at the same moment', async () => {
     const swimmer = await club.addSwimmer();
     const answers = await Promise.all(
       times(20, () => coach('PUT', `/reviews/${v7()}`, { ...reviewOf(swimmer), ...save() })),

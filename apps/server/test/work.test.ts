@@ -133,7 +133,7 @@ describe('sessions', () => {
     await database.close();
   });
 
-  it('are seen by their squads’ coaches, whoever made them, and by nobody else', async () => {
+  it('are seen by their squads’ coaches, no matter who made them, and by nobody else', async () => {
     const own = await harness.club();
     const [head, coach] = [await own.as('head'), await own.as('coach')];
     const hidden = await own.addSquad('Hidden', []);

@@ -78,7 +78,7 @@ describe('the hand-out', () => {
     good: 'calm face',
     cause: 'no-chest-press',
     drill: 'chest-lean',
-    cue: 'Lean on your chest.',
+    cue: 'Let your breastbone carry your legs.',
     tries: 4,
     relookOn: '2027-01-10',
   });
@@ -97,16 +97,16 @@ describe('the hand-out', () => {
       },
     });
     showAt({ 'swimmers/[id]/handout': HandoutScreen }, `/swimmers/${ID}/handout`);
-    expect(await screen.findByText('“Lean on your chest.”')).toBeTruthy();
+    expect(await screen.findByText('“Let your breastbone carry your legs.”')).toBeTruthy();
     fireEvent.press(await screen.findByText('Take back'));
     expect(await screen.findByText(/, taken back$/)).toBeTruthy();
     expect(calls.some((c) => c.path.endsWith('/revoke'))).toBe(true);
   });
 
   it('says so when the link was taken back', async () => {
-    fakeServer({ 'GET /handouts/': () => ({ status: 404, body: { detail: 'This page is not shared any more.' } }) });
+    fakeServer({ 'GET /handouts/': () => ({ status: 404, body: { detail: 'This page is no longer shared.' } }) });
     showAt({ 'h/[token]': SharedHandoutScreen }, `/h/${'x'.repeat(43)}`);
-    expect(await screen.findByText('This page is not shared any more.')).toBeTruthy();
+    expect(await screen.findByText('This page is no longer shared.')).toBeTruthy();
   });
 });
 
@@ -143,7 +143,7 @@ describe('a clip', () => {
   });
 
   it('says what is missing before there is a number', () => {
-    expect(timingOf(newClipDraft())).toEqual({ timing: null, reason: 'Tap three hand entries at least.' });
+    expect(timingOf(newClipDraft())).toEqual({ timing: null, reason: 'Tap at least three hand entries.' });
     expect(timingOf({ ...tapped, distance: '2,7' }).timing).toMatchObject({
       strokes: 3,
       strokeLengthM: expect.closeTo(0.9),

@@ -101,7 +101,7 @@ describe('the gap', () => {
     expect(screen.getByText(/today, 3 s on the day/)).toBeTruthy();
   });
   it.each([
-    [{ trials: [] }, /nothing is foretold/],
+    [{ trials: [] }, /there is no prediction/],
     [{ targetS: null }, /No target time/],
     [{ raceOn: addDays(TODAY, -2) }, /The race is over/],
     [{ targetS: 900 }, /nobody swims that/i],

@@ -126,15 +126,15 @@ describe('a review', () => {
     fireEvent.press(screen.getByLabelText('Signs at the head'));
     // The second look at the open focus asks for the same sign again: either answers it.
     fireEvent.press(screen.getAllByLabelText('the face turns past the side up and back: often')[0]!);
-    await findText('Make it the focus: seeks air too low');
-    press('Make it the focus: seeks air too low');
+    await findText('Make it the focus: Turning too far for air');
+    press('Make it the focus: Turning too far for air');
     await findText('Say one thing that is good first.');
     expect(calls.filter((c) => c.method === 'PUT')).toHaveLength(0);
     fireEvent.changeText(screen.getByLabelText('First, what is good?'), 'calm face');
-    press('Make it the focus: seeks air too low');
+    press('Make it the focus: Turning too far for air');
     await findText(/No connection to the server/);
     lost = false;
-    press('Make it the focus: seeks air too low');
+    press('Make it the focus: Turning too far for air');
     await findText('elsewhere');
     const [first, again] = calls.filter((c) => c.method === 'PUT');
     expect([again!.path, again!.body.writeId, again!.body.focus.id]).toEqual([
@@ -159,8 +159,8 @@ describe('a review', () => {
     fireEvent.press(screen.getByLabelText('Signs at the body'));
     fireEvent.press(screen.getByLabelText('hips and legs ride low: often'));
     await findText(/Not sure enough for a focus/);
-    press('chest not pressed');
-    await findText('Make it the focus: chest not pressed');
+    press('Chest riding high');
+    await findText('Make it the focus: Chest riding high');
     press('Undo');
     await waitFor(() => expect(screen.queryByText(/Make it the focus/)).toBeNull());
   });
@@ -342,8 +342,8 @@ describe('the other places', () => {
   it('library: from a cause to its signs, cue and drills', async () => {
     showAt({ library: LibraryScreen }, '/library');
     fireEvent.changeText(screen.getByLabelText('Find by name'), 'seeks');
-    press('seeks air too low');
+    press('Turning too far for air');
     await findText(/To tell it apart: Let the head ride/);
-    expect(screen.queryByText('water unease')).toBeNull();
+    expect(screen.queryByText('Not at ease in the water')).toBeNull();
   });
 });

@@ -170,7 +170,7 @@ describe('a change on which the server fails', () => {
     const busy: Sent = { kind: 'busy' };
     const { post, asked } = network(busy, busy, busy, busy, busy);
     expect((await sendChanges(post)).server).toBe('busy');
-    // Whoever says so three times in a row means all of them.
+    // Someone who says so three times in a row means all of them.
     expect(asked).toHaveLength(3);
     expect((await waitingChanges()).map((c) => [c.state, c.failures])).toEqual(
       Array.from({ length: 5 }, () => ['waiting', undefined]),
@@ -359,7 +359,7 @@ describe('what was seen', () => {
     await forgetSeen();
     expect(await keptPage('/x')).toBeUndefined();
     expect(await waitingEvents()).toHaveLength(1);
-    // What others noted is asked for anew: nothing of a run may be missing after the next sign-in.
+    // What others noted is asked for again: nothing of a run may be missing after the next sign-in.
     expect(await lastTaken('s')).toBe(0);
   });
 

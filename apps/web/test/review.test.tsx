@@ -96,7 +96,7 @@ describe('the why strip', () => {
       signs: { 'legs-low': 'often', 'hips-low-eyes-down': 'often', 'kicks-to-stay-flat': 'sometimes' },
     });
     show(<WhyStrip inference={inference} onAnswer={jest.fn()} />);
-    expect(screen.getByText(/Look first, it may come from: over-emptying/)).toBeTruthy();
+    expect(screen.getByText(/Look first, it may come from: Emptying the lungs/)).toBeTruthy();
   });
 });
 
@@ -236,7 +236,7 @@ describe('a review with measures from a clip', () => {
     await screen.findByText('then ●●, now ●○');
     fireEvent.press((await screen.findAllByLabelText('the mouth hardly finds air: often'))[0]!);
     fireEvent.changeText(await screen.findByLabelText('First, what is good?'), 'calm');
-    fireEvent.press(await screen.findByText('Make it the focus: seeks air too low'));
+    fireEvent.press(await screen.findByText('Make it the focus: Turning too far for air'));
     await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
     expect(calls.find((c) => c.method === 'PUT')!.body).toMatchObject({
       relook: { focusId: ID, outcome: 'better' },
@@ -288,7 +288,7 @@ describe('what has been', () => {
       ],
     };
     show(<Timeline reviews={reviews} focuses={[ended]} />);
-    expect(screen.getByText('seeks air too low: better')).toBeTruthy();
+    expect(screen.getByText('Turning too far for air: better')).toBeTruthy();
     expect(screen.getByText('Float-board side breathing, tries ▬ ▲')).toBeTruthy();
     expect(screen.getByText('Felt: “lighter”')).toBeTruthy();
     expect(screen.queryByText('Good: good 5')).toBeNull();

@@ -37,7 +37,7 @@ describe('the why strip', () => {
       signs: { 'face-up-and-back': 'often', 'lead-arm-drops': 'often' },
     });
     show(<WhyStrip inference={inference} onAnswer={answered} />);
-    expect(screen.getByText('seeks air too low')).toBeTruthy();
+    expect(screen.getByText('Turning too far for air')).toBeTruthy();
     expect(screen.getByText('86 %')).toBeTruthy();
     fireEvent.press(screen.getByText('Show the reasons'));
     expect(screen.getByText(/It comes first because breathing lies most upstream/)).toBeTruthy();

@@ -108,12 +108,12 @@ describe('a session as text', () => {
     fireEvent.changeText(area, text.replace(/# .*/, '# Another name'));
     await findText('Another name');
     fireEvent.changeText(area, `${text}\n?? nonsense`);
-    await findText(/1 thing to mend/);
+    await findText(/1 thing to fix/);
     // What could not be read changed nothing.
     expect(screen.getAllByText('Another name').length).toBeGreaterThan(0);
   });
 
-  it('is written from nothing, mended with one tap and stored', async () => {
+  it('is written from scratch, fixed with one tap and stored', async () => {
     const calls = sessionServer();
     showAt({ 'sessions/write': WriteSessionScreen, 'sessions/[id]': SessionScreen }, '/sessions/write');
     await findText(/Everything is read/);

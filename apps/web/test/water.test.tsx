@@ -142,7 +142,7 @@ describe('the water of a day', () => {
     expect([0, 359, 44, 180, -90].map(compassWord)).toEqual(['N', 'N', 'NE', 'S', 'W']);
   });
 
-  it('takes what was read over what is forecast, and leaves open what nobody can foretell', () => {
+  it('takes what was read over what is forecast, and leaves open what nobody can predict', () => {
     const at = new Date('2027-06-21T10:30:00Z');
     const draft = newDayDraft();
     const { readings, forecast } = dayOn(course, at, { ...draft, read: { waterC: 11 } });
@@ -207,9 +207,9 @@ describe('the screens of the water', () => {
     });
     showAt(routes, `/water/${ID}/day`);
     expect(await screen.findByText('✕ Do not go')).toBeTruthy();
-    expect(screen.getByText('✕ Nobody qualified watches.')).toBeTruthy();
+    expect(screen.getByText('✕ No qualified lifeguard is watching.')).toBeTruthy();
     fireEvent.press(screen.getByLabelText('More who watch'));
-    await waitFor(() => expect(screen.queryByText('✕ Nobody qualified watches.')).toBeNull());
+    await waitFor(() => expect(screen.queryByText('✕ No qualified lifeguard is watching.')).toBeNull());
     expect(screen.getByText(/^✕ Find out first: .*sewage warnings/)).toBeTruthy();
   });
 });

@@ -10,7 +10,7 @@ export const MESSAGES = {
   'object.unknown': 'This field is not known.',
   'object.base': 'This has the wrong shape.',
   'object.missing': 'One of these is needed: {#peersWithLabels}.',
-  'object.xor': 'Only one of these is taken: {#peersWithLabels}.',
+  'object.xor': 'Only one of these is allowed: {#peersWithLabels}.',
   'object.max': 'At most {#limit} entries.',
   'array.base': 'A list is needed.',
   'array.max': 'At most {#limit} entries.',

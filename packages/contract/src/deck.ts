@@ -21,11 +21,11 @@ export interface DeckToday {
   readonly loads: readonly LoadDue[];
 }
 
-/** Everything that running one session needs, so that it can be run without a network. */
+/** Everything needed to run one session, so that it can be run without a network. */
 export interface DeckPack {
   readonly session: SessionView;
   readonly people: readonly SessionPerson[];
-  /** The open focus of whoever comes. */
+  /** The open focus of each swimmer who is coming. */
   readonly focuses: readonly FocusView[];
   /** Swimmers a lane holds by the club's rule; null takes the default. */
   readonly laneCapacity: number | null;

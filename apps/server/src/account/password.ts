@@ -22,7 +22,7 @@ export function refuseWeak(password: string, email: string): void {
   if (COMMONEST.has(word) || COMMONEST.has(bare) || new Set(word).size < 4 || (own.length > 3 && word.includes(own)))
     throw new ProblemError(
       422,
-      'This password is guessed quickly. Three or four words that only you put together are good.',
+      'This password is easy to guess. Use three or four words that only you would put together.',
     );
 }
 

@@ -205,7 +205,7 @@ function refuse(fields: readonly { readonly field: string; readonly message: str
   if (fields.length === 0) return;
   const [first] = fields;
   const rest = fields.length > 1 ? ` and ${fields.length - 1} more` : '';
-  throw new ProblemError(422, `Nothing was taken in: ${first!.field}: ${first!.message}${rest}`, { fields });
+  throw new ProblemError(422, `Nothing was imported: ${first!.field}: ${first!.message}${rest}`, { fields });
 }
 
 /** No clip of a child without the guardian's word, by whatever way it comes. */

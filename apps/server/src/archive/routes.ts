@@ -22,7 +22,7 @@ export async function archiveRoutes(app: FastifyInstance, { database }: { databa
     if (busy)
       throw new ProblemError(
         429,
-        'An archive is on its way already, and they go one at a time. Try again in a minute.',
+        'An archive is already on its way, and only one is handled at a time. Try again in a minute.',
       );
     busy = true;
     reply.raw.once('close', () => (busy = false));

@@ -132,7 +132,7 @@ async function refuseClips(em: EntityManager, ids: readonly string[]): Promise<v
   const swimmers = await all(em, CLIP_SWIMMERS, [`{${ids.join(',')}}`]);
   if (!swimmers.some((s) => !s.clip_consent && isChild(s.birth_year, thisYear()))) return;
   const message = 'The guardian of a child has not agreed to clips here. Note it on the swimmer’s page first.';
-  throw new ProblemError(422, `Nothing was taken in: clips: ${message}`, { fields: [{ field: 'clips', message }] });
+  throw new ProblemError(422, `Nothing was imported: clips: ${message}`, { fields: [{ field: 'clips', message }] });
 }
 
 /** The same doors as for a session that a coach saves. */
@@ -159,6 +159,6 @@ async function refusingOrphans<T>(part: ArchivePart, work: () => Promise<T>): Pr
   } catch (error) {
     if (!ORPHAN.includes(sqlStateOf(error) ?? '')) throw error;
     const message = 'A row belongs to something that is neither here nor in the archive.';
-    throw new ProblemError(422, `Nothing was taken in: ${part}: ${message}`, { fields: [{ field: part, message }] });
+    throw new ProblemError(422, `Nothing was imported: ${part}: ${message}`, { fields: [{ field: part, message }] });
   }
 }

@@ -5,7 +5,7 @@ interface PartTable {
   readonly table: string;
   readonly columns: readonly string[];
   readonly renamed?: Readonly<Record<string, string>>;
-  /** The column that names an account: of this club, or else whoever takes the archive in. */
+  /** The column that names an account: of this club, or else the one who imports the archive. */
   readonly account?: string;
   /** What makes a row one of its kind, where the table has no column `id`. */
   readonly id?: string;

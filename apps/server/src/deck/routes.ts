@@ -45,7 +45,7 @@ export async function deckRoutes(app: FastifyInstance, { database }: { database:
     '/packs',
     {
       config: COACH,
-      schema: { querystring: packQuerySchema, summary: 'Everything that running the sessions of a day needs' },
+      schema: { querystring: packQuerySchema, summary: 'Everything needed to run the sessions of a day' },
     },
     (request) => {
       const me = whoAsks(request);
@@ -55,7 +55,7 @@ export async function deckRoutes(app: FastifyInstance, { database }: { database:
 
   app.get<{ Params: { id: string } }>(
     '/packs/:id',
-    { config: COACH, schema: { params: idParams, summary: 'Everything that running one session needs' } },
+    { config: COACH, schema: { params: idParams, summary: 'Everything needed to run one session' } },
     (request) => {
       const me = whoAsks(request);
       return asMe(database, me, (em) => pack(em, me, request.params.id));

@@ -70,7 +70,7 @@ export async function addEvents(
 async function workOut(em: EntityManager, work: RunWork, me: Me, sessionId: string, heldOn: string): Promise<void> {
   const { rows: events } = await one(em, EVENTS_OF_RUN, [sessionId]);
   if (events === null)
-    throw new ProblemError(422, 'So much was noted for this session that no more is taken. End it and begin another.');
+    throw new ProblemError(422, 'Too much has been noted for this session to add more. End it and start another.');
   const records = await work('run-records', events);
   for (const kind of ['reps', 'signs', 'attendance'] as const) {
     await run(em, RECORDS[kind].empty, [sessionId]);

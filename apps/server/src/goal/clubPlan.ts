@@ -70,7 +70,7 @@ export async function stopJob(em: EntityManager, id: string): Promise<JobView> {
   return showJob(em, id);
 }
 
-/** Works out the weeks of everybody with a race, batch by batch; taken up again after a crash it begins anew. */
+/** Works out the weeks of everybody with a race, batch by batch; after a crash it starts from the beginning. */
 export async function planClub(database: Database, work: RunWork, data: Queues['plan-club']): Promise<void> {
   const { jobId, today, ...rest } = data;
   const who: Identity = { ...rest, swimmerId: null };

@@ -50,7 +50,7 @@ export async function myWeek(em: EntityManager, id: string, today: string): Prom
   };
 }
 
-/** How a session felt to whoever swam it; said again it replaces what was said before. */
+/** How a session felt to the swimmer; rating it again replaces the first rating. */
 export async function rateSession(
   em: EntityManager,
   me: Me,

@@ -41,7 +41,7 @@ export async function goalRoutes(
 ): Promise<void> {
   app.get<{ Params: { id: string }; Querystring: Partial<DayQuery> }>(
     '/swimmers/:id/race-plan',
-    { schema: { params: idParams, querystring: maybeDay, summary: 'What the way to a race is worked out from' } },
+    { schema: { params: idParams, querystring: maybeDay, summary: 'What a race plan is worked out from' } },
     (request) => asMe(database, whoAsks(request), (em) => showRacePlan(em, request.params.id, dayOf(request.query))),
   );
 
@@ -53,7 +53,7 @@ export async function goalRoutes(
         params: idParams,
         querystring: maybeDay,
         body: racePlanSaveSchema,
-        summary: 'Store what the coach decides about the way to a race; the weeks are worked out anew',
+        summary: 'Store what the coach decides about a race plan; the weeks are worked out again',
       },
     },
     (request) => {
@@ -91,7 +91,7 @@ export async function goalRoutes(
     '/season/plan',
     {
       config: COACH,
-      schema: { querystring: dayQuerySchema, summary: 'Work out the weeks of everybody anew, in the background' },
+      schema: { querystring: dayQuerySchema, summary: 'Work out everyone’s weeks again, in the background' },
     },
     (request) => askForPlans(database, jobs, whoAsks(request), planDayOf(request.query)),
   );

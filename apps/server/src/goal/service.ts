@@ -22,7 +22,7 @@ const toView = ({ id, name, version, choices, facts }: Known): RacePlanView => (
   facts,
 });
 
-/** What is known of one swimmer; 404 for whoever may not see them. */
+/** What is known of one swimmer; 404 for anyone who may not see them. */
 export async function known(em: EntityManager, id: string, today: string): Promise<Known> {
   const [one] = await knownOf(em, [id], today);
   if (!one) throw notFound();
@@ -34,7 +34,7 @@ export async function showRacePlan(em: EntityManager, id: string, today: string)
   return toView(await known(em, id, today));
 }
 
-/** Stores what a coach decided and works the weeks out anew. */
+/** Stores what a coach decided and works the weeks out again. */
 export async function saveRacePlan(
   em: EntityManager,
   work: RunWork,

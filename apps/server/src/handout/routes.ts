@@ -14,7 +14,7 @@ import { addLink, handoutByToken, handoutOf, linksOf, revokeLink } from './servi
 const tokenParams = Joi.object<{ token: string }>({ token: linkToken().required() });
 const linkQuery = Joi.object<{ focusId: string }>({ focusId: uuid().required() });
 
-/** Whoever has the secret may look; guessing it is slow. */
+/** Anyone with the secret may look; guessing it is slow. */
 const LOOKS = { ...PUBLIC, rateLimit: { max: 60, timeWindow: '1 minute' } };
 
 /** The page a swimmer takes home: on screen, by a link that can be revoked, and on paper. */

@@ -22,7 +22,7 @@ export interface HandoutOf {
   readonly swimmerId: string;
 }
 
-/** The page for the swimmer of a focus, for whoever may see the swimmer. */
+/** The page for the swimmer of a focus, for anyone who may see the swimmer. */
 export async function handoutOf(em: EntityManager, focusId: string): Promise<HandoutOf> {
   const row = await first(em, PAGE, [focusId]);
   if (!row) throw notFound();
@@ -33,7 +33,7 @@ export async function handoutOf(em: EntityManager, focusId: string): Promise<Han
 /** The page behind a secret link, as long as the link is not revoked. */
 export async function handoutByToken(database: Database, token: string): Promise<Handout> {
   const [row] = await prepared(database.em.fork(), PAGE_BY_TOKEN, [tokenHash(token)]);
-  if (!row) throw new ProblemError(404, 'This page is not shared any more. Ask your coach for a new link.');
+  if (!row) throw new ProblemError(404, 'This page is no longer shared. Ask your coach for a new link.');
   return toHandout(row);
 }
 

@@ -49,7 +49,7 @@ export async function accountsRoutes(app: FastifyInstance, { database, config, m
         saveAccount(em, whoAsks(request), request.params.id, request.body),
       ).catch((error: unknown) => {
         if (sqlStateOf(error) !== 'UW001') throw error;
-        throw new ProblemError(422, 'A club has a head coach: make somebody else head coach first.');
+        throw new ProblemError(422, 'A club needs a head coach: make someone else head coach first.');
       });
       forgetAccount(saved.id);
       request.log.info({ account: whoAsks(request).accountId, changed: saved.id }, 'account changed');

@@ -119,7 +119,7 @@ export async function invitationRoutes(app: FastifyInstance, { database, config,
         JSON.stringify({ id: accountId, name, email, passwordHash }),
       ]);
       if (said === 'address') {
-        const message = 'Somebody signs in with this address already. Use another one, or sign in.';
+        const message = 'This address already has an account. Use another one, or sign in.';
         throw new ProblemError(422, message, { fields: [{ field: 'email', message }] });
       }
       if (said !== 'joined') refuseShut(said, 'invitation');
@@ -165,11 +165,11 @@ async function refuseStrangers(
 }
 
 const letter = ({ name, clubName }: SignedIn, link: string, expiresAt: Date) => ({
-  subject: `${clubName}: your way in to Upwell`,
+  subject: `${clubName}: your invitation to Upwell`,
   text: [
     `${name} invites you to ${clubName} on Upwell.`,
     `Open this link and choose a password. It works once, until ${expiresAt.toISOString().slice(0, 10)}:`,
     link,
-    `If you do not know ${name}, do nothing: without the link nobody comes in.`,
+    `If you do not know ${name}, do nothing: nobody can join without the link.`,
   ].join('\n\n'),
 });

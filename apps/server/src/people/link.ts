@@ -28,5 +28,5 @@ export function refuseShut(state: string | undefined, what: string): void {
   if (state === 'used')
     throw new ProblemError(410, `This ${what} has been used. If that was you, sign in with your e-mail and password.`);
   if (state === 'over')
-    throw new ProblemError(410, `This ${what} is over. Ask for a new one; it takes your head coach a minute.`);
+    throw new ProblemError(410, `This ${what} has expired. Ask for a new one; it takes your head coach a minute.`);
 }

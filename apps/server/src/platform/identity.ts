@@ -142,7 +142,7 @@ export function swimmerWhoAsks(request: FastifyRequest): SignedIn & { readonly s
   return { ...me, swimmerId };
 }
 
-/** Runs work in a transaction as whoever is signed in. */
+/** Runs work in a transaction as the account that is signed in. */
 export function asMe<T>(database: Database, me: SignedIn, work: (em: EntityManager) => Promise<T>): Promise<T> {
   return asIdentity(database, me, work);
 }

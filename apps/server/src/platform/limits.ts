@@ -13,7 +13,7 @@ declare module 'fastify' {
 
 const MINUTE_MS = 60_000;
 const TOO_MANY =
-  'So many requests came from here that no more are taken for a moment. Nothing is lost; try again soon.';
+  'Too many requests came from here. Nothing is lost; try again in a moment.';
 
 /**
  * How much one account and one address may ask, for the routes of this scope, counted in this process. Far above

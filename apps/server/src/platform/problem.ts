@@ -69,7 +69,7 @@ export function sendProblem(reply: FastifyReply, problem: Omit<Problem, 'type' |
 }
 
 const AWAY =
-  'The server cannot reach its records right now. Whether this was stored is not known; sending it again does no harm.';
+  'The server cannot reach its database right now. This may or may not be stored; sending it again does no harm.';
 const OURS =
   'Something went wrong on our side, and it was noted. Trying again does no harm: the same change is never stored twice.';
 

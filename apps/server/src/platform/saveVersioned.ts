@@ -32,7 +32,7 @@ export async function saveVersioned<T extends Versioned>(
   const row: T | null = await em.findOne<T>(entity, { id } as never);
   const changed = typeof fields === 'function' ? fields(row) : fields;
   if (row === null) {
-    if (save.version > 0) throw new ProblemError(404, 'This is not here any more, or not yours to see.');
+    if (save.version > 0) throw new ProblemError(404, 'This is no longer here, or not yours to see.');
     const created = em.create(entity, { id, writeId: save.writeId, ...changed } as never, { partial: true }) as T;
     await em.persist(created).flush();
     return { row: created, repeated: false };

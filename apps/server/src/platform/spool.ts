@@ -21,7 +21,7 @@ export async function spool(
   const limited = new Transform({
     transform(piece: Buffer, _encoding, done) {
       bytes += piece.length;
-      if (bytes > most) done(new ProblemError(413, 'This archive is larger than any that is taken in.'));
+      if (bytes > most) done(new ProblemError(413, 'This archive is too large to import.'));
       else done(null, piece);
     },
   });

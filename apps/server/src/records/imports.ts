@@ -42,7 +42,7 @@ const toView = ({ id, name, account, rows, stored, storedAt, undoneAt, removed }
   undoneAt: undoneAt?.toISOString() ?? null,
 });
 
-/** What became of an import; for whoever lost the answer. */
+/** What became of an import, for a device that lost the answer. */
 export async function importState(em: EntityManager, importId: string): Promise<ImportState> {
   // As it is stored now: this is asked again in one transaction.
   const done = await em.findOne(ResultImportEntity, { id: importId }, { populate: ['account'], refresh: true });
@@ -59,7 +59,7 @@ export async function commitImport(
   importId: string,
   { rows, name, skipKnown }: CommitBody,
 ): Promise<ImportView> {
-  // Whoever comes second waits here for the first one's transaction, and then finds its row.
+  // The second one waits here for the first one's transaction, and then finds its row.
   const mine = await run(em, sql.BEGIN_IMPORT, [importId, me.clubId, me.accountId, name || 'Results', rows]);
   if (mine > 0) await storeRows(em, me, importId, rows, skipKnown);
   const { done } = await importState(em, importId);
@@ -90,7 +90,7 @@ export async function undoImport(em: EntityManager, importId: string): Promise<I
     if ((await one(em, sql.RESULTS_LEFT, [importId])).n > 0)
       throw new ProblemError(
         422,
-        'Some of these results are of swimmers who are not yours any more. Nothing was undone; ask the head coach.',
+        'Some of these results belong to swimmers you no longer coach. Nothing was undone; ask the head coach.',
       );
     await em.nativeUpdate(ResultImportEntity, { id: importId }, { undoneAt: new Date(), removed });
   }

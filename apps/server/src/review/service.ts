@@ -143,7 +143,7 @@ async function replaceFocus(em: EntityManager, me: Me, review: ReviewRecord, sav
       { id: save.relook.focusId, swimmerId: review.swimmerId },
       { outcome: save.relook.outcome },
     );
-    if (changed === 0) throw new ProblemError(404, 'The focus looked at again is not here, or not yours to see.');
+    if (changed === 0) throw new ProblemError(404, 'The focus of this second look is not here, or not yours to see.');
   }
   await em.nativeUpdate(FocusEntity, { swimmerId: review.swimmerId, closedAt: null }, { closedAt: review.lookedAt });
   await em.insert(FocusEntity, {

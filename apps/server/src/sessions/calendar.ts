@@ -78,7 +78,7 @@ export function toCalendar(
 /** The calendar behind a secret address, as long as it is not revoked. */
 export async function calendarByToken(database: Database, token: string): Promise<string> {
   const [row] = await prepared(database.em.fork(), CALENDAR_BY_TOKEN, [tokenHash(token)]);
-  if (!row) throw new ProblemError(404, 'This calendar is not shared any more. Ask your coach for a new address.');
+  if (!row) throw new ProblemError(404, 'This calendar is no longer shared. Ask your coach for a new address.');
   return toCalendar(row.name, row.sessions, row, row.level);
 }
 

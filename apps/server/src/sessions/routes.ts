@@ -35,7 +35,7 @@ const exportParams = Joi.object<{ id: string; format: ExportFormat }>({
 });
 const tokenParams = Joi.object<{ token: string }>({ token: linkToken().required() });
 
-/** Whoever has the secret may look; guessing it is slow. */
+/** Anyone with the secret may look; guessing it is slow. */
 const LOOKS = { ...PUBLIC, rateLimit: { max: 60, timeWindow: '1 minute' } };
 
 export async function sessionRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {

@@ -111,7 +111,7 @@ async function refuseForeignSquads(em: EntityManager, now: readonly string[], be
   throw new ProblemError(422, message, { fields: [{ field: 'squadIds', message }] });
 }
 
-/** What could hurt somebody is not stored, whoever asks and by whatever way. */
+/** What could hurt someone is not stored, no matter who asks or by which route. */
 export async function refuseHarm(
   em: EntityManager,
   work: RunWork,
@@ -126,7 +126,7 @@ export async function refuseHarm(
   if (blocked.length > 0) {
     throw new ProblemError(422, blocked.join(' '), { fields: blocked.map((message) => ({ field: 'plan', message })) });
   }
-  // Whoever cannot see all the swimmers cannot vouch for them.
+  // A coach who cannot see all the swimmers cannot vouch for them.
   const seen = await em.count(SquadEntity, { id: { $in: [...save.squadIds] } });
   if (seen !== save.squadIds.length && facts.fewBreaths) {
     const message = 'Few breaths need a coach of every squad that comes: one of these squads is not yours.';

@@ -77,7 +77,7 @@ export async function previewRoster(em: EntityManager, work: RunWork, me: Me, as
   await run(em, SWEEP_ROSTERS);
   await run(em, SWEEP_LINES);
   const kept = await run(em, KEEP_ROSTER, [id, me.clubId, me.accountId, name || 'A list', JSON.stringify(lines)]);
-  if (kept === 0) throw new ProblemError(409, 'This list was stored already. Open it again to bring in more.');
+  if (kept === 0) throw new ProblemError(409, 'This list was already stored. Open it again to import more.');
   const { lines: _lines, ...head } = read;
   return { ...head, id, rows: lines, newSquads: [...made.values()] };
 }
@@ -108,7 +108,7 @@ export async function commitRoster(
   { id, without = [], also = [] }: RosterCommit,
 ): Promise<Omit<RosterDone, 'mail'>> {
   const asked = await first(em, ROSTER_TO_STORE, [id]);
-  if (!asked) throw new ProblemError(404, 'This list is not here any more. Open the file again.');
+  if (!asked) throw new ProblemError(404, 'This list is no longer here. Open the file again.');
   if (!asked.stored) await store(em, me, id, asked.lines, new Set(without), new Set(also));
   const { lines, ...shown } = await one(em, ROSTER_DONE, [id]);
   const addresses = lines.flatMap(({ id: swimmerId, email }) => (email ? [{ swimmerId, email }] : []));
@@ -130,7 +130,7 @@ async function store(
       !without.has(l.line) &&
       ((l.existing === null && l.sameAs === null) || also.has(l.line)),
   );
-  if (coming.length === 0) throw new ProblemError(422, 'No line of this list comes in. Nothing was stored.');
+  if (coming.length === 0) throw new ProblemError(422, 'No line of this list can be imported. Nothing was stored.');
   // As they are now: somebody may have added a squad since the look.
   const { squads } = await whatIsHere(em, []);
   const ids = new Map(squads.map((s) => [plainName(s.name), s.id]));
@@ -138,7 +138,7 @@ async function store(
   for (const { squad } of coming) {
     if (ids.has(plainName(squad))) continue;
     if (me.role !== 'head')
-      throw new ProblemError(422, `The squad “${squad}” is not there any more. Nothing was stored.`);
+      throw new ProblemError(422, `The squad “${squad}” is no longer there. Nothing was stored.`);
     const made = { id: v7(), name: squad, write: v7() };
     ids.set(plainName(squad), made.id);
     fresh.push(made);

@@ -84,8 +84,7 @@ export function SignInScreen() {
             <Disclosure label="Forgotten your password?" open={forgotten} onPress={() => setForgotten(!forgotten)} />
             {forgotten ? (
               <Text>
-                Your head coach makes you a link for a new one: Club, then People. A head coach asks another one, or the
-                person who runs the server.
+                Your head coach can make you a link for a new one under Club, People. If you are the head coach, ask another head coach or the person who runs the server.
               </Text>
             ) : null}
           </>

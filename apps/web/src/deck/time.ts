@@ -2,7 +2,7 @@ import { momentOf, readDeckClock, startDeckClock, trustWall, type DeckClock, typ
 import { v7 } from 'uuid';
 import { fact, setFact } from '@/offline';
 
-/** This life of the page: another one starts the rising clock anew. */
+/** This life of the page: another one starts the rising clock again. */
 const PAGE = v7();
 /** The page; tests of single screens have none. */
 const page: Document | undefined = globalThis.document;

@@ -46,7 +46,7 @@ export function chosen(draft: RaceDraft, patch: Patch, dragged = false): RaceDra
   return { ...(on ? withChoices(draft, choices) : steps.changed(draft, choices)), last };
 }
 
-/** The draft with a week held fast otherwise, or let go where nothing is held. */
+/** The draft with other locks on a week, or unlocked where nothing is locked. */
 export function lockedWeek(
   draft: RaceDraft,
   monday: string,

@@ -54,7 +54,7 @@ const CHANGED_SHAPE = '/sessions/proposal';
 let account = kept('account', 'nobody');
 let opened: Promise<IDBPDatabase<Schema>> | undefined;
 
-/** The database of this device for whoever is signed in. */
+/** The database of this device for the account that is signed in. */
 export function db(): Promise<IDBPDatabase<Schema>> {
   opened ??= openDB<Schema>(`upwell-${account}`, VERSION, {
     upgrade(created, from, _to, change) {
@@ -81,7 +81,7 @@ export function db(): Promise<IDBPDatabase<Schema>> {
 /** Whose database is open. */
 export const openAccount = (): string => account;
 
-/** From now on the database of whoever has signed in. What was begun in the one before ends there: it stays open. */
+/** Switches to the database of the account that has signed in. The one before stays open, so that work begun in it ends there. */
 export function openFor(accountId: string): void {
   if (accountId === account) return;
   account = accountId;

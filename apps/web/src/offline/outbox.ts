@@ -85,7 +85,7 @@ export interface Pass {
  * Sends what waits, in its order, one after the other.
  *
  * A change that is stuck holds up what depends on it and nothing else. One on which the server failed
- * {@link MOST_FAILURES} times, or the connection {@link MOST_BREAKS} times, is set aside. Without a network everything stays as it is. Whoever waits for an
+ * {@link MOST_FAILURES} times, or the connection {@link MOST_BREAKS} times, is set aside. Without a network everything stays as it is. A caller who waits for an
  * answer gets it from the returned map.
  */
 export async function sendChanges(post: Post, awaited: ReadonlySet<number> = new Set()): Promise<Pass> {

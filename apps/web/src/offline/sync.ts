@@ -108,7 +108,7 @@ export async function count(store: Pick<AppStore, 'dispatch'>): Promise<void> {
 const FAILED: ReadonlySet<Sent['kind']> = new Set(['server-error', 'broken']);
 const isNew = ({ body }: { readonly body: unknown }) => ((body as { version?: number } | null)?.version ?? 0) === 0;
 
-/** Sends all that waits; whoever waits for one change gets what came of it. */
+/** Sends all that waits; a caller who waits for one change gets its outcome. */
 export async function send(store: Pick<AppStore, 'dispatch'>, awaited?: number): Promise<Sent | null> {
   // Nobody is signed in here: what waits stays with its account.
   if (isLeaving()) return null;

@@ -10,7 +10,7 @@ import { keptPage, patchPage } from '@/offline';
 const lastPart = (path: string) => path.slice(path.lastIndexOf('/') + 1);
 const pageOf = (swimmerId: string) => `/swimmers/${swimmerId}`;
 
-/** A review that waits gives its focus at once; the causes are worked out anew when it arrives. */
+/** A review that waits gives its focus at once; the causes are worked out again when it arrives. */
 const reviewWaits: Waits = {
   label: (body: ReviewSave) => `Review: ${CAUSES[body.focus.cause].name}`,
   shown: async (body: ReviewSave, path: string): Promise<ReviewView> => {

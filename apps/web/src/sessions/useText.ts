@@ -18,8 +18,8 @@ interface TextState {
 
 /**
  * A session as text beside its plan, live both ways: typing changes the plan as soon as the text has no
- * error, and a change of the plan from elsewhere writes the text anew. A text with an error is kept on the
- * device until it is mended.
+ * error, and a change of the plan from elsewhere rewrites the text. A text with an error is kept on the
+ * device until it is fixed.
  *
  * @param key under which an unfinished text is kept
  * @param document what the text says now; null when there is nothing yet

@@ -48,7 +48,7 @@ export function Screen({ title, over, under, back, actions, footer, children, ma
 
 type HeadProps = { readonly [K in 'title' | 'over' | 'under' | 'back' | 'actions']: ScreenProps[K] | undefined };
 
-/** Drawn anew only when it changes, whatever goes on below. */
+/** Redrawn only when it changes, whatever happens below. */
 const Head = memo(function Head({ title, over, under, back, actions }: HeadProps) {
   const theme = useTheme();
   const router = useRouter();

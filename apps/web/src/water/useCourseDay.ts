@@ -22,7 +22,7 @@ interface CourseDay {
   readonly plans: readonly LegPlan[] | null;
 }
 
-/** A course on a day: whom it is for and what the water does, as this device keeps them, and what follows for each leg. */
+/** A course on a day: who it is for and what the water does, as this device keeps them, and what follows for each leg. */
 export function useCourseDay({ id, course }: CourseView): CourseDay {
   const [first] = useState(firstConditions);
   const [conditions, setConditions] = useDraft<Conditions>(`water:${id}`, first);

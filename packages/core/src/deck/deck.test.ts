@@ -397,7 +397,7 @@ describe('heads', () => {
     expect(state.present['hold-2']).toEqual({ as: 'out', inMs: T0 + 3000, outMs: T0 + 4000 });
   });
 
-  it('lets nobody leave who is out, and misses whoever does not come back', () => {
+  it('lets nobody leave who is out, and misses anyone who does not come back', () => {
     const book = new Notebook(setupFor(fourFifties()));
     book.at(1, { kind: 'attend', swimmer: 'hold-1', as: 'absent' });
     book.at(2, go());

@@ -4,7 +4,7 @@ export interface Reading {
   readonly monoMs: number;
   /** The device's clock, milliseconds since 1970; may be set by hand at any time. */
   readonly wallMs: number;
-  /** Which life of the page: another one starts its rising clock anew. */
+  /** Which life of the page: another one starts its rising clock again. */
   readonly page: string;
   /** Whether the page was hidden at some moment since the last reading. */
   readonly hidden: boolean;

@@ -38,7 +38,7 @@ export function openGpx(text: string): XmlNode | string {
   // Entities could make a small file enormous; tracks have none.
   if (/<!(DOCTYPE|ENTITY)/i.test(text.slice(0, 2000))) return 'This file declares entities and is not read.';
   const valid = XMLValidator.validate(text);
-  if (valid !== true) return `Line ${valid.err.line}: this is not whole XML. ${valid.err.msg}`;
+  if (valid !== true) return `Line ${valid.err.line}: this is not valid XML. ${valid.err.msg}`;
   const parser = new XMLParser({
     ignoreAttributes: false,
     attributeNamePrefix: '@',
@@ -68,7 +68,7 @@ export function readGpx(text: string): ReadTrack {
     throw new RefusedFile('This file declares entities and is not read.');
   });
   parser.on('error', (error) => {
-    throw new RefusedFile(`Line ${parser.line}: this is not whole XML. ${error.message.replace(/^[\d:]+ /, '')}`);
+    throw new RefusedFile(`Line ${parser.line}: this is not valid XML. ${error.message.replace(/^[\d:]+ /, '')}`);
   });
   let rootSeen = false;
   parser.on('opentag', ({ name, attributes }) => {

@@ -150,7 +150,7 @@ export function readRoster(text: string, mapping: RosterMapping | null, thisYear
   if (text.includes('\u0000')) return nothing('This is not a text file. Save the sheet as CSV.');
   const clean = text.replace(/^\uFEFF/, '').replace(/^sep=.(?=\r?\n)/i, '');
   const all = Papa.parse<string[]>(clean, { skipEmptyLines: 'greedy' }).data;
-  if (all.length === 0) return nothing('There is nothing in it.');
+  if (all.length === 0) return nothing('The list is empty.');
   const named = (row: readonly string[]) => {
     const guess = guessRoster(row);
     return guess.some(({ field }) => field !== 'ignore' && field !== 'best' && field !== 'email');
@@ -227,14 +227,14 @@ function readLine(
   const year = yearOf(born);
   const likely = year !== null && thisYear - year >= ROSTER_AGES.least && thisYear - year <= ROSTER_AGES.most;
   if (born !== '' && !likely)
-    notes.push(`“${born.slice(0, 20)}” is no year of birth: the age stays open, which counts as a child.`);
+    notes.push(`“${born.slice(0, 20)}” is not a year of birth: the age stays unknown, which counts as a child.`);
   const saidLevel = cell('level');
   const level = LEVEL_WORDS[plainName(saidLevel)] ?? null;
   if (saidLevel !== '' && level === null)
-    notes.push(`“${saidLevel.slice(0, 30)}” is none of the levels: the one chosen for all is taken.`);
+    notes.push(`“${saidLevel.slice(0, 30)}” is not a level: the level chosen for all is used.`);
   const saidEmail = cell('email').toLowerCase();
   const email = /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(saidEmail) && saidEmail.length <= 200 ? saidEmail : null;
-  if (saidEmail !== '' && email === null) notes.push(`“${saidEmail.slice(0, 30)}” is no e-mail address.`);
+  if (saidEmail !== '' && email === null) notes.push(`“${saidEmail.slice(0, 30)}” is not an e-mail address.`);
   let squad = cell('squad');
   if (squad.length > LONGEST_NAME || /^[=+@-]/.test(squad)) {
     notes.push('The name of the squad cannot be used.');

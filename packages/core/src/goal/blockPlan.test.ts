@@ -96,7 +96,7 @@ describe('the weeks to a race', () => {
     expect(sum(ill)).toBeLessThan(sum(well));
   });
 
-  it('keep whatever is held fast and every absence, and obey the limits around them', () => {
+  it('keep whatever is locked and every absence, and obey the limits around them', () => {
     const change = fc.record({
       week: fc.integer({ min: 0, max: 25 }),
       load: fc.option(fc.integer({ min: 0, max: 20_000 }), { nil: undefined }),
@@ -138,7 +138,7 @@ describe('the weeks to a race', () => {
     const locks = { [third]: { kind: 'recovery', load: usual * 1.8, theme: 'breath-too-low' } } as const;
     const { weeks, problems } = blockPlan(question({ locks }));
     expect(weeks[2]).toMatchObject({ kind: 'recovery', load: Math.round(usual * 1.8), theme: 'breath-too-low' });
-    expect(problems.join(' ')).toMatch(/held fast, \d+ % over/);
+    expect(problems.join(' ')).toMatch(/locked, \d+ % above/);
   });
 
   it('pass the steps to open water a fortnight before, or say which are missing', () => {

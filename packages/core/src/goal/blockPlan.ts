@@ -55,7 +55,7 @@ export function blockPlan(q: PlanQuestion): BlockPlan {
       words: wordsOf(q, monday, kinds[i]!, i === count - 1),
     })),
     problems: [
-      ...(count === 1 ? ['The race is this week: nothing is built any more, only rest and what is known.'] : []),
+      ...(count === 1 ? ['The race is this week: no more building, only rest and familiar work.'] : []),
       ...problems,
       ...(missing.length > 0
         ? [
@@ -128,11 +128,11 @@ function stepsOf(q: PlanQuestion, mondays: readonly string[], kinds: readonly We
 function wordsOf(q: PlanQuestion, monday: string, kind: WeekKind, race: boolean): string[] {
   const others = (q.otherRaces ?? []).filter((day) => day >= monday && dayMs(day) < dayMs(monday) + 7 * DAY_MS);
   const away = q.away?.[monday];
-  if (away) return [`${away === 'ill' ? 'Ill' : 'Away'}: nothing is swum, and nothing is made up for.`];
+  if (away) return [`${away === 'ill' ? 'Ill' : 'Away'}: no swimming, and nothing is made up later.`];
   return [
-    ...(race ? ['Race week: what is known, short and sharp.'] : []),
-    ...others.map((day) => `Another race on ${day}: swum out of training.`),
-    ...(kind === 'taper' && !race ? ['Metres down, effort stays, nothing new.'] : []),
+    ...(race ? ['Race week: familiar work, short and sharp.'] : []),
+    ...others.map((day) => `Another race on ${day}: raced without a taper.`),
+    ...(kind === 'taper' && !race ? ['Fewer metres, same effort, nothing new.'] : []),
     ...(kind === 'recovery' && others.length === 0 ? ['A lighter week: technique, and a test while rested.'] : []),
   ];
 }

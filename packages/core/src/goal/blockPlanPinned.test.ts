@@ -107,11 +107,11 @@ describe('the edges of a plan', () => {
     const lighter = weeks.findIndex((w, i) => w.kind === 'recovery' && i !== 1 && i !== 4 && i !== 5);
     const words = weeks.map((w) => w.words.join(' '));
     expect(words[0]).toBe('');
-    expect(words[1]).toBe('Ill: nothing is swum, and nothing is made up for.');
-    expect(words[5]).toBe('Away: nothing is swum, and nothing is made up for.');
-    expect(words[4]).toBe(`Another race on ${week(4)}: swum out of training.`);
-    expect(words[8]).toBe('Metres down, effort stays, nothing new.');
-    expect(words[9]).toBe('Race week: what is known, short and sharp.');
+    expect(words[1]).toBe('Ill: no swimming, and nothing is made up later.');
+    expect(words[5]).toBe('Away: no swimming, and nothing is made up later.');
+    expect(words[4]).toBe(`Another race on ${week(4)}: raced without a taper.`);
+    expect(words[8]).toBe('Fewer metres, same effort, nothing new.');
+    expect(words[9]).toBe('Race week: familiar work, short and sharp.');
     if (lighter > 0) expect(words[lighter]).toBe('A lighter week: technique, and a test while rested.');
     const plain = blockPlan(asking(9)).weeks;
     const rest = plain.find((w) => w.kind === 'recovery')!;
@@ -123,7 +123,7 @@ describe('the edges of a plan', () => {
     const said = (load: number) => blockPlan(asking(8, { locks: { [MONDAY]: { load } } })).problems;
     expect(said(limit * 1.005)).toEqual([]);
     expect(said(limit * 1.006)).toEqual([
-      `Week of ${MONDAY}: ${Math.round(limit * 1.006)} is held fast, 1 % over what the weeks before allow.`,
+      `Week of ${MONDAY}: ${Math.round(limit * 1.006)} is locked, 1 % above what the weeks before it allow.`,
     ]);
     expect(said(limit * 1.25)[0]).toContain(' 25 % over');
     // Nobody is told off for a week in which nothing is swum.
@@ -222,7 +222,7 @@ describe('themes', () => {
     expect(themes.slice(-2)).toEqual([sorted[0], sorted[0]]);
   });
 
-  it('a week away is not worked on, and a theme held fast stays', () => {
+  it('a week away is not worked on, and a locked theme stays', () => {
     const themes = themesOf(asking(8, { needs: ['breath-too-low', 'dropped-elbow'], away: { [week(1)]: 'ill' } }));
     expect(themes[0]).toBe(themes[2]);
     expect(themes[3]).not.toBe(themes[2]);

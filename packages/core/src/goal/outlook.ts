@@ -33,11 +33,11 @@ export function raceOutlook(facts: RaceFacts, choices: RaceChoices, today: strin
   if (facts.trials.length === 0)
     return {
       kind: 'none',
-      reason: `No all-out swim yet, so nothing is foretold. The target asks ${formatTime((facts.targetS / facts.distanceM) * 100, 1)} per 100 m over the course; a timed 200 and 400 m would say how far that is.`,
+      reason: `No all-out swim yet, so there is no prediction. The target needs ${formatTime((facts.targetS / facts.distanceM) * 100, 1)} per 100 m over the course; a timed 200 and 400 m would show how far off that is.`,
     };
   const with_ = assumed(facts, choices);
   if (facts.targetS <= with_.then.lostS)
-    return { kind: 'none', reason: 'The target is shorter than the seconds lost at turns: check the two.' };
+    return { kind: 'none', reason: 'The target is shorter than the time lost at turns: check both.' };
   try {
     const gap = raceGap({
       targetS: facts.targetS,

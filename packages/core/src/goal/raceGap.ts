@@ -7,7 +7,7 @@ export interface RaceAhead {
   readonly courseM: number;
   /** Share of speed a wetsuit gives; 0 without one. */
   readonly wetsuitGain: number;
-  /** Flow along the whole course in the mean, with the swimmer positive, m/s. */
+  /** Average flow along the whole course, m/s; positive with the swimmer. */
   readonly currentMps: number;
   readonly weeksLeft: number;
 }
@@ -175,7 +175,7 @@ export function raceGap(q: GapQuestion): RaceGap {
   const said = verdictOf(q, gap, needed, speed, grown, months);
   // Everything has to come together: that is a hope, however well the sums add up.
   if (said.verdict === 'realistic' && gap.chance < 0.5)
-    return { ...gap, verdict: 'hopeful', reason: `${said.reason} All of it has to be there on the day.` };
+    return { ...gap, verdict: 'hopeful', reason: `${said.reason} It all has to come together on the day.` };
   return { ...gap, ...said };
 }
 
@@ -192,7 +192,7 @@ function verdictOf(
   if (needed > FASTEST.mps * (Math.max(FASTEST.overM, race.courseM) / FASTEST.overM) ** -FASTEST.fall)
     return {
       verdict: 'beyond-anybody',
-      reason: `The target asks ${needed.toFixed(2)} m/s over ${race.courseM} m: nobody swims that.`,
+      reason: `The target needs ${needed.toFixed(2)} m/s over ${race.courseM} m: faster than anyone swims.`,
     };
   if (todayS <= targetS) return { verdict: 'there', reason: 'Today’s times already reach the target.' };
   if (needed <= speed)
@@ -200,16 +200,16 @@ function verdictOf(
   if (needed <= grown(growth.low))
     return {
       verdict: 'realistic',
-      reason: `It asks ${percent(needed)} more speed; ${weeks} bring that by the careful guess.`,
+      reason: `It needs ${percent(needed)} more speed; ${weeks} bring that, by a cautious estimate.`,
     };
   const hopeful = grown(growth.high) * (1 + TECHNIQUE_A_MONTH) ** months;
   if (needed <= hopeful)
     return {
       verdict: 'hopeful',
-      reason: `It asks ${percent(needed)} more speed; ${weeks} bring ${percent(grown(growth.low))} by the careful guess. The rest must come from stroke length.`,
+      reason: `It needs ${percent(needed)} more speed; ${weeks} bring ${percent(grown(growth.low))}, by a cautious estimate. The rest must come from stroke length.`,
     };
   return {
     verdict: 'not-yet',
-    reason: `It asks ${percent(needed)} more speed; ${weeks} bring ${percent(hopeful)} at best. A later race, or a first target on the way.`,
+    reason: `It needs ${percent(needed)} more speed; ${weeks} bring ${percent(hopeful)} at best. Choose a later race, or an earlier target first.`,
   };
 }

@@ -228,13 +228,13 @@ describe('the verdict, step by step', () => {
       expect.stringMatching(/^It asks 2\.0 % more speed; 17 weeks bring that by the careful guess\./),
     ]);
     expect(of(1500 / careful - 0.01).reason).toBe(
-      'It asks 2.0 % more speed; 17 weeks bring 2.0 % by the careful guess. The rest must come from stroke length.',
+      'It asks 2.0 % more speed; 17 weeks bring 2.0 %, by a cautious estimate. The rest must come from stroke length.',
     );
     expect(of(1500 / careful - 0.01).verdict).toBe('hopeful');
     expect(of(1500 / hopeful + 0.01).verdict).toBe('hopeful');
     expect(of(1500 / hopeful - 0.01)).toMatchObject({
       verdict: 'not-yet',
-      reason: 'It asks 8.3 % more speed; 17 weeks bring 8.3 % at best. A later race, or a first target on the way.',
+      reason: 'It asks 8.3 % more speed; 17 weeks bring 8.3 % at best. Choose a later race, or an earlier target first.',
     });
   });
 
@@ -257,7 +257,7 @@ describe('the verdict, step by step', () => {
       expect(short(m, fastest(m) * 1.001).verdict).toBe('beyond-anybody');
       expect(short(m, fastest(m) * 0.999).verdict).not.toBe('beyond-anybody');
     }
-    expect(short(1500, 2).reason).toBe('The target asks 2.00 m/s over 1500 m: nobody swims that.');
+    expect(short(1500, 2).reason).toBe('The target asks 2.00 m/s over 1500 m: faster than anyone swims.');
     expect(short(400, 1.5).reason).toContain('; 1 week bring');
   });
 });

@@ -77,7 +77,7 @@ describe('the outlook', () => {
     expect(why({ ...child, distanceM: 1000 }, { courseM: 1001 })).toContain('Under 12 not beyond 1 km');
     expect(why({ ...child, place: 'pool' })).not.toContain('Under 12');
     expect(why({ birthYear: null, distanceM: 5001 })).toContain('The birth year is not known');
-    expect(why({ trials: [] })).toContain('nothing is foretold');
+    expect(why({ trials: [] })).toContain('there is no prediction');
     expect(why({ targetS: 700 })).toBe('beyond-anybody');
     // Two metres a second over 10 km: nobody, although over 50 m somebody does.
     expect(why({ distanceM: 10_000, targetS: 5000 })).toBe('beyond-anybody');

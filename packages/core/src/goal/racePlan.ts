@@ -87,7 +87,7 @@ function nearRaces({ raceOn, event }: RaceFacts, others: readonly OtherRace[]): 
     return [
       days >= 0
         ? `${other.event} is ${apart} before ${event}: one taper for both. It is swum for practice; the goal stays ${event}.`
-        : `${other.event} is ${apart} after ${event}: nothing is built in between, only rest and short swims. Which of the two is the goal?`,
+        : `${other.event} is ${apart} after ${event}: no building in between, only rest and short swims. Which of the two is the goal?`,
     ];
   });
 }

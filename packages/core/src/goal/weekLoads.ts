@@ -72,7 +72,7 @@ export function loadsOf(q: PlanQuestion, mondays: readonly string[], shares: rea
     const load = away ? 0 : (lock?.load ?? Math.min(planned, limit));
     if (!away && lock?.load !== undefined && lock.load > limit * 1.005)
       problems.push(
-        `Week of ${monday}: ${Math.round(lock.load)} is held fast, ${Math.round((lock.load / limit - 1) * 100)} % over what the weeks before allow.`,
+        `Week of ${monday}: ${Math.round(lock.load)} is locked, ${Math.round((lock.load / limit - 1) * 100)} % above what the weeks before it allow.`,
       );
     row = kind === 'normal' ? row + 1 : 0;
     if (kind === 'normal') beforeTaper = load;

@@ -7,7 +7,7 @@ const input = {
   good: 'Calm breath',
   cause: 'no-chest-press',
   drill: 'chest-lean',
-  cue: 'Lean on your chest.',
+  cue: 'Let your breastbone carry your legs.',
   tries: 4,
   relookOn: '2027-03-01',
 } as const;
@@ -15,7 +15,7 @@ const input = {
 describe('the page for the swimmer', () => {
   it('says one thing: the focus, its cue, the drill with its dose and its cautions', () => {
     const page = handout(input);
-    expect(page).toMatchObject({ focus: 'chest not pressed', cue: 'Lean on your chest.', good: 'Calm breath' });
+    expect(page).toMatchObject({ focus: 'Chest riding high', cue: 'Let your breastbone carry your legs.', good: 'Calm breath' });
     expect(page.drill.dose).toBe('4 × 10 s at most');
     expect(page.cautions).toContain('Standing depth only. Stand up at the first wish for air.');
   });

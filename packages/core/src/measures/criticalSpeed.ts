@@ -29,7 +29,7 @@ export class UnusableTrials extends RangeError {}
 export function criticalSpeed(trials: readonly Trial[]): CriticalSpeed {
   const sorted = [...trials].sort((a, b) => a.distanceM - b.distanceM);
   if (new Set(sorted.map((t) => t.distanceM)).size < 2) {
-    throw new UnusableTrials('Two different distances at least are needed.');
+    throw new UnusableTrials('At least two different distances are needed.');
   }
   for (let i = 1; i < sorted.length; i++) {
     const shorter = sorted[i - 1]!;

@@ -38,7 +38,7 @@ const CHI_HIGH = [
  */
 export function drift(offM: readonly number[], strokes: number, strokeLengthM: number): Drift {
   const n = offM.length;
-  if (n < LEAST_DRIFT_TRIES) throw new RangeError(`${LEAST_DRIFT_TRIES} tries at least are needed; there are ${n}.`);
+  if (n < LEAST_DRIFT_TRIES) throw new RangeError(`At least ${LEAST_DRIFT_TRIES} tries are needed; there are ${n}.`);
   if (!(strokes > 0 && strokeLengthM > 0)) throw new RangeError('strokes and strokeLengthM must be over 0');
   if (offM.some((y) => !(Math.abs(y) <= strokes * strokeLengthM)))
     throw new RangeError('Nobody ends further off the line than they swam.');

@@ -45,7 +45,7 @@ export interface Reading {
 
 /** Repeated readings of the same angle as their mean and reading error. @throws RangeError without any */
 export function repeatedReading(angles: readonly number[]): Reading {
-  if (angles.length === 0) throw new RangeError('Draw the line once at least.');
+  if (angles.length === 0) throw new RangeError('Draw the line at least once.');
   const meanDeg = angles.reduce((sum, a) => sum + a, 0) / angles.length;
   const errorDeg =
     angles.length < 2 ? null : Math.sqrt(angles.reduce((sum, a) => sum + (a - meanDeg) ** 2, 0) / (angles.length - 1));

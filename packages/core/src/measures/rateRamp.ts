@@ -54,7 +54,7 @@ export function rateRamp(reps: readonly RampRep[], seed = 1): RateRamp {
   const fit = parabola(reps);
   const none = { bestRateSpm: null, lowSpm: null, highSpm: null, distanceRateSpm: null };
   if (!fit || reps.length < LEAST_RAMP_REPS) {
-    const reason = `${LEAST_RAMP_REPS} reps at different rates at least are needed; there are ${reps.length}.`;
+    const reason = `At least ${LEAST_RAMP_REPS} reps at different rates are needed; there are ${reps.length}.`;
     return { ...(fit ?? { a: 0, b: 0, c: 0, rSquared: 0 }), ...none, verdict: 'unclear', reason };
   }
   if (fit.rSquared < LEAST_R_SQUARED) {

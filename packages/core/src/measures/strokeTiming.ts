@@ -54,7 +54,7 @@ export function strokeTiming(taps: readonly Tap[], distanceM: number | null = nu
   });
   const sorted = taps.filter((tap) => tap.timeS >= 0).sort((a, b) => a.timeS - b.timeS);
   const entries = sorted.filter((tap) => tap.kind === 'entry');
-  if (entries.length < 3) throw new RangeError('Tap three hand entries at least.');
+  if (entries.length < 3) throw new RangeError('Tap at least three hand entries.');
   const first = entries[0]!;
   const last = entries[entries.length - 1]!;
   const spanS = last.timeS - first.timeS;

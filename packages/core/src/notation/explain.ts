@@ -16,7 +16,7 @@ const NEEDS: Readonly<Record<string, string>> = {
   halves: 'two efforts, like “halves easy/all-out”',
   effort: 'an effort, like easy or 80%',
   drill: 'the name of a drill, like “drill side-kick”',
-  with: 'things to bring, like “with fins + buoy”',
+  with: 'kit, like “with fins + buoy”',
   rounds: 'a bracket, like “2 x (”',
   set: 'a distance, like “4 x 50 crawl”',
   block: 'minutes or a total, like “Land 6 min” or “Main = 800”',

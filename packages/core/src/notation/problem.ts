@@ -1,4 +1,4 @@
-/** Something to mend in a text, at its place. */
+/** Something to fix in a text, and where it is. */
 export interface TextProblem {
   /** From 1. */
   readonly line: number;

@@ -114,7 +114,7 @@ class Reader {
     }
     const unread = written[lines.length];
     if (unread) {
-      const why = bad > MOST_PROBLEMS ? 'So many lines cannot be read' : `A session has at most ${MOST_LINES} lines`;
+      const why = bad > MOST_PROBLEMS ? 'Too many lines cannot be read' : `A session has at most ${MOST_LINES} lines`;
       this.problems.push(atLine(unread[0]!.startLine ?? 1, `${why}: nothing from here on was read.`));
     }
     // What the whole session says comes first, wherever it stands: the pool decides what a distance is.
@@ -131,7 +131,7 @@ class Reader {
     for (const open of this.rounds) this.problems.push(problemAt(open.token, 'This bracket is never closed.'));
     if (wrong > 3 && wrong > lines.length / 2)
       this.problems.unshift(
-        atLine(1, 'This looks like another layout. One set a line, like “4 x 50 crawl easy, rest 20”.'),
+        atLine(1, 'This looks like another layout. One set per line, like “4 x 50 crawl easy, rest 20”.'),
       );
     return this.done();
   }

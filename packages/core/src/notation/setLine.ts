@@ -103,7 +103,7 @@ function lengthsOf({ extent, unit }: SetLine, pool: Pool, outside: boolean, say:
   say(
     extent,
     value > MOST.lengths * pool.length
-      ? 'This is farther than one swim can be.'
+      ? 'This is too far for one swim.'
       : `${value} is not whole lengths of a ${poolDistance(pool, 1)} ${pool.unit} ${outside ? 'loop' : 'pool'}: ${near.join(' or ')}?`,
     String(near[0]),
   );

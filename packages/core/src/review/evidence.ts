@@ -89,7 +89,7 @@ export function weighable(look: Look): { counted: [SignId, Sighting][]; setAside
     if (!here.has(sign)) {
       setAside.push({ sign, reason: `belongs to ${SIGNS[sign].stroke}, not to this look` });
     } else if (ALLOWED_BY_MODEL[look.model].includes(sign)) {
-      setAside.push({ sign, reason: 'is part of this stroke model, so it is no fault here' });
+      setAside.push({ sign, reason: 'is part of this stroke model, so it is not a fault here' });
     } else {
       counted.push([sign, sighting]);
     }

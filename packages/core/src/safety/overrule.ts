@@ -4,7 +4,7 @@ const REASON = { words: 4, letters: 20 } as const;
 /**
  * Why a text is no reason that can stand on record, or null when it is one: it takes whole words, not a row of dots.
  *
- * @example reasonProblem('..........') // 'Write the reason in whole words: …'
+ * @example reasonProblem('..........') // 'Write the reason in full: …'
  * @example reasonProblem('The harbour master allows it until nine.') // null
  */
 export function reasonProblem(text: string): string | null {
@@ -13,5 +13,5 @@ export function reasonProblem(text: string): string | null {
   const real = [...words].filter((word) => new Set(word).size > 1);
   const letters = (text.match(/\p{L}/gu) ?? []).length;
   if (real.length >= REASON.words && letters >= REASON.letters) return null;
-  return 'Write the reason in whole words: which local rule or which licensed person allows it, and why.';
+  return 'Write the reason in full: which local rule or which licensed person allows it, and why.';
 }

@@ -1,4 +1,4 @@
-/** Whom the longest time in the water is for. */
+/** Who the longest time in the water is for. */
 export const WATER_PEOPLE = ['used', 'first', 'child'] as const;
 export type WaterPerson = (typeof WATER_PEOPLE)[number];
 
@@ -21,7 +21,7 @@ const BANDS: readonly Band[] = [
   {
     under: 10,
     minutes: { used: NONE, first: NONE, child: NONE },
-    word: 'Under 10 °C nothing is planned here: winter groups go by their own rules.',
+    word: 'Under 10 °C nothing is planned here: winter groups follow their own rules.',
   },
   { under: 12, minutes: { used: [5, 10], first: NONE, child: NONE } },
   { under: 14, minutes: { used: [10, 20], first: [0, 5], child: NONE } },

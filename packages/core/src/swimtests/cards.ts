@@ -43,13 +43,13 @@ const NO_RACE = 'If something hurts, stop. The test can wait.';
 export const SWIM_TEST: Readonly<Record<SwimTestKind, SwimTestCard>> = {
   'critical-speed': {
     name: 'Critical speed',
-    purpose: 'The speed that can be held for long: sets the paces of training and foretells races of 3 to 40 minutes.',
+    purpose: 'The speed a swimmer can hold for a long time: it sets training paces and predicts races of 3 to 40 minutes.',
     steps: [
       'Warm up for 15 minutes.',
       '400 m all-out from a push, even from start to end. Take the time.',
-      'Swim easy and rest until ready, 10 minutes at least; another day is as good.',
+      'Swim easy and rest until ready, at least 10 minutes; another day is just as good.',
       '200 m all-out from a push. Take the time.',
-      'A third distance, 100 or 800 m, tells how sure the number is.',
+      'A third distance, 100 or 800 m, shows how reliable the number is.',
     ],
     cautions: [NO_RACE, 'All-out swims are for those who train regularly and are well today.'],
     measures: 'critical speed',
@@ -64,7 +64,7 @@ export const SWIM_TEST: Readonly<Record<SwimTestKind, SwimTestCard>> = {
     steps: [
       'Set the beeper to a comfortable rate, 8 to 10 under the usual one.',
       '6 to 8 × 50 m, one hand entry on every beep, a minute of rest.',
-      'Each rep 3 to 4 strokes a minute higher. Same effort of mind: stay on the beep.',
+      'Each rep 3 to 4 strokes a minute higher. Same mental effort: stay on the beep.',
       'Take the time of each rep and the strokes of one length.',
     ],
     cautions: [NO_RACE],
@@ -80,7 +80,7 @@ export const SWIM_TEST: Readonly<Record<SwimTestKind, SwimTestCard>> = {
     steps: [
       'One length at the pace that matters, from a push.',
       'Take the time and the metres of the push-off to the first stroke, the whole time, and the strokes.',
-      'Three lengths tell how well it repeats.',
+      'Three lengths show how well it repeats.',
     ],
     cautions: [],
     measures: 'clean speed',
@@ -97,7 +97,7 @@ export const SWIM_TEST: Readonly<Record<SwimTestKind, SwimTestCard>> = {
       'A spotter swims or walks beside and stops the swimmer by a touch.',
       'Ten strokes with closed eyes, at the usual pace. The spotter marks where it ends.',
       'Measure the metres off the line: left is minus, right is plus.',
-      'Four tries at least, with a rest between.',
+      'At least four tries, with a rest between them.',
     ],
     cautions: [
       'Never towards a wall, never without a spotter, never among other swimmers.',

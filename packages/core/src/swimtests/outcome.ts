@@ -93,10 +93,10 @@ function outcomeOf(input: TestInput): TestOutcome {
       return {
         value: cs.criticalSpeedMps,
         error: cs.standardErrorMps,
-        words: `${formatTime(cs.paceSPer100m, 1)} per 100 m; ${cs.dPrimeM.toFixed(0)} m on top of it in hand`,
+        words: `${formatTime(cs.paceSPer100m, 1)} per 100 m; ${cs.dPrimeM.toFixed(0)} m in reserve`,
         method: `Line d = CS·t + D′ through ${input.trials.length} swims (Wakayoshi et al. 1992). ${
           cs.standardErrorMps === null
-            ? 'Two swims fit exactly: a third would tell how sure it is.'
+            ? 'Two swims fit exactly: a third would show how reliable it is.'
             : `Standard error ${cs.standardErrorMps.toFixed(3)} m/s.`
         }`,
       };
@@ -116,7 +116,7 @@ function outcomeOf(input: TestInput): TestOutcome {
       };
     }
     case 'clean-length': {
-      if (input.lengths.length === 0) throw new RefusedTest('One length at least is needed.');
+      if (input.lengths.length === 0) throw new RefusedTest('At least one length is needed.');
       const lengths = input.lengths.map(lengthMetrics);
       const value = mean(lengths.map((l) => l.speedMps));
       const strokeLength = mean(lengths.map((l) => l.strokeLengthM));
@@ -149,7 +149,7 @@ function outcomeOf(input: TestInput): TestOutcome {
       const ladder = LADDERS[input.ladder];
       const step = ladder.steps[input.step];
       if (!step) throw new RefusedTest('This ladder has no such step.');
-      if (!(input.tries > 0)) throw new RefusedTest('Count one try at least.');
+      if (!(input.tries > 0)) throw new RefusedTest('Count at least one try.');
       if (input.passed > input.tries) throw new RefusedTest('More tries reached the mark than were made.');
       const passed = input.tries >= step.tries && input.passed === input.tries;
       return {
@@ -202,7 +202,7 @@ export function stepPassed(input: TestInput & { kind: 'ladder-step' }): boolean 
 }
 
 function repeated(values: readonly number[], unit: string, one: string, many: string, most: number): TestOutcome {
-  if (values.length === 0) throw new RefusedTest(`One ${one} at least is needed.`);
+  if (values.length === 0) throw new RefusedTest(`At least one ${one} is needed.`);
   if (values.some((v) => !(v > 0 && v <= most)))
     throw new RefusedTest(`Each ${one} lies between 0 and ${most} ${unit}.`);
   const error = standardError(values);

@@ -52,7 +52,7 @@ export function EyeRecord({ history }: { readonly history: EyeHistory }) {
 function recordWord(found: number, missed: number, falseAlarms: number): string {
   const parts = [
     found + missed > 0 ? `found ${found} of ${found + missed}` : null,
-    falseAlarms > 0 ? `seen ${falseAlarms} times in vain` : null,
+    falseAlarms > 0 ? `${falseAlarms} false ${falseAlarms === 1 ? 'alarm' : 'alarms'}` : null,
   ];
   return parts.filter((part) => part !== null).join(', ');
 }

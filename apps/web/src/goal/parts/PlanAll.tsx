@@ -1,4 +1,4 @@
-/** Works out everybody's weeks anew, in the background, with its progress and a way to stop. */
+/** Replans everyone, in the background, with its progress and a way to stop. */
 import type { JobView } from '@upwell/contract/goal';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';

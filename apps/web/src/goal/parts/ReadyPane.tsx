@@ -12,7 +12,7 @@ import { useTheme } from '@/ui/useTheme';
 import { chosen } from '../raceDraft';
 import type { PaneProps } from '../useRace';
 
-/** The mark a coach sets by hand; to both sides breathes whoever the swimmer's page says so. */
+/** The mark that a coach sets by hand; breathing to both sides is taken from the swimmer's page. */
 const MARK: Readonly<Partial<Record<ReadyId, Exclude<keyof ReadyMarks, 'coldDips'>>>> = {
   sighting: 'sighting',
   'group-start': 'groupStart',
@@ -112,8 +112,7 @@ export function ReadyPane({ race, facts, coach }: PaneProps) {
         ) : null}
       </View>
       <Text variant="bodySmall" style={styles.top}>
-        Ladders, tracks and sessions outside tick by themselves; what you saw yourself you say here. Water, weather and
-        the rules of the event come first, and so does the lifeguard.
+        Ladders, tracks and open-water sessions are ticked automatically; tick here what you have seen yourself. The water, the weather, the rules of the event and the lifeguard come first.
       </Text>
     </View>
   );

@@ -127,7 +127,7 @@ interface FooterProps {
   readonly keep: () => Promise<void>;
 }
 
-/** Drawn anew only when something of it changes: a slider that is dragged must not wait for it. */
+/** Redrawn only when something in it changes: a slider that is dragged must not wait for it. */
 const Footer = memo(function Footer({ saving, changed, keep, ...steps }: FooterProps) {
   return (
     <View style={styles.row}>

@@ -49,7 +49,7 @@ interface FocusChoiceProps {
   readonly draft: ReviewDraft;
   readonly cause: CauseId;
   readonly others: readonly RankedCause[];
-  /** Level, model, health notes and past records of whoever it is for. */
+  /** Level, model, health notes and past records of the swimmer it is for. */
   readonly choice: DrillChoice;
   readonly onChange: (change: Partial<ReviewDraft>) => void;
   readonly errors: Readonly<Record<string, string>>;

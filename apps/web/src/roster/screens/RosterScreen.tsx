@@ -197,7 +197,7 @@ function Look({ opened, onOther }: { readonly opened: Opened; readonly onOther: 
       {data?.rows.some((l) => l.levelOfAll) ? (
         <Card title="Lines without a level">
           <Choice
-            label="Take them for"
+            label="Treat them as"
             options={LEVELS.map((value) => ({ value, label: LEVEL[value].name }))}
             chosen={[level]}
             onPress={(value) => {

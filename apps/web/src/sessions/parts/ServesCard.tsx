@@ -1,4 +1,4 @@
-/** Whom the theme and each drill serve, by their focuses and plans, and where their plans pull another way. */
+/** Who the theme and each drill help, by their focuses and plans, and where their plans pull another way. */
 import type { SessionProposal } from '@upwell/contract/sessions';
 import { drillCard } from '@upwell/core/library';
 import { CAUSES } from '@upwell/core/review';

@@ -24,7 +24,7 @@ export function TextPane({ text, read, reading, onText }: TextPaneProps) {
     field?.focus();
     field?.setSelectionRange?.(at, at + problem.length);
   };
-  const mend = (problem: TextProblem) => {
+  const fix = (problem: TextProblem) => {
     const at = offsetOf(text, problem);
     onText(text.slice(0, at) + problem.instead! + text.slice(at + problem.length));
   };
@@ -66,7 +66,7 @@ export function TextPane({ text, read, reading, onText }: TextPaneProps) {
               {problem.message}
             </Text>
             {problem.instead ? (
-              <Button compact mode="outlined" onPress={() => mend(problem)}>
+              <Button compact mode="outlined" onPress={() => fix(problem)}>
                 {`Write “${problem.instead}”`}
               </Button>
             ) : null}

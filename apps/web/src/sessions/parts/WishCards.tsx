@@ -31,7 +31,7 @@ export function ThemeCard({ wish, proposal, change }: PartProps & { readonly pro
   const themes = proposal?.themes.slice(0, 5) ?? [];
   const theme = wish.theme ?? themes[0]?.cause ?? null;
   const wanted = search.trim().toLowerCase();
-  const shown = CAUSE_IDS.filter((id) => `${CAUSES[id].name} ${CAUSES[id].stage}`.includes(wanted));
+  const shown = CAUSE_IDS.filter((id) => `${CAUSES[id].name} ${CAUSES[id].stage}`.toLowerCase().includes(wanted));
   return (
     <Card
       title="Theme"

@@ -75,7 +75,7 @@ export function CourseMap(props: CourseMapProps) {
       size,
     );
   };
-  // The flat map is laid once for what is shown, not anew for every move: a start that is dragged must not take
+  // The flat map is laid once for what is shown, not again for every move: a start that is dragged must not take
   // the ground along, and a mark that is moved must not move the view.
   const [frame, setFrame] = useState<Frame | null>(null);
   const frameKey = `${fitKey} ${width} ${height}`;

@@ -1,4 +1,4 @@
-/** Whom the sheet is for: a swimmer found by name, or what is usual at a level. */
+/** Who the sheet is for: a swimmer found by name, or what is usual at a level. */
 import { LEVEL, LEVELS } from '@upwell/core/swimmers';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -122,8 +122,7 @@ function Tracks({ view }: { readonly view: CourseView }) {
       ) : null}
       {rows && rows.length === 0 && !opened && !reading ? (
         <Empty title="No swims yet">
-          Bring in the GPX or CSV of a watch: metres swum against the course, where the line was left, and how it drifts
-          between looks.
+          Import a GPX or CSV from a watch to see metres swum against the course, where the swimmer left the line, and the drift between looks.
         </Empty>
       ) : null}
     </Screen>

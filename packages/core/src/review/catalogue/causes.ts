@@ -26,7 +26,7 @@ const OPEN = ['open-water'] as const;
 
 export const CAUSES = {
   unease: {
-    name: 'water unease',
+    name: 'Not at ease in the water',
     strokes: CRAWL_AND_BREAST,
     stage: 'calm',
     costs: 'A tense body cannot float, so nothing built on top of it holds.',
@@ -35,7 +35,7 @@ export const CAUSES = {
     answers: ['bob-ladder', 'star-float'],
   },
   'holds-breath': {
-    name: 'breath held under water',
+    name: 'Holding the breath',
     strokes: CRAWL,
     stage: 'breathing',
     costs: 'Air that is not let out under water leaves no time to take new air in.',
@@ -44,7 +44,7 @@ export const CAUSES = {
     answers: ['bob-ladder', 'hum-out-swim'],
   },
   'empties-lungs': {
-    name: 'over-emptying',
+    name: 'Emptying the lungs',
     strokes: CRAWL,
     stage: 'breathing',
     costs: 'Empty lungs float badly and make the next breath a gasp.',
@@ -53,7 +53,7 @@ export const CAUSES = {
     answers: ['half-breath-swim', 'exhale-pause-sip'],
   },
   'late-exhale': {
-    name: 'exhales into the breath',
+    name: 'Blowing out while breathing in',
     strokes: CRAWL,
     stage: 'breathing',
     costs: 'Blowing while the mouth is clear spends the moment meant for breathing in.',
@@ -62,7 +62,7 @@ export const CAUSES = {
     answers: ['exhale-pause-sip', 'hum-out-swim'],
   },
   'late-breath': {
-    name: 'breath timed late',
+    name: 'Breathing late',
     strokes: CRAWL,
     stage: 'breathing',
     costs: 'The front arm waits or collapses while the head comes back too late.',
@@ -71,7 +71,7 @@ export const CAUSES = {
     answers: ['side-kick', 'six-one-six'],
   },
   'breath-too-low': {
-    name: 'seeks air too low',
+    name: 'Turning too far for air',
     strokes: CRAWL,
     stage: 'breathing',
     costs: 'Turning further and further for air drags shoulders and front arm out of place.',
@@ -80,7 +80,7 @@ export const CAUSES = {
     answers: ['float-board-breathing', 'breath-height-swim', 'side-kick'],
   },
   'lifts-head': {
-    name: 'lifts the head to breathe',
+    name: 'Lifting the head to breathe',
     strokes: CRAWL,
     stage: 'breathing',
     costs: 'When the head goes up the legs go down, and the stroke stalls at every breath.',
@@ -89,7 +89,7 @@ export const CAUSES = {
     answers: ['cheek-down-breathing', 'float-board-breathing', 'side-kick'],
   },
   'one-sided': {
-    name: 'one-sided habit',
+    name: 'One-sided breathing',
     strokes: CRAWL,
     stage: 'breathing',
     costs: 'One side rolls and pulls more than the other, and one side stays blind outdoors.',
@@ -98,7 +98,7 @@ export const CAUSES = {
     answers: ['weak-side-warm-up', 'every-three-swim'],
   },
   'looks-forward': {
-    name: 'looks forward',
+    name: 'Looking forward',
     strokes: CRAWL,
     stage: 'head and body line',
     costs: 'What the head lifts, the hips pay for.',
@@ -107,7 +107,7 @@ export const CAUSES = {
     answers: ['tile-gaze-swim', 'chest-lean'],
   },
   'head-wanders': {
-    name: 'head does not stay still',
+    name: 'Head not still',
     strokes: CRAWL,
     stage: 'head and body line',
     costs: 'The body follows the head, so every swing of it steers.',
@@ -116,16 +116,16 @@ export const CAUSES = {
     answers: ['still-head-swim', 'side-kick'],
   },
   'no-chest-press': {
-    name: 'chest not pressed',
+    name: 'Chest riding high',
     strokes: CRAWL,
     stage: 'head and body line',
     costs: 'With the chest high the swimmer pushes uphill all the way.',
     check: 'Gentle flutter, face down, arms hanging, lean on the chest: do the heels reach the surface?',
-    cue: 'Lean on your chest.',
+    cue: 'Let your breastbone carry your legs.',
     answers: ['chest-lean', 'tile-gaze-swim'],
   },
   'soft-core': {
-    name: 'weak middle',
+    name: 'Weak core',
     strokes: CRAWL_AND_BREAST,
     stage: 'head and body line',
     costs: 'The body bends where it should turn in one piece.',
@@ -134,7 +134,7 @@ export const CAUSES = {
     answers: ['belly-in-kick', 'streamline-glide'],
   },
   'flat-body': {
-    name: 'rolls too little',
+    name: 'Too little roll',
     strokes: CRAWL,
     stage: 'alignment',
     costs: 'Flat shoulders shorten the reach and strain the joint.',
@@ -143,7 +143,7 @@ export const CAUSES = {
     answers: ['side-kick', 'six-one-six', 'six-three-six'],
   },
   'over-roll': {
-    name: 'rolls too much',
+    name: 'Too much roll',
     strokes: CRAWL,
     stage: 'alignment',
     costs: 'Past the balance point there is only falling back, and nothing drives.',
@@ -152,7 +152,7 @@ export const CAUSES = {
     answers: ['six-three-six', 'breath-height-swim', 'side-kick'],
   },
   'crosses-midline': {
-    name: 'crosses the middle',
+    name: 'Crossing over',
     strokes: CRAWL,
     stage: 'alignment',
     costs: 'A hand that enters past the nose steers instead of driving.',
@@ -161,7 +161,7 @@ export const CAUSES = {
     answers: ['two-rail-swim', 'width-trial', 'catch-up', 'side-kick'],
   },
   'presses-lead-arm': {
-    name: 'pushes down on the lead arm',
+    name: 'Pressing down on the lead arm',
     strokes: CRAWL,
     stage: 'catch and pull',
     costs: 'Pressing down lifts the front, sinks the back and leaves no catch.',
@@ -170,7 +170,7 @@ export const CAUSES = {
     answers: ['front-scull', 'catch-up'],
   },
   'dropped-elbow': {
-    name: 'dropped elbow',
+    name: 'Dropped elbow',
     strokes: CRAWL,
     stage: 'catch and pull',
     costs: 'Water is pushed down first and then lost.',
@@ -179,7 +179,7 @@ export const CAUSES = {
     answers: ['front-scull', 'barrel-reach', 'mid-scull', 'doggy-paddle'],
   },
   'shallow-pull': {
-    name: 'shallow pull',
+    name: 'Shallow pull',
     strokes: CRAWL,
     stage: 'catch and pull',
     costs: 'A hand near the surface holds only a short column of water.',
@@ -188,7 +188,7 @@ export const CAUSES = {
     answers: ['deep-reach-pull', 'doggy-paddle'],
   },
   'pulls-across': {
-    name: 'pulls across the body',
+    name: 'Pulling across the body',
     strokes: CRAWL,
     stage: 'catch and pull',
     costs: 'Part of every pull pushes sideways.',
@@ -197,7 +197,7 @@ export const CAUSES = {
     answers: ['two-rail-pull', 'doggy-paddle', 'two-rail-swim'],
   },
   'short-finish': {
-    name: 'short finish',
+    name: 'Short finish',
     strokes: CRAWL,
     stage: 'catch and pull',
     costs: 'The fastest part of the pull is left out.',
@@ -206,7 +206,7 @@ export const CAUSES = {
     answers: ['back-scull', 'doggy-paddle'],
   },
   'flat-entry': {
-    name: 'lays the hand down',
+    name: 'Flat hand entry',
     strokes: CRAWL,
     stage: 'catch and pull',
     costs: 'A flat hand brakes and carries air into the catch.',
@@ -215,7 +215,7 @@ export const CAUSES = {
     answers: ['slice-and-reach', 'fingertip-drag'],
   },
   'no-reach': {
-    name: 'short in front',
+    name: 'Short reach',
     strokes: CRAWL,
     stage: 'catch and pull',
     costs: 'A stroke that begins early is a stroke cut short.',
@@ -224,7 +224,7 @@ export const CAUSES = {
     answers: ['slice-and-reach', 'six-one-six'],
   },
   'slow-recovery': {
-    name: 'slow recovery',
+    name: 'Slow recovery',
     strokes: CRAWL,
     stage: 'recovery',
     costs: 'An arm in the air is a weight that presses the body down.',
@@ -233,7 +233,7 @@ export const CAUSES = {
     answers: ['quick-hand-return', 'fingertip-drag', 'spin-up'],
   },
   'stiff-recovery': {
-    name: 'stiff recovery',
+    name: 'Stiff recovery',
     strokes: CRAWL,
     stage: 'recovery',
     costs: 'Neck and shoulders tire, and the body rocks with the swinging arm.',
@@ -242,7 +242,7 @@ export const CAUSES = {
     answers: ['relaxed-hand-swim', 'fingertip-drag'],
   },
   'knee-kick': {
-    name: 'kicks from the knee',
+    name: 'Kicking from the knee',
     strokes: CRAWL,
     stage: 'kick',
     costs: 'The thigh becomes a brake at every kick.',
@@ -251,7 +251,7 @@ export const CAUSES = {
     answers: ['hip-kick-ladder'],
   },
   'stiff-ankles': {
-    name: 'stiff ankles',
+    name: 'Stiff ankles',
     strokes: CRAWL,
     stage: 'kick',
     costs: 'Hooked feet push the wrong way.',
@@ -260,7 +260,7 @@ export const CAUSES = {
     answers: ['ankle-mobility', 'hip-kick-ladder'],
   },
   'deep-kick': {
-    name: 'kicks too deep',
+    name: 'Kicking too deep',
     strokes: CRAWL,
     stage: 'kick',
     costs: 'Feet far below the body drag like an anchor.',
@@ -269,7 +269,7 @@ export const CAUSES = {
     answers: ['hip-kick-ladder'],
   },
   'kick-pause': {
-    name: 'kick stops at the breath',
+    name: 'Kick stops at the breath',
     strokes: CRAWL,
     stage: 'kick',
     costs: 'The body sinks and twists while the legs wait.',
@@ -278,7 +278,7 @@ export const CAUSES = {
     answers: ['belly-in-kick', 'side-kick'],
   },
   'over-kick': {
-    name: 'over-kicks for the distance',
+    name: 'Kicking too hard for the distance',
     strokes: CRAWL,
     stage: 'kick',
     costs: 'The legs burn most of the air for little speed.',
@@ -287,7 +287,7 @@ export const CAUSES = {
     answers: ['two-beat-timing'],
   },
   'scissor-feet': {
-    name: 'feet not turned out or uneven',
+    name: 'Feet not turned out, or uneven',
     strokes: BREAST,
     stage: 'kick',
     costs: 'An uneven kick steers and loads the inside of the knee.',
@@ -296,7 +296,7 @@ export const CAUSES = {
     answers: ['back-kick'],
   },
   'over-glide': {
-    name: 'waits too long',
+    name: 'Over-gliding',
     strokes: CRAWL,
     stage: 'timing and rate',
     costs: 'Every stroke has to speed the body up again.',
@@ -305,7 +305,7 @@ export const CAUSES = {
     answers: ['quick-rhythm-swim', 'quick-hand-return'],
   },
   spins: {
-    name: 'spins',
+    name: 'Spinning',
     strokes: CRAWL,
     stage: 'timing and rate',
     costs: 'The arms go round faster than the water can be held.',
@@ -314,7 +314,7 @@ export const CAUSES = {
     answers: ['front-scull', 'count-down-50s'],
   },
   'pull-kick-clash': {
-    name: 'kicks and pulls together',
+    name: 'Kicking and pulling together',
     strokes: BREAST,
     stage: 'timing and rate',
     costs: 'Pull and kick cancel each other.',
@@ -323,7 +323,7 @@ export const CAUSES = {
     answers: ['pull-kick-glide', 'kick-and-stay-long'],
   },
   'no-glide-habit': {
-    name: 'no glide',
+    name: 'No glide',
     strokes: BREAST,
     stage: 'timing and rate',
     costs: 'The kick is spent before it has carried the body.',
@@ -332,7 +332,7 @@ export const CAUSES = {
     answers: ['pull-kick-glide', 'kick-and-stay-long'],
   },
   'late-lift': {
-    name: 'looks up after the pull',
+    name: 'Head up too late',
     strokes: BREAST,
     stage: 'breathing',
     costs: 'The body sinks at the very moment it needs air.',
@@ -341,7 +341,7 @@ export const CAUSES = {
     answers: ['head-and-hands'],
   },
   'head-up': {
-    name: 'head stays up',
+    name: 'Head stays up',
     strokes: BREAST,
     stage: 'head and body line',
     costs: 'A head held up lowers the hips for the whole length.',
@@ -350,7 +350,7 @@ export const CAUSES = {
     answers: ['breathe-down'],
   },
   'long-pull': {
-    name: 'pulls too far back',
+    name: 'Pulling too far back',
     strokes: BREAST,
     stage: 'catch and pull',
     costs: 'Arms that go too far have a long, braking way home.',
@@ -359,7 +359,7 @@ export const CAUSES = {
     answers: ['mini-pull'],
   },
   'side-roll': {
-    name: 'rolls sideways in the turn',
+    name: 'Rolling sideways in the turn',
     strokes: TURN,
     stage: 'turns',
     costs: 'A crooked roll throws away the fastest metres of the length.',
@@ -369,7 +369,7 @@ export const CAUSES = {
     answers: ['tumble-ladder'],
   },
   'wall-distance': {
-    name: 'wrong distance to the wall',
+    name: 'Wrong distance to the wall',
     strokes: TURN,
     stage: 'turns',
     costs: 'Too far misses the push, too near hurts the heels.',
@@ -379,7 +379,7 @@ export const CAUSES = {
     answers: ['tumble-ladder'],
   },
   'no-streamline': {
-    name: 'no streamline',
+    name: 'No streamline',
     strokes: TURN,
     stage: 'turns',
     costs: 'Open hands and a lifted head give the push away at once.',
@@ -388,7 +388,7 @@ export const CAUSES = {
     answers: ['streamline-glide'],
   },
   'tumble-too-soon': {
-    name: 'tumble not ready',
+    name: 'Not ready to tumble',
     strokes: TURN,
     stage: 'turns',
     costs: 'An unready roll costs air and direction; a clean open turn is faster.',
@@ -397,7 +397,7 @@ export const CAUSES = {
     answers: ['tumble-ladder'],
   },
   'sights-high': {
-    name: 'lifts the whole head to look',
+    name: 'Lifting the whole head to sight',
     strokes: OPEN,
     stage: 'open-water skills',
     costs: 'A high look stops the stroke and drops the hips.',
@@ -406,7 +406,7 @@ export const CAUSES = {
     answers: ['low-eyes-sighting'],
   },
   'breathes-forward': {
-    name: 'breathes while looking',
+    name: 'Breathing while sighting',
     strokes: OPEN,
     stage: 'open-water skills',
     costs: 'A mouth that opens forward drinks the next wave.',
@@ -415,7 +415,7 @@ export const CAUSES = {
     answers: ['low-eyes-sighting'],
   },
   'sights-seldom': {
-    name: 'looks too seldom',
+    name: 'Sighting too rarely',
     strokes: OPEN,
     stage: 'open-water skills',
     costs: 'Metres are swum that are not on the course.',
@@ -424,7 +424,7 @@ export const CAUSES = {
     answers: ['counted-looks'],
   },
   'sights-often': {
-    name: 'looks too often',
+    name: 'Sighting too often',
     strokes: OPEN,
     stage: 'open-water skills',
     costs: 'The rhythm breaks and the neck tires for a line that was straight anyway.',
@@ -433,7 +433,7 @@ export const CAUSES = {
     answers: ['counted-looks'],
   },
   'poor-aim': {
-    name: 'aims at small or moving things',
+    name: 'Aiming at small or moving things',
     strokes: OPEN,
     stage: 'open-water skills',
     costs: 'A small or moving mark is lost, and every search costs strokes.',
@@ -442,7 +442,7 @@ export const CAUSES = {
     answers: ['name-the-aim'],
   },
   'veers-habit': {
-    name: 'pulls to one side',
+    name: 'Pulling to one side',
     strokes: OPEN,
     stage: 'open-water skills',
     costs: 'A steady pull to one side bends every leg the same way.',
@@ -451,7 +451,7 @@ export const CAUSES = {
     answers: ['ten-blind-strokes', 'two-rail-swim', 'every-three-swim'],
   },
   'late-resight': {
-    name: 'lost after the buoy',
+    name: 'Off line after the buoy',
     strokes: OPEN,
     stage: 'open-water skills',
     costs: 'A late look after a mark starts the next leg wrong.',
@@ -460,7 +460,7 @@ export const CAUSES = {
     answers: ['buoy-turn'],
   },
   'long-stroke-in-chop': {
-    name: 'stroke unfit for chop',
+    name: 'Stroke too long for chop',
     strokes: OPEN,
     stage: 'open-water skills',
     costs: 'A long gliding stroke loses everything at each knock.',

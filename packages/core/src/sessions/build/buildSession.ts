@@ -71,7 +71,7 @@ export function anotherSession(request: BuildRequest, shown: SessionPlan): Build
     last = buildSession({ ...request, seed: shown.seed + i });
     if (last.kind === 'clash' || JSON.stringify(last.plan.groups) !== before) return last;
   }
-  return last?.kind === 'built' ? { ...last, notes: [...last.notes, 'Nothing else fits these demands.'] } : last!;
+  return last?.kind === 'built' ? { ...last, notes: [...last.notes, 'Nothing else fits these requirements.'] } : last!;
 }
 
 function assemble(request: BuildRequest, group: GroupRequest, index: number, found: Found): GroupPlan {

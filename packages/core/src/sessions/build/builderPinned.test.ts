@@ -314,7 +314,7 @@ describe('what cannot be', () => {
       clashes: [
         {
           group: 1,
-          message: 'Settle: not yet ten metres on their own: no lengths are kept.',
+          message: 'Settle: not yet ten metres on their own: no lengths are planned.',
           changes: ['Unlock a block.'],
         },
       ],
@@ -413,7 +413,7 @@ describe('another session', () => {
     const other = anotherSession(request, shown) as { plan: SessionPlan; notes: readonly string[] };
     expect(other.plan.groups).toEqual(shown.groups);
     expect(other.plan.seed).toBe(7 + 12);
-    expect(other.notes.at(-1)).toBe('Nothing else fits these demands.');
+    expect(other.notes.at(-1)).toBe('Nothing else fits these requirements.');
   });
 
   it('says what clashes at once', () => {

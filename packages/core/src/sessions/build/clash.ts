@@ -21,7 +21,7 @@ export function lockedProblems(request: BuildRequest, group: GroupRequest, index
   const bare = { ...bareGroup(group, index), breathRecord: watched, blocks };
   const { place = 'pool', pool } = request;
   if (byTheClock(group, pool) && blocks.some((block) => setsOf(block.items).some(({ set }) => set.kind !== 'timed')))
-    return ['not yet ten metres on their own: no lengths are kept.'];
+    return ['not yet ten metres on their own: no lengths are planned.'];
   return blocks.flatMap((block) =>
     setsOf(block.items).flatMap(({ set }) => setProblems(set, bare, { place, pool, block: block.kind })),
   );
@@ -37,7 +37,7 @@ export function beginnerProblem({ pool }: BuildRequest, group: GroupRequest): Om
     };
   if (group.lengths != null)
     return {
-      message: `${name}: not yet ten metres on their own, or in a long pool: tries where one can stand, by the clock, and no distance.`,
+      message: `${name}: not yet ten metres on their own, or in a long pool: timed tries in standing depth, no distance.`,
       changes: ['Leave the distance to the level.'],
     };
   return null;

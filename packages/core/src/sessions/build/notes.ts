@@ -13,7 +13,7 @@ export function notesOn(request: BuildRequest, plan: SessionPlan): string[] {
     const notes: string[] = [];
     if (group.paceIsGuess) notes.push(`${group.name}: no 400 m time, the clock uses the level's usual pace.`);
     if (byTheClock(asked, plan.pool))
-      notes.push(`${group.name}: by the clock where one can stand, until “ten metres on their own” is passed.`);
+      notes.push(`${group.name}: timed tries in standing depth until “ten metres on their own” is passed.`);
     notes.push(...poolNotes(group, plan.pool));
     const limit = loadLimitOf(request, asked);
     const over = Math.round((groupTotals(group, plan.pool).load / limit - 1) * 100);
@@ -34,8 +34,8 @@ function poolNotes(group: GroupPlan, pool: Pool): string[] {
   const [shallow, wall] = [named('shallow'), named('wall')];
   return [
     ...(shallow && pool.standingDepth === undefined
-      ? [`${group.name}: look first whether this pool has standing depth: ${shallow} needs it.`]
+      ? [`${group.name}: check first that this pool has standing depth: ${shallow} needs it.`]
       : []),
-    ...(wall && pool.edge === undefined ? [`${group.name}: look at the edge first: ${wall} is done at the wall.`] : []),
+    ...(wall && pool.edge === undefined ? [`${group.name}: check the edge first: ${wall} is done at the wall.`] : []),
   ];
 }

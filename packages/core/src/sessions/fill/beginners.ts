@@ -62,7 +62,7 @@ export function beginnerBlocks(
       timed('sd', 1, endS, {
         drill: 'wall-tries',
         rest: 0,
-        note: 'Where one can stand: breathe out slowly, lie on the back if wanted, and say what went well.',
+        note: 'In standing depth: breathe out slowly, lie on your back if you like, and say what went well.',
       }),
     ]),
   ];

@@ -113,7 +113,7 @@ function starts(context: Context): Candidate[] {
         timed('sp', reps, 20, {
           effort: 1,
           rest: 60,
-          note: 'Off the line together, whistle stops all. Stop when the stroke breaks.',
+          note: 'Off the line together; a whistle stops everyone. Stop when the stroke breaks.',
         }),
       ],
       1,

@@ -13,7 +13,7 @@ import { groupOf, setOf } from '../plan/testPlans';
 
 const lane: LaneRep = { poolLengthM: 25, rep: 100, gapS: 5, sendOffS: 120, reps: 3 };
 
-/** Who is level with whom, found by walking through the rep in small steps: the slow way to the same answer. */
+/** Which swimmers are level with each other, found by walking through the rep in small steps: the slow way to the same answer. */
 function bySteps(speeds: readonly number[], { rep, gapS, poolLengthM }: LaneRep): Set<string> {
   const met = new Set<string>();
   const at = (i: number, t: number) => speeds[i]! * (t - i * gapS);

@@ -51,9 +51,9 @@ export function loadPrompts(summary: LoadSummary): string[] {
   const { ratio, monotony } = summary;
   const prompts: string[] = [];
   if (ratio !== null && ratio > 1 + WEEKLY_RISE)
-    prompts.push(`${Math.round((ratio - 1) * 100)} % more than the mean of the last four weeks. How do they feel?`);
+    prompts.push(`${Math.round((ratio - 1) * 100)} % more than the average of the last four weeks. How do they feel?`);
   if (ratio !== null && ratio < 0.5) prompts.push('Less than half of usual. Away, ill, or planned?');
-  if (monotony !== null && monotony > MONOTONOUS) prompts.push('Every day is much alike. Where is the easy day?');
+  if (monotony !== null && monotony > MONOTONOUS) prompts.push('Every day is much the same. Where is the easy day?');
   return prompts;
 }
 

@@ -115,9 +115,9 @@ function groupProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople)
   const problems: string[] = [];
   const totals = groupTotals(group, plan.pool);
   const inTheWater = group.blocks.some((b) => setsOf(b.items).length > 0);
-  if (totals.metres === 0 && !inTheWater) return [`${group.name} swims nothing.`];
+  if (totals.metres === 0 && !inTheWater) return [`${group.name} has nothing to swim.`];
   if (!group.blocks.some((b) => b.kind === 'land' && b.landMinutes > 0))
-    problems.push(`${group.name}: no preparation on land.`);
+    problems.push(`${group.name}: no warm-up on land.`);
   for (const block of group.blocks) {
     // By the clock at the wall there are no metres to share.
     if (block.kind === 'land' || totals.metres === 0) continue;
@@ -138,7 +138,7 @@ function groupProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople)
     if (group.level !== 'settle' && !isAtLeast(group.level, drill.from))
       problems.push(`${group.name}: ${drill.name} is above this level.`);
     const flag = drill.notWith.find((f) => people?.some((p) => p.healthFlags.includes(f)));
-    if (flag) problems.push(`${group.name}: ${drill.name} is not for somebody here (${flag}).`);
+    if (flag) problems.push(`${group.name}: ${drill.name} is not suitable for someone here (${flag}).`);
   }
   const notes = [group.note, ...group.blocks.flatMap((b) => [b.note, ...setsOf(b.items).map(({ set }) => set.note)])];
   if (notes.some((note) => asksForFewBreaths(note)))
@@ -189,7 +189,7 @@ function peopleProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople
   const swims = group.blocks.some((b) => setsOf(b.items).some(({ set }) => set.kind !== 'timed'));
   if (!swims || atTheWall.length === 0) return [];
   return [
-    `${group.name}: ${names(atTheWall)} not yet past “ten metres on their own”: no lengths, only tries where one can stand, by the clock.`,
+    `${group.name}: ${names(atTheWall)} not yet past “ten metres on their own”: no lengths, only timed tries in standing depth.`,
   ];
 }
 
@@ -209,14 +209,14 @@ export function setProblems(set: AnySet, group: GroupPlan, stands: Stands): stri
 /** Why a swim outside ends where nobody can get out, or null. */
 function loopProblem(set: AnySet, place: SessionPlace): string | null {
   if (place !== 'open-water' || set.kind === 'timed' || Number.isInteger(set.lengths)) return null;
-  return 'half a loop ends far from where one gets out: whole loops only.';
+  return 'half a loop ends far from the exit: whole loops only.';
 }
 
 /** Why a beginner must not be sent off for a length, or null. */
 function lengthProblem(set: AnySet, { level }: GroupPlan, { place, pool }: Stands): string | null {
   if (level !== 'settle' || place !== 'pool' || set.kind === 'timed') return null;
   return lengthsToMetres(pool, 1) > LONG_POOL_M
-    ? 'nobody who cannot swim 50 m is sent away from the wall of a long pool: tries in the shallow end, by the clock.'
+    ? 'swimmers who cannot yet swim 50 m stay near the wall of a long pool: timed tries in the shallow end.'
     : null;
 }
 

@@ -41,9 +41,9 @@ function placeProblem({ name, places, levelEdge }: Drill, { block, place, pool }
 
 function doseProblem({ name, dose }: Drill, set: AnySet, swims: Swims, pool: Pool): string | null {
   if (dose.kind === 'repeats')
-    return set.kind === 'timed' ? null : `${name} is done on the spot: plan it by the clock, never as lengths.`;
+    return set.kind === 'timed' ? null : `${name} is done on the spot: plan it by time, never as lengths.`;
   if (dose.kind === 'seconds') {
-    if (set.kind !== 'timed') return `${name} is counted in seconds: plan it by the clock, never as lengths.`;
+    if (set.kind !== 'timed') return `${name} is counted in seconds: plan it by time, never as lengths.`;
     return set.seconds > dose.seconds ? `${name}: ${dose.seconds} s is the most for one try.` : null;
   }
   const metres = repMetres(set, swims, pool);

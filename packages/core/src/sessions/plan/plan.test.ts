@@ -367,7 +367,7 @@ describe('load', () => {
       Array.from({ length: 7 }, (_, daysAgo) => ({ daysAgo, load: daysAgo === 3 ? 380 : 400 })),
     );
     expect(alike.fourWeekMean).toBeNull();
-    expect(loadPrompts(alike)).toEqual(['Every day is much alike. Where is the easy day?']);
+    expect(loadPrompts(alike)).toEqual(['Every day is much the same. Where is the easy day?']);
   });
 
   it('by rating is rating times minutes', () => {

@@ -62,7 +62,7 @@ export function assemble(
   const problems: string[] = [];
   const points = raw.filter((p, i) => {
     if (goodPlace(p)) return true;
-    problems.push(`Point ${i + 1}${p.name ? ` (${p.name})` : ''} has no place on the earth and was left out.`);
+    problems.push(`Point ${i + 1}${p.name ? ` (${p.name})` : ''} has no valid position and was left out.`);
     return false;
   });
   const of = (role: Role) => points.filter((p) => p.role === role);
@@ -78,7 +78,7 @@ export function assemble(
   }
   const start = told ? (of('start')[0] ?? of('mark')[0]!) : bare[0]!;
   const finish = told ? (of('finish')[0] ?? start) : bare.at(-1)!;
-  if (told && of('start').length === 0) problems.push('No start is marked: the first mark is taken for it.');
+  if (told && of('start').length === 0) problems.push('No start is marked: the first mark is used.');
   if (told && of('finish').length === 0) problems.push('No finish is marked: it is where the start is.');
 
   const marks = inOrder.map((point, i): Mark => {
@@ -91,7 +91,7 @@ export function assemble(
     .slice(0, COURSE_LIMIT.landmarks)
     .map((p, i): Landmark => {
       const size = (value: number, other: number) => (value > 0 && value <= 5000 ? value : other);
-      if (!(p.widthM > 0 && p.heightM > 0)) problems.push(`${p.name || 'A landmark'} has no size: 10 m is taken.`);
+      if (!(p.widthM > 0 && p.heightM > 0)) problems.push(`${p.name || 'A landmark'} has no size: 10 m is used.`);
       return {
         id: p.id || `l${i + 1}`,
         name: shortName(p.name) || `Landmark ${i + 1}`,
@@ -119,7 +119,7 @@ export function assemble(
     return [{ id: a.id || `a${i + 1}`, kind: a.kind as AreaKind, name: shortName(a.name), points: corners.map(at) }];
   });
   const round = Number.isInteger(laps) && laps >= 1 && laps <= COURSE_LIMIT.laps ? laps : 1;
-  if (round !== laps) problems.push(`Laps must be 1 to ${COURSE_LIMIT.laps}: one is taken.`);
+  if (round !== laps) problems.push(`Laps must be 1 to ${COURSE_LIMIT.laps}: one is used.`);
   return {
     read: {
       name: shortName(name) || 'Course',

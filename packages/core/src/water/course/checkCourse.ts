@@ -40,9 +40,9 @@ export function checkCourse(course: Course): CourseProblem[] {
   const plane = planeOf(course);
   for (const leg of differentLegs(legs)) {
     const name = `${leg.leg.from.name} to ${leg.leg.to.name}`;
-    if (leg.leg.lengthM < 5) stop(`${name} is ${leg.leg.lengthM.toFixed(1)} m: two places on one spot.`);
+    if (leg.leg.lengthM < 5) stop(`${name} is ${leg.leg.lengthM.toFixed(1)} m: two places in the same spot.`);
     if (leg.leg.lengthM > COURSE_LIMIT.legM)
-      stop(`${name} is ${Math.round(leg.leg.lengthM / 1000)} km: farther than anybody plans.`);
+      stop(`${name} is ${Math.round(leg.leg.lengthM / 1000)} km: too far to plan.`);
   }
   if (problems.length > 0) return problems;
 

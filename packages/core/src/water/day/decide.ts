@@ -13,7 +13,7 @@ const ASKED: readonly Asked[] = [
   { of: 'lightning', text: 'lightning or thunder', first: true },
   { of: 'sewage', text: 'sewage warnings', first: true },
   { of: 'fouled', text: 'bloom or floating matter', first: true },
-  { of: 'visibility', text: 'how far one sees', first: true },
+  { of: 'visibility', text: 'visibility', first: true },
   { of: 'walked', text: 'whether entry and exits were walked', first: true },
   { of: 'waterC', text: 'the temperature of the water' },
   { of: 'airC', text: 'the temperature of the air' },
@@ -46,21 +46,21 @@ const apart = (a: number, b: number) => Math.abs(((a - b + 540) % 360) - 180);
 
 /** Said where a stop is not lifted by anybody. */
 export const NEVER_OVERRULED =
-  'This stop is not overruled by anybody: it is about something that nobody may allow, or somebody under 18, new or at Settle is in the group.';
+  'This stop cannot be overruled: it is about something nobody may allow, or the group includes someone who is under 18, new to open water or at Settle.';
 /** Said to a coach where the head coach may lift a stop. */
 export const ONLY_HEAD_OVERRULES =
   'Only the head coach overrules a stop, naming the local rule or the licensed person who allows it.';
 
 /** Why the numbers of a group cannot be right, or null. */
 export function numbersProblem(g: DayGroup): string | null {
-  if (g.swimmers < 1) return 'Nobody goes in: at least one swimmer is needed.';
+  if (g.swimmers < 1) return 'Nobody is going in: at least one swimmer is needed.';
   const young = g.children + g.minors;
-  if (young > g.swimmers) return `${young} under 18 of ${g.swimmers} swimmers: the numbers do not fit.`;
+  if (young > g.swimmers) return `${young} under 18 of ${g.swimmers} swimmers: the numbers do not add up.`;
   if (g.firstTimers > g.swimmers)
-    return `${g.firstTimers} first-timers of ${g.swimmers} swimmers: the numbers do not fit.`;
-  if (g.settle > g.swimmers) return `${g.settle} at Settle of ${g.swimmers} swimmers: the numbers do not fit.`;
+    return `${g.firstTimers} first-timers of ${g.swimmers} swimmers: the numbers do not add up.`;
+  if (g.settle > g.swimmers) return `${g.settle} at Settle of ${g.swimmers} swimmers: the numbers do not add up.`;
   if (g.swimmerIds.length > g.swimmers)
-    return `${g.swimmerIds.length} are named of ${g.swimmers} swimmers: the numbers do not fit.`;
+    return `${g.swimmerIds.length} are named of ${g.swimmers} swimmers: the numbers do not add up.`;
   return null;
 }
 
@@ -104,7 +104,7 @@ export function decideDay(
       say(
         'stop',
         'cold',
-        `At ${r.waterC} °C ${g.wetsuits ? 'in a wetsuit' : 'without a wetsuit'} this group is not planned. ${words}`.trim(),
+        `At ${r.waterC} °C ${g.wetsuits ? 'in a wetsuit' : 'without a wetsuit'} this group does not swim. ${words}`.trim(),
         r.waterC < WINTER_C && !g.winterRules,
       );
     else if (g.minutes > longestMin)
@@ -131,7 +131,7 @@ export function decideDay(
     );
   const per = first ? rules.perWatcherFirst : rules.perWatcher;
   const needed = Math.ceil(g.swimmers / per);
-  if (g.watching === 0) say('stop', 'watch', 'Nobody qualified watches.', true);
+  if (g.watching === 0) say('stop', 'watch', 'No qualified lifeguard is watching.', true);
   else if (g.watching < needed)
     say(
       'stop',
@@ -139,7 +139,7 @@ export function decideDay(
       `${g.swimmers} swimmers need ${needed} who watch (1 to ${per}); there ${g.watching === 1 ? 'is one' : `are ${g.watching}`}.`,
       true,
     );
-  if (g.caller.trim() === '') say('stop', 'caller', 'Nobody is named who calls for help.', true);
+  if (g.caller.trim() === '') say('stop', 'caller', 'Nobody is named to call for help.', true);
   if (farthestM !== null && farthestM > rules.craftBeyondM && !g.craft)
     say(
       'stop',
@@ -153,18 +153,18 @@ export function decideDay(
     say(
       'stop',
       'health',
-      `${unanswered === 1 ? 'A health note has' : `${unanswered} health notes have`} no answer yet: the doctor’s word, medicine at the exit, who stays beside.`,
+      `${unanswered === 1 ? 'A health note has' : `${unanswered} health notes have`} no answer yet: what the doctor said, medicine at the exit, who stays alongside.`,
       true,
     );
 
   if (r.rainMm72h !== null && r.rainMm72h > rules.rainMm)
     say('stop', 'rain', `${r.rainMm72h} mm of rain in 72 hours wash dirt into the water: wait or move.`);
-  if (r.visibility === 'fog') say('stop', 'fog', 'Fog: the farthest head is not seen.', true);
+  if (r.visibility === 'fog') say('stop', 'fog', 'Fog: the farthest head cannot be seen.', true);
   if (r.lightLeftMin !== null && r.lightLeftMin < 0)
-    say('stop', 'dark', 'It is dark before everybody is out.', !(g.lights && g.craft));
+    say('stop', 'dark', 'It gets dark before everyone is out.', !(g.lights && g.craft));
   else if (r.lightLeftMin !== null && r.lightLeftMin < DUSK_MIN) say('stop', 'dusk', 'The plan ends too near to dusk.');
   if (r.waveHeightM !== null && r.waveHeightM > WAVES_M)
-    say('stop', 'waves', `Waves of ${r.waveHeightM.toFixed(1)} m hide swimmers from who watches.`);
+    say('stop', 'waves', `Waves of ${r.waveHeightM.toFixed(1)} m hide swimmers from those who watch.`);
   if (r.traffic === 'through') say('stop', 'traffic', 'Boats pass through the course.', !g.craft);
   if (r.walked === false) say('stop', 'walked', 'Entry, exit and other ways out were not walked: do that first.', true);
   if (r.depthM !== null && r.depthM < rules.leastDepthM)
@@ -179,7 +179,7 @@ export function decideDay(
     say(
       r.windMps > OFFSHORE.stopMps ? 'stop' : 'change',
       'offshore',
-      'The wind blows off the shore: out is easier than back. Swim along the shore, or not.',
+      'The wind blows off the shore: getting out is easier than getting back. Swim along the shore, or not at all.',
     );
   if (r.windMps !== null && r.windMps > rules.windMps)
     say('stop', 'wind', `Wind of ${r.windMps} m/s is over ${rules.windMps}.`);
@@ -240,7 +240,7 @@ function sayGentle(r: DayReadings, g: DayGroup, farthestM: number | null, say: S
     say('stop', 'breeze', `Wind of ${r.windMps} m/s: over ${FIRST_TIME.windMps} m/s nothing for ${theirs}.`);
   if (g.craft) return;
   if (farthestM === null)
-    say('change', 'shore', 'No shore is drawn: nobody can say how far out this goes. Stay where one can stand.');
+    say('change', 'shore', 'No shore is drawn: nobody can say how far out this goes. Stay in standing depth.');
   else if (farthestM > FIRST_TIME.fromShoreM)
     say(
       'stop',

@@ -104,7 +104,7 @@ describe('limits of the day, written a second time', () => {
     expect(said({}, { swimmers: 4, firstTimers: 1, minutes: 20 })).toEqual([]);
     expect(said({}, { swimmers: 5, firstTimers: 1, minutes: 20 })).toEqual(['stop watch!']);
     expect(said({}, { watching: 0 })).toEqual(['stop watch!']);
-    expect(textOf('watch', {}, { watching: 0 })).toBe('Nobody qualified watches.');
+    expect(textOf('watch', {}, { watching: 0 })).toBe('No qualified lifeguard is watching.');
     expect(said({}, { craft: false }, 100)).toEqual([]);
     expect(said({}, { craft: false }, 101)).toEqual(['stop craft!']);
     expect(said({}, { craft: false }, null)).toEqual([]);

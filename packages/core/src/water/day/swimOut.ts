@@ -40,15 +40,15 @@ export function swimOutConcerns(
   if (lightLeft !== null && lightLeft < DUSK_MIN)
     said.push(
       lightLeft < 0
-        ? `It is dark ${Math.ceil(-lightLeft)} min before everybody is out: start earlier or swim less.`
+        ? `It is dark ${Math.ceil(-lightLeft)} min before everyone is out: start earlier or swim less.`
         : `Only ${Math.floor(lightLeft)} min of light are left at the end; ${DUSK_MIN} are needed: start earlier or swim less.`,
     );
   if (sunriseMs !== null && startMs < sunriseMs) said.push('The start is before sunrise.');
   const who: WaterPerson = group.children > 0 ? 'child' : group.minors > 0 ? 'first' : 'used';
   const [bare, suit] = [false, true].map((wetsuit) => longestInWater(waterC, who, wetsuit).minutes);
   const longest = Math.max(bare!, suit!);
-  const at = `About ${waterC} °C are forecast:`;
-  if (longest === 0) said.push(`${at} this group is not planned in such water.`);
+  const at = `About ${waterC} °C is forecast:`;
+  if (longest === 0) said.push(`${at} this group does not swim in such water.`);
   else if (minutes > longest)
     said.push(
       `${at} this group stays ${longest} min at most${suit! > bare! ? ', in wetsuits' : ''}; ${minutes} are planned.`,

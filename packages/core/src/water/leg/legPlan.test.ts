@@ -56,7 +56,7 @@ describe('a swimmer outside', () => {
     expect(plan({ others: 'left', waveHeightM: 0.5, waveFromDeg: 270 }).side.side).toBe('right');
   });
 
-  it('has the speed that the times foretell, and says what is guessed', () => {
+  it('has the speed that the times predict, and says what is guessed', () => {
     // CS 200/202.6 = 0.9872 m/s, D′ 20.92 m: 1100 m in 1093 s.
     expect(swimmer.speedMps).toBeCloseTo(1100 / ((1100 - 20.92) / 0.98717), 3);
     expect(swimmer.rateSpm).toBe(58);

@@ -55,11 +55,11 @@ export function outsideSwimmer(known: KnownOfSwimmer, courseM: number): OutsideS
   const usual = LEVEL_OUTSIDE[known.level];
   let speedMps = LEVEL[known.level].defaultV400Mps * 0.93;
   if (known.bests.length > 0) speedMps = courseM / raceTime(known.bests, courseM).timeS;
-  else guesses.push('speed: the level’s, no time is known');
+  else guesses.push('speed: usual for the level, no time is known');
   const [low, high] = STROKE_MODEL[known.model].rateBandSpm;
   const rateSpm = known.rateSpm ?? Math.round((low + high) / 2);
   if (known.rateSpm === null) guesses.push('rate: the middle of the stroke model’s band, no rate ramp was swum');
-  if (!known.drift) guesses.push('drift: the level’s, no closed-eyes test was made and no track kept');
+  if (!known.drift) guesses.push('drift: usual for the level, no closed-eyes test was made and no track kept');
   return {
     speedMps,
     rateSpm,

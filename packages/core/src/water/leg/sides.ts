@@ -75,7 +75,7 @@ export function breathingSide(q: SideQuestion): SideAdvice {
     reasons: [
       ...votes.filter((v) => side === 'either' || v.side === side).map((v) => v.reason),
       ...reasons,
-      ...(votes.length === 0 ? ['Nothing speaks for one side: change sides and see both.'] : []),
+      ...(votes.length === 0 ? ['No reason to prefer a side: alternate and see both.'] : []),
     ],
     against: votes.filter((v) => side !== 'either' && v.side !== side).map((v) => v.reason),
   };

@@ -75,7 +75,7 @@ export function cleanTrack(raw: readonly TrackPoint[]): CleanTrack {
   }
   leftOut += doubted.length;
   if (raw.length > 0 && raw.every((p) => p.timeMs === null))
-    throw new RefusedTrack('This track has no times: how fast and in which order it was swum cannot be told.');
+    throw new RefusedTrack('This track has no times: there is no telling how fast or in which order it was swum.');
   if (points.length < LEAST_POINTS)
     throw new RefusedTrack(`Only ${points.length} points of this track can be used; ${LEAST_POINTS} are needed.`);
   const every = Math.ceil(points.length / MOST_TRACK_POINTS);

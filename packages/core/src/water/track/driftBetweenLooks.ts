@@ -24,7 +24,7 @@ const LEAST_STRETCHES = 12;
 
 /**
  * How the line drifts between looks. From look to look the heading runs off by `b` a stroke, so that over `N`
- * strokes it lies `b(N+1)/2` off the way to the mark in the mean, wherever the stretch begins; the stretches
+ * strokes it lies `b(N+1)/2` off the way to the mark on average, wherever the stretch begins; the stretches
  * scatter by `σ²(N+1)(2N+1)/(8N)`, of which the receiver's own noise is taken away.
  */
 export function driftBetweenLooks(
@@ -74,7 +74,7 @@ export function driftBetweenLooks(
   const receiver = mean(ownNoise);
   const own = scatter - receiver;
   if (own < scatter / 4)
-    return { drift: null, why: 'The receiver errs more than the swimmer drifts: the track is too rough to tell.' };
+    return { drift: null, why: 'The error of the receiver is larger than the drift of the swimmer: the track is too rough to tell.' };
   const spread = ((every + 1) * (2 * every + 1)) / (8 * every);
   const perStroke = 2 / (every + 1);
   // Neighbouring stretches share an interval between looks, which widens the mean's interval by 4/3.

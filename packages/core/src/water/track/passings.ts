@@ -47,7 +47,7 @@ export function passings(track: readonly TrackStep[], stops: readonly PlanePoint
 /** Within this of the nearest moment somebody waits, metres. */
 const LINGER_M = 5;
 
-/** Whoever waits at the start leaves with the last moment near it, and is in with the first near the finish. */
+/** A swimmer who waits at the start leaves at the last moment near it, and is in with the first near the finish. */
 function lingering(track: readonly TrackStep[], stops: readonly PlanePoint[], at: readonly number[]): number[] {
   const off = (i: number, k: number) => away(track[i]!, stops[k]!);
   const near = (i: number, k: number) => off(i, k) <= off(at[k]!, k) + LINGER_M;

@@ -204,7 +204,7 @@ describe('laid over the course, by hand', () => {
     ];
     expect(measured([...THERE, ...BACK], { leftOut: 3, gaps }).words).toEqual([
       '3 points were left out as errors of the receiver.',
-      'The receiver was silent for 51 s in all; the way there is taken as straight.',
+      'The receiver was silent for 51 s in all; a straight line is assumed.',
     ]);
   });
 
@@ -308,7 +308,7 @@ describe('the drift between looks, by hand', () => {
     const result = measureTrack({ points: seconds(rough), leftOut: 0, gaps: [] }, LONG, { ...HABITS, every: 20 });
     expect([result.drift, result.driftWhy]).toEqual([
       null,
-      'The receiver errs more than the swimmer drifts: the track is too rough to tell.',
+      'The error of the receiver is larger than the drift of the swimmer: the track is too rough to tell.',
     ]);
   });
 });
