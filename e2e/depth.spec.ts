@@ -142,7 +142,7 @@ test('the eye is trained on simulated swimmers, and the hand-out is shared until
     .getByRole('button', { name: /^Take back the link/ })
     .first()
     .click();
-  await expect(page.getByText(/, taken back$/).first()).toBeVisible();
+  await expect(page.getByText(/, revoked$/).first()).toBeVisible();
   await guest.reload();
   await expect(guest.getByText('This page is no longer shared.', { exact: false })).toBeVisible();
   await guest.close();

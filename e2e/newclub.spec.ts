@@ -82,7 +82,7 @@ test('from an empty server to the first session on deck, with sixty swimmers and
     await taps.press('Check the list');
     await expect(page.getByText('New squads: Minnows, Juniors, Seniors, Masters')).toBeVisible();
     await expectAccessible(page);
-    await taps.press('Bring in 60 swimmers');
+    await taps.press('Import 60 swimmers');
     await expect(page.getByText('60 swimmers are in')).toBeVisible();
 
     await taps.press('Invite coaches');

@@ -39,7 +39,7 @@ test('few breaths are refused, offered with more air, kept, and asked of each pe
   await expect(page.getByText(/a fit swimmer can faint under water/)).toBeVisible();
   await expect(page.getByText('Lifeguard: Sela Quill.')).toBeVisible();
   await page.getByRole('button', { name: 'Run it' }).click();
-  await expect(page.getByText(/Until this is ticked everybody swims these sets breathing freely/)).toBeVisible();
+  await expect(page.getByText(/Until this is ticked, everyone breathes freely in these sets/)).toBeVisible();
   await page.getByRole('checkbox', { name: /^Sela Quill is watching now/ }).click();
   await expect(page.getByRole('checkbox', { name: 'Runa Silverlock' })).not.toBeChecked();
   await page.getByRole('button', { name: 'Begin' }).click();

@@ -24,7 +24,7 @@ async function pdfText(bytes: Buffer): Promise<string[]> {
 async function write(page: Page, text: string): Promise<void> {
   await page.goto('/sessions/write');
   await page.getByLabel('The session as text').fill(text);
-  await expect(page.getByText(/Everything is read/)).toBeVisible();
+  await expect(page.getByText(/Everything was read/)).toBeVisible();
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page).toHaveURL(/\/sessions\/[0-9a-f-]{36}$/);
 }

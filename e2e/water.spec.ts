@@ -12,7 +12,7 @@ test('a leg is read: where to aim, how often to look, which side, and what it co
   await expect(page.getByRole('heading', { name: 'Start to 1' })).toBeVisible();
 
   // The swimmer's own times and drift; the answer comes with the swims.
-  await page.getByRole('button', { name: /^For somebody/ }).click();
+  await page.getByRole('button', { name: /^For a swimmer/ }).click();
   const found = page.waitForResponse(/search=ines/);
   await page.getByLabel('Find a swimmer').fill('ines');
   await found;
@@ -151,7 +151,7 @@ test('a course is drawn, saved, taken away as GPX and brought in again', async (
   await (
     await choosing
   ).setFiles({ name: 'x.gpx', mimeType: 'application/gpx+xml', buffer: Buffer.from('<gpx><wpt></gpx>') });
-  await expect(page.getByText(/this is not whole XML/)).toBeVisible();
+  await expect(page.getByText(/this is not valid XML/)).toBeVisible();
 });
 
 /** Reads everything as fine, one tap each where only eyes can tell. */
@@ -166,7 +166,7 @@ async function readAsFine(page: Page): Promise<void> {
     .getByRole('button', { name: 'N', exact: true })
     .click();
   for (let i = 0; i < 14; i++) await page.getByRole('button', { name: /^More °C water/ }).click();
-  await page.getByLabel('More who watch').click();
+  await page.getByLabel('More lifeguards and watchers').click();
   for (const name of ['Safety craft', 'Bright caps, floats', 'Stop signal agreed', 'Warm shelter at the exit'])
     await page.getByRole('button', { name, exact: true }).click();
   await page.getByLabel('Who calls for help').fill('Maren');

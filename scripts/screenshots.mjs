@@ -91,7 +91,7 @@ async function takeAll(base) {
     await press('the face turns past the side up and back: often');
     await press('no bubbles between breaths: not there');
     await press('Signs at the front arm');
-    await press('the front arm sinks while breathing: sometimes'.replace('sometimes', 'at times'));
+    await press('the front arm sinks while breathing: sometimes'.replace('sometimes', 'sometimes'));
     await press('Close');
     await page.waitForTimeout(600);
     await page.getByRole('heading', { level: 1 }).scrollIntoViewIfNeeded();
@@ -184,7 +184,7 @@ async function takeAll(base) {
   await wide.take('session-wide');
 
   await wide.go('/sessions/write');
-  await wide.page.getByText(/Everything is read/).waitFor();
+  await wide.page.getByText(/Everything was read/).waitFor();
   const text = wide.page.getByLabel('The session as text');
   await text.fill((await text.inputValue()).replace('Drills = 300', 'Drills = 150').replace('breathe 3', 'brethe 3'));
   await wide.page.getByText(/to fix/).waitFor();

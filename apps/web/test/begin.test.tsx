@@ -87,7 +87,7 @@ describe('a club that has just begun', () => {
 
   it('sees what is done, and nothing of it once there are swimmers', async () => {
     await steps([{ ...SQUAD, swimmers: 0 }]);
-    expect(await screen.findByText(/have water – done$/)).toBeTruthy();
+    expect(await screen.findByText(/have pool time – done$/)).toBeTruthy();
     expect(screen.queryByText('Add squads')).toBeNull();
     expect(screen.getByText('Import swimmers')).toBeTruthy();
     screen.unmount();

@@ -62,7 +62,7 @@ describe('somebody else saved first', () => {
     showAt({ 'swimmers/[id]/race': RaceScreen }, `/swimmers/${ID}/race`);
     fireEvent(await screen.findByLabelText('Seconds lost on race day'), 'change', { target: { value: '3' } });
     fireEvent.press(screen.getByText('Keep it'));
-    await screen.findByText(/^Somebody saved the way of Ada Lindqvale in the meantime/);
+    await screen.findByText(/^Somebody saved the race plan of Ada Lindqvale in the meantime/);
     expect(screen.getByText(/today, 3 s on the day/)).toBeTruthy();
     fireEvent.press(screen.getByText('Keep mine'));
     await waitFor(() => expect(versionsSent(calls)).toEqual([0, 7]));

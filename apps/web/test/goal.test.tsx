@@ -77,7 +77,7 @@ describe('the gap', () => {
     expect(before).toBeTruthy();
     const slider = screen.getByLabelText('Extra distance on race day');
     fireEvent(slider, 'change', { target: { value: '1' } });
-    await find(/8.0 % farther than the course today, 1.0 % on the day/);
+    await find(/8.0 % extra distance today, 1.0 % on the day/);
     press('Check and change');
     press('Wetsuit');
     await find('4.0');
@@ -104,7 +104,7 @@ describe('the gap', () => {
     [{ trials: [] }, /there is no prediction/],
     [{ targetS: null }, /No target time/],
     [{ raceOn: addDays(TODAY, -2) }, /The race is over/],
-    [{ targetS: 900 }, /nobody swims that/i],
+    [{ targetS: 900 }, /faster than anyone swims/i],
   ] as const)('says what it cannot say: %j', async (facts, said) => {
     race(view({}, facts));
     await waitFor(() => expect(screen.getAllByText(said).length).toBeGreaterThan(0), { timeout: 4000 });
@@ -132,9 +132,9 @@ describe('the weeks', () => {
     const lines = screen.getAllByRole('button', { name: /(Learn|Build up|Sharpen|lighter|taper)/ });
     fireEvent.press(lines[1]!);
     press('ill');
-    await find(/^Ill: nothing is swum/);
+    await find(/^Ill: no swimming/);
     press('Unlock this week');
-    await waitFor(() => expect(screen.queryByText(/^Ill: nothing is swum/)).toBeNull());
+    await waitFor(() => expect(screen.queryByText(/^Ill: no swimming/)).toBeNull());
     press('More metres × effort');
     await find('held');
   });

@@ -343,7 +343,7 @@ describe('the other places', () => {
     showAt({ library: LibraryScreen }, '/library');
     fireEvent.changeText(screen.getByLabelText('Find by name'), 'seeks');
     press('Turning too far for air');
-    await findText(/To tell it apart: Let the head ride/);
+    await findText(/To tell it from others: Let the head ride/);
     expect(screen.queryByText('Not at ease in the water')).toBeNull();
   });
 });

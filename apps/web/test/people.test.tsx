@@ -77,7 +77,7 @@ describe('inviting', () => {
     expect(screen.queryByText('Coach')).toBeNull();
     type('E-mail, if you have it', 'home@quarrel.example');
     fireEvent.press(screen.getByText('Make the link'));
-    expect(await screen.findByText(/did not take the letter to home@quarrel.example/)).toBeTruthy();
+    expect(await screen.findByText(/did not accept the e-mail to home@quarrel.example/)).toBeTruthy();
   });
 
   it('says what is wrong with the address, and takes open invitations back', async () => {
@@ -119,7 +119,7 @@ describe('the people of the club', () => {
       'PUT /accounts/a1': ({ body }) => ({ body: (stored = account({ ...body, version: body.version + 1 })) }),
     });
     expect(await screen.findByText('Head coaches')).toBeTruthy();
-    expect(screen.getByText(/no squad yet · not here yet/)).toBeTruthy();
+    expect(screen.getByText(/no squad yet · not seen yet/)).toBeTruthy();
     fireEvent.press(screen.getByText('Odile Ferrant'));
     const squads = await screen.findAllByText(SQUAD.name);
     fireEvent.press(squads.at(-1)!);
@@ -289,7 +289,7 @@ describe('behind a link', () => {
     fakeServer({ 'GET /setup': () => ({ body: { needed: false } }) });
     showAt(DOORS, '/sign-in');
     fireEvent.press(await screen.findByText('Forgotten your password?'));
-    expect(within(screen.root).getByText(/Your head coach makes you a link/)).toBeTruthy();
+    expect(within(screen.root).getByText(/Your head coach can make you a link/)).toBeTruthy();
   });
 });
 

@@ -60,7 +60,7 @@ describe('what is kept about somebody', () => {
     expect(screen.getByText('1,270')).toBeTruthy();
     // Nothing is shown of what there is none of.
     expect(screen.queryByText('Swum tracks')).toBeNull();
-    expect(screen.getByText(/goes, and 1,282 entries that hang on it/)).toBeTruthy();
+    expect(screen.getByText(/and 1,282 entries that belong to it will be erased/)).toBeTruthy();
     expect(screen.getByText(/31 notes of runs on deck stay/)).toBeTruthy();
     expect(screen.getByText(/session With Ada Lindqvale 2026-12-01 · page of Bram Hollowell/)).toBeTruthy();
     expect(await screen.findByText('Records 2')).toBeTruthy();

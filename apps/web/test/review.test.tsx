@@ -115,7 +115,7 @@ describe('then and now', () => {
     press('Outcome: Worse');
     expect(chosen).toHaveBeenCalledWith('worse');
     rerender(card({ 'face-up-and-back': 'absent' }, 'worse', chosen));
-    expect(screen.getByText('The signs say better; your word counts.')).toBeTruthy();
+    expect(screen.getByText('The signs say better; you decide.')).toBeTruthy();
   });
 });
 

@@ -70,7 +70,7 @@ describe('a list of swimmers', () => {
     fireEvent.press(screen.getByText(SQUAD.name));
     await waitFor(() => expect(screen.queryByText('1 line waits for a squad')).toBeNull());
     expect(screen.getByText(/“1812” is no year of birth: the age stays open/)).toBeTruthy();
-    fireEvent.press(screen.getByText('Bring in 2 swimmers'));
+    fireEvent.press(screen.getByText('Import 2 swimmers'));
     expect(await screen.findByText('2 swimmers are in')).toBeTruthy();
     expect(screen.getByText('One squad was made. What next?')).toBeTruthy();
     const [look] = bodies(calls, '/preview');
@@ -85,7 +85,7 @@ describe('a list of swimmers', () => {
     await paste(LIST);
     fireEvent.press(await screen.findByLabelText(/^Bram Halloran/));
     fireEvent.press(screen.getByLabelText(/^Łukasz/));
-    fireEvent.press(screen.getByText(/^Bring in 1 swimmer/));
+    fireEvent.press(screen.getByText(/^Import 1 swimmer/));
     await screen.findByText('2 swimmers are in');
     expect(bodies(calls, '/commit')[0]).toMatchObject({ also: [5], without: [2, 3] });
   });
@@ -117,10 +117,10 @@ describe('a list of swimmers', () => {
       },
     });
     await paste('First name,Last name,Squad\nŁukasz,Dvořák,Juniors');
-    fireEvent.press(await screen.findByText(/^Bring in 1/));
+    fireEvent.press(await screen.findByText(/^Import 1/));
     expect(await screen.findByText(/Pressing again stores nothing twice/)).toBeTruthy();
     away = false;
-    fireEvent.press(screen.getByText(/^Bring in 1/));
+    fireEvent.press(screen.getByText(/^Import 1/));
     expect(await screen.findByText('2 swimmers are in')).toBeTruthy();
     expect(new Set(bodies(calls, '/commit').map((b) => b.id)).size).toBe(1);
   });
@@ -139,7 +139,7 @@ describe('a list of swimmers', () => {
       },
     });
     await paste('First name,Last name,Squad\nŁukasz,Dvořák,Juniors');
-    fireEvent.press(await screen.findByText(/^Bring in 1/));
+    fireEvent.press(await screen.findByText(/^Import 1/));
     fireEvent.press(await screen.findByText('Send 3 letters'));
     expect(await screen.findByText('Too many at once.')).toBeTruthy();
     refuse = false;

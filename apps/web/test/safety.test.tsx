@@ -159,5 +159,5 @@ it('says while a swim-out is planned that it ends in the dark', async () => {
   const plan: SessionPlan = { ...withSets([]), place: 'open-water', pool: { length: 400, unit: 'm' } };
   show(<OutsideNotes courseId={ID} plan={plan} people={[]} date="2026-11-27" startTime="23:30" />);
   expect(await screen.findByText(/(It is dark|before sunrise)/)).toBeTruthy();
-  expect(screen.getByText(/By the simulated forecast/)).toBeTruthy();
+  expect(screen.getByText(/From the simulated forecast/)).toBeTruthy();
 });

@@ -40,7 +40,7 @@ describe('the why strip', () => {
     expect(screen.getByText('Turning too far for air')).toBeTruthy();
     expect(screen.getByText('86 %')).toBeTruthy();
     fireEvent.press(screen.getByText('Show the reasons'));
-    expect(screen.getByText(/It comes first because breathing lies most upstream/)).toBeTruthy();
+    expect(screen.getByText(/It comes first because breathing is furthest upstream/)).toBeTruthy();
     fireEvent.press(screen.getByLabelText('the mouth hardly finds air: often'));
     expect(answered).toHaveBeenCalledWith('mouth-barely-clears', 'often');
   });
@@ -105,9 +105,9 @@ describe('the level sheet and its editor', () => {
 
   it('tells at once when the finish is broken', () => {
     const { rerender } = show(<PlanTruth plan={plan} startTime="19:00" />);
-    expect(screen.queryByText(/after the hour/)).toBeNull();
+    expect(screen.queryByText(/ runs .* over/)).toBeNull();
     rerender(<PlanTruth plan={editSet(plan, 'g1-sd', { lengths: 40 })} startTime="19:00" />);
-    expect(within(screen.getAllByRole('alert')[0]!).getByText(/Build ends .* after the hour/)).toBeTruthy();
+    expect(within(screen.getAllByRole('alert')[0]!).getByText(/Build runs .* over/)).toBeTruthy();
   });
 });
 

@@ -116,13 +116,13 @@ describe('a session as text', () => {
   it('is written from scratch, fixed with one tap and stored', async () => {
     const calls = sessionServer();
     showAt({ 'sessions/write': WriteSessionScreen, 'sessions/[id]': SessionScreen }, '/sessions/write');
-    await findText(/Everything is read/);
+    await findText(/Everything was read/);
     const area = screen.getByLabelText('The session as text');
     fireEvent.changeText(area, '# Quick\nMain = 400\n8 x 50 crawll 80%');
     await findText(/Did you mean “crawl”/);
     expect(screen.getByRole('button', { name: 'Keep it' })).toBeDisabled();
     press('Write “crawl”');
-    await findText(/Everything is read/);
+    await findText(/Everything was read/);
     await act(async () => press('Keep it'));
     await waitFor(() => expect(saves(calls)).toHaveLength(1));
     const [save] = saves(calls);
@@ -133,7 +133,7 @@ describe('a session as text', () => {
   it('says which total is off and why', async () => {
     sessionServer();
     showAt({ 'sessions/write': WriteSessionScreen }, '/sessions/write');
-    await findText(/Everything is read/);
+    await findText(/Everything was read/);
     fireEvent.changeText(screen.getByLabelText('The session as text'), 'Drills = 100\n2 x (\n2 x 50 crawl\n)');
     await findText(/counted once instead of twice/);
     await findText('1 total does not add up.');

@@ -114,7 +114,7 @@ describe('the build a server tells of', () => {
     setOnBuild(() => true);
     fakeServer({ 'GET /squads': () => ({ status: 400, body: { detail: 'This field is not known.' } }) });
     showAt({ deck: Squads }, '/deck');
-    expect(await screen.findByText(/The server is of a newer version than this page/)).toBeTruthy();
+    expect(await screen.findByText(/The server is newer than this page/)).toBeTruthy();
     screen.unmount();
     setOnBuild(() => false);
     showAt({ deck: Squads }, '/deck');

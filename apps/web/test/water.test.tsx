@@ -137,7 +137,7 @@ describe('the water of a day', () => {
       waveFromDeg: 268,
       feet: true,
     };
-    expect(waterWords(c)).toBe('10:30 · waves 0.3 m from W · current 0.20 m/s to E · on feet');
+    expect(waterWords(c)).toBe('10:30 · waves 0.3 m from W · current 0.20 m/s to E · drafting');
     expect(waterAt(c).at.getMinutes()).toBe(30);
     expect([0, 359, 44, 180, -90].map(compassWord)).toEqual(['N', 'N', 'NE', 'S', 'W']);
   });
@@ -208,7 +208,7 @@ describe('the screens of the water', () => {
     showAt(routes, `/water/${ID}/day`);
     expect(await screen.findByText('✕ Do not go')).toBeTruthy();
     expect(screen.getByText('✕ No qualified lifeguard is watching.')).toBeTruthy();
-    fireEvent.press(screen.getByLabelText('More who watch'));
+    fireEvent.press(screen.getByLabelText('More lifeguards and watchers'));
     await waitFor(() => expect(screen.queryByText('✕ No qualified lifeguard is watching.')).toBeNull());
     expect(screen.getByText(/^✕ Find out first: .*sewage warnings/)).toBeTruthy();
   });

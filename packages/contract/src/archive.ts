@@ -131,7 +131,9 @@ const NOT_ONE = 'This is not an archive of a club.';
 
 export const archiveSchema = Joi.object<ClubArchive>({
   format: Joi.valid(ARCHIVE_FORMAT).required().messages({ 'any.only': NOT_ONE, 'any.required': NOT_ONE }),
-  version: Joi.valid(1).required().messages({ 'any.only': 'This archive was made by a version that this server does not know.' }),
+  version: Joi.valid(1)
+    .required()
+    .messages({ 'any.only': 'This archive was made by a version that this server does not know.' }),
   savedAt: moment().required(),
   clubId: uuid().required(),
   clubName: line(120).required(),

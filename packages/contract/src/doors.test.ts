@@ -243,7 +243,7 @@ const DOORS: readonly Door[] = [
     name: 'calendar address',
     schema: calendarLinkSchema,
     good: { squadId: ID, token: TOKEN },
-    refused: [[{ swimmerId: OTHER }, '', 'Only one of these is taken']],
+    refused: [[{ swimmerId: OTHER }, '', 'Only one of these is allowed']],
   },
   {
     name: 'result',

@@ -12,8 +12,7 @@ declare module 'fastify' {
 }
 
 const MINUTE_MS = 60_000;
-const TOO_MANY =
-  'Too many requests came from here. Nothing is lost; try again in a moment.';
+const TOO_MANY = 'Too many requests came from here. Nothing is lost; try again in a moment.';
 
 /**
  * How much one account and one address may ask, for the routes of this scope, counted in this process. Far above

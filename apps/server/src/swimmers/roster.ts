@@ -137,8 +137,7 @@ async function store(
   const fresh: { id: string; name: string; write: string }[] = [];
   for (const { squad } of coming) {
     if (ids.has(plainName(squad))) continue;
-    if (me.role !== 'head')
-      throw new ProblemError(422, `The squad “${squad}” is no longer there. Nothing was stored.`);
+    if (me.role !== 'head') throw new ProblemError(422, `The squad “${squad}” is no longer there. Nothing was stored.`);
     const made = { id: v7(), name: squad, write: v7() };
     ids.set(plainName(squad), made.id);
     fresh.push(made);

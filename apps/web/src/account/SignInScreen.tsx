@@ -50,7 +50,8 @@ export function SignInScreen() {
         <Text style={styles.lead}>See the cause. Build the session. Take it to the deck.</Text>
         {left ? (
           <Notice>
-            You are signed out on this device. The server will be told, and you can sign in again, when the network is back.
+            You are signed out on this device. The server will be told, and you can sign in again, when the network is
+            back.
           </Notice>
         ) : null}
         {setup?.needed ? (
@@ -84,7 +85,8 @@ export function SignInScreen() {
             <Disclosure label="Forgotten your password?" open={forgotten} onPress={() => setForgotten(!forgotten)} />
             {forgotten ? (
               <Text>
-                Your head coach can make you a link for a new one under Club, People. If you are the head coach, ask another head coach or the person who runs the server.
+                Your head coach can make you a link for a new one under Club, People. If you are the head coach, ask
+                another head coach or the person who runs the server.
               </Text>
             ) : null}
           </>

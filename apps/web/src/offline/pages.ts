@@ -19,7 +19,7 @@ export async function keepPage(path: string, data: unknown): Promise<void> {
   await Promise.all(old.map((page) => open.delete('pages', page.path)));
 }
 
-/** Forgets what was kept of an address: it is not there any more, or not this coach's to see. */
+/** Forgets what was kept of an address: it is gone, or not this coach's to see. */
 export async function dropPage(path: string): Promise<void> {
   const open = await db();
   // What is new and waits is not there yet.

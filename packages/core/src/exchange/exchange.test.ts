@@ -147,8 +147,8 @@ describe('tracks', () => {
   });
 
   it.each([
-    ['hello', /not whole XML|not a GPX/],
-    ['<gpx><trk>', /not whole XML/],
+    ['hello', /not valid XML|not a GPX/],
+    ['<gpx><trk>', /not valid XML/],
     ['<kml/>', /not a GPX/],
     ['<gpx></gpx>', /no track/],
     ['<!DOCTYPE a [<!ENTITY b "c">]><gpx/>', /entities/],

@@ -124,12 +124,12 @@ describe('a list of swimmers', () => {
   });
 
   it.each<[string, string, string]>([
-    ['Born', '2036', 'no year of birth'],
-    ['Born', '1812', 'no year of birth'],
-    ['Born', '2025', 'no year of birth'],
-    ['Born', '12', 'no year of birth'],
-    ['Level', 'Shark', 'none of the levels'],
-    ['E-mail', 'ada at club', 'no e-mail address'],
+    ['Born', '2036', 'not a year of birth'],
+    ['Born', '1812', 'not a year of birth'],
+    ['Born', '2025', 'not a year of birth'],
+    ['Born', '12', 'not a year of birth'],
+    ['Level', 'Shark', 'not a level'],
+    ['E-mail', 'ada at club', 'not an e-mail address'],
     ['100 free', '9.2', 'faster than anybody swims'],
     ['100 free', 'fast', 'no time over 100 m'],
     ['Squad', '=1+1', 'name of the squad'],
@@ -182,7 +182,7 @@ describe('a list of swimmers', () => {
   });
 
   it.each<[string, string]>([
-    ['', 'nothing in it'],
+    ['', 'list is empty'],
     ['First name,Last name', 'no line under the headings'],
     ['a\u0000b', 'not a text file'],
     [`Name\n${'Ada Lindqvale\n'.repeat(MOST_ROSTER_ROWS + 1)}`, 'At most 5000 swimmers'],

@@ -133,7 +133,7 @@ describe('the weeks to a race', () => {
     );
   });
 
-  it('keep what the coach holds fast, and say when it is too much', () => {
+  it('keep what the coach locks, and say when it is too much', () => {
     const third = daysFrom(MONDAY, 14);
     const locks = { [third]: { kind: 'recovery', load: usual * 1.8, theme: 'breath-too-low' } } as const;
     const { weeks, problems } = blockPlan(question({ locks }));

@@ -125,7 +125,7 @@ describe('the edges of a plan', () => {
     expect(said(limit * 1.006)).toEqual([
       `Week of ${MONDAY}: ${Math.round(limit * 1.006)} is locked, 1 % above what the weeks before it allow.`,
     ]);
-    expect(said(limit * 1.25)[0]).toContain(' 25 % over');
+    expect(said(limit * 1.25)[0]).toContain(' 25 % above');
     // Nobody is told off for a week in which nothing is swum.
     const away = { [MONDAY]: 'ill' } as const;
     expect(blockPlan(asking(8, { away, locks: { [MONDAY]: { load: 9 * usual } } })).problems).toEqual([]);

@@ -10,7 +10,7 @@ export const TAPER_SHARE = { 1: [WEEK_SHARE.taper], 2: [0.6, 0.4] } as const;
 export type TaperWeeks = keyof typeof TAPER_SHARE;
 export const TAPER_WEEKS = Object.keys(TAPER_SHARE).map(Number) as readonly TaperWeeks[];
 
-/** What a coach holds fast in a week. */
+/** What a coach locks in a week. */
 export interface WeekLock {
   readonly kind?: WeekKind;
   readonly load?: number;

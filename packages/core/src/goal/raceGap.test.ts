@@ -96,10 +96,10 @@ describe('the gap to a race', () => {
     [1700, 'there', /already/],
     [1545, 'realistic', /today’s speed/],
     // The sums reach it, but seldom: it is a hope.
-    [1510, 'hopeful', /careful guess.*All of it has to be there/],
+    [1510, 'hopeful', /cautious estimate.*It all has to come together/],
     [1490, 'hopeful', /stroke length/],
     [1300, 'not-yet', /at best/],
-    [500, 'beyond-anybody', /nobody swims that/],
+    [500, 'beyond-anybody', /faster than anyone swims/],
   ] as const)('says of %s s: %s', (targetS, verdict, reason) => {
     const gap = raceGap(question({ targetS, race: { ...race, weeksLeft: 12 } }));
     expect(gap.verdict).toBe(verdict);

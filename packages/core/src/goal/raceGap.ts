@@ -188,7 +188,8 @@ function verdictOf(
   months: number,
 ): Pick<RaceGap, 'verdict' | 'reason'> {
   const percent = (of: number) => `${((of / speed - 1) * 100).toFixed(1)} %`;
-  const weeks = `${Math.round(race.weeksLeft)} ${Math.round(race.weeksLeft) === 1 ? 'week' : 'weeks'}`;
+  const weeks = Math.round(race.weeksLeft);
+  const weeksBring = weeks === 1 ? '1 week brings' : `${weeks} weeks bring`;
   if (needed > FASTEST.mps * (Math.max(FASTEST.overM, race.courseM) / FASTEST.overM) ** -FASTEST.fall)
     return {
       verdict: 'beyond-anybody',
@@ -200,16 +201,16 @@ function verdictOf(
   if (needed <= grown(growth.low))
     return {
       verdict: 'realistic',
-      reason: `It needs ${percent(needed)} more speed; ${weeks} bring that, by a cautious estimate.`,
+      reason: `It needs ${percent(needed)} more speed; ${weeksBring} that, by a cautious estimate.`,
     };
   const hopeful = grown(growth.high) * (1 + TECHNIQUE_A_MONTH) ** months;
   if (needed <= hopeful)
     return {
       verdict: 'hopeful',
-      reason: `It needs ${percent(needed)} more speed; ${weeks} bring ${percent(grown(growth.low))}, by a cautious estimate. The rest must come from stroke length.`,
+      reason: `It needs ${percent(needed)} more speed; ${weeksBring} ${percent(grown(growth.low))}, by a cautious estimate. The rest must come from stroke length.`,
     };
   return {
     verdict: 'not-yet',
-    reason: `It needs ${percent(needed)} more speed; ${weeks} bring ${percent(hopeful)} at best. Choose a later race, or an earlier target first.`,
+    reason: `It needs ${percent(needed)} more speed; ${weeksBring} ${percent(hopeful)} at best. Choose a later race, or an earlier target first.`,
   };
 }

@@ -108,7 +108,7 @@ describe('the verdict, at its edges', () => {
     const week = (weeksLeft: number) =>
       verdict({ targetS: 1450, race: { courseM: 1500, wetsuitGain: 0, currentMps: 0, weeksLeft } }).reason;
     // 1,500 m in 1,450 s are 3.4 % faster.
-    expect(week(1)).toContain('It asks 3.4 % more speed; 1 week bring');
+    expect(week(1)).toContain('It needs 3.4 % more speed; 1 week brings');
     expect(week(2)).toContain('2 weeks');
     expect(week(1.4)).toContain('1 week ');
     expect(week(1.5)).toContain('2 weeks');
@@ -225,7 +225,7 @@ describe('the verdict, step by step', () => {
     const near = of(1500 / careful + 0.01);
     expect([near.verdict, near.reason]).toEqual([
       near.chance < 0.5 ? 'hopeful' : 'realistic',
-      expect.stringMatching(/^It asks 2\.0 % more speed; 17 weeks bring that by the careful guess\./),
+      expect.stringMatching(/^It needs 2\.0 % more speed; 17 weeks bring that, by a cautious estimate\./),
     ]);
     expect(of(1500 / careful - 0.01).reason).toBe(
       'It asks 2.0 % more speed; 17 weeks bring 2.0 %, by a cautious estimate. The rest must come from stroke length.',
@@ -234,7 +234,8 @@ describe('the verdict, step by step', () => {
     expect(of(1500 / hopeful + 0.01).verdict).toBe('hopeful');
     expect(of(1500 / hopeful - 0.01)).toMatchObject({
       verdict: 'not-yet',
-      reason: 'It asks 8.3 % more speed; 17 weeks bring 8.3 % at best. Choose a later race, or an earlier target first.',
+      reason:
+        'It asks 8.3 % more speed; 17 weeks bring 8.3 % at best. Choose a later race, or an earlier target first.',
     });
   });
 
@@ -246,7 +247,7 @@ describe('the verdict, step by step', () => {
     const none = { courseM: 1500, wetsuitGain: 0, currentMps: 0, weeksLeft: 0 };
     const tight = of(1500, { today, race: none });
     expect([tight.verdict, tight.chance < 0.5]).toEqual(['hopeful', true]);
-    expect(tight.reason).toMatch(/ All of it has to be there on the day\.$/);
+    expect(tight.reason).toMatch(/ It all has to come together on the day\.$/);
   });
 
   it('is beyond anybody over 2.4 m/s for 50 m, falling with the distance to the power of 0.08', () => {
@@ -257,7 +258,7 @@ describe('the verdict, step by step', () => {
       expect(short(m, fastest(m) * 1.001).verdict).toBe('beyond-anybody');
       expect(short(m, fastest(m) * 0.999).verdict).not.toBe('beyond-anybody');
     }
-    expect(short(1500, 2).reason).toBe('The target asks 2.00 m/s over 1500 m: faster than anyone swims.');
+    expect(short(1500, 2).reason).toBe('The target needs 2.00 m/s over 1500 m: faster than anyone swims.');
     expect(short(400, 1.5).reason).toContain('; 1 week bring');
   });
 });

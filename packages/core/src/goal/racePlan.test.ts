@@ -82,7 +82,7 @@ describe('the outlook', () => {
     // Two metres a second over 10 km: nobody, although over 50 m somebody does.
     expect(why({ distanceM: 10_000, targetS: 5000 })).toBe('beyond-anybody');
     expect(why({}, { currentMps: -1.5 })).toContain('cannot be swum');
-    expect(why({ targetS: 30 }, { lostThenS: 40 })).toContain('shorter than the seconds lost');
+    expect(why({ targetS: 30 }, { lostThenS: 40 })).toContain('shorter than the time lost');
     expect(why({ raceOn: TODAY })).toBe('not-yet');
   });
 
@@ -139,13 +139,13 @@ describe('the weeks of a swimmer', () => {
     expect(problems({})).toBe('');
   });
 
-  it('are empty where a swimmer is away, and nothing is made up for', () => {
+  it('are empty where a swimmer is away, and nothing is made up later', () => {
     const monday = weekOf(day(21));
     const whole = racePlan(facts(), {}, TODAY).weeks;
     const ill = racePlan(facts(), { away: { [monday]: 'ill' } }, TODAY).weeks;
     const at = ill.findIndex((w) => w.monday === monday);
     expect(ill[at]).toMatchObject({ load: 0, test: false, step: null });
-    expect(ill[at]!.words.join()).toContain('nothing is made up for');
+    expect(ill[at]!.words.join()).toContain('nothing is made up later');
     const total = (weeks: typeof ill) => weeks.reduce((sum, w) => sum + w.load, 0);
     expect(total(ill)).toBeLessThan(total(whole) - whole[at]!.load * 0.9);
     expect(ill[at + 1]!.load).toBeLessThan(whole[at + 1]!.load);

@@ -15,7 +15,11 @@ const input = {
 describe('the page for the swimmer', () => {
   it('says one thing: the focus, its cue, the drill with its dose and its cautions', () => {
     const page = handout(input);
-    expect(page).toMatchObject({ focus: 'Chest riding high', cue: 'Let your breastbone carry your legs.', good: 'Calm breath' });
+    expect(page).toMatchObject({
+      focus: 'Chest riding high',
+      cue: 'Let your breastbone carry your legs.',
+      good: 'Calm breath',
+    });
     expect(page.drill.dose).toBe('4 × 10 s at most');
     expect(page.cautions).toContain('Standing depth only. Stand up at the first wish for air.');
   });

@@ -71,7 +71,7 @@ describe('critical speed', () => {
         { distanceM: 400, timeS: 350 },
         { distanceM: 400, timeS: 355 },
       ],
-      /Two different/,
+      /two different/,
     ],
     [
       'a longer swim that was faster',

@@ -20,7 +20,7 @@ describe('trials that contradict each other', () => {
     const { criticalSpeedMps } = criticalSpeed([trial(400, 352), trial(200, 165), trial(200, 165)]);
     // (400 − 200) / (352 − 165)
     expect(criticalSpeedMps).toBeCloseTo(200 / 187, 10);
-    expect(() => criticalSpeed([trial(200, 165), trial(200, 166)])).toThrow('Two different distances');
+    expect(() => criticalSpeed([trial(200, 165), trial(200, 166)])).toThrow('two different distances');
   });
 
   it('name the shortest where it was not all-out; a line through nothing is one', () => {

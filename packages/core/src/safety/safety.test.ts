@@ -70,7 +70,7 @@ describe('a reason', () => {
     '1234567890 1234567890 1234567890',
     '! ! ! ! ! ! ! ! ! ! ! ! ! !',
     '',
-  ])('is not %p', (text) => expect(reasonProblem(text)).toMatch(/whole words/));
+  ])('is not %p', (text) => expect(reasonProblem(text)).toMatch(/in full/));
 
   it.each([
     'The harbour master allows it until nine.',

@@ -43,7 +43,8 @@ const NO_RACE = 'If something hurts, stop. The test can wait.';
 export const SWIM_TEST: Readonly<Record<SwimTestKind, SwimTestCard>> = {
   'critical-speed': {
     name: 'Critical speed',
-    purpose: 'The speed a swimmer can hold for a long time: it sets training paces and predicts races of 3 to 40 minutes.',
+    purpose:
+      'The speed a swimmer can hold for a long time: it sets training paces and predicts races of 3 to 40 minutes.',
     steps: [
       'Warm up for 15 minutes.',
       '400 m all-out from a push, even from start to end. Take the time.',

@@ -23,7 +23,7 @@ describe('what tests say', () => {
     };
     expect(testOutcome(two)).toMatchObject({ error: null, words: expect.stringContaining('1:33.5 per 100 m') });
     expect(testOutcome(two).value).toBeCloseTo(1.0695, 4);
-    expect(testOutcome(two).method).toContain('a third would tell');
+    expect(testOutcome(two).method).toContain('a third would show');
   });
 
   it('a ramp from times and strokes at the wall', () => {

@@ -354,7 +354,7 @@ describe('a course', () => {
       { areas: [area('safe', [900, 0], [1000, 100], [1000, 0], [900, 100])] },
       'crosses itself',
     ],
-    ['two marks on one spot', { marks: [mark('1', 0, 300), mark('2', 1, 300)] }, 'two places on one spot'],
+    ['two marks on one spot', { marks: [mark('1', 0, 300), mark('2', 1, 300)] }, 'two places in the same spot'],
   ])('is stopped by %s', (_name, change, words) => {
     const [first] = checkCourse(course(change));
     expect(first).toMatchObject({ weight: 'stop', text: expect.stringContaining(words) });
@@ -493,14 +493,14 @@ describe('courses as files', () => {
   });
 
   it.each([
-    ['not XML', '<gpx><wpt></gpx>', 'this is not whole XML'],
+    ['not XML', '<gpx><wpt></gpx>', 'this is not valid XML'],
     ['entities of its own', '<!DOCTYPE x [<!ENTITY a "b">]><gpx/>', 'declares entities'],
-    ['nothing in it', '<gpx version="1.1"></gpx>', 'no two points'],
+    ['list is empty', '<gpx version="1.1"></gpx>', 'no two points'],
     ['something else', '<kml></kml>', 'not a GPX file'],
     [
       'a point off the earth',
       '<gpx><wpt lat="99" lon="0"/><wpt lat="1" lon="1"/><wpt lat="1" lon="1.01"/></gpx>',
-      'Point 1 has no place',
+      'Point 1 has no valid position',
     ],
   ])('say what is wrong with GPX: %s', (_name, file, words) => {
     expect(readCourseGpx(file).problems.join(' ')).toContain(words);

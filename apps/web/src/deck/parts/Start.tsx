@@ -47,7 +47,8 @@ export function Start({ setup, groupOf, names, onBegin, children }: StartProps) 
         Begin
       </Button>
       <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-        This starts the clock. Send each lane off with Go. Times, strokes and head counts stay on this device and are sent when there is a network.
+        This starts the clock. Send each lane off with Go. Times, strokes and head counts stay on this device and are
+        sent when there is a network.
       </Text>
     </ScrollView>
   );

@@ -107,7 +107,7 @@ export function AssumptionsCard({ race, facts, coach }: PaneProps) {
             onPress={() => set({ rideFollows: !choices.rideFollows })}
           />
           <Text variant="bodySmall">
-            {`Growth: ${percent(with_.growth.low, 2)} to ${percent(with_.growth.high, 2)} of speed a month (${SOURCE_WORD[with_.from.growth]}); usual are ${percent(GROWTH.trained.low, 1)} to ${percent(GROWTH.trained.high, 1)} for trained swimmers, ${percent(GROWTH.new.low, 1)} to ${percent(GROWTH.new.high, 1)} for recent starters.`}
+            {`Growth: ${percent(with_.growth.low, 2)} to ${percent(with_.growth.high, 2)} of speed per month (${SOURCE_WORD[with_.from.growth]}); the usual range is ${percent(GROWTH.trained.low, 1)} to ${percent(GROWTH.trained.high, 1)} for trained swimmers, ${percent(GROWTH.new.low, 1)} to ${percent(GROWTH.new.high, 1)} for recent starters.`}
           </Text>
           <Button
             mode="text"

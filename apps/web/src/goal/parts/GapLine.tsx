@@ -13,7 +13,7 @@ export function GapLine({ swimmerId }: { readonly swimmerId: string }) {
   const outlook = raceOutlook(view.facts, view.choices, today);
   if (outlook.kind === 'none') return <Text variant="bodySmall">{outlook.reason}</Text>;
   const { gap } = outlook;
-  const way = gap.gapS > 0 ? `${formatTime(gap.gapS)} missing` : `${formatTime(-gap.gapS)} to spare`;
+  const way = gap.gapS > 0 ? `${formatTime(gap.gapS)} to find` : `${formatTime(-gap.gapS)} to spare`;
   return (
     <Text>{`Today ${formatTime(gap.todayS)}: ${way}. ${VERDICT_WORD[gap.verdict]}, chance ${percent(gap.chance)}.`}</Text>
   );

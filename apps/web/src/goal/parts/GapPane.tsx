@@ -71,7 +71,7 @@ export function GapPane({ race, facts, coach }: PaneProps) {
         {wide ? <Seconds gap={gap} race={race} facts={facts} coach={coach} /> : null}
         <AssumptionsCard race={race} facts={facts} coach={coach} />
         <Text variant="bodySmall">
-          {`Predicted from ${facts.trials.map((t) => `${t.distanceM} m in ${formatTime(t.timeS, 1)}`).join(', ')}${facts.trialsOn ? `, the last on ${dayWord(facts.trialsOn)}` : ', best times of unknown date'}. The chance is the share of 2,000 simulated races: how sure the prediction is, how much the weeks bring, how much of what is trained is there on the day.`}
+          {`Predicted from ${facts.trials.map((t) => `${t.distanceM} m in ${formatTime(t.timeS, 1)}`).join(', ')}${facts.trialsOn ? `, the last on ${dayWord(facts.trialsOn)}` : ', best times of unknown date'}. The chance is the share of 2,000 simulated races that reach the target; they vary how sure the prediction is, how much the weeks bring, and how much of it shows on the day.`}
         </Text>
       </View>
     </View>
@@ -86,7 +86,7 @@ function Answer({ gap, targetS }: { readonly gap: RaceGap; readonly targetS: num
       <View style={styles.answer} aria-live="polite">
         <View>
           <Text variant="labelMedium" style={quiet}>
-            {gap.gapS > 0 ? 'Missing' : 'To spare'}
+            {gap.gapS > 0 ? 'To find' : 'To spare'}
           </Text>
           <Text variant="displayMedium" style={styles.figures}>
             {formatTime(Math.abs(gap.gapS))}

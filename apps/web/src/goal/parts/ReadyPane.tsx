@@ -112,7 +112,8 @@ export function ReadyPane({ race, facts, coach }: PaneProps) {
         ) : null}
       </View>
       <Text variant="bodySmall" style={styles.top}>
-        Ladders, tracks and open-water sessions are ticked automatically; tick here what you have seen yourself. The water, the weather, the rules of the event and the lifeguard come first.
+        Ladders, tracks and open-water sessions are ticked automatically; tick here what you have seen yourself. The
+        water, the weather, the rules of the event and the lifeguard come first.
       </Text>
     </View>
   );

@@ -40,11 +40,14 @@ export function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap:
     </Stair>
   );
   return (
-    <Card title="Where the seconds are" aside={<Text variant="labelMedium">{coach ? 'drag to try what-ifs' : ''}</Text>}>
+    <Card
+      title="Where the seconds are"
+      aside={<Text variant="labelMedium">{coach ? 'drag to try what-ifs' : ''}</Text>}
+    >
       {outside
         ? stair(
             'straightness',
-            `${percent(with_.today.extraShare, 1)} farther than the course today, ${percent(with_.then.extraShare, 1)} on the day`,
+            `${percent(with_.today.extraShare, 1)} extra distance today, ${percent(with_.then.extraShare, 1)} on the day`,
             <Slider
               label="Extra distance on race day"
               value={with_.then.extraShare * 100}
@@ -59,7 +62,7 @@ export function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap:
       {outside
         ? stair(
             'feet',
-            `${percent(with_.then.feetShare)} of the way at somebody’s feet, each second there ${percent(FEET_GAIN)} faster`,
+            `${percent(with_.then.feetShare)} of the race on someone’s feet, ${percent(FEET_GAIN)} faster`,
             <Slider
               label="Share of the race spent drafting"
               value={with_.then.feetShare * 100}
@@ -74,7 +77,7 @@ export function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap:
       {outside
         ? stair(
             'skills',
-            `${Math.round(with_.today.lostS)} s lost at turns, knots and missed breaths today, ${Math.round(with_.then.lostS)} s on the day`,
+            `${Math.round(with_.today.lostS)} s lost to turns, congestion and missed breaths today, ${Math.round(with_.then.lostS)} s on the day`,
             <Slider
               label="Seconds lost on race day"
               value={with_.then.lostS}
@@ -109,7 +112,7 @@ export function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap:
 
 function technique({ parts, neededStrokeLengthM, strokeLengthM }: RaceGap, { rateSpm }: Assumed): string {
   if (parts.technique <= 0) return 'Nothing left to find: the rest reaches the target.';
-  return `What is left: ${strokeLengthM.toFixed(2)} to ${neededStrokeLengthM.toFixed(2)} m a stroke at ${rateSpm} a minute, fitness counted in`;
+  return `What is left: ${strokeLengthM.toFixed(2)} to ${neededStrokeLengthM.toFixed(2)} m a stroke at ${rateSpm} strokes a minute, fitness included`;
 }
 
 interface StairProps {

@@ -14,7 +14,7 @@ import { chosen, freedWeek, lockedWeek } from '../raceDraft';
 import type { PaneProps } from '../useRace';
 import { KIND_WORD } from '../words';
 
-/** One week: why it is as it is, and what the coach holds fast. */
+/** One week: why it is as it is, and what the coach locks. */
 export function WeekSheet({ week, race, facts, coach }: PaneProps & { readonly week: PlanWeek }) {
   const [all, setAll] = useState(false);
   const { choices } = race.draft;

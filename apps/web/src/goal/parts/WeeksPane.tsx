@@ -153,7 +153,7 @@ function Frame({ race, facts }: PaneProps) {
   return (
     <Card title="How the weeks are made">
       <Text variant="bodySmall">
-        {`From ${facts.past.length > 0 ? `${facts.past.length} weeks as they were swum` : 'the usual week for this level: nothing is on record yet'}. A week rises at most ${percent(WEEKLY_RISE)} over the mean of the four before. Three weeks of work, then a lighter one; nothing new in the last ${NOTHING_NEW_DAYS} days. What is missed is not made up for.`}
+        {`From ${facts.past.length > 0 ? `${facts.past.length} weeks as they were swum` : 'the usual week for this level: nothing is on record yet'}. A week rises at most ${percent(WEEKLY_RISE)} above the average of the four before it. Three weeks of work, then a lighter one; nothing new in the last ${NOTHING_NEW_DAYS} days. Missed work is not made up.`}
       </Text>
       <Disclosure label="Sessions, taper, other races" open={open} onPress={() => setOpen(!open)} />
       {open ? (

@@ -34,7 +34,7 @@ export function CauseDetails({ id }: { readonly id: CauseId }) {
         />
       </View>
       <Text>{`Shows as: ${signs.map((s) => SIGNS[s].seen).join('; ')}.`}</Text>
-      <Text>{`To tell it apart: ${cause.check}`}</Text>
+      <Text>{`To tell it from others: ${cause.check}`}</Text>
       {upstream.length > 0 ? (
         <Text>{`May come from: ${upstream.map((from) => CAUSES[from].name).join(', ')}.`}</Text>
       ) : null}

@@ -181,7 +181,8 @@ interface StuckProps {
 }
 
 function whatHappened({ state, problem, failures }: Waiting): string {
-  if (state === 'conflict') return 'This was changed elsewhere while your change waited. Which version do you want to keep?';
+  if (state === 'conflict')
+    return 'This was changed elsewhere while your change waited. Which version do you want to keep?';
   const reason = problem ?? 'No reason was given.';
   if (state === 'failed')
     return `Sending this failed ${times(failures ?? 1)}, so it is set aside. The server can be reached, and everything that does not depend on this goes on. The reason: ${reason}`;

@@ -68,7 +68,8 @@ export function Asking({ onStop }: { readonly onStop: () => void }) {
       <View style={styles.buttons} role="status" aria-live="polite">
         <ActivityIndicator accessibilityLabel="Asking the server" />
         <Text style={styles.flex}>
-          The server’s answer was lost, so the results may or may not be stored. Upwell keeps asking; they are never stored twice.
+          The server’s answer was lost, so the results may or may not be stored. Upwell keeps asking; they are never
+          stored twice.
         </Text>
         <Button onPress={onStop}>Ask later</Button>
       </View>

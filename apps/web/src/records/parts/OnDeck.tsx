@@ -15,7 +15,7 @@ export function OnDeck({ records }: { readonly records: RecordsView }) {
     return <Empty title="Nothing noted on deck yet">Run a session, count heads and note what you see.</Empty>;
   return (
     <View>
-      <Card title={`There at ${there} of the last ${records.attended.length} counted sessions`}>
+      <Card title={`Present at ${there} of the last ${records.attended.length} sessions counted`}>
         {records.attended.slice(0, 30).map((a) => (
           <Text key={a.sessionId}>{`${dayWord(a.on)} · ${a.title}: ${a.as === 'absent' ? 'not there' : 'there'}`}</Text>
         ))}

@@ -149,7 +149,7 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
               <Text>{`One swim only: ${formatTime(swims[0]!.timeS, 1)}`}</Text>
             )}
             {goal ? (
-              <Text variant="bodySmall">{`The line is the speed of ${goal.event} on ${dayWord(goal.date)}.`}</Text>
+              <Text variant="bodySmall">{`The line is the speed needed for ${goal.event} on ${dayWord(goal.date)}.`}</Text>
             ) : null}
             {strokes.length >= 2 ? (
               <Suspense fallback={space}>

@@ -76,7 +76,8 @@ export function TimingCard({ timing, reason, distance, onDistance }: TimingCardP
             </Text>
           ))}
           <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-            Overlap: index of coordination (Chollet et al. 2000). One clip only; tap it again to see how repeatable your taps are.
+            Overlap: index of coordination (Chollet et al. 2000). One clip only; tap it again to see how repeatable your
+            taps are.
           </Text>
         </>
       ) : (

@@ -59,7 +59,7 @@ export function RelookCard({ focus, before, now, onAnswer, outcome, onOutcome }:
         />
       </View>
       {compared && outcome && outcome !== compared ? (
-        <Text variant="bodySmall">{`The signs say ${OUTCOME_WORD[compared].toLowerCase()}; your word counts.`}</Text>
+        <Text variant="bodySmall">{`The signs suggest ${OUTCOME_WORD[compared].toLowerCase()}; you decide.`}</Text>
       ) : null}
     </Card>
   );

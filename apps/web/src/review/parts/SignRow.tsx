@@ -6,7 +6,7 @@ import { useTheme } from '@/ui/useTheme';
 
 const ANSWERS: readonly { readonly value: Sighting; readonly label: string }[] = [
   { value: 'often', label: 'often' },
-  { value: 'sometimes', label: 'at times' },
+  { value: 'sometimes', label: 'sometimes' },
   { value: 'absent', label: 'not there' },
 ];
 

@@ -106,7 +106,7 @@ function Reasons({ leader, inference }: { readonly leader: RankedCause; readonly
               <Text variant="labelMedium">{weight > 0 ? 'for' : 'against'}</Text>
             </View>
           ))}
-          <Text variant="bodySmall">{`To tell it apart: ${CAUSES[leader.cause].check}`}</Text>
+          <Text variant="bodySmall">{`To tell it from others: ${CAUSES[leader.cause].check}`}</Text>
           {score ? (
             <Text variant="bodySmall">
               {`${firstBecause(inference, score)} ${percent(score.probability)} likely × ${score.effect.toFixed(1)} for the goal × ${score.shows} how often × ${score.teachable.toFixed(1)} teachable now × ${score.pastSuccess.toFixed(2)} past success${score.halved ? ' × ½, since it failed twice' : ''} = ${score.score.toFixed(2)}.`}

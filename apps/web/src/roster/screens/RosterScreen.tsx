@@ -72,7 +72,7 @@ export function RosterScreen() {
           disabled={pasted.trim() === ''}
           onPress={() => setOpened({ name: 'Pasted list', text: pasted })}
         >
-          Look at it
+          Check the list
         </Button>
       </Card>
       <EarlierRosters />
@@ -135,7 +135,7 @@ function Look({ opened, onOther }: { readonly opened: Opened; readonly onOther: 
       >
         {committing.isLoading
           ? 'Importing…'
-          : `Bring in ${countWord(coming.length)} ${coming.length === 1 ? 'swimmer' : 'swimmers'}`}
+          : `Import ${countWord(coming.length)} ${coming.length === 1 ? 'swimmer' : 'swimmers'}`}
       </Button>
     </View>
   );
@@ -233,7 +233,7 @@ function NewSquad({ onName }: { readonly onName: (name: string) => void }) {
     <View style={styles.row}>
       <Input label="Or a new squad called" value={name} onChangeText={setName} maxLength={60} style={styles.flex} />
       <Button mode="outlined" disabled={name.trim() === ''} onPress={() => onName(name.trim())}>
-        Take it
+        Use it
       </Button>
     </View>
   );
@@ -242,10 +242,10 @@ function NewSquad({ onName }: { readonly onName: (name: string) => void }) {
 function Done({ done, onOther }: { readonly done: RosterDone; readonly onOther: () => void }) {
   const router = useRouter();
   const { swimmers, squads } = done;
-  const made = squads === 0 ? '' : ` ${squads === 1 ? 'One squad was' : `${squads} squads were`} made.`;
+  const made = squads === 0 ? '' : ` ${squads === 1 ? 'One squad was' : `${squads} squads were`} created.`;
   return (
     <>
-      <Card title={`${countWord(swimmers)} ${swimmers === 1 ? 'swimmer is' : 'swimmers are'} in`} strong>
+      <Card title={`${countWord(swimmers)} ${swimmers === 1 ? 'swimmer' : 'swimmers'} added`} strong>
         <Text>{`${made} What next?`.trim()}</Text>
         <View style={styles.row}>
           <Button mode="contained" onPress={() => router.navigate('/sessions/new' as Href)}>

@@ -126,7 +126,7 @@ function Kept({ kept }: { readonly kept: Erasing }) {
 
 function leaves({ goes, stays }: Erasing, name: string): string {
   const rows = PERSON_PARTS.reduce((sum, part) => sum + goes[part], 0);
-  const taken = `The page of ${name} goes, and ${count(rows, 'entry that hangs', 'entries that hang')} on it. This cannot be undone.`;
+  const taken = `The page of ${name} and ${count(rows, 'entry', 'entries')} that belong to it will be erased. This cannot be undone.`;
   if (stays.deckEvents === 0) return taken;
   const notes = count(stays.deckEvents, 'note of a run', 'notes of runs');
   return `${taken} ${notes} on deck ${stays.deckEvents === 1 ? 'stays' : 'stay'}, so that heads and lanes still add up: there they become “Somebody”.`;

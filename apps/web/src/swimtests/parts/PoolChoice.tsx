@@ -1,4 +1,4 @@
-/** Which pool a test is swum in: every speed hangs on it. */
+/** Which pool a test is swum in: every speed is linked to it. */
 import { lengthsToMetres, POOL_LENGTH, type Pool } from '@upwell/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';

@@ -133,7 +133,7 @@ function Test({ kind, swimmer, records, time, ladder }: TestProps) {
         ))}
       </View>
       {!isAtLeast(swimmer.level, card.from) ? (
-        <Notice>{`This test is meant from ${LEVEL[card.from].name} on. ${swimmer.givenName} is at ${LEVEL[swimmer.level].name}.`}</Notice>
+        <Notice>{`This test is for ${LEVEL[card.from].name} and above. ${swimmer.givenName} is at ${LEVEL[swimmer.level].name}.`}</Notice>
       ) : null}
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.column : undefined}>

@@ -85,7 +85,9 @@ export function WhoGoesIn({ group, names, date, waterC, head, onChange, onTake }
       />
       {group.health.length > 0 ? (
         <View role="group" aria-label="Health notes" style={styles.notes}>
-          <Text variant="labelLarge">Health notes: what the doctor said, medicine at the exit, who stays alongside</Text>
+          <Text variant="labelLarge">
+            Health notes: what the doctor said, medicine at the exit, who stays alongside
+          </Text>
           {group.health.map((note, i) => {
             const name = names[note.swimmerId] ?? 'Somebody';
             return (

@@ -207,7 +207,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
                     </Button>
                   }
                 >
-                  {`${outside!.name} breathes ${outside!.breathes} only. This leg wants ${plan.side.side}: train it before race day.`}
+                  {`${outside!.name} breathes ${outside!.breathes} only. This leg calls for ${plan.side.side}: train it before race day.`}
                 </Notice>
               ) : null}
               <Card title="Seen from the water">

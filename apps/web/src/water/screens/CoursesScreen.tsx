@@ -91,7 +91,8 @@ export function CoursesScreen() {
       </View>
       {courses && courses.length === 0 ? (
         <Empty title="No course yet">
-          Draw the first one on the map, or import a GPX or GeoJSON file: Upwell works out its legs, aims and looks at once.
+          Draw the first one on the map, or import a GPX or GeoJSON file: Upwell works out its legs, aims and looks at
+          once.
         </Empty>
       ) : null}
       <Text variant="bodySmall" style={[styles.caution, { color: theme.colors.onSurfaceVariant }]}>

@@ -122,7 +122,8 @@ function Tracks({ view }: { readonly view: CourseView }) {
       ) : null}
       {rows && rows.length === 0 && !opened && !reading ? (
         <Empty title="No swims yet">
-          Import a GPX or CSV from a watch to see metres swum against the course, where the swimmer left the line, and the drift between looks.
+          Import a GPX or CSV from a watch to see metres swum against the course, where the swimmer left the line, and
+          the drift between looks.
         </Empty>
       ) : null}
     </Screen>

@@ -72,7 +72,7 @@ export function checkPlan(
 
   for (const { group, endS } of finishes) {
     const over = endS - plan.minutes * 60;
-    if (over > 0.5) problems.push(`${group} ends ${inWords(over)} after the hour.`);
+    if (over > 0.5) problems.push(`${group} runs ${inWords(over)} over.`);
   }
   if (spreadS > FINISH_TOGETHER_S) problems.push(`The groups end ${inWords(spreadS)} apart.`);
   plan.groups.forEach((group, i) => problems.push(...groupProblems(group, plan, people[i] ?? null)));

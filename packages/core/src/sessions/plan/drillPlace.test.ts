@@ -294,7 +294,7 @@ describe('beginners', () => {
       byTheClock({ level: 'build' }, POOL),
     ]).toEqual([false, false]);
     const half = planOf([groupOf([setOf({ lengths: 0.5 })], { level: 'settle' })], { pool: { length: 50, unit: 'm' } });
-    expect(checkPlan(half).blocked.join()).toContain('nobody who cannot swim 50 m');
+    expect(checkPlan(half).blocked.join()).toContain('swimmers who cannot yet swim 50 m');
   });
 
   it('are a clash without standing depth, or with a distance asked for', () => {
@@ -323,7 +323,7 @@ describe('beginners', () => {
     const result = buildSession(requestFor('breath-too-low', { groups }));
     if (result.kind === 'clash') throw new Error(result.clashes[0]!.message);
     expect(checkPlan(result.plan).spreadS).toBeLessThanOrEqual(60);
-    expect(result.notes.join(' ')).toContain('Settle: by the clock where one can stand');
+    expect(result.notes.join(' ')).toContain('Settle: timed tries in standing depth');
     expect(result.notes.join(' ')).toContain('look first whether this pool has standing depth');
   });
 

@@ -137,7 +137,7 @@ describe('editing', () => {
 
   it('says at once what is broken', () => {
     expect(checkPlan(editSet(built(), 'g1-sd', { lengths: 60 })).problems.join(' ')).toMatch(
-      /Build ends .* after the hour.*apart.*Swim-down/,
+      /Build runs .* over.*apart.*Swim-down/,
     );
     const onesided = built();
     const ids = onesided.groups[1]!.blocks.flatMap((b) => setsOf(b.items))

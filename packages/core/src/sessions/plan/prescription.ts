@@ -139,6 +139,6 @@ export function suggestFor(set: AnySet, group: GroupPlan, pool: Pool, outside: b
     strokeRateSpm,
     breathing,
     sighting,
-    why: `Today about ${Math.round(now)} strokes a minute; ${name} wants ${low} to ${high}, and a rate moves by ${RATE_STEP_SPM} a week at most.`,
+    why: `Today about ${Math.round(now)} strokes a minute; ${name} calls for ${low} to ${high}, and a rate should move by at most ${RATE_STEP_SPM} a week.`,
   };
 }

@@ -38,7 +38,7 @@ describe('what a session serves', () => {
     expect(said[1]).toContain('nothing new for them');
     expect(planConflicts(seven, { theme: 'holds-breath', week: 'taper' })[0]).toContain('7 of 7');
     expect(planConflicts([...seven, ...five], { theme: 'spins', week: 'normal' })[0]).toContain(
-      'serves 0 of 12; “' + CAUSES['holds-breath'].name + '” would serve 7',
+      'helps 0 of 12; “' + CAUSES['holds-breath'].name + '” would help 7',
     );
   });
 });

@@ -87,7 +87,7 @@ export function planConflicts(comers: readonly Served[], asked: { theme: CauseId
         ]
       : []),
     ...(best && served < comers.length * FEW && best[1] > served && best[0] !== asked.theme
-      ? [`“${name}” serves ${served} of ${comers.length}; “${CAUSES[best[0]].name}” would serve ${best[1]}.`]
+      ? [`“${name}” helps ${served} of ${comers.length}; “${CAUSES[best[0]].name}” would help ${best[1]}.`]
       : []),
   ];
 }

@@ -203,7 +203,7 @@ describe('go, change, or do not go', () => {
   });
 
   it.each<[Partial<DayGroup>, string]>([
-    [{ swimmers: 0 }, 'Nobody goes in'],
+    [{ swimmers: 0 }, 'Nobody is going in'],
     [{ swimmers: 2, children: 9 }, '9 under 18 of 2'],
     [{ swimmers: 2, children: 1, minors: 2 }, '3 under 18 of 2'],
     [{ swimmers: 2, firstTimers: 3 }, '3 first-timers of 2'],

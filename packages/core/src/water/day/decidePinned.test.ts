@@ -121,7 +121,7 @@ describe('limits of the day, written a second time', () => {
   it('a winter group under 10 °C swims by rules of its own, others not at all', () => {
     expect(said({ waterC: 9.9 })).toEqual(['stop cold!']);
     expect(said({ waterC: 9.9 }, { winterRules: true })).toEqual(['stop cold']);
-    expect(textOf('cold', { waterC: 9 })).toContain('At 9 °C in a wetsuit this group is not planned.');
+    expect(textOf('cold', { waterC: 9 })).toContain('At 9 °C in a wetsuit this group does not swim.');
     expect(textOf('cold', { waterC: 9 }, { wetsuits: false })).toContain('At 9 °C without a wetsuit');
     // Not the cold but the child: nobody's winter rules lift it, and nobody overrules it.
     expect(decideDay({ ...DAY, waterC: 12 }, { ...GROUP, children: 1 }, 40).mayOverrule).toBe(false);
@@ -193,7 +193,7 @@ it('numbers of a group fit together', () => {
   expect(of({ swimmerIds: ['a', 'b', 'c'] })).toBeNull();
   expect(of({ swimmerIds: ['a', 'b', 'c', 'd'] })).toContain('4 are named of 3');
   expect(of({ swimmers: 1 })).toBeNull();
-  expect(of({ swimmers: 0 })).toContain('Nobody goes in');
+  expect(of({ swimmers: 0 })).toContain('Nobody is going in');
 });
 
 it('the kit changes at 18 and at 16 °C', () => {

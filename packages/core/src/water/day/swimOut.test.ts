@@ -48,14 +48,14 @@ describe('what speaks against the hour', () => {
   it('is dusk, and the dark', () => {
     // Sunset at 21:00: from 19:40 for an hour leaves 20 minutes.
     expect(said({ waterC: 22 }, hours(7 + 40 / 60))).toContain('Only 20 min of light');
-    expect(said({ waterC: 22 }, hours(10))).toContain('dark 120 min before everybody is out');
+    expect(said({ waterC: 22 }, hours(10))).toContain('dark 120 min before everyone is out');
     expect(said({ waterC: 22 }, hours(-8))).toContain('before sunrise');
     expect(said({ waterC: 22, sunsetMs: null, sunriseMs: null }, hours(10))).toBe('');
   });
 
   it('is water too cold for the minutes', () => {
     expect(said({ waterC: 12.5 }, noon, 90)).toContain('stays 20 min at most, in wetsuits; 90 are planned');
-    expect(said({ waterC: 8 })).toContain('not planned in such water');
+    expect(said({ waterC: 8 })).toContain('does not swim in such water');
     expect(said({ waterC: 17 }, noon, 60)).toContain('60 min only in wetsuits; 40 without');
     expect(said({ waterC: 19 }, noon, 60, { children: 1, minors: 0 })).toContain('stays 25 min at most');
     expect(said({ waterC: 19 }, noon, 60, { children: 0, minors: 1 })).toContain('stays 30 min at most');

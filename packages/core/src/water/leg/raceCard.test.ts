@@ -66,8 +66,8 @@ describe('the race card', () => {
     expect(() => raceCard(question({ currentMps: 2 }))).toThrow(/cannot be swum/);
   });
 
-  it('says what to do when the mark is lost, the breath runs away or it is cold', () => {
+  it('says what to do when the mark is lost, breathing gets out of control or it is cold', () => {
     const all = card.ifs.map((i) => `${i.when}: ${i.then}`).join(' ');
-    for (const word of ['three looks', 'breathe out long', 'shiver', 'arm up']) expect(all).toContain(word);
+    for (const word of ['three looks', 'breathe out slowly', 'shiver', 'arm up']) expect(all).toContain(word);
   });
 });

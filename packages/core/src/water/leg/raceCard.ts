@@ -121,7 +121,10 @@ export function raceCard(q: CardQuestion): RaceCard {
         when: `I must breathe ${q.breathes} from ${l.name}`,
         then: `expect water and glare there: turn the head a little more, look every ${Math.max(2, l.every - 2)}.`,
       })),
-      { when: 'breathing gets out of control', then: 'on your back, breathe out slowly, four times. Still not calm: arm up.' },
+      {
+        when: 'breathing gets out of control',
+        then: 'on your back, breathe out slowly, four times. Still not calm: arm up.',
+      },
       { when: 'goggles fill or a cramp comes', then: 'on your back, fix it, look, go.' },
       { when: 'I shiver, or the hands do not close', then: 'arm up and out. No race is worth it.' },
     ],

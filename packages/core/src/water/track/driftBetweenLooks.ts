@@ -74,7 +74,10 @@ export function driftBetweenLooks(
   const receiver = mean(ownNoise);
   const own = scatter - receiver;
   if (own < scatter / 4)
-    return { drift: null, why: 'The error of the receiver is larger than the drift of the swimmer: the track is too rough to tell.' };
+    return {
+      drift: null,
+      why: 'The error of the receiver is larger than the drift of the swimmer: the track is too rough to tell.',
+    };
   const spread = ((every + 1) * (2 * every + 1)) / (8 * every);
   const perStroke = 2 / (every + 1);
   // Neighbouring stretches share an interval between looks, which widens the mean's interval by 4/3.

@@ -90,9 +90,7 @@ export function measureTrack(track: CleanTrack, course: Course, habits: TrackHab
     words: [
       ...missed.map((s) => `${s.name} was passed ${Math.round(passed[stops.indexOf(s)]!)} m off.`),
       ...(track.leftOut > 0 ? [`${track.leftOut} points were left out as errors of the receiver.`] : []),
-      ...(gapS > 0
-        ? [`The receiver was silent for ${Math.round(gapS)} s in all; a straight line is assumed.`]
-        : []),
+      ...(gapS > 0 ? [`The receiver was silent for ${Math.round(gapS)} s in all; a straight line is assumed.`] : []),
     ],
   };
 }

@@ -193,7 +193,7 @@ describe('drift between looks', () => {
   });
 
   it('refuses where the receiver errs more than the swimmer, or too little was swum', () => {
-    expect(measured(swum({ sdRad: 0.3 * RAD, receiverSdM: 5 })).driftWhy).toMatch(/receiver errs more/);
+    expect(measured(swum({ sdRad: 0.3 * RAD, receiverSdM: 5 })).driftWhy).toMatch(/error of the receiver is larger/);
     const short: Course = { ...COURSE, marks: [], finish: at(0, 120), laps: 1 };
     const track = cleanTrack(simulatedTrack(WORN, outing(), short));
     expect(measureTrack(track, short, HABITS)).toMatchObject({
