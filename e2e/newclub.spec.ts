@@ -83,7 +83,7 @@ test('from an empty server to the first session on deck, with sixty swimmers and
     await expect(page.getByText('New squads: Minnows, Juniors, Seniors, Masters')).toBeVisible();
     await expectAccessible(page);
     await taps.press('Import 60 swimmers');
-    await expect(page.getByText('60 swimmers are in')).toBeVisible();
+    await expect(page.getByText('60 swimmers added')).toBeVisible();
 
     await taps.press('Invite coaches');
     const links: string[] = [];

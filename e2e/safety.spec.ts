@@ -55,7 +55,7 @@ test('beginners are planned tries where one can stand, by the clock, with what i
   await page.goto('/sessions/new');
   await page.getByRole('button', { name: /^First Lengths/ }).click();
   await expect(page.getByText('by the clock', { exact: true })).toBeVisible();
-  await expect(page.getByText(/^Settle: look first whether this pool has standing depth/)).toBeVisible();
+  await expect(page.getByText(/^Settle: check first that this pool has standing depth/)).toBeVisible();
   // Without standing depth there is no way round it.
   await page.getByRole('group', { name: 'Standing depth' }).getByRole('button', { name: 'nowhere' }).click();
   await expect(page.getByText(/beginners need standing depth, and this pool has none/)).toBeVisible();

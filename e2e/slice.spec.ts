@@ -23,7 +23,7 @@ test('from what is seen in the stroke to the card on the deck, through a reload 
   // Note what is seen; the cause follows at each tap.
   await page.getByRole('button', { name: 'Signs at the head' }).click();
   await page.getByRole('button', { name: 'the face turns past the side up and back: often' }).first().click();
-  await page.getByRole('button', { name: 'the mouth hardly finds air: at times' }).first().click();
+  await page.getByRole('button', { name: 'the mouth hardly finds air: sometimes' }).first().click();
   await page.getByRole('button', { name: 'no bubbles between breaths: not there' }).first().click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(page.getByText('Turning too far for air').first()).toBeVisible();

@@ -341,7 +341,7 @@ describe('the other places', () => {
 
   it('library: from a cause to its signs, cue and drills', async () => {
     showAt({ library: LibraryScreen }, '/library');
-    fireEvent.changeText(screen.getByLabelText('Find by name'), 'seeks');
+    fireEvent.changeText(screen.getByLabelText('Find by name'), 'too far for air');
     press('Turning too far for air');
     await findText(/To tell it from others: Let the head ride/);
     expect(screen.queryByText('Not at ease in the water')).toBeNull();

@@ -115,7 +115,7 @@ describe('then and now', () => {
     press('Outcome: Worse');
     expect(chosen).toHaveBeenCalledWith('worse');
     rerender(card({ 'face-up-and-back': 'absent' }, 'worse', chosen));
-    expect(screen.getByText('The signs say better; you decide.')).toBeTruthy();
+    expect(screen.getByText('The signs suggest better; you decide.')).toBeTruthy();
   });
 });
 
@@ -232,7 +232,7 @@ describe('a review with measures from a clip', () => {
       `/swimmers/${ID}/review`,
     );
     await screen.findByText('Then and now');
-    fireEvent.press(screen.getAllByLabelText('the face turns past the side up and back: at times')[0]!);
+    fireEvent.press(screen.getAllByLabelText('the face turns past the side up and back: sometimes')[0]!);
     await screen.findByText('then ●●, now ●○');
     fireEvent.press((await screen.findAllByLabelText('the mouth hardly finds air: often'))[0]!);
     fireEvent.changeText(await screen.findByLabelText('First, what is good?'), 'calm');

@@ -69,9 +69,9 @@ describe('a list of swimmers', () => {
     // A squad for those without one.
     fireEvent.press(screen.getByText(SQUAD.name));
     await waitFor(() => expect(screen.queryByText('1 line waits for a squad')).toBeNull());
-    expect(screen.getByText(/“1812” is no year of birth: the age stays open/)).toBeTruthy();
+    expect(screen.getByText(/“1812” is not a year of birth: the age stays unknown/)).toBeTruthy();
     fireEvent.press(screen.getByText('Import 2 swimmers'));
-    expect(await screen.findByText('2 swimmers are in')).toBeTruthy();
+    expect(await screen.findByText('2 swimmers added')).toBeTruthy();
     expect(screen.getByText('One squad was made. What next?')).toBeTruthy();
     const [look] = bodies(calls, '/preview');
     expect(bodies(calls, '/commit')).toEqual([{ id: look.id, also: [], without: [5] }]);
@@ -86,7 +86,7 @@ describe('a list of swimmers', () => {
     fireEvent.press(await screen.findByLabelText(/^Bram Halloran/));
     fireEvent.press(screen.getByLabelText(/^Łukasz/));
     fireEvent.press(screen.getByText(/^Import 1 swimmer/));
-    await screen.findByText('2 swimmers are in');
+    await screen.findByText('2 swimmers added');
     expect(bodies(calls, '/commit')[0]).toMatchObject({ also: [5], without: [2, 3] });
   });
 
@@ -95,7 +95,7 @@ describe('a list of swimmers', () => {
     await paste('a,b\nDvořák,Łukasz');
     fireEvent.press(await screen.findByText('What the columns mean'));
     fireEvent.press(screen.getByLabelText('The first line names the columns'));
-    fireEvent.press(await screen.findByLabelText(/^a is taken for/));
+    fireEvent.press(await screen.findByLabelText(/^a is read as/));
     fireEvent.press(screen.getAllByText('Family name')[0]!);
     await waitFor(() => expect(bodies(calls, '/preview').at(-1).mapping).toMatchObject({ headed: true }));
     expect(bodies(calls, '/preview').at(-1).mapping.columns[0]).toEqual({ field: 'family' });
@@ -121,7 +121,7 @@ describe('a list of swimmers', () => {
     expect(await screen.findByText(/Pressing again stores nothing twice/)).toBeTruthy();
     away = false;
     fireEvent.press(screen.getByText(/^Import 1/));
-    expect(await screen.findByText('2 swimmers are in')).toBeTruthy();
+    expect(await screen.findByText('2 swimmers added')).toBeTruthy();
     expect(new Set(bodies(calls, '/commit').map((b) => b.id)).size).toBe(1);
   });
 

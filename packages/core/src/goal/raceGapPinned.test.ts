@@ -228,7 +228,7 @@ describe('the verdict, step by step', () => {
       expect.stringMatching(/^It needs 2\.0 % more speed; 17 weeks bring that, by a cautious estimate\./),
     ]);
     expect(of(1500 / careful - 0.01).reason).toBe(
-      'It asks 2.0 % more speed; 17 weeks bring 2.0 %, by a cautious estimate. The rest must come from stroke length.',
+      'It needs 2.0 % more speed; 17 weeks bring 2.0 %, by a cautious estimate. The rest must come from stroke length.',
     );
     expect(of(1500 / careful - 0.01).verdict).toBe('hopeful');
     expect(of(1500 / hopeful + 0.01).verdict).toBe('hopeful');

@@ -1,4 +1,5 @@
 import deburr from 'lodash/deburr.js';
+import upperFirst from 'lodash/upperFirst.js';
 
 /** Text that every database, file and screen can hold: well-formed, without control characters, cut between letters. */
 
@@ -64,3 +65,10 @@ export function plainId(text: string, most: number): string {
 export function plainName(name: string): string {
   return deburr(name.normalize('NFD')).replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/g, ' ').trim();
 }
+
+/**
+ * A term as a heading or a label shows it: its first letter large, the rest as it is.
+ *
+ * @example sentenceCase('head and body line') // 'Head and body line'
+ */
+export const sentenceCase = (term: string): string => upperFirst(term);

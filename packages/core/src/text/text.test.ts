@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { cleanText, cutText, plainId } from '.';
+import { cleanText, cutText, plainId, sentenceCase } from '.';
 
 describe('clean text', () => {
   it.each([
@@ -57,4 +57,12 @@ describe('an id out of a file', () => {
     ['toString', ''],
     ['x'.repeat(80), 'x'.repeat(40)],
   ])('%j becomes %j', (text, id) => expect(plainId(text, 40)).toBe(id));
+});
+
+describe('a term as a heading', () => {
+  it.each([
+    ['head and body line', 'Head and body line'],
+    ['D′ in hand', 'D′ in hand'],
+    ['', ''],
+  ])('%j is shown as %j', (term, shown) => expect(sentenceCase(term)).toBe(shown));
 });

@@ -2,6 +2,7 @@
 import { DRILL_IDS, drillCard, LADDER_IDS, ladderCard } from '@upwell/core/library';
 import { CAUSE_IDS, CAUSES, STAGES } from '@upwell/core/review';
 import { LEVEL } from '@upwell/core/swimmers';
+import { sentenceCase } from '@upwell/core/text';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -94,7 +95,7 @@ export function LibraryScreen() {
             const here = causes.filter((id) => CAUSES[id].stage === stage);
             return here.length === 0 ? null : (
               <View key={stage} style={styles.gap}>
-                <Text variant="titleSmall" role="heading" aria-level={2}>{`${i + 1}. ${stage}`}</Text>
+                <Text variant="titleSmall" role="heading" aria-level={2}>{`${i + 1}. ${sentenceCase(stage)}`}</Text>
                 {here.map((id) => (
                   <Entry key={id} title={CAUSES[id].name} open={open === id} onPress={() => toggle(id)}>
                     <CauseDetails id={id} />

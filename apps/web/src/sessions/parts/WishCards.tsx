@@ -10,6 +10,7 @@ import {
   type SessionPlan,
 } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
+import { sentenceCase } from '@upwell/core/text';
 import { poolDistance } from '@upwell/core/units';
 import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
@@ -58,7 +59,7 @@ export function ThemeCard({ wish, proposal, change }: PartProps & { readonly pro
             const here = shown.filter((id) => CAUSES[id].stage === stage);
             return here.length === 0 ? null : (
               <View key={stage} style={styles.gap}>
-                <Text variant="labelMedium">{stage}</Text>
+                <Text variant="labelMedium">{sentenceCase(stage)}</Text>
                 <View style={styles.chips}>
                   {here.map((id) => (
                     <Toggle key={id} label={CAUSES[id].name} on={theme === id} onPress={() => change({ theme: id })} />

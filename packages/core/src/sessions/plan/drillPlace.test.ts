@@ -324,7 +324,7 @@ describe('beginners', () => {
     if (result.kind === 'clash') throw new Error(result.clashes[0]!.message);
     expect(checkPlan(result.plan).spreadS).toBeLessThanOrEqual(60);
     expect(result.notes.join(' ')).toContain('Settle: timed tries in standing depth');
-    expect(result.notes.join(' ')).toContain('look first whether this pool has standing depth');
+    expect(result.notes.join(' ')).toContain('check first that this pool has standing depth');
   });
 
   it('are told by name when somebody plans lengths for them, at whatever level the group is called', () => {
