@@ -139,7 +139,7 @@ test('the eye is trained on simulated swimmers, and the hand-out is shared until
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
   quiet.networkErrors = true;
   await page
-    .getByRole('button', { name: /^Take back the link/ })
+    .getByRole('button', { name: /^Revoke the link/ })
     .first()
     .click();
   await expect(page.getByText(/, revoked$/).first()).toBeVisible();

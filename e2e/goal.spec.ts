@@ -10,7 +10,7 @@ test('the gap is split into seconds, asked "what if", kept, and found again', as
   const id = await idOf(page, who(info.project.name, 'otis', 'pia'));
   await page.goto(`/swimmers/${id}`);
   // The swimmer's page says it in one line.
-  await expect(page.getByText(/missing\. .*, chance \d+ %/)).toBeVisible();
+  await expect(page.getByText(/to find\. .*, chance \d+ %/)).toBeVisible();
   await page.getByRole('button', { name: 'Toward the race' }).click();
   await expect(page.getByRole('heading', { name: 'Quill Crossing' })).toBeVisible();
   await expect(page.getByText('Where the seconds are')).toBeVisible();
@@ -154,7 +154,7 @@ test('a swimmer sees their own week, says how it felt without a network, and has
   expect(feed).toContain('SUMMARY:Quill Crossing');
   expect(feed).toContain('BEGIN:VEVENT');
   await page
-    .getByRole('button', { name: /^Take back the address/ })
+    .getByRole('button', { name: /^Revoke the address/ })
     .first()
     .click();
   await expect.poll(async () => (await page.request.get(address)).status()).toBe(404);

@@ -160,7 +160,7 @@ test('from an empty server to the first session on deck, with sixty swimmers and
     // And leaves the club: out on the device that is open, the name stays.
     await page.getByRole('button', { name: 'Done' }).click();
     await page.getByRole('button', { name: 'Has left the club' }).click();
-    await expect(page.getByText('Left the club')).toBeVisible();
+    await expect(page.getByText('Left the club', { exact: true })).toBeVisible();
     await coach.goto('/swimmers');
     await expect(coach).toHaveURL(/\/sign-in/);
     await page.reload();

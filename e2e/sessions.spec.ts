@@ -245,7 +245,7 @@ test('a session goes on paper, into a file and back, and into the calendar', asy
     const feed = await (await outsider.request.get(address)).text();
     expect(feed).toContain('BEGIN:VEVENT');
     await page
-      .getByRole('button', { name: /Take back the address/ })
+      .getByRole('button', { name: /Revoke the address/ })
       .first()
       .click();
     await expect(page.getByLabel('The address, shown only once')).toBeHidden();

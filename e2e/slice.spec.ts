@@ -28,7 +28,7 @@ test('from what is seen in the stroke to the card on the deck, through a reload 
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(page.getByText('Turning too far for air').first()).toBeVisible();
   await page.getByRole('button', { name: 'Show the reasons' }).click();
-  await expect(page.getByText('To tell it apart', { exact: false })).toBeVisible();
+  await expect(page.getByText('To tell it from others', { exact: false })).toBeVisible();
   await expectAccessible(page);
 
   // A reload in the middle loses nothing.
@@ -192,7 +192,7 @@ test('the night theme is as readable, and the library holds its causes', async (
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Library', exact: true }).click();
   await page.getByRole('button', { name: 'Turning too far for air' }).click();
-  await expect(page.getByText('To tell it apart', { exact: false })).toBeVisible();
+  await expect(page.getByText('To tell it from others', { exact: false })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Sessions', exact: true }).click();
   await page

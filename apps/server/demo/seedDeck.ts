@@ -4,7 +4,7 @@ import type { Me } from '@upwell/contract/account';
 import { departureMs, runSetup, runState, type DeckEvent, type DeckFact, type DeckPerson } from '@upwell/core/deck';
 import { speedOver400 } from '@upwell/core/sessions';
 import { LEVEL } from '@upwell/core/swimmers';
-import { testOutcome, type TestInput } from '@upwell/core/swimtests';
+import { keptOutcome, testOutcome, type TestInput } from '@upwell/core/swimtests';
 import { addEvents } from '../src/deck';
 import { inPlace } from '../src/work/inPlace';
 import { TestResultEntity } from '../src/records/entities';
@@ -190,7 +190,7 @@ export async function seedTests(em: EntityManager, now: Date): Promise<void> {
         kind: input.kind,
         heldOn: isoDay(now, inDays),
         input,
-        outcome: testOutcome(input),
+        outcome: keptOutcome(testOutcome(input)),
         note: '',
         version: 1,
         writeId: idFor(`${key} write`),

@@ -12,7 +12,7 @@ import {
   setsOf,
   type AnySet,
   type BuildRequest,
-  type Comer,
+  type Attendee,
   type SessionPlan,
 } from '@upwell/core/sessions';
 import { TrainingSessionEntity } from '../src/sessions/entities';
@@ -114,7 +114,7 @@ export async function seedSessions(em: EntityManager, now: Date): Promise<void> 
 }
 
 function groupsOf(squads: readonly SquadKey[]) {
-  const comers = PEOPLE.filter((p) => squads.includes(p.squad)).map((p): Comer => ({
+  const attendees = PEOPLE.filter((p) => squads.includes(p.squad)).map((p): Attendee => ({
     level: p.level,
     model: modelOf(p),
     bestTimes: bestTimesOf(p),
@@ -122,7 +122,7 @@ function groupsOf(squads: readonly SquadKey[]) {
     healthFlags: [],
     ladderSteps: p.level === 'settle' ? FIRST_STEPS : {},
   }));
-  return proposeGroups(comers, {});
+  return proposeGroups(attendees, {});
 }
 
 /** The session of an hour, in which Race swims a shorter one and then 25s with three breaths each. */

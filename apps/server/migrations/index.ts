@@ -13,6 +13,7 @@ import { Migration20261205000000_freely } from './Migration20261205000000_freely
 import { Migration20261206000000_begin } from './Migration20261206000000_begin';
 import { Migration20261207000000_join } from './Migration20261207000000_join';
 import { Migration20261208000000_roster } from './Migration20261208000000_roster';
+import { Migration20261209000000_words } from './Migration20261209000000_words';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -31,4 +32,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261206000000_begin', class: Migration20261206000000_begin },
   { name: 'Migration20261207000000_join', class: Migration20261207000000_join },
   { name: 'Migration20261208000000_roster', class: Migration20261208000000_roster },
+  { name: 'Migration20261209000000_words', class: Migration20261209000000_words },
 ];

@@ -112,7 +112,7 @@ export async function fill(harness: Harness, owner: TestClub, swimmer: string): 
   await put('race_outlook', 'swimmer_id, event, race_on, outlook, problems, made_on', [
     ...[swimmer, 'Race', today, JSON.stringify({ kind: 'none', reason: '' }), '[]', today],
   ]);
-  await put('plan_week', 'swimmer_id, monday, phase, kind, load, theme, test, words', [
+  await put('plan_week', 'swimmer_id, monday, phase, kind, load, theme, test, notes', [
     ...[swimmer, today, 'build', 'normal', 1000, 'spins', false, '[]'],
   ]);
   await put('session_rating', 'session_id, swimmer_id, value', [session, swimmer, 5]);

@@ -36,7 +36,7 @@ async function ended(call: Awaited<ReturnType<TestClub['as']>>, id: string) {
   }
 }
 
-describe('the way to a race', () => {
+describe('a race plan', () => {
   it('is worked out from what the club keeps, and stored with what the coach decides', async () => {
     const club = await harness.club();
     const id = await racer(club);
@@ -198,7 +198,7 @@ describe('planning everybody in the background', () => {
     });
     const em = harness.owner.em.fork();
     await em.execute(
-      `insert into plan_week (swimmer_id, monday, club_id, phase, kind, load, theme, test, words)
+      `insert into plan_week (swimmer_id, monday, club_id, phase, kind, load, theme, test, notes)
        values (?, '2026-01-05', ?, 'build', 'normal', 777, 'spins', false, '[]')`,
       [id, club.id],
     );

@@ -1,3 +1,4 @@
+import { v7 } from 'uuid';
 import { MIGRATIONS } from '../migrations';
 import type { Database } from '../src/platform/database';
 import { Harness } from './harness';
@@ -39,5 +40,69 @@ describe('the migrations', () => {
       }
       expect(await shape(owner)).toEqual(whole);
       expect(await owner.getMigrator().getPendingMigrations()).toEqual([]);
+    }));
+
+  it('turn the sentences of stored weeks and tests into codes, and back into what an older server reads', () =>
+    harness.inOwnDatabase(async (owner) => {
+      await owner.getMigrator().down({ migrations: ['Migration20261209000000_words'] });
+      const [club, squad, swimmer, coach] = [v7(), v7(), v7(), v7()];
+      const em = owner.em.fork();
+      await em.execute(`insert into club (id, name) values (?, 'Club')`, [club]);
+      await em.execute(
+        `insert into account (id, club_id, email, name, role, password_hash) values (?, ?, 'c@club.example', 'C', 'coach', 'x')`,
+        [coach, club],
+      );
+      await em.execute(`insert into squad (id, club_id, name, write_id) values (?, ?, 'Squad', ?)`, [
+        squad,
+        club,
+        v7(),
+      ]);
+      await em.execute(
+        `insert into swimmer (id, club_id, squad_id, given_name, family_name, search_name, level, stroke_model, breathing_side, write_id)
+         values (?, ?, ?, 'Ada', 'L', 'ada l', 'hold', 'long-line', 'both', ?)`,
+        [swimmer, club, squad, v7()],
+      );
+      const weeks: [string, string | null, string[]][] = [
+        ['2026-01-05', null, ['Ill: nothing is swum, and nothing is made up for.']],
+        ['2026-01-12', 'In a group.', []],
+        [
+          '2026-01-19',
+          'In the pool: star float and calm breathing.',
+          ['A sentence nobody wrote.', 'Metres down, effort stays, nothing new.'],
+        ],
+        [
+          '2026-01-26',
+          null,
+          ['Race week: what is known, short and sharp.', 'Another race on 2026-01-31: swum out of training.'],
+        ],
+      ];
+      for (const [monday, step, words] of weeks)
+        await em.execute(
+          `insert into plan_week (swimmer_id, monday, club_id, phase, kind, load, theme, step, test, words)
+           values (?, ?, ?, 'build', 'normal', 1000, 'spins', ?, false, ?::jsonb)`,
+          [swimmer, monday, club, step, JSON.stringify(words)],
+        );
+      const ramp = { bestRateSpm: 62, distanceRateSpm: 58, reason: 'Fastest at 62.' };
+      await em.execute(
+        `insert into test_result (id, club_id, swimmer_id, noted_by, kind, held_on, input, outcome, note, write_id)
+         values (?, ?, ?, ?, 'rate-ramp', '2026-01-05', '{}', ?::jsonb, '', ?)`,
+        [v7(), club, swimmer, coach, JSON.stringify({ value: 62, error: null, words: 'w', method: 'm', ramp }), v7()],
+      );
+
+      await owner.getMigrator().up();
+      const stored = await em.execute('select step, notes from plan_week order by monday');
+      expect(stored).toEqual([
+        { step: null, notes: [{ note: 'ill' }] },
+        { step: 6, notes: [] },
+        { step: 0, notes: [{ note: 'taper' }] },
+        { step: null, notes: [{ note: 'race' }, { note: 'other-race', on: '2026-01-31' }] },
+      ]);
+      const outcome = { value: 62, error: null, ramp: { bestRateSpm: 62, distanceRateSpm: 58 } };
+      expect(await em.execute('select outcome from test_result')).toEqual([{ outcome }]);
+
+      await owner.getMigrator().down({ migrations: ['Migration20261209000000_words'] });
+      const back = await em.execute('select step, words from plan_week order by monday');
+      expect(back).toEqual(weeks.map(([, step]) => ({ step, words: [] })));
+      await owner.getMigrator().up();
     }));
 });

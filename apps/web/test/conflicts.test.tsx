@@ -56,7 +56,7 @@ describe('somebody else saved first', () => {
     expect(versionsSent(calls)).toEqual([3]);
   });
 
-  it('the way to a race: both are offered, and what was decided here stays until one is taken', async () => {
+  it('a race plan: both are offered, and what was decided here stays until one is taken', async () => {
     const path = `/swimmers/${ID}/race-plan`;
     const calls = changedElsewhere(path, path, RACE_VIEW, RACE_VIEW);
     showAt({ 'swimmers/[id]/race': RaceScreen }, `/swimmers/${ID}/race`);

@@ -1,5 +1,5 @@
 // A club as a file: its parts, their order and their limits.
-import { PHASES } from '@upwell/core/goal';
+import { PHASES, PLAIN_WEEK_NOTES } from '@upwell/core/goal';
 import { WEEK_KINDS } from '@upwell/core/sessions';
 import { CAUSE_IDS, OUTCOMES, SIGN_IDS } from '@upwell/core/review';
 import { DRILL_IDS } from '@upwell/core/library';
@@ -94,10 +94,17 @@ export const ARCHIVE_ROWS = {
     kind: oneOf(WEEK_KINDS).required(),
     load: Joi.number().integer().min(0).max(1e6).required(),
     theme: oneOf(CAUSE_IDS).required(),
-    step: line(120).allow(null).required(),
+    // Archives from before the codes name the step and say the notes in sentences.
+    step: Joi.alternatives(Joi.number().integer().min(0).max(99).strict(), line(120)).allow(null).required(),
     test: Joi.boolean().required(),
-    words: Joi.array().items(line(500)).max(60).required(),
-  }),
+    notes: Joi.array()
+      .items(
+        Joi.object({ note: oneOf(PLAIN_WEEK_NOTES).required() }),
+        Joi.object({ note: oneOf(['other-race'] as const).required(), on: isoDate().required() }),
+      )
+      .max(60),
+    words: Joi.array().items(line(500)).max(60),
+  }).xor('notes', 'words'),
   ratings: rows(ratingSaveSchema).keys({
     ...id,
     sessionId: uuid().required(),

@@ -65,7 +65,7 @@ export interface RacePlanSave extends Saved {
 
 export const racePlanSaveSchema = Joi.object<RacePlanSave>({ choices: choicesSchema.required(), ...saved });
 
-/** Everything the way to a race is worked out from; core works it out, here and on the server alike. */
+/** Everything a race plan is worked out from; core works it out, here and on the server alike. */
 export interface RacePlanView {
   readonly swimmerId: string;
   readonly name: string;

@@ -11,7 +11,7 @@ import { check } from '@upwell/contract/common';
 import type { SessionDone } from '@upwell/contract/sessions';
 import type { SessionPlan } from '@upwell/core/sessions';
 import { isChild } from '@upwell/core/swimmers';
-import { testOutcome, type TestInput } from '@upwell/core/swimtests';
+import { keptOutcome, testOutcome, type TestInput } from '@upwell/core/swimtests';
 import type { Course } from '@upwell/core/water';
 import type { Schema } from 'joi';
 import { createHash } from 'node:crypto';
@@ -21,6 +21,7 @@ import { ProblemError } from '../platform/problemError';
 import { fieldsProblem, readJson } from '../platform/readJson';
 import { summaryOf } from '../sessions/columns';
 import { swimmableLength, trackSummary } from '../water/columns';
+import { codesOfOlder, type OlderWeek } from './olderWeeks';
 import { fieldOf, PART_TABLES, ROW_PARTS, type RowPart } from './tables';
 
 type Row = Readonly<Record<string, unknown>> & { readonly id: string };
@@ -73,11 +74,11 @@ export function readArchive({
   try {
     for (const part of ROW_PARTS) {
       const table = PART_TABLES[part];
-      const columns = ['id', ...table.columns, ...(WORKED_COLUMNS[part] ?? [])];
+      const columns = ['id', ...table.columns, ...(DERIVED_COLUMNS[part] ?? [])];
       const account = table.account && fieldOf(table, table.account);
       const line = lines(out, part);
       for (const row of part === 'focuses' ? oneOpen(rows.focuses) : rows[part]) {
-        const whole = { ...row, ...worked[part]?.(row), ...(account ? { [account]: whoIsHere(row[account]) } : {}) };
+        const whole = { ...row, ...derived[part]?.(row), ...(account ? { [account]: whoIsHere(row[account]) } : {}) };
         line.add(Object.fromEntries(columns.map((c) => [c, (whole as Row)[fieldOf(table, c)]])));
         // A session is looked at by itself before it is stored.
         if (part === 'sessions') line.end();
@@ -103,13 +104,13 @@ export function readArchive({
 type Rows = Readonly<Record<ArchivePart, readonly Row[]>>;
 
 /** As the database makes it: it follows from the id, and the id does not follow from it. */
-const standIn = (id: string) => createHash('md5').update(`erased ${id}`).digest('hex');
+const erasedMark = (id: string) => createHash('md5').update(`erased ${id}`).digest('hex');
 
 function withoutErased(rows: Rows, erased: ReadonlySet<string>): Rows {
   if (erased.size === 0) return rows;
   const plain = new Set([...erased].map((id) => id.replaceAll('-', '')));
   const stays = ({ id, swimmerId }: Row) =>
-    ![id, swimmerId].some((one) => typeof one === 'string' && plain.has(standIn(one)));
+    ![id, swimmerId].some((one) => typeof one === 'string' && plain.has(erasedMark(one)));
   return Object.fromEntries(ARCHIVE_PARTS.map((part) => [part, rows[part].filter(stays)])) as unknown as Rows;
 }
 
@@ -156,7 +157,7 @@ function oneOpen(focuses: readonly Row[]): readonly Row[] {
 }
 
 /** What is stored beside a row because lists want it. */
-const worked: Partial<Record<RowPart, (row: Row) => Readonly<Record<string, unknown>>>> = {
+const derived: Partial<Record<RowPart, (row: Row) => Readonly<Record<string, unknown>>>> = {
   swimmers: (row) => ({ searchName: plainName(`${row.givenName as string} ${row.familyName as string}`) }),
   sessions: (row) => {
     const plan = row.plan as SessionPlan;
@@ -170,12 +171,13 @@ const worked: Partial<Record<RowPart, (row: Row) => Readonly<Record<string, unkn
   },
   tests: (row) => {
     const input = row.input as TestInput;
-    return { kind: input.kind, outcome: testOutcome(input) };
+    return { kind: input.kind, outcome: keptOutcome(testOutcome(input)) };
   },
+  weeks: (row) => codesOfOlder(row as unknown as OlderWeek) as Readonly<Record<string, unknown>>,
   courses: (row) => ({ lengthM: swimmableLength(row.course as Course) }),
   tracks: (row) => ({ summary: trackSummary(row as unknown as Parameters<typeof trackSummary>[0]) }),
 };
-export const WORKED_COLUMNS: Partial<Record<RowPart, readonly string[]>> = {
+export const DERIVED_COLUMNS: Partial<Record<RowPart, readonly string[]>> = {
   swimmers: ['search_name'],
   sessions: ['theme', 'minutes', 'summary', 'done_summary'],
   tests: ['kind', 'outcome'],

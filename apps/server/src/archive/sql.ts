@@ -1,7 +1,7 @@
 // What an archive asks the database: pages of every part as JSON, and rows of a part on their way in.
 import { ARCHIVE_PARTS, type ArchivePart } from '@upwell/contract/archive';
 import { bool, change, int, orNull, rows, text, uuid, type Column, type Statement } from '../platform/statement';
-import { WORKED_COLUMNS } from './readArchive';
+import { DERIVED_COLUMNS } from './readArchive';
 import { fieldOf, PART_TABLES, type RowPart } from './tables';
 
 /** Rows that are read at once; fewer of those that are long. */
@@ -51,7 +51,7 @@ const VERSIONED: readonly RowPart[] = [
 
 function add(part: RowPart): Statement<{ readonly id: string }> {
   const table = PART_TABLES[part];
-  const columns = [...(table.id ? [] : ['id']), ...table.columns, ...(WORKED_COLUMNS[part] ?? [])];
+  const columns = [...(table.id ? [] : ['id']), ...table.columns, ...(DERIVED_COLUMNS[part] ?? [])];
   const own = VERSIONED.includes(part) ? ', write_id' : '';
   // A swimmer who has an open focus here keeps it; the archive's one is over.
   const value = (column: string) =>

@@ -110,7 +110,7 @@ export const PART_TABLES: Readonly<Record<Exclude<ArchivePart, 'deckEvents'>, Pa
   racePlans: { table: 'race_plan', columns: ['choices'] },
   weeks: {
     table: 'plan_week',
-    columns: ['swimmer_id', 'monday', 'phase', 'kind', 'load', 'theme', 'step', 'test', 'words'],
+    columns: ['swimmer_id', 'monday', 'phase', 'kind', 'load', 'theme', 'step', 'test', 'notes'],
     id: 'md5(swimmer_id::text || monday)::uuid',
     only: `monday < date_trunc('week', now())::date`,
     days: ['monday'],

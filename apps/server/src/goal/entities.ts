@@ -5,7 +5,7 @@ import type { CauseId } from '@upwell/core/review';
 import type { WeekKind } from '@upwell/core/sessions';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 
-/** What a coach decided about the way to a race; the id is the swimmer's. */
+/** What a coach decided about a race plan; the id is the swimmer's. */
 export const RacePlanEntity = defineEntity({
   name: 'RacePlan',
   tableName: 'race_plan',
@@ -46,9 +46,9 @@ export const PlanWeekEntity = defineEntity({
     kind: p.text().$type<WeekKind>(),
     load: p.integer(),
     theme: p.text().$type<CauseId>(),
-    step: p.text().nullable().$type<PlanWeek['step']>(),
+    step: p.smallint().nullable(),
     test: p.boolean(),
-    words: p.json<PlanWeek['words']>(),
+    notes: p.json<PlanWeek['notes']>(),
   },
 });
 

@@ -95,7 +95,7 @@ export async function keptWeeks(em: EntityManager, id: string, from = '1900-01-0
     { swimmerId: id, monday: { $gte: from } },
     { orderBy: { monday: 'asc' }, limit: 200, disableIdentityMap: true },
   );
-  return weeks.map(({ monday, phase, kind, load, theme, step, test, words }) => ({
-    ...{ monday, phase, kind, load, theme, step: step ?? null, test, words },
+  return weeks.map(({ monday, phase, kind, load, theme, step, test, notes }) => ({
+    ...{ monday, phase, kind, load, theme, step: step ?? null, test, notes },
   }));
 }

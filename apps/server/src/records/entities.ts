@@ -1,5 +1,5 @@
 // Swim tests and imports of results as they are stored.
-import type { SwimTestKind, TestInput, TestOutcome } from '@upwell/core/swimtests';
+import type { KeptOutcome, SwimTestKind, TestInput } from '@upwell/core/swimtests';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { AccountEntity } from '../account/entities';
 
@@ -14,8 +14,8 @@ export const TestResultEntity = defineEntity({
     kind: p.text().$type<SwimTestKind>(),
     heldOn: p.date(),
     input: p.json<TestInput>(),
-    /** Worked out by core from the input, so that lists need not. */
-    outcome: p.json<TestOutcome>(),
+    /** Worked out by core from the input: its numbers, which SQL reads. */
+    outcome: p.json<KeptOutcome>(),
     note: p.text(),
     version: p.integer().version(),
     writeId: p.uuid(),

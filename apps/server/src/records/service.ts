@@ -1,7 +1,7 @@
 import type { Me } from '@upwell/contract/account';
 import type { ClubResult, RecordsView, ResultsPage, ResultsQuery, TestSave, TestView } from '@upwell/contract/records';
 import type { ResultLine } from '@upwell/core/measures';
-import { RefusedTest, testOutcome } from '@upwell/core/swimtests';
+import { keptOutcome, RefusedTest, shownOutcome, testOutcome } from '@upwell/core/swimtests';
 import { plainName } from '@upwell/core/text';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
@@ -46,7 +46,7 @@ const toTest = ({ id, version, swimmerId, kind, heldOn, input, outcome, note }: 
   kind,
   heldOn,
   input,
-  outcome,
+  outcome: shownOutcome(input, outcome),
   note,
 });
 
@@ -56,7 +56,7 @@ export async function saveTest(em: EntityManager, me: Me, id: string, save: Test
   if ((await em.count(SwimmerEntity, { id: swimmerId })) === 0)
     throw new ProblemError(404, 'This swimmer is not here, or not yours to see.');
   const fields = { clubId: me.clubId, notedBy: me.accountId, swimmerId, kind: input.kind, heldOn, input, note };
-  const outcome = refusedOr(() => testOutcome(input));
+  const outcome = refusedOr(() => keptOutcome(testOutcome(input)));
   const { row } = await saveVersioned(em, TestResultEntity, id, save, { ...fields, outcome }, toTest);
   return toTest(row);
 }

@@ -3,7 +3,7 @@ import type { CauseId } from '@upwell/core/review';
 import {
   peopleOf,
   speedOver400,
-  type Comer,
+  type Attendee,
   type GroupPerson,
   type SessionPlan,
   type WeekKind,
@@ -14,7 +14,7 @@ import { all } from '../platform/statement';
 import { ATTENDEES } from './sql';
 
 /** A swimmer as a session needs to know them. */
-export interface Attendee extends Comer {
+export interface KnownAttendee extends Attendee {
   readonly id: string;
   readonly name: string;
   readonly birthYear: number | null;
@@ -31,11 +31,11 @@ export interface Attendee extends Comer {
  *
  * @param date day of a session, for what their own plans say of it
  */
-export async function attendees(
+export async function attendeesOf(
   em: EntityManager,
   squadIds: readonly string[],
   date: string | null = null,
-): Promise<Attendee[]> {
+): Promise<KnownAttendee[]> {
   const squads = `{${squadIds.join(',')}}`;
   const rows = await all(em, ATTENDEES, [date, date, squads, squads]);
   return rows.map(({ best_times, health_flags, ladder_steps, birth_year, rate, plan, race_in, ...row }) => ({
@@ -51,8 +51,8 @@ export async function attendees(
   }));
 }
 
-/** One who comes, as far as safety is concerned; an unknown age counts as under 16. */
-export function forSafety({ id, name, level, bestTimes, birthYear, healthFlags, ladderSteps }: Attendee): GroupPerson {
+/** A swimmer of a session as far as safety is concerned; an unknown age counts as under 16. */
+export function forSafety({ id, name, level, bestTimes, birthYear, healthFlags, ladderSteps }: KnownAttendee): GroupPerson {
   const year = new Date().getFullYear();
   return {
     ...{ id, name, level, healthFlags },
@@ -68,12 +68,12 @@ export async function peopleOfPlan(
   plan: SessionPlan,
   squadIds: readonly string[],
 ): Promise<readonly GroupPerson[][]> {
-  return peopleOf(plan, (await attendees(em, squadIds)).map(forSafety));
+  return peopleOf(plan, (await attendeesOf(em, squadIds)).map(forSafety));
 }
 
 /** Everybody of the squads with the pace of their lane. */
 export async function sessionPeople(em: EntityManager, squadIds: readonly string[]): Promise<SessionPerson[]> {
-  return (await attendees(em, squadIds)).map((attendee) => ({
+  return (await attendeesOf(em, squadIds)).map((attendee) => ({
     ...forSafety(attendee),
     paceIsGuess: speedOver400(attendee.bestTimes) === null,
     bests: attendee.bestTimes,

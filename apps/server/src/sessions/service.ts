@@ -27,7 +27,7 @@ import type { PlanFacts } from './planFacts';
 import { clubRule } from '../swimmers';
 import { SquadEntity } from '../swimmers/entities';
 import { showCourse } from '../water';
-import { attendees, forSafety, peopleOfPlan } from './people';
+import { attendeesOf, forSafety, peopleOfPlan } from './people';
 import { TrainingSessionEntity, type TrainingSessionRecord } from './entities';
 import { all } from '../platform/statement';
 import { SESSIONS, SHAPING } from './sql';
@@ -167,20 +167,20 @@ function toView(record: TrainingSessionRecord): SessionView {
 
 /** What the people of some squads bring to a session on a day. No squads means all one may see. */
 export async function proposeSession(em: EntityManager, { squadIds, date }: ProposalQuery): Promise<SessionProposal> {
-  const comers = await attendees(em, squadIds, date);
+  const attendees = await attendeesOf(em, squadIds, date);
   const history = await levelHistory(em, squadIds, date);
   const table = await clubRule(em, 'paceTable');
   const capacity = await clubRule(em, 'laneCapacity');
   return {
-    groups: proposeGroups(comers, history).map((group) => (table ? { ...group, paceTable: table } : group)),
-    themes: proposeThemes(comers),
-    served: comers.map(({ id, name, level, focus, planTheme, week, raceInDays }) => ({
+    groups: proposeGroups(attendees, history).map((group) => (table ? { ...group, paceTable: table } : group)),
+    themes: proposeThemes(attendees),
+    served: attendees.map(({ id, name, level, focus, planTheme, week, raceInDays }) => ({
       ...{ id, name, level, focus, planTheme, week, raceInDays },
     })),
-    swimmers: comers.length,
+    swimmers: attendees.length,
     kit: await clubKit(em),
     laneCapacity: capacity ?? null,
-    people: comers.map(forSafety),
+    people: attendees.map(forSafety),
   };
 }
 

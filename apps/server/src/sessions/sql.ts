@@ -2,7 +2,7 @@
 import type { SessionRow } from '@upwell/contract/sessions';
 import type { LadderId } from '@upwell/core/library';
 import type { CauseId } from '@upwell/core/review';
-import type { Comer, SessionPlan, WeekKind } from '@upwell/core/sessions';
+import type { Attendee, SessionPlan, WeekKind } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
 import { bool, int, json, orNull, rows, text, textOf, uuid, uuids } from '../platform/statement';
 import type { CalendarDays, CalendarSession } from './calendar';
@@ -49,9 +49,9 @@ export const ATTENDEES = rows(
     id: uuid,
     name: text,
     level: textOf<LevelId>(),
-    model: textOf<NonNullable<Comer['model']>>(),
-    best_times: json<Comer['bestTimes']>(),
-    health_flags: json<NonNullable<Comer['healthFlags']>>(),
+    model: textOf<NonNullable<Attendee['model']>>(),
+    best_times: json<Attendee['bestTimes']>(),
+    health_flags: json<NonNullable<Attendee['healthFlags']>>(),
     ladder_steps: json<Partial<Record<LadderId, number>>>(),
     birth_year: orNull(int),
     rate: orNull(int),

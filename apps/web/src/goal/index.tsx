@@ -4,7 +4,7 @@ import { Loading } from '@/ui/States';
 
 type Screens = typeof screens;
 
-/** The way to a race is one part, loaded when the first of its pages is opened. */
+/** The race plan is one part, loaded when the first of its pages is opened. */
 function later(name: keyof Screens) {
   const Screen = lazy(() => import('./screens').then((all) => ({ default: all[name] })));
   return function Later() {

@@ -5,7 +5,7 @@ import { useDraft } from '@/state/hooks';
 import { dayOf } from '@/ui/dates';
 import { draftOf, raceKey, type RaceDraft } from './raceDraft';
 
-/** Everything the way to a race shows, worked out here at every change; a few milliseconds. */
+/** Everything a race plan shows, worked out here at every change; a few milliseconds. */
 export function useRace(view: RacePlanView, facts: RaceFacts) {
   const today = dayOf(new Date());
   const stored = useMemo(() => draftOf(view), [view]);

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { PlanWeek } from '../goal';
+import { openWaterStep, weekNoteWords, type PlanWeek } from '../goal';
 import { CAUSES } from '../review';
 
 /** The weeks to a race as CSV, one line a week; formulas are made harmless. */
@@ -8,8 +8,8 @@ export function writePlan(weeks: readonly PlanWeek[]): string {
     {
       fields: ['week_of', 'phase', 'kind', 'load', 'theme', 'step', 'test', 'words'],
       data: weeks.map((w) => [
-        ...[w.monday, w.phase, w.kind, w.load, CAUSES[w.theme].name, w.step ?? ''],
-        ...[w.test ? 'yes' : '', w.words.join(' ')],
+        ...[w.monday, w.phase, w.kind, w.load, CAUSES[w.theme].name, w.step === null ? '' : openWaterStep(w.step)],
+        ...[w.test ? 'yes' : '', w.notes.map(weekNoteWords).join(' ')],
       ]),
     },
     { newline: '\n', escapeFormulae: true },

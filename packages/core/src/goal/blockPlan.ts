@@ -4,6 +4,7 @@ import { NOTHING_NEW_DAYS, RACE_NEAR_DAYS } from '../swimmers';
 import { DAY_MS, dayMs, isoOf, weekdayOf } from '../days';
 import { MOST_WEEKS, TAPER_SHARE, TAPER_WEEKS, type BlockPlan, type PlanQuestion } from './planModel';
 import { loadsOf, ROW, type Loads } from './weekLoads';
+import { openWaterStep, type WeekNote } from './weekNotes';
 
 /** Weeks a theme is kept: long enough to change a stroke. */
 const THEME_WEEKS = 2;
@@ -52,14 +53,14 @@ export function blockPlan(q: PlanQuestion): BlockPlan {
       theme: themes[i]!,
       step: steps[i]!,
       test: tests[i]!,
-      words: wordsOf(q, monday, kinds[i]!, i === count - 1),
+      notes: notesOf(q, monday, kinds[i]!, i === count - 1),
     })),
     problems: [
       ...(count === 1 ? ['The race is this week: no more building, only rest and familiar work.'] : []),
       ...problems,
       ...(missing.length > 0
         ? [
-            `Before the race there is no week left for ${missing.length === 1 ? 'a step' : `${missing.length} steps`} of the ladder to open water, the first: ${missing[0]} A later race, or more than one step a week with the coach.`,
+            `Before the race there is no week left for ${missing.length === 1 ? 'a step' : `${missing.length} steps`} of the ladder to open water, the first: ${openWaterStep(missing[0]!)} A later race, or more than one step a week with the coach.`,
           ]
         : []),
     ],
@@ -114,9 +115,9 @@ function stepsOf(q: PlanQuestion, mondays: readonly string[], kinds: readonly We
   const usable = mondays.flatMap((monday, i) =>
     kinds[i] !== 'taper' && !q.away?.[monday] && dayMs(q.raceOn) - dayMs(monday) >= RACE_NEAR_DAYS * DAY_MS ? [i] : [],
   );
-  const steps: (string | null)[] = mondays.map(() => null);
+  const steps: (number | null)[] = mondays.map(() => null);
   const gap = Math.max(1, Math.floor(usable.length / Math.max(1, q.steps.length)));
-  const missing: string[] = [];
+  const missing: number[] = [];
   q.steps.forEach((step, k) => {
     const week = usable[k * gap];
     if (week === undefined) missing.push(step);
@@ -125,14 +126,14 @@ function stepsOf(q: PlanQuestion, mondays: readonly string[], kinds: readonly We
   return { steps, missing };
 }
 
-function wordsOf(q: PlanQuestion, monday: string, kind: WeekKind, race: boolean): string[] {
+function notesOf(q: PlanQuestion, monday: string, kind: WeekKind, race: boolean): WeekNote[] {
   const others = (q.otherRaces ?? []).filter((day) => day >= monday && dayMs(day) < dayMs(monday) + 7 * DAY_MS);
   const away = q.away?.[monday];
-  if (away) return [`${away === 'ill' ? 'Ill' : 'Away'}: no swimming, and nothing is made up later.`];
+  if (away) return [{ note: away }];
   return [
-    ...(race ? ['Race week: familiar work, short and sharp.'] : []),
-    ...others.map((day) => `Another race on ${day}: raced without a taper.`),
-    ...(kind === 'taper' && !race ? ['Fewer metres, same effort, nothing new.'] : []),
-    ...(kind === 'recovery' && others.length === 0 ? ['A lighter week: technique, and a test while rested.'] : []),
+    ...(race ? [{ note: 'race' } as const] : []),
+    ...others.map((on) => ({ note: 'other-race', on }) as const),
+    ...(kind === 'taper' && !race ? [{ note: 'taper' } as const] : []),
+    ...(kind === 'recovery' && others.length === 0 ? [{ note: 'lighter' } as const] : []),
   ];
 }

@@ -9,3 +9,4 @@ export * from './raceGap';
 export * from './racePlan';
 export * from './readiness';
 export { chosenTrials } from './trials';
+export * from './weekNotes';

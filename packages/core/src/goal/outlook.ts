@@ -35,30 +35,30 @@ export function raceOutlook(facts: RaceFacts, choices: RaceChoices, today: strin
       kind: 'none',
       reason: `No all-out swim yet, so there is no prediction. The target needs ${formatTime((facts.targetS / facts.distanceM) * 100, 1)} per 100 m over the course; a timed 200 and 400 m would show how far off that is.`,
     };
-  const with_ = assumed(facts, choices);
-  if (facts.targetS <= with_.then.lostS)
+  const assumptions = assumed(facts, choices);
+  if (facts.targetS <= assumptions.then.lostS)
     return { kind: 'none', reason: 'The target is shorter than the time lost at turns: check both.' };
   try {
     const gap = raceGap({
       targetS: facts.targetS,
       race: {
         courseM: choices.courseM ?? facts.distanceM,
-        wetsuitGain: with_.wetsuitGain,
-        currentMps: with_.currentMps,
+        wetsuitGain: assumptions.wetsuitGain,
+        currentMps: assumptions.currentMps,
         weeksLeft: days / 7,
       },
       trials: facts.trials,
-      today: with_.today,
-      then: with_.then,
-      growth: with_.growth,
-      rateSpm: with_.rateSpm,
+      today: assumptions.today,
+      then: assumptions.then,
+      growth: assumptions.growth,
+      rateSpm: assumptions.rateSpm,
       seed,
     });
     return {
       kind: 'gap',
       gap,
-      criticalSpeed: criticalSpeedNeeded(facts.trials, gap, with_.rateSpm),
-      rateBand: [with_.rateSpm, Math.max(with_.rateSpm, (gap.neededMps * 60) / gap.strokeLengthM)],
+      criticalSpeed: criticalSpeedNeeded(facts.trials, gap, assumptions.rateSpm),
+      rateBand: [assumptions.rateSpm, Math.max(assumptions.rateSpm, (gap.neededMps * 60) / gap.strokeLengthM)],
     };
   } catch (error) {
     // A current that carries back, or swims that do not fit together: said, not hidden.

@@ -2,6 +2,7 @@
 import type { CauseId } from '../review';
 import { WEEK_SHARE, type WeekKind } from '../sessions';
 import type { LevelId } from '../swimmers';
+import type { WeekNote } from './weekNotes';
 
 export const PHASES = ['learn', 'build', 'sharpen', 'taper'] as const;
 export type Phase = (typeof PHASES)[number];
@@ -34,7 +35,7 @@ export interface PlanQuestion {
   /** Causes this swimmer needs, the most wanted first. */
   readonly needs: readonly CauseId[];
   /** Steps of the ladder to open water that are not passed yet, in order; none for a race in a pool. */
-  readonly steps: readonly string[];
+  readonly steps: readonly number[];
   /** Weeks of taper; solved when left out. */
   readonly taperWeeks?: TaperWeeks;
   /** Other races on the way, ISO dates. */
@@ -55,11 +56,11 @@ export interface PlanWeek {
   /** Metres × effort factor. */
   readonly load: number;
   readonly theme: CauseId;
-  /** Step of the ladder to open water that is passed this week; null when none is. */
-  readonly step: string | null;
+  /** Step of the ladder to open water that is passed this week, from 0; null when none is. */
+  readonly step: number | null;
   /** Critical speed and drift are measured again. */
   readonly test: boolean;
-  readonly words: readonly string[];
+  readonly notes: readonly WeekNote[];
 }
 
 export interface BlockPlan {

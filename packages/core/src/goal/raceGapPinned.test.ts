@@ -235,7 +235,7 @@ describe('the verdict, step by step', () => {
     expect(of(1500 / hopeful - 0.01)).toMatchObject({
       verdict: 'not-yet',
       reason:
-        'It asks 8.3 % more speed; 17 weeks bring 8.3 % at best. Choose a later race, or an earlier target first.',
+        'It needs 8.3 % more speed; 17 weeks bring 8.3 % at best. Choose a later race, or an earlier target first.',
     });
   });
 

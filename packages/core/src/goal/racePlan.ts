@@ -5,6 +5,7 @@ import { type BlockPlan, type PlanQuestion } from './planModel';
 import { daysBetween, weekOf } from '../days';
 import { tooFarForTheAge, type OtherRace, type RaceChoices, type RaceFacts } from './facts';
 import { readiness, type ReadyItem } from './readiness';
+import { OPEN_WATER_STEPS } from './weekNotes';
 
 /** Longest distance that a level swims without a stop, metres: who belongs there says it. */
 const REACH_M: Readonly<Record<LevelId, number>> = { settle: 50, build: 400, hold: 3000, race: 10_000 };
@@ -60,12 +61,12 @@ export function racePlan(facts: RaceFacts, choices: RaceChoices, today: string):
 }
 
 /** Steps of the ladder to open water not passed yet; none for a pool, or for those who raced outside before. */
-function openSteps({ place, ladderSteps, level, extra }: RaceFacts): string[] {
+function openSteps({ place, ladderSteps, level, extra }: RaceFacts): number[] {
   if (place === 'pool') return [];
   const passed = ladderSteps['pool-to-open-water'];
   // Not kept on the ladder: who holds or races, or has a track, has been out already.
   if (passed === undefined && (extra !== null || level === 'hold' || level === 'race')) return [];
-  return LADDERS['pool-to-open-water'].steps.slice(passed ?? 0).map((s) => s.what);
+  return [...OPEN_WATER_STEPS.keys()].slice(passed ?? 0);
 }
 
 function tooFar({ level, distanceM, raceOn, trials }: RaceFacts, today: string): string[] {

@@ -26,7 +26,7 @@ export type ReadKey = (value: string, facts: Facts, group: GroupFacts) => string
 
 const DAY = /^(\d{4}-\d{2}-\d{2})?\s*(\d{2}:\d{2})?$/;
 
-const whole = (text: string, min: number, max: number): number | null => {
+const wholeNumber = (text: string, min: number, max: number): number | null => {
   const value = Number(text);
   return /^\d+(\.\d+)?$/.test(text) && value >= min && value <= max ? value : null;
 };
@@ -99,11 +99,11 @@ export const READ_KEY: Readonly<Record<Key, ReadKey>> = {
   pool: lengthKey('pool', POOL_LENGTH),
   loop: lengthKey('open-water', LOOP_LENGTH),
   minutes: (value, facts) => {
-    facts.minutes = whole(value, 1, 360);
+    facts.minutes = wholeNumber(value, 1, 360);
     return facts.minutes === null ? 'Minutes from 1 to 360 are needed.' : null;
   },
   seed: (value, facts) => {
-    const seed = whole(value, 0, 2 ** 31 - 1);
+    const seed = wholeNumber(value, 0, 2 ** 31 - 1);
     if (seed === null || seed % 1 !== 0) return 'A whole number is needed.';
     facts.seed = seed;
     return null;

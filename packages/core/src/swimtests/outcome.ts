@@ -66,6 +66,11 @@ export interface TestOutcome {
   readonly lengths?: readonly LengthMetrics[];
 }
 
+/** What is stored of an outcome: its numbers. Words are made of the input again where they are shown. */
+export type KeptOutcome = Omit<TestOutcome, 'words' | 'method' | 'ramp'> & {
+  readonly ramp?: Omit<RateRamp, 'reason'>;
+};
+
 /** Why a test says nothing, in words for the coach. */
 export class RefusedTest extends RangeError {}
 
@@ -83,6 +88,32 @@ export function testOutcome(input: TestInput): TestOutcome {
     if (error instanceof RefusedTest) throw error;
     if (error instanceof UnusableTrials || error instanceof RangeError) throw new RefusedTest(error.message);
     throw error;
+  }
+}
+
+/**
+ * The numbers of an outcome, without a sentence.
+ *
+ * @example keptOutcome(testOutcome({ kind: 'tumble', timesS: [9.2] })) // { value: 9.2, error: null }
+ */
+export function keptOutcome({ words: _words, method: _method, ramp, ...numbers }: TestOutcome): KeptOutcome {
+  if (!ramp) return numbers;
+  const { reason: _reason, ...shape } = ramp;
+  return { ...numbers, ramp: shape };
+}
+
+/**
+ * What a stored test says, in today's words. One that would be refused today keeps its numbers, and its words say why.
+ *
+ * @example shownOutcome({ kind: 'tumble', timesS: [9.2] }, { value: 9.2, error: null }).method // 'Mean of 1 turn.'
+ */
+export function shownOutcome(input: TestInput, { ramp, ...numbers }: KeptOutcome): TestOutcome {
+  try {
+    return testOutcome(input);
+  } catch (error) {
+    if (!(error instanceof RefusedTest)) throw error;
+    const { message } = error;
+    return { ...numbers, ...(ramp && { ramp: { ...ramp, reason: message } }), words: message, method: '' };
   }
 }
 

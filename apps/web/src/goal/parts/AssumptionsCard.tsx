@@ -17,10 +17,10 @@ import type { PaneProps } from '../useRace';
 export function AssumptionsCard({ race, facts, coach }: PaneProps) {
   const [open, setOpen] = useState(false);
   const { choices } = race.draft;
-  const with_ = assumed(facts, choices);
+  const assumptions = assumed(facts, choices);
   const outside = facts.place === 'open-water';
   const set = (patch: Patch) => race.change((now) => chosen(now, patch));
-  const guesses = Object.values(with_.from).filter((source) => source === 'guess').length;
+  const guesses = Object.values(assumptions.from).filter((source) => source === 'guess').length;
   return (
     <Card title="Assumptions">
       <Text variant="bodySmall">
@@ -31,39 +31,39 @@ export function AssumptionsCard({ race, facts, coach }: PaneProps) {
         <View style={styles.all}>
           {outside ? <CourseChoice race={race} facts={facts} coach={coach} /> : null}
           {outside ? (
-            <Row source={with_.from.extra}>
+            <Row source={assumptions.from.extra}>
               <Stepper
                 label="% extra distance today"
-                value={(with_.today.extraShare * 100).toFixed(1)}
+                value={(assumptions.today.extraShare * 100).toFixed(1)}
                 onLess={
-                  with_.today.extraShare > 0
-                    ? () => set({ extraToday: Math.max(0, (Math.round(with_.today.extraShare * 200) - 1) / 200) })
+                  assumptions.today.extraShare > 0
+                    ? () => set({ extraToday: Math.max(0, (Math.round(assumptions.today.extraShare * 200) - 1) / 200) })
                     : null
                 }
                 onMore={
-                  with_.today.extraShare < 0.5
-                    ? () => set({ extraToday: (Math.round(with_.today.extraShare * 200) + 1) / 200 })
+                  assumptions.today.extraShare < 0.5
+                    ? () => set({ extraToday: (Math.round(assumptions.today.extraShare * 200) + 1) / 200 })
                     : null
                 }
               />
             </Row>
           ) : null}
           {outside ? (
-            <Row source={with_.from.lost}>
+            <Row source={assumptions.from.lost}>
               <Stepper
                 label="seconds lost today"
-                value={String(Math.round(with_.today.lostS))}
-                onLess={with_.today.lostS >= 1 ? () => set({ lostTodayS: Math.round(with_.today.lostS) - 1 }) : null}
-                onMore={with_.today.lostS < 600 ? () => set({ lostTodayS: Math.round(with_.today.lostS) + 1 }) : null}
+                value={String(Math.round(assumptions.today.lostS))}
+                onLess={assumptions.today.lostS >= 1 ? () => set({ lostTodayS: Math.round(assumptions.today.lostS) - 1 }) : null}
+                onMore={assumptions.today.lostS < 600 ? () => set({ lostTodayS: Math.round(assumptions.today.lostS) + 1 }) : null}
               />
             </Row>
           ) : null}
-          <Row source={with_.from.rate}>
+          <Row source={assumptions.from.rate}>
             <Stepper
               label="strokes a minute"
-              value={String(with_.rateSpm)}
-              onLess={with_.rateSpm > 30 ? () => set({ rateSpm: with_.rateSpm - 1 }) : null}
-              onMore={with_.rateSpm < 110 ? () => set({ rateSpm: with_.rateSpm + 1 }) : null}
+              value={String(assumptions.rateSpm)}
+              onLess={assumptions.rateSpm > 30 ? () => set({ rateSpm: assumptions.rateSpm - 1 }) : null}
+              onMore={assumptions.rateSpm < 110 ? () => set({ rateSpm: assumptions.rateSpm + 1 }) : null}
             />
           </Row>
           {outside ? (
@@ -77,10 +77,10 @@ export function AssumptionsCard({ race, facts, coach }: PaneProps) {
                 {choices.wetsuit ? (
                   <Stepper
                     label="% faster in it"
-                    value={(with_.wetsuitGain * 100).toFixed(1)}
-                    onLess={with_.wetsuitGain > 0 ? () => set({ wetsuitGain: near(with_.wetsuitGain - 0.005) }) : null}
+                    value={(assumptions.wetsuitGain * 100).toFixed(1)}
+                    onLess={assumptions.wetsuitGain > 0 ? () => set({ wetsuitGain: near(assumptions.wetsuitGain - 0.005) }) : null}
                     onMore={
-                      with_.wetsuitGain < 0.1 ? () => set({ wetsuitGain: near(with_.wetsuitGain + 0.005) }) : null
+                      assumptions.wetsuitGain < 0.1 ? () => set({ wetsuitGain: near(assumptions.wetsuitGain + 0.005) }) : null
                     }
                   />
                 ) : null}
@@ -88,9 +88,9 @@ export function AssumptionsCard({ race, facts, coach }: PaneProps) {
               <View style={styles.row}>
                 <Stepper
                   label="m/s with the swimmer"
-                  value={with_.currentMps.toFixed(2)}
-                  onLess={() => set({ currentMps: near(with_.currentMps - 0.05) })}
-                  onMore={() => set({ currentMps: near(with_.currentMps + 0.05) })}
+                  value={assumptions.currentMps.toFixed(2)}
+                  onLess={() => set({ currentMps: near(assumptions.currentMps - 0.05) })}
+                  onMore={() => set({ currentMps: near(assumptions.currentMps + 0.05) })}
                 />
                 <Stepper
                   label="°C of the water"
@@ -107,7 +107,7 @@ export function AssumptionsCard({ race, facts, coach }: PaneProps) {
             onPress={() => set({ rideFollows: !choices.rideFollows })}
           />
           <Text variant="bodySmall">
-            {`Growth: ${percent(with_.growth.low, 2)} to ${percent(with_.growth.high, 2)} of speed per month (${SOURCE_WORD[with_.from.growth]}); the usual range is ${percent(GROWTH.trained.low, 1)} to ${percent(GROWTH.trained.high, 1)} for trained swimmers, ${percent(GROWTH.new.low, 1)} to ${percent(GROWTH.new.high, 1)} for recent starters.`}
+            {`Growth: ${percent(assumptions.growth.low, 2)} to ${percent(assumptions.growth.high, 2)} of speed per month (${SOURCE_WORD[assumptions.from.growth]}); the usual range is ${percent(GROWTH.trained.low, 1)} to ${percent(GROWTH.trained.high, 1)} for trained swimmers, ${percent(GROWTH.new.low, 1)} to ${percent(GROWTH.new.high, 1)} for recent starters.`}
           </Text>
           <Button
             mode="text"

@@ -1,6 +1,6 @@
 import { Notice } from '@/ui/States';
 
-/** What cannot be done on the way to the race, and why. */
+/** What cannot be done before the race, and why. */
 export function Problems({ problems }: { readonly problems: readonly string[] }) {
   return (
     <>

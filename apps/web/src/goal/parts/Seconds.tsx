@@ -13,10 +13,10 @@ import { PART_WORD, percent, signedTime } from '../words';
 /** The gap as stairs from today down to the target; each stair can be dragged. */
 export function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap: RaceGap }) {
   const { choices } = race.draft;
-  const with_ = assumed(facts, choices);
+  const assumptions = assumed(facts, choices);
   const outside = facts.place === 'open-water';
   const set = (patch: Patch) => race.change((now) => chosen(now, patch, true));
-  const month = (with_.growth.low + with_.growth.high) / 2;
+  const month = (assumptions.growth.low + assumptions.growth.high) / 2;
   const after = new Map<GapPart, number>();
   let left = gap.gapS;
   for (const [part, seconds] of Object.entries(gap.parts) as [GapPart, number][]) {
@@ -47,14 +47,14 @@ export function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap:
       {outside
         ? stair(
             'straightness',
-            `${percent(with_.today.extraShare, 1)} extra distance today, ${percent(with_.then.extraShare, 1)} on the day`,
+            `${percent(assumptions.today.extraShare, 1)} extra distance today, ${percent(assumptions.then.extraShare, 1)} on the day`,
             <Slider
               label="Extra distance on race day"
-              value={with_.then.extraShare * 100}
+              value={assumptions.then.extraShare * 100}
               min={0}
-              max={Math.max(5, Math.ceil(with_.today.extraShare * 100))}
+              max={Math.max(5, Math.ceil(assumptions.today.extraShare * 100))}
               step={0.5}
-              words={percent(with_.then.extraShare, 1)}
+              words={percent(assumptions.then.extraShare, 1)}
               onChange={(value) => set({ extraThen: value / 100 })}
             />,
           )
@@ -62,14 +62,14 @@ export function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap:
       {outside
         ? stair(
             'feet',
-            `${percent(with_.then.feetShare)} of the race on someone’s feet, ${percent(FEET_GAIN)} faster`,
+            `${percent(assumptions.then.feetShare)} of the race on someone’s feet, ${percent(FEET_GAIN)} faster`,
             <Slider
               label="Share of the race spent drafting"
-              value={with_.then.feetShare * 100}
+              value={assumptions.then.feetShare * 100}
               min={0}
               max={90}
               step={5}
-              words={percent(with_.then.feetShare)}
+              words={percent(assumptions.then.feetShare)}
               onChange={(value) => set({ feetThen: value / 100 })}
             />,
           )
@@ -77,14 +77,14 @@ export function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap:
       {outside
         ? stair(
             'skills',
-            `${Math.round(with_.today.lostS)} s lost to turns, congestion and missed breaths today, ${Math.round(with_.then.lostS)} s on the day`,
+            `${Math.round(assumptions.today.lostS)} s lost to turns, congestion and missed breaths today, ${Math.round(assumptions.then.lostS)} s on the day`,
             <Slider
               label="Seconds lost on race day"
-              value={with_.then.lostS}
+              value={assumptions.then.lostS}
               min={0}
-              max={Math.max(30, Math.ceil(with_.today.lostS))}
+              max={Math.max(30, Math.ceil(assumptions.today.lostS))}
               step={1}
-              words={`${Math.round(with_.then.lostS)} seconds`}
+              words={`${Math.round(assumptions.then.lostS)} seconds`}
               onChange={(value) => set({ lostThenS: value })}
             />,
           )
@@ -105,7 +105,7 @@ export function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap:
           }}
         />,
       )}
-      {stair('technique', technique(gap, with_), null)}
+      {stair('technique', technique(gap, assumptions), null)}
     </Card>
   );
 }

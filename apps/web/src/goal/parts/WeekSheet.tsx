@@ -1,4 +1,4 @@
-import { loadStep, type PlanWeek } from '@upwell/core/goal';
+import { loadStep, openWaterStep, weekNoteWords, type PlanWeek } from '@upwell/core/goal';
 import { CAUSE_IDS, CAUSES, type CauseId } from '@upwell/core/review';
 import { WEEK_KINDS } from '@upwell/core/sessions';
 import { useState } from 'react';
@@ -31,7 +31,7 @@ export function WeekSheet({ week, race, facts, coach }: PaneProps & { readonly w
     >
       <Text>{CAUSES[week.theme].name}</Text>
       <Text variant="bodySmall">{CAUSES[week.theme].costs}</Text>
-      {week.step ? <Text style={styles.top}>{`Step to open water: ${week.step}`}</Text> : null}
+      {week.step === null ? null : <Text style={styles.top}>{`Step to open water: ${openWaterStep(week.step)}`}</Text>}
       {week.test ? (
         <Text style={styles.top}>
           {facts.level === 'settle'
@@ -39,7 +39,7 @@ export function WeekSheet({ week, race, facts, coach }: PaneProps & { readonly w
             : `Test while rested: critical speed${facts.place === 'open-water' ? ' and drift with closed eyes' : ''}.`}
         </Text>
       ) : null}
-      {week.words.map((text) => (
+      {week.notes.map(weekNoteWords).map((text) => (
         <Text key={text} variant="bodySmall" style={styles.top}>
           {text}
         </Text>

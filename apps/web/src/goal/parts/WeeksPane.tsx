@@ -99,7 +99,7 @@ interface WeekLineProps {
 function WeekLine({ week, share, open, held, onPress }: WeekLineProps) {
   const theme = useTheme();
   const tint = weekTint(week, theme.own);
-  const signs = [week.test ? 'test' : null, week.step ? 'step outside' : null].filter((s) => s !== null);
+  const signs = [week.test ? 'test' : null, week.step === null ? null : 'step outside'].filter((s) => s !== null);
   const day = dayWord(week.monday).replace(/^\S+ /, '');
   const phase = week.kind === 'normal' ? PHASE_WORD[week.phase] : KIND_WORD[week.kind];
   const about = [CAUSES[week.theme].name, ...signs].join(' · ');

@@ -1,5 +1,5 @@
 import type { MyRace, MySession, MyWeek } from '@upwell/contract/goal';
-import type { PlanWeek, ReadyItem } from '@upwell/core/goal';
+import { openWaterStep, weekNoteWords, type PlanWeek, type ReadyItem } from '@upwell/core/goal';
 import { CAUSES } from '@upwell/core/review';
 import { formatTime } from '@upwell/core/units';
 import { useRouter, type Href } from 'expo-router';
@@ -99,11 +99,13 @@ function PlanCard({
     >
       <Text variant="titleLarge">{CAUSES[week.theme].name}</Text>
       <Text>{`“${CAUSES[week.theme].cue}”`}</Text>
-      {week.step ? <Text style={styles.top}>{`Next step outside, with the coach: ${week.step}`}</Text> : null}
+      {week.step === null ? null : (
+        <Text style={styles.top}>{`Next step outside, with the coach: ${openWaterStep(week.step)}`}</Text>
+      )}
       {week.test ? (
         <Text style={styles.top}>A test this week: come rested, and tell the coach if you are not well.</Text>
       ) : null}
-      {week.words.map((text) => (
+      {week.notes.map(weekNoteWords).map((text) => (
         <Text key={text} variant="bodySmall" style={styles.top}>
           {text}
         </Text>

@@ -1,4 +1,4 @@
-/** A swimmer's way to the race: how far it is, the weeks that train it, and what must be there by when. */
+/** A swimmer's race plan: how far it is, the weeks that train it, and what must be there by when. */
 import type { RacePlanView } from '@upwell/contract/goal';
 import type { RaceFacts } from '@upwell/core/goal';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';

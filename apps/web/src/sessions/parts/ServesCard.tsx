@@ -18,22 +18,22 @@ interface ServesCardProps {
 
 export function ServesCard({ plan, wish, proposal }: ServesCardProps) {
   // A page kept by an older app does not know who needs what.
-  const comers = (proposal.served ?? []).filter((c) => !wish.leftOut.includes(c.level));
-  if (comers.length === 0) return null;
-  const themed = comers.filter((c) => needsOf(c).includes(plan.theme)).length;
+  const attendees = (proposal.served ?? []).filter((c) => !wish.leftOut.includes(c.level));
+  if (attendees.length === 0) return null;
+  const themed = attendees.filter((c) => needsOf(c).includes(plan.theme)).length;
   const drills = plan.groups.flatMap((g) =>
     g.blocks.flatMap((b) => setsOf(b.items).flatMap(({ set }) => set.drill ?? [])),
   );
-  const conflicts = planConflicts(comers, { theme: plan.theme, week: wish.week });
+  const conflicts = planConflicts(attendees, { theme: plan.theme, week: wish.week });
   return (
     <Card title="Who this helps">
       {conflicts.map((text) => (
         <Notice key={text}>{text}</Notice>
       ))}
       <View role="list">
-        <Share name={CAUSES[plan.theme].name} swimmers={themed} of={comers.length} strong />
-        {drillsServe(drills, comers).map(({ drill, swimmers }) => (
-          <Share key={drill} name={drillCard(drill).name} swimmers={swimmers} of={comers.length} />
+        <Share name={CAUSES[plan.theme].name} swimmers={themed} of={attendees.length} strong />
+        {drillsServe(drills, attendees).map(({ drill, swimmers }) => (
+          <Share key={drill} name={drillCard(drill).name} swimmers={swimmers} of={attendees.length} />
         ))}
       </View>
     </Card>

@@ -86,13 +86,13 @@ function LoadCard({ row, chart }: { readonly row: LoadRow; readonly chart: boole
   const theme = useTheme();
   const [open, setOpen] = useState(chart || row.prompts.length > 0);
   const { week, fourWeekMean, ratio, monotony, weeks } = row.summary;
-  const whole = (value: number) => countWord(Math.round(value));
+  const rounded = (value: number) => countWord(Math.round(value));
   return (
     <Card
       title={row.name}
       aside={
         <Text variant="titleLarge" style={styles.figures}>
-          {whole(week)}
+          {rounded(week)}
         </Text>
       }
     >
@@ -103,10 +103,10 @@ function LoadCard({ row, chart }: { readonly row: LoadRow; readonly chart: boole
       ))}
       <Text variant="bodySmall">
         {[
-          fourWeekMean === null ? 'fewer than four weeks on record' : `four-week average ${whole(fourWeekMean)}`,
+          fourWeekMean === null ? 'fewer than four weeks on record' : `four-week average ${rounded(fourWeekMean)}`,
           ratio === null ? '' : `ratio ${ratio.toFixed(2)}`,
           monotony === null ? '' : `monotony ${monotony.toFixed(1)}`,
-          row.feltWeek === null ? '' : `felt ${whole(row.feltWeek)} (rating × minutes)`,
+          row.feltWeek === null ? '' : `felt ${rounded(row.feltWeek)} (rating × minutes)`,
         ]
           .filter(Boolean)
           .join(' · ')}

@@ -8,7 +8,7 @@ import { Button, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
 
-/** Says how far a swimmer is from their race time; the way to the race lends it to this page. */
+/** Says how far a swimmer is from their race time; the race plan lends it to this page. */
 export type GapLine = ComponentType<{ readonly swimmerId: string }>;
 
 export function GoalCard({ swimmer, gapLine: Gap }: { readonly swimmer: SwimmerPage; readonly gapLine: GapLine }) {

@@ -68,7 +68,7 @@ export function CourseMap(props: CourseMapProps) {
   const size: Size = { width, height };
   const legs = useMemo(() => legsOf(course), [course]);
   const shown = legs.find((l) => l.key === leg) ?? null;
-  const whole = (plane: Plane): MapView => {
+  const fitAll = (plane: Plane): MapView => {
     const all = [course.start, ...course.marks, course.finish];
     return fitted(
       (shown ? [shown.from, shown.to] : all).map((p) => plane.toPlane(p)),
@@ -81,7 +81,7 @@ export function CourseMap(props: CourseMapProps) {
   const frameKey = `${fitKey} ${width} ${height}`;
   if (width > 0 && frame?.key !== frameKey) {
     const plane = planeOf(course);
-    setFrame({ key: frameKey, plane, view: whole(plane) });
+    setFrame({ key: frameKey, plane, view: fitAll(plane) });
   }
   const plane = frame?.plane ?? planeOf(course);
   const view = frame?.view ?? null;
@@ -171,7 +171,7 @@ export function CourseMap(props: CourseMapProps) {
       ArrowDown: (now) => moved(now, 0, -step),
       '+': (now) => zoomed(now, 1.4, middle, size),
       '-': (now) => zoomed(now, 1 / 1.4, middle, size),
-      '0': () => whole(plane),
+      '0': () => fitAll(plane),
     };
     const to = next[event.key];
     if (!to) return;
@@ -275,7 +275,7 @@ export function CourseMap(props: CourseMapProps) {
           mode="contained"
           icon="fit-to-page-outline"
           accessibilityLabel="Show everything"
-          onPress={() => look(() => whole(plane))}
+          onPress={() => look(() => fitAll(plane))}
         />
       </View>
     </View>

@@ -341,12 +341,12 @@ describe('beginners', () => {
   });
 
   it('are planned by the least confident of them', () => {
-    const comer = (confidence?: number) => ({
+    const attendee = (confidence?: number) => ({
       ...{ level: 'settle', model: 'long-line', bestTimes: [], focus: null, healthFlags: [] },
       ...(confidence === undefined ? {} : { ladderSteps: { confidence } }),
     });
     const steps = (all: readonly object[]) => proposeGroups(all as never, {})[0]!.ladderSteps!.confidence;
-    expect(steps([comer(10), comer(4)])).toBe(4);
-    expect(steps([comer(10), comer()])).toBe(0);
+    expect(steps([attendee(10), attendee(4)])).toBe(4);
+    expect(steps([attendee(10), attendee()])).toBe(0);
   });
 });

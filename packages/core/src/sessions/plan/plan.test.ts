@@ -166,17 +166,17 @@ describe('what the people bring', () => {
   });
 
   it('makes one group per level with a pace the slower half can keep', () => {
-    const comer = (t: number, focus: 'spins' | null = null) => ({
+    const attendee = (t: number, focus: 'spins' | null = null) => ({
       level: 'hold' as const,
       model: 'long-line' as const,
       bestTimes: [{ distanceM: 400, timeS: t }],
       focus,
       healthFlags: [],
     });
-    const comers = [comer(360, 'spins'), comer(380, 'spins'), comer(400), comer(420), comer(440)];
-    const [hold] = proposeGroups(comers, {});
+    const attendees = [attendee(360, 'spins'), attendee(380, 'spins'), attendee(400), attendee(420), attendee(440)];
+    const [hold] = proposeGroups(attendees, {});
     expect(hold).toMatchObject({ level: 'hold', swimmers: 5, v400Mps: 400 / 420, loadLimit: null });
-    expect(proposeThemes(comers)).toEqual([{ cause: 'spins', swimmers: 2 }]);
+    expect(proposeThemes(attendees)).toEqual([{ cause: 'spins', swimmers: 2 }]);
   });
 });
 

@@ -8,7 +8,7 @@ import type { GroupRequest } from './model';
 import { needsOf, type ThemeServes } from './serves';
 
 /** What a swimmer brings to a session. */
-export interface Comer {
+export interface Attendee {
   readonly level: LevelId;
   readonly model: StrokeModelId;
   readonly bestTimes: readonly Trial[];
@@ -35,11 +35,11 @@ const PER_LANE = 6;
  * half, the open focuses, the drills it knows, what its health flags rule out and the load left.
  */
 export function proposeGroups(
-  comers: readonly Comer[],
+  attendees: readonly Attendee[],
   history: Readonly<Partial<Record<LevelId, LevelHistory>>>,
 ): GroupRequest[] {
   return LEVELS.flatMap((level): GroupRequest[] => {
-    const here = comers.filter((c) => c.level === level);
+    const here = attendees.filter((c) => c.level === level);
     if (here.length === 0) return [];
     const speeds = here.flatMap((c) => speedOver400(c.bestTimes) ?? []).sort((a, b) => a - b);
     return [
@@ -66,8 +66,8 @@ export function proposeGroups(
 }
 
 /** Themes by how many of the swimmers they serve, by focus or by plan, the most useful first. */
-export function proposeThemes(comers: readonly Pick<Comer, 'focus' | 'planTheme'>[]): ThemeServes[] {
-  const needs = comers.flatMap(needsOf);
+export function proposeThemes(attendees: readonly Pick<Attendee, 'focus' | 'planTheme'>[]): ThemeServes[] {
+  const needs = attendees.flatMap(needsOf);
   return byFrequency(needs).map((cause) => ({ cause, swimmers: needs.filter((f) => f === cause).length }));
 }
 
@@ -87,9 +87,9 @@ export function speedOver400(bestTimes: readonly Trial[]): number | null {
 }
 
 /** On each ladder that somebody is on, the steps that all of those have passed. */
-function leastSteps(comers: readonly Comer[]): Partial<Record<LadderId, number>> {
+function leastSteps(attendees: readonly Attendee[]): Partial<Record<LadderId, number>> {
   const least: Partial<Record<LadderId, number>> = {};
-  for (const { ladderSteps = {} } of comers) {
+  for (const { ladderSteps = {} } of attendees) {
     for (const [ladder, steps] of Object.entries(ladderSteps) as [LadderId, number][]) {
       least[ladder] = Math.min(least[ladder] ?? Infinity, steps);
     }

@@ -1,7 +1,7 @@
 import { CAUSES } from '../../review';
 import { drillsServe, planConflicts, proposeThemes, type Served } from '..';
 
-const comer = (name: string, change: Partial<Served> = {}): Served => ({
+const attendee = (name: string, change: Partial<Served> = {}): Served => ({
   name,
   focus: null,
   planTheme: null,
@@ -9,12 +9,12 @@ const comer = (name: string, change: Partial<Served> = {}): Served => ({
   raceInDays: null,
   ...change,
 });
-const seven = Array.from({ length: 7 }, (_, i) => comer(`Swimmer ${i}`, { focus: 'holds-breath', week: 'normal' }));
-const five = Array.from({ length: 5 }, (_, i) => comer(`Other ${i}`, { planTheme: 'breath-too-low', week: 'normal' }));
+const seven = Array.from({ length: 7 }, (_, i) => attendee(`Swimmer ${i}`, { focus: 'holds-breath', week: 'normal' }));
+const five = Array.from({ length: 5 }, (_, i) => attendee(`Other ${i}`, { planTheme: 'breath-too-low', week: 'normal' }));
 
 describe('what a session serves', () => {
   it('counts each swimmer once for a theme, by focus or by plan', () => {
-    const both = comer('Both', { focus: 'holds-breath', planTheme: 'holds-breath' });
+    const both = attendee('Both', { focus: 'holds-breath', planTheme: 'holds-breath' });
     expect(proposeThemes([...seven, ...five, both])).toEqual([
       { cause: 'holds-breath', swimmers: 8 },
       { cause: 'breath-too-low', swimmers: 5 },
@@ -24,12 +24,12 @@ describe('what a session serves', () => {
     const [drill] = CAUSES['holds-breath'].answers;
     expect(drillsServe([drill, drill], [...seven, ...five])[0]).toMatchObject({ drill, swimmers: expect.any(Number) });
     expect(drillsServe([drill], seven)).toEqual([{ drill, swimmers: 7 }]);
-    expect(drillsServe([drill], [comer('Nobody')])).toEqual([{ drill, swimmers: 0 }]);
+    expect(drillsServe([drill], [attendee('Nobody')])).toEqual([{ drill, swimmers: 0 }]);
   });
   it('says where plans pull apart, and is silent where they do not', () => {
     const asked = { theme: 'holds-breath', week: 'normal' } as const;
     expect(planConflicts([...seven, ...five], asked)).toEqual([]);
-    const tapering = comer('Ana', { week: 'taper', planTheme: 'spins', raceInDays: 6 });
+    const tapering = attendee('Ana', { week: 'taper', planTheme: 'spins', raceInDays: 6 });
     const said = planConflicts([...seven, tapering], asked);
     expect(said).toHaveLength(2);
     expect(said[0]).toBe(

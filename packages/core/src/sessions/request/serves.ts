@@ -38,11 +38,11 @@ const answering = (cause: CauseId): readonly DrillId[] => CAUSES[cause].answers;
 /** Drills of a session and how many of those who come need what each answers. */
 export function drillsServe(
   drills: readonly DrillId[],
-  comers: readonly Pick<Served, 'focus' | 'planTheme'>[],
+  attendees: readonly Pick<Served, 'focus' | 'planTheme'>[],
 ): { readonly drill: DrillId; readonly swimmers: number }[] {
   return [...new Set(drills)].map((drill) => ({
     drill,
-    swimmers: comers.filter((c) => needsOf(c).some((cause) => answering(cause).includes(drill))).length,
+    swimmers: attendees.filter((c) => needsOf(c).some((cause) => answering(cause).includes(drill))).length,
   }));
 }
 
@@ -55,27 +55,27 @@ const NAMES = 4;
  *
  * @returns sentences, empty when all pull the same way
  */
-export function planConflicts(comers: readonly Served[], asked: { theme: CauseId; week: WeekKind }): string[] {
+export function planConflicts(attendees: readonly Served[], asked: { theme: CauseId; week: WeekKind }): string[] {
   const name = CAUSES[asked.theme].name;
   const among = (some: readonly Served[]) =>
-    `${some.length} of ${comers.length} (${[...some.slice(0, NAMES).map((c) => c.name), ...(some.length > NAMES ? ['…'] : [])].join(', ')})`;
-  const lighter = comers.filter((c) => c.week === 'taper' || c.week === 'recovery');
-  const near = comers.filter(
+    `${some.length} of ${attendees.length} (${[...some.slice(0, NAMES).map((c) => c.name), ...(some.length > NAMES ? ['…'] : [])].join(', ')})`;
+  const lighter = attendees.filter((c) => c.week === 'taper' || c.week === 'recovery');
+  const near = attendees.filter(
     (c) =>
       c.raceInDays !== null &&
       c.raceInDays >= 0 &&
       c.raceInDays <= NOTHING_NEW_DAYS &&
       !needsOf(c).includes(asked.theme),
   );
-  const working = comers.filter((c) => c.week === 'normal');
-  const served = comers.filter((c) => needsOf(c).includes(asked.theme)).length;
+  const working = attendees.filter((c) => c.week === 'normal');
+  const served = attendees.filter((c) => needsOf(c).includes(asked.theme)).length;
   const counts = new Map<CauseId, number>();
-  for (const cause of comers.flatMap(needsOf)) counts.set(cause, (counts.get(cause) ?? 0) + 1);
+  for (const cause of attendees.flatMap(needsOf)) counts.set(cause, (counts.get(cause) ?? 0) + 1);
   const best = [...counts].sort((a, b) => b[1] - a[1])[0];
   return [
     ...(asked.week === 'normal' && lighter.length > 0
       ? [
-          `${among(lighter)} have a lighter week in their plan: let them leave out the last part of the main set${lighter.length > comers.length / 2 ? ', or choose a lighter week for all' : ''}.`,
+          `${among(lighter)} have a lighter week in their plan: let them leave out the last part of the main set${lighter.length > attendees.length / 2 ? ', or choose a lighter week for all' : ''}.`,
         ]
       : []),
     ...(asked.week !== 'normal' && working.length > 0
@@ -86,8 +86,8 @@ export function planConflicts(comers: readonly Served[], asked: { theme: CauseId
           `${among(near)} race within ${NOTHING_NEW_DAYS} days and do not work on “${name}”: nothing new for them, only what they know.`,
         ]
       : []),
-    ...(best && served < comers.length * FEW && best[1] > served && best[0] !== asked.theme
-      ? [`“${name}” helps ${served} of ${comers.length}; “${CAUSES[best[0]].name}” would help ${best[1]}.`]
+    ...(best && served < attendees.length * FEW && best[1] > served && best[0] !== asked.theme
+      ? [`“${name}” helps ${served} of ${attendees.length}; “${CAUSES[best[0]].name}” would help ${best[1]}.`]
       : []),
   ];
 }

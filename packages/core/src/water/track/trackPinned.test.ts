@@ -59,12 +59,12 @@ describe('cleaning, by hand', () => {
   });
 
   it('points keep their order and half a second', () => {
-    const with_ = (afterMs: number) =>
+    const withGap = (afterMs: number) =>
       cleanTrack([...seconds(NORTH), { ...place([0, 39]), timeMs: START_MS + 39_000 + afterMs }]);
-    expect([with_(0).leftOut, with_(0).points.length]).toEqual([1, 40]);
-    expect([with_(-1).leftOut, with_(-1).points.length]).toEqual([1, 40]);
-    expect([with_(499).leftOut, with_(499).points.length]).toEqual([0, 40]);
-    expect([with_(500).leftOut, with_(500).points.length]).toEqual([0, 41]);
+    expect([withGap(0).leftOut, withGap(0).points.length]).toEqual([1, 40]);
+    expect([withGap(-1).leftOut, withGap(-1).points.length]).toEqual([1, 40]);
+    expect([withGap(499).leftOut, withGap(499).points.length]).toEqual([0, 40]);
+    expect([withGap(500).leftOut, withGap(500).points.length]).toEqual([0, 41]);
     // Also among points that are in doubt.
     const doubted = seconds([...NORTH, ...still([500, 0], 7)]);
     const eighth = { ...place([500, 0]), timeMs: doubted.at(-1)!.timeMs + 400 };

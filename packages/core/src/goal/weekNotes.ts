@@ -1,0 +1,37 @@
+// What is special about a week to a race: kept as codes, said in words where it is shown.
+import { LADDERS } from '../library';
+
+/** Notes that need no more than their name. */
+export const PLAIN_WEEK_NOTES = ['ill', 'away', 'race', 'taper', 'lighter'] as const;
+
+export type WeekNote =
+  | { readonly note: (typeof PLAIN_WEEK_NOTES)[number] }
+  /** Another race in this week, on an ISO date. */
+  | { readonly note: 'other-race'; readonly on: string };
+
+const PLAIN: Readonly<Record<(typeof PLAIN_WEEK_NOTES)[number], string>> = {
+  ill: 'Ill: no swimming, and nothing is made up later.',
+  away: 'Away: no swimming, and nothing is made up later.',
+  race: 'Race week: familiar work, short and sharp.',
+  taper: 'Fewer metres, same effort, nothing new.',
+  lighter: 'A lighter week: technique, and a test while rested.',
+};
+
+/**
+ * A note as a sentence.
+ *
+ * @example weekNoteWords({ note: 'race' }) // 'Race week: familiar work, short and sharp.'
+ */
+export const weekNoteWords = (note: WeekNote): string =>
+  note.note === 'other-race' ? `Another race on ${note.on}: raced without a taper.` : PLAIN[note.note];
+
+/** Steps of the ladder from the pool to open water, in order; a week names its step by its place from 0. */
+export const OPEN_WATER_STEPS: readonly string[] = LADDERS['pool-to-open-water'].steps.map((step) => step.what);
+
+/**
+ * A step of the ladder to open water as it is said.
+ *
+ * @example openWaterStep(6) // 'In a group.'
+ */
+export const openWaterStep = (step: number): string =>
+  OPEN_WATER_STEPS[step] ?? 'A step that is no longer on the ladder.';
