@@ -1,5 +1,5 @@
 // Measures speed on this machine, each number beside a reference from the same run.
-// `npm run bench -- causes` runs one: causes, build, sighting, swimmers, figure, clip, deck, water, goal, siege, orm, bundle.
+// `npm run bench -- causes` runs one: causes, build, sighting, swimmers, figure, clip, deck, water, race, siege, orm, bundle.
 // `npm run bench -- mutants` takes its time and is run only when it is asked for.
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
@@ -24,7 +24,7 @@ const BENCHES = [
   'clip',
   'deck',
   'water',
-  'goal',
+  'race',
   'siege',
   'orm',
   'bundle',
@@ -32,8 +32,8 @@ const BENCHES = [
 /** How many wrong edits of the core its tests notice: an hour, and no matter of speed. */
 const SLOW = ['mutants'];
 /** Those that ask a server, and those of them that look through a browser. */
-const ON_SERVER = ['swimmers', 'figure', 'clip', 'deck', 'water', 'goal', 'siege', 'orm'];
-const IN_BROWSER = ['figure', 'clip', 'deck', 'water', 'goal'];
+const ON_SERVER = ['swimmers', 'figure', 'clip', 'deck', 'water', 'race', 'siege', 'orm'];
+const IN_BROWSER = ['figure', 'clip', 'deck', 'water', 'race'];
 const asked = process.argv.slice(2);
 
 async function main() {

@@ -10,7 +10,7 @@ import { ClubEntity, ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity 
 import { ACCOUNTS, CLUB, FIRST_STEPS, PASSWORD, PEOPLE, SQUADS } from './people';
 import { idFor, numbers } from './random';
 import { seedRuns, seedTests } from './seedDeck';
-import { seedGoals } from './seedGoal';
+import { seedRaces } from './seedRace';
 import { seedClip, seedEye } from './seedLooks';
 import { seedRecord, seedReviews } from './seedReviews';
 import { seedCourses, seedTracks } from './seedWater';
@@ -37,7 +37,7 @@ export async function seedDemo(em: EntityManager, now: Date): Promise<boolean> {
     await seedRuns(tx);
     await seedTests(tx, now);
     await seedTracks(tx, now);
-    await seedGoals(tx, now);
+    await seedRaces(tx, now);
     await seedAccess(tx, now);
   });
   return true;

@@ -41,7 +41,7 @@ describe('plain English', () => {
   it('is looked for in all that is read', () => {
     expect(files.length).toBeGreaterThan(600);
     expect(files.map(([at]) => at)).toEqual(
-      expect.arrayContaining(['README.md', 'packages/core/src/water/day/decide.ts', 'apps/web/src/goal/words.ts']),
+      expect.arrayContaining(['README.md', 'packages/core/src/water/day/decide.ts', 'apps/web/src/race/words.ts']),
     );
   });
 

@@ -1,6 +1,6 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { placeAt } from '@upwell/core/water';
-import { RaceScreen } from '@/goal/screens/RaceScreen';
+import { RaceScreen } from '@/race/screens/RaceScreen';
 import { EditSwimmerScreen } from '@/swimmers/screens/SwimmerFormScreen';
 import { courseKey, newCourseDraft, withCourse, withMark } from '@/water/courseDraft';
 import { CourseEditScreen } from '@/water/screens/CourseEditScreen';

@@ -100,7 +100,7 @@ describe('the hand-out', () => {
     });
     showAt({ 'swimmers/[id]/handout': HandoutScreen }, `/swimmers/${ID}/handout`);
     expect(await screen.findByText('“Let your breastbone carry your legs.”')).toBeTruthy();
-    fireEvent.press(await screen.findByText('Take back'));
+    fireEvent.press(await screen.findByText('Revoke'));
     expect(await screen.findByText(/, revoked$/)).toBeTruthy();
     expect(calls.some((c) => c.path.endsWith('/revoke'))).toBe(true);
   });

@@ -375,12 +375,14 @@ describe('what was seen', () => {
       },
     });
     await old.put('pages', { path: '/sessions/proposal?on=2026-11-26', data: { people: { build: [] } }, at: 'then' });
+    await old.put('pages', { path: '/my-week', data: { weeks: [{ words: [] }] }, at: 'then' });
     await old.put('pages', { path: '/sessions/1', data: 'a session for the deck', at: 'then' });
     await old.put('outbox', { ...change('/a'), at: 'then', state: 'waiting', problem: null, current: null });
     await old.put('events', { id: 'e', session: 's', event: event(1), waiting: 1 });
     old.close();
     openFor('veteran');
     expect(await keptPage('/sessions/proposal?on=2026-11-26')).toBeUndefined();
+    expect(await keptPage('/my-week')).toBeUndefined();
     expect(await keptPage('/sessions/1')).toBe('a session for the deck');
     expect(await waitingChanges()).toHaveLength(1);
     expect(await waitingEvents()).toHaveLength(1);

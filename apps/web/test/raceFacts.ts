@@ -1,5 +1,5 @@
-import type { RacePlanView } from '@upwell/contract/goal';
-import type { RaceFacts } from '@upwell/core/goal';
+import type { RacePlanView } from '@upwell/contract/race';
+import type { RaceFacts } from '@upwell/core/race';
 import { addDays } from '@upwell/core/days';
 import { dayOf } from '@/ui/dates';
 import { ID } from './fakeServer';

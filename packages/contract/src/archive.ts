@@ -1,5 +1,5 @@
 // A club as a file: its parts, their order and their limits.
-import { PHASES, PLAIN_WEEK_NOTES } from '@upwell/core/goal';
+import { PHASES, PLAIN_WEEK_NOTES } from '@upwell/core/race';
 import { WEEK_KINDS } from '@upwell/core/sessions';
 import { CAUSE_IDS, OUTCOMES, SIGN_IDS } from '@upwell/core/review';
 import { DRILL_IDS } from '@upwell/core/library';
@@ -10,7 +10,7 @@ import { clipSaveSchema } from './clips';
 import { clubRulesSchema } from './club';
 import { isoDate, line, moment, oneOf, uuid } from './common';
 import { deckEventSchema } from './deck';
-import { racePlanSaveSchema, ratingSaveSchema } from './goal';
+import { racePlanSaveSchema, ratingSaveSchema } from './race';
 import { resultSaveSchema, testSaveSchema } from './records';
 import { reviewSaveSchema, trySchema } from './review';
 import { sessionSaveSchema } from './sessions/session';

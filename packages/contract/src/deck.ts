@@ -5,7 +5,7 @@ import { BLOCK_KINDS } from '@upwell/core/sessions';
 import type { SchemaMap } from 'joi';
 import { isoDate, key, line, momentMs, oneOf, uuid } from './common';
 import { anySet, oneKind } from './plan';
-import type { LoadDue, ReadyDue, TestDue } from './goal';
+import type { LoadDue, ReadyDue, TestDue } from './race';
 import type { FocusView } from './review';
 import type { SessionPerson, SessionRow, SessionView } from './sessions/session';
 import { Joi } from './joi';

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { TRIAL_DAYS } from './goal';
+import { TRIAL_DAYS } from './race';
 import { AIR_C, FARTHEST_WITHOUT_AIR_M, LONGEST_WITHOUT_AIR_S, RECOVERY_S, WARM_WETSUIT, WATER_RULES } from './safety';
 import { WEEKLY_RISE } from './sessions';
 import { FIRST_TIME } from './water';

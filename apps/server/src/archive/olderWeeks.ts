@@ -1,5 +1,5 @@
 // Weeks in archives from before the codes: their step and their notes stand there as sentences.
-import { OPEN_WATER_STEPS, type PlanWeek, type WeekNote } from '@upwell/core/goal';
+import { OPEN_WATER_STEPS, type PlanWeek, type WeekNote } from '@upwell/core/race';
 
 /** How each note began, and its code. */
 const NOTES: readonly (readonly [string, WeekNote])[] = [

@@ -10,7 +10,7 @@ import {
 import type { FastifyInstance } from 'fastify';
 import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
-import { loadsDue, readyDue, testsDue } from '../goal';
+import { loadsDue, readyDue, testsDue } from '../race';
 import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { openFocusesDue } from '../review';

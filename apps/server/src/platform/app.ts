@@ -9,7 +9,7 @@ import { archiveRoutes } from '../archive/routes';
 import { computeRoutes } from '../compute/routes';
 import { deckRoutes } from '../deck/routes';
 import { eyeRoutes } from '../eye/routes';
-import { goalRoutes } from '../goal/routes';
+import { raceRoutes } from '../race/routes';
 import { handoutRoutes } from '../handout/routes';
 import { peopleRoutes } from '../people/routes';
 import { recordRoutes } from '../records/routes';
@@ -118,7 +118,7 @@ export async function createApp({ database, config, jobs, work, log }: Parts): P
       await api.register(recordRoutes, { database });
       await api.register(archiveRoutes, { database, prefix: '/club' });
       await api.register(waterRoutes, { database });
-      await api.register(goalRoutes, { database, jobs });
+      await api.register(raceRoutes, { database, jobs });
       await api.register(computeRoutes, { prefix: '/compute' });
       await api.register(waterCompute, { prefix: '/compute' });
     },

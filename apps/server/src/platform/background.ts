@@ -1,4 +1,4 @@
-import { planClub, planEveryClub } from '../goal';
+import { planClub, planEveryClub } from '../race';
 import type { Database } from './database';
 import { boundTo, type Work } from '../work';
 import type { Work as QueueWork } from './jobs';

@@ -6,7 +6,7 @@ import {
   RaceOutlookEntity,
   RacePlanEntity,
   SessionRatingEntity,
-} from '../goal/entities';
+} from '../race/entities';
 import { EyeTryEntity } from '../eye/entities';
 import { HandoutLinkEntity } from '../handout/entities';
 import { ResultImportEntity, TestResultEntity } from '../records/entities';

@@ -52,7 +52,15 @@ export async function attendeesOf(
 }
 
 /** A swimmer of a session as far as safety is concerned; an unknown age counts as under 16. */
-export function forSafety({ id, name, level, bestTimes, birthYear, healthFlags, ladderSteps }: KnownAttendee): GroupPerson {
+export function forSafety({
+  id,
+  name,
+  level,
+  bestTimes,
+  birthYear,
+  healthFlags,
+  ladderSteps,
+}: KnownAttendee): GroupPerson {
   const year = new Date().getFullYear();
   return {
     ...{ id, name, level, healthFlags },

@@ -17,7 +17,7 @@ import {
 } from '@upwell/contract/roster';
 import type { FastifyInstance } from 'fastify';
 import type { Database } from '../platform/database';
-import { planSwimmers } from '../goal';
+import { planSwimmers } from '../race';
 import { asMe, COACH, HEAD, whoAsks } from '../platform/identity';
 import { workFor } from '../work';
 import { idParams } from '../platform/params';

@@ -2,7 +2,7 @@ import { readArchive } from '../archive/readArchive';
 import { readRosterText } from '../swimmers/readRosterText';
 import { buildAnswer, laneAnswer, textAnswer } from '../compute/answers';
 import { runRecords } from '../deck/runRecords';
-import { plansOf } from '../goal/plans';
+import { plansOf } from '../race/plans';
 import { handoutPdf } from '../handout/pdf';
 import { inferCauses } from '@upwell/core/review';
 import { planFacts } from '../sessions/planFacts';

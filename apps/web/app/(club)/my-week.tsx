@@ -1,1 +1,1 @@
-export { MyWeekScreen as default } from '@/goal';
+export { MyWeekScreen as default } from '@/race';

@@ -70,7 +70,7 @@ function Addresses({ name, ...of }: CalendarOf) {
                 void revoke(link.id);
               }}
             >
-              Take back
+              Revoke
             </Button>
           </View>
         ))}

@@ -1,5 +1,5 @@
 /** What was swum and what is planned, week by week, on one scale. */
-import type { PlanWeek } from '@upwell/core/goal';
+import type { PlanWeek } from '@upwell/core/race';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { BarChart } from 'react-native-gifted-charts';

@@ -46,9 +46,12 @@ interface Schema extends DBSchema {
 }
 
 /** Rises when an answer of the server that is kept here changes its shape. */
-const VERSION = 2;
-/** The kept answers of an older shape, which this version could not show: forgotten, and asked for again. All else stays. */
-const CHANGED_SHAPE = '/sessions/proposal';
+const VERSION = 3;
+/** The answers whose shape a version changed, which it could not show: forgotten, and asked for again. All else stays. */
+const CHANGED_SHAPE: readonly (readonly [version: number, address: string])[] = [
+  [2, '/sessions/proposal'],
+  [3, '/my-week'],
+];
 
 /** Whose database is open: every account has its own, so that nobody sees or sends what another coach entered. */
 let account = kept('account', 'nobody');
@@ -59,7 +62,8 @@ export function db(): Promise<IDBPDatabase<Schema>> {
   opened ??= openDB<Schema>(`upwell-${account}`, VERSION, {
     upgrade(created, from, _to, change) {
       if (from > 0) {
-        void change.objectStore('pages').delete(IDBKeyRange.bound(CHANGED_SHAPE, `${CHANGED_SHAPE}\uffff`));
+        for (const [version, address] of CHANGED_SHAPE)
+          if (version > from) void change.objectStore('pages').delete(IDBKeyRange.bound(address, `${address}\uffff`));
         return;
       }
       created.createObjectStore('outbox', { keyPath: 'seq', autoIncrement: true }).createIndex('path', 'path');

@@ -1,4 +1,4 @@
-import { weekEffort, type PlanWeek } from '@upwell/core/goal';
+import { weekEffort, type PlanWeek } from '@upwell/core/race';
 import { effortTint, type Tint } from '@/ui/effortTint';
 import type { OwnColours } from '@/ui/theme';
 

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { openWaterStep, weekNoteWords, type PlanWeek } from '../goal';
+import { openWaterStep, weekNoteWords, type PlanWeek } from '../race';
 import { CAUSES } from '../review';
 
 /** The weeks to a race as CSV, one line a week; formulas are made harmless. */

@@ -1,1 +1,1 @@
-export { SeasonScreen as default } from '@/goal';
+export { SeasonScreen as default } from '@/race';

@@ -119,7 +119,7 @@ function Links({ focusId }: { readonly focusId: string }) {
                   void revoke(link.id);
                 }}
               >
-                Take back
+                Revoke
               </Button>
             )}
           </View>

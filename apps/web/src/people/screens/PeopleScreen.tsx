@@ -167,7 +167,7 @@ function Invitations() {
               accessibilityLabel={`Revoke the invitation for ${personOf(invitation)}`}
               onPress={() => void takeBack(invitation.id)}
             >
-              Take back
+              Revoke
             </Button>
           </View>
         ))}

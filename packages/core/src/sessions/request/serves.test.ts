@@ -10,7 +10,9 @@ const attendee = (name: string, change: Partial<Served> = {}): Served => ({
   ...change,
 });
 const seven = Array.from({ length: 7 }, (_, i) => attendee(`Swimmer ${i}`, { focus: 'holds-breath', week: 'normal' }));
-const five = Array.from({ length: 5 }, (_, i) => attendee(`Other ${i}`, { planTheme: 'breath-too-low', week: 'normal' }));
+const five = Array.from({ length: 5 }, (_, i) =>
+  attendee(`Other ${i}`, { planTheme: 'breath-too-low', week: 'normal' }),
+);
 
 describe('what a session serves', () => {
   it('counts each swimmer once for a theme, by focus or by plan', () => {

@@ -1,4 +1,4 @@
-import { GapLine } from '@/goal';
+import { GapLine } from '@/race';
 import { SwimmerScreen } from '@/swimmers/screens/SwimmerScreen';
 
 export default function SwimmerRoute() {

@@ -1,1 +1,1 @@
-export { RaceScreen as default } from '@/goal';
+export { RaceScreen as default } from '@/race';

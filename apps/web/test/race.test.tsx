@@ -1,0 +1,286 @@
+import type { MyWeek, RacePlanView, SeasonPage } from '@upwell/contract/race';
+import { racePlan, type RaceFacts } from '@upwell/core/race';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { DeckScreen } from '@/deck/screens/DeckScreen';
+import { MyWeekScreen } from '@/race/screens/MyWeekScreen';
+import { RaceScreen } from '@/race/screens/RaceScreen';
+import { SeasonScreen } from '@/race/screens/SeasonScreen';
+import { chosen, draftOf, freedWeek, lockedWeek, redone, undone } from '@/race/raceDraft';
+import { signedTime } from '@/race/words';
+import { differences } from '@/offline/differences';
+import { counted } from '@/state/offline';
+import { addDays, weekOf } from '@upwell/core/days';
+import { dayOf } from '@/ui/dates';
+import { fakeServer, FOCUS, ID, ME, SESSION_ROW, showAt, SQUAD } from './fakeServer';
+import { FACTS, RACE_VIEW } from './raceFacts';
+
+const TODAY = dayOf(new Date());
+const view = (change: Partial<RacePlanView> = {}, facts: Partial<RaceFacts> = {}): RacePlanView => ({
+  ...RACE_VIEW,
+  facts: { ...FACTS, ...facts },
+  ...change,
+});
+const me = () => ({ body: ME });
+const race = (answer: RacePlanView, at = '') => {
+  const calls = fakeServer({
+    'GET /account/me': me,
+    [`GET /swimmers/${ID}/race-plan`]: () => ({ body: answer }),
+    [`PUT /swimmers/${ID}/race-plan`]: ({ body }) => ({ body: { ...answer, choices: body.choices, version: 1 } }),
+    'GET /courses': () => ({ body: [] }),
+    'GET /calendar-links': () => ({ body: [] }),
+  });
+  const store = showAt({ 'swimmers/[id]/race': RaceScreen }, `/swimmers/${ID}/race${at}`);
+  return { calls, store };
+};
+const find = (text: string | RegExp) => screen.findByText(text, {}, { timeout: 4000 });
+const press = (name: string | RegExp) => fireEvent.press(screen.getByRole('button', { name }));
+
+describe('what a coach decides about a race', () => {
+  const draft = draftOf(view());
+  it('is one step back for a slider that was dragged, and one for each other change', () => {
+    const dragged = [0.05, 0.04, 0.03].reduce((now, extraThen) => chosen(now, { extraThen }, true), draft);
+    expect(dragged.past).toHaveLength(1);
+    const wet = chosen(dragged, { wetsuit: true });
+    expect(undone(undone(wet)).choices).toEqual({});
+    expect(redone(undone(wet)).choices).toEqual({ extraThen: 0.03, wetsuit: true });
+    // Taken back by itself, it is known from records again.
+    expect(chosen(wet, { extraThen: undefined }).choices).toEqual({ wetsuit: true });
+    expect(undone(draft)).toBe(draft);
+    expect(redone(draft)).toBe(draft);
+  });
+  it('holds a week fast piece by piece, and lets it go whole', () => {
+    const once = lockedWeek(draft, '2027-01-04', { load: 2000 });
+    const twice = lockedWeek(once, '2027-01-04', { theme: 'spins' });
+    expect(twice.choices.locks).toEqual({ '2027-01-04': { load: 2000, theme: 'spins' } });
+    expect(lockedWeek(once, '2027-01-04', { load: undefined }).choices.locks).toEqual({});
+    expect(freedWeek(twice, '2027-01-04').choices).toEqual({ locks: {}, away: {} });
+  });
+  it('differs in words where two coaches decided', () => {
+    const mine = { choices: { wetsuit: true, waterC: 16 } };
+    const theirs = { choices: { waterC: 18, rideFollows: true } };
+    expect(differences(mine, theirs)).toEqual([
+      { what: 'wetsuit', mine: 'yes', theirs: 'nothing' },
+      { what: 'water c', mine: '16', theirs: '18' },
+      { what: 'ride follows', mine: 'nothing', theirs: 'yes' },
+    ]);
+  });
+  it('signs its seconds', () => {
+    expect([signedTime(-65), signedTime(12), signedTime(0.2)]).toEqual(['−1:05', '+12 s', '0 s']);
+  });
+});
+
+describe('the gap', () => {
+  it('is shown in parts, follows the slider, and is kept with one save', async () => {
+    const { calls } = race(view());
+    await find('Where the seconds are');
+    const before = screen.getByText(/^Today .*target 1:00:00/);
+    expect(before).toBeTruthy();
+    const slider = screen.getByLabelText('Extra distance on race day');
+    fireEvent(slider, 'change', { target: { value: '1' } });
+    await find(/8.0 % extra distance today, 1.0 % on the day/);
+    press('Check and change');
+    press('Wetsuit');
+    await find('4.0');
+    press('Keep it');
+    await waitFor(() => expect(calls.filter((c) => c.method === 'PUT')).toHaveLength(1));
+    const [put] = calls.filter((c) => c.method === 'PUT');
+    expect(put!.body).toMatchObject({ choices: { extraThen: 0.01, wetsuit: true }, version: 0 });
+  });
+  it('stays on the screen when it is refused', async () => {
+    fakeServer({
+      'GET /account/me': me,
+      [`GET /swimmers/${ID}/race-plan`]: () => ({ body: view() }),
+      [`PUT /swimmers/${ID}/race-plan`]: () => ({ status: 409, body: { detail: 'This was changed elsewhere.' } }),
+      'GET /courses': () => ({ body: [] }),
+    });
+    showAt({ 'swimmers/[id]/race': RaceScreen }, `/swimmers/${ID}/race`);
+    await find('Where the seconds are');
+    fireEvent(screen.getByLabelText('Seconds lost on race day'), 'change', { target: { value: '3' } });
+    press('Keep it');
+    await find('This was changed elsewhere.');
+    expect(screen.getByText(/today, 3 s on the day/)).toBeTruthy();
+  });
+  it.each([
+    [{ trials: [] }, /there is no prediction/],
+    [{ targetS: null }, /No target time/],
+    [{ raceOn: addDays(TODAY, -2) }, /The race is over/],
+    [{ targetS: 900 }, /faster than anyone swims/i],
+  ] as const)('says what it cannot say: %j', async (facts, said) => {
+    race(view({}, facts));
+    await waitFor(() => expect(screen.getAllByText(said).length).toBeGreaterThan(0), { timeout: 4000 });
+  });
+  it('asks for a goal where there is none', async () => {
+    race(view({ facts: null }));
+    await find('No goal yet');
+  });
+  it('is only looked at by a swimmer', async () => {
+    fakeServer({
+      'GET /account/me': () => ({ body: { ...ME, role: 'swimmer', swimmerId: ID } }),
+      [`GET /swimmers/${ID}/race-plan`]: () => ({ body: view() }),
+    });
+    showAt({ 'swimmers/[id]/race': RaceScreen }, `/swimmers/${ID}/race`);
+    await find('Where the seconds are');
+    await waitFor(() => expect(screen.queryByLabelText('Seconds lost on race day')).toBeNull());
+  });
+});
+
+describe('the weeks', () => {
+  it('are as core solves them; an ill week is empty and can be taken back', async () => {
+    race(view(), '?view=weeks');
+    const { weeks } = racePlan(FACTS, {}, TODAY);
+    await find(`${weeks.length} weeks`);
+    const lines = screen.getAllByRole('button', { name: /(Learn|Build up|Sharpen|lighter|taper)/ });
+    fireEvent.press(lines[1]!);
+    press('ill');
+    await find(/^Ill: no swimming/);
+    press('Unlock this week');
+    await waitFor(() => expect(screen.queryByText(/^Ill: no swimming/)).toBeNull());
+    press('More metres × effort');
+    await find('held');
+  });
+  it('have another race in between', async () => {
+    const otherRaces = [{ event: 'Lantern Mile', date: addDays(TODAY, 78) }];
+    race(view({ choices: { otherRaces } }), '?view=weeks');
+    await find(/Lantern Mile is 6 days before Quill Crossing: one taper for both/);
+    press('Sessions, taper, other races');
+    press('Take out Lantern Mile');
+    await waitFor(() => expect(screen.queryByText(/one taper for both/)).toBeNull());
+  });
+});
+
+describe('the list before a race', () => {
+  it('is ticked by what the coach saw', async () => {
+    const { store } = race(view(), '?view=ready');
+    await find('0 of 6');
+    fireEvent.press(screen.getAllByRole('button', { name: 'yes' })[0]!);
+    await find('1 of 6');
+    press('More dips');
+    await find('has been in cold water six times (1 so far)');
+    const kept = store.getState().drafts[`race:${ID}`] as { choices: object };
+    expect(kept.choices).toEqual({ marks: { sighting: true, coldDips: 1 } });
+  });
+});
+
+describe('the season', () => {
+  const page: SeasonPage = {
+    from: weekOf(TODAY),
+    rows: [
+      {
+        id: ID,
+        name: 'Ada Lindqvale',
+        level: 'hold',
+        squadName: 'Evening Lanes',
+        event: 'Quill Crossing',
+        raceOn: FACTS.raceOn,
+        verdict: { verdict: 'hopeful', gapS: 90, chance: 0.4 },
+        weeks: racePlan(FACTS, {}, TODAY).weeks,
+      },
+    ],
+    next: null,
+    races: [{ event: 'Quill Crossing', date: FACTS.raceOn, swimmers: 1 }],
+    squads: [{ id: ID, name: 'Evening Lanes', poolTimes: [], loads: [] }],
+    old: 1,
+  };
+  it('plans everybody in the background and says when it is done', async () => {
+    let asked = 0;
+    const job = (state: string, done: number) => ({ body: { id: ID, state, done, total: 2, words: `state ${state}` } });
+    fakeServer({
+      'GET /account/me': me,
+      'GET /squads': () => ({ body: [SQUAD] }),
+      'GET /season': () => ({ body: page }),
+      'POST /season/plan': () => job('waiting', 0),
+      'GET /jobs/': () => (++asked > 1 ? job('done', 2) : job('running', 1)),
+    });
+    showAt({ season: SeasonScreen }, '/season');
+    await find('Hopeful, 40 %');
+    expect(screen.getByText('1 plan is older than this week.')).toBeTruthy();
+    press('Replan everyone');
+    await find('state running: 1 of 2');
+    await find('state done');
+    expect(screen.getByRole('button', { name: 'Replan everyone' })).toBeTruthy();
+  });
+  it('says how to begin', async () => {
+    fakeServer({
+      'GET /account/me': me,
+      'GET /squads': () => ({ body: [] }),
+      'GET /season': () => ({ body: { ...page, rows: [], races: [] } }),
+    });
+    showAt({ season: SeasonScreen }, '/season');
+    await find('No race ahead');
+  });
+});
+
+describe('a swimmer’s own week', () => {
+  const week: MyWeek = {
+    swimmerId: ID,
+    givenName: 'Ada',
+    sessions: [
+      {
+        id: SESSION_ROW.id,
+        title: 'Sip to the side',
+        date: TODAY,
+        startTime: '19:00',
+        minutes: 60,
+        theme: 'breath-too-low',
+        metres: 2000,
+        rating: null,
+      },
+    ],
+    focus: null,
+    race: {
+      event: 'Quill Crossing',
+      raceOn: FACTS.raceOn,
+      distanceM: 3200,
+      targetS: 3600,
+      courseId: null,
+      outlook: { kind: 'none', reason: 'No all-out swim yet.' },
+    },
+    weeks: racePlan(FACTS, {}, TODAY).weeks,
+    ready: [],
+  };
+  it('asks how a session felt', async () => {
+    const calls = fakeServer({
+      'GET /account/me': () => ({ body: { ...ME, role: 'swimmer', swimmerId: ID } }),
+      'GET /my-week': () => ({ body: week }),
+      'PUT /sessions/': () => ({ body: { value: 6 } }),
+    });
+    showAt({ 'my-week': MyWeekScreen }, '/my-week');
+    await find('No all-out swim yet.');
+    press('hard');
+    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+    expect(calls.find((c) => c.method === 'PUT')).toMatchObject({
+      path: `/sessions/${SESSION_ROW.id}/rating`,
+      body: { value: 6 },
+    });
+  });
+});
+
+describe('the deck’s first page', () => {
+  const today = { date: TODAY, sessions: [SESSION_ROW], relooks: [FOCUS] };
+  const shown = (body: object) => {
+    fakeServer({ 'GET /account/me': me, 'GET /deck/today': () => ({ body }), 'GET /deck/packs': () => ({ body: [] }) });
+    return showAt({ deck: DeckScreen }, '/deck');
+  };
+  it('names what matters, in order, and what waits', async () => {
+    const missing = [{ id: 'card', text: 'knows the race card by heart', state: 'unknown', by: TODAY, late: false }];
+    const about = { swimmerId: ID, squadId: ID };
+    const store = shown({
+      ...today,
+      tests: [{ ...about, name: 'Tess Ter', monday: weekOf(TODAY) }],
+      ready: [{ ...about, name: 'Ria Dee', event: 'Quill Crossing', raceOn: FACTS.raceOn, missing }],
+      loads: [{ id: 'x', name: 'Evening Lanes, Hold', squadId: ID, prompt: 'More than usual. How do they feel?' }],
+    });
+    await find('Evening Lanes, Hold');
+    expect(screen.getByText(/missing: knows the race card by heart, by/)).toBeTruthy();
+    const headings = () => screen.getAllByRole('heading').map((h) => (h.props as { children: string }).children);
+    const order = ['Sessions today', 'Second looks due', 'Tests this week', 'Before a race', 'A word about load'];
+    expect(headings().slice(-5)).toEqual(order);
+    act(() => void store.dispatch(counted({ waiting: 2, undecided: 0 })));
+    await find('Waiting to be sent');
+    expect(screen.getByText('Sending · 2 wait')).toBeTruthy();
+  });
+  it('understands a page that an older app kept', async () => {
+    shown(today);
+    await find(FOCUS.swimmerName);
+  });
+});
