@@ -134,7 +134,7 @@ describe('an invitation', () => {
     const over = await join(link);
     expect([over.statusCode, over.json<{ detail: string }>().detail]).toEqual([
       410,
-      expect.stringContaining('is over'),
+      expect.stringContaining('has expired'),
     ]);
     expect((await head('GET', '/invitations')).body).toEqual([]);
     const codes = [];
@@ -208,7 +208,7 @@ describe('the people of a club', () => {
       const alone = await save(headId, change);
       expect([alone.status, alone.body.detail]).toEqual([
         422,
-        expect.stringContaining('somebody else head coach first'),
+        expect.stringContaining('someone else head coach first'),
       ]);
     }
     expect((await save(coachId, { role: 'head' })).body).toMatchObject({ role: 'head' });
@@ -311,7 +311,7 @@ describe('a forgotten password', () => {
     const over = await post('/account/reset', { token: tokenOf(link), password: 'four dry towels' });
     expect([over.statusCode, over.json<{ detail: string }>().detail]).toEqual([
       410,
-      expect.stringContaining('is over'),
+      expect.stringContaining('has expired'),
     ]);
     const open = (await head('POST', `/accounts/${id}/reset-link`)).body as { link: string };
     await save(id, { disabled: true });

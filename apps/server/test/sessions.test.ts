@@ -280,7 +280,7 @@ describe('the library of sessions', () => {
     const ids = (rows: SessionRow[]) => rows.map((r) => r.id);
     expect(ids(await find(own, 'search=STEADY_'))).toEqual([title]);
     expect(ids(await find(own, 'search=steadyXones'))).toEqual([]);
-    expect(ids(await find(own, 'search=air+too+low'))).toEqual([title]);
+    expect(ids(await find(own, 'search=far+for+air'))).toEqual([title]);
     expect(ids(await find(own, 'templates=true'))).toEqual([template]);
     expect(ids(await find(own, `squadId=${own.squads[0]}`))).toEqual([title]);
     expect(ids(await find(own, 'from=2027-03-03'))).toEqual([]);
