@@ -53,8 +53,16 @@ export function AssumptionsCard({ race, facts, coach }: PaneProps) {
               <Stepper
                 label="seconds lost today"
                 value={String(Math.round(assumptions.today.lostS))}
-                onLess={assumptions.today.lostS >= 1 ? () => set({ lostTodayS: Math.round(assumptions.today.lostS) - 1 }) : null}
-                onMore={assumptions.today.lostS < 600 ? () => set({ lostTodayS: Math.round(assumptions.today.lostS) + 1 }) : null}
+                onLess={
+                  assumptions.today.lostS >= 1
+                    ? () => set({ lostTodayS: Math.round(assumptions.today.lostS) - 1 })
+                    : null
+                }
+                onMore={
+                  assumptions.today.lostS < 600
+                    ? () => set({ lostTodayS: Math.round(assumptions.today.lostS) + 1 })
+                    : null
+                }
               />
             </Row>
           ) : null}
@@ -78,9 +86,15 @@ export function AssumptionsCard({ race, facts, coach }: PaneProps) {
                   <Stepper
                     label="% faster in it"
                     value={(assumptions.wetsuitGain * 100).toFixed(1)}
-                    onLess={assumptions.wetsuitGain > 0 ? () => set({ wetsuitGain: near(assumptions.wetsuitGain - 0.005) }) : null}
+                    onLess={
+                      assumptions.wetsuitGain > 0
+                        ? () => set({ wetsuitGain: near(assumptions.wetsuitGain - 0.005) })
+                        : null
+                    }
                     onMore={
-                      assumptions.wetsuitGain < 0.1 ? () => set({ wetsuitGain: near(assumptions.wetsuitGain + 0.005) }) : null
+                      assumptions.wetsuitGain < 0.1
+                        ? () => set({ wetsuitGain: near(assumptions.wetsuitGain + 0.005) })
+                        : null
                     }
                   />
                 ) : null}
