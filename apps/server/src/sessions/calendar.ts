@@ -1,4 +1,4 @@
-import type { CalendarLink, CalendarLinkSave, SessionRow } from '@upwell/contract/sessions';
+import type { CalendarLink, CalendarLinkSave } from '@upwell/contract/sessions';
 import type { Me } from '@upwell/contract/account';
 import { CAUSES } from '@upwell/core/review';
 import type { LevelId } from '@upwell/core/swimmers';
@@ -10,22 +10,8 @@ import { prepared } from '../platform/prepared';
 import { notFound, ProblemError } from '../platform/problem';
 import { SquadEntity, SwimmerEntity } from '../swimmers/entities';
 import { CalendarLinkEntity, type CalendarLinkRecord } from './entities';
+import type { CalendarDays, CalendarSession } from './calendarParts';
 import { CALENDAR_BY_TOKEN } from './sql';
-
-/** What a calendar needs of a session. */
-export interface CalendarSession extends Pick<
-  SessionRow,
-  'id' | 'title' | 'date' | 'startTime' | 'theme' | 'minutes' | 'groups'
-> {
-  readonly version: number;
-}
-
-/** Whole days of a calendar: races, and weeks with a test. */
-export interface CalendarDays {
-  readonly races: readonly { readonly event: string; readonly date: string }[];
-  /** Mondays. */
-  readonly tests: readonly string[];
-}
 
 /**
  * Sessions as iCalendar (RFC 5545). Times are those of the clock at the pool, without a zone, so that

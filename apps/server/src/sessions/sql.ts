@@ -5,7 +5,7 @@ import type { CauseId } from '@upwell/core/review';
 import type { Attendee, SessionPlan, WeekKind } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
 import { bool, int, json, orNull, rows, text, textOf, uuid, uuids } from '../platform/statement';
-import type { CalendarDays, CalendarSession } from './calendar';
+import type { CalendarDays, CalendarSession } from './calendarParts';
 
 /** Weeks of records that shape a new session, and that the pictures of load show, in days. */
 const SHAPING_DAYS = 42;
