@@ -45,7 +45,7 @@ test('two head coaches change the club’s rules at once, and neither change is 
   quiet,
 }, info) => {
   test.skip(info.project.name === 'wide', 'Once is enough.');
-  // The second of two saves is told that it was made on older rules, and is made again on the newer ones.
+  // The second of two saves learns that it was made on older rules, and is made again on the newer ones.
   quiet.networkErrors = true;
   const other = await (await browser.newContext({ baseURL: server.url })).newPage();
   const rules = async () =>

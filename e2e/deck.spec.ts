@@ -309,7 +309,7 @@ test('a file of results comes in whole and once, with what is wrong named by its
 }, info) => {
   await signIn(page);
   await page.goto('/swimmers/import');
-  // Both sizes share one club: times of their own, since what is here already is told.
+  // Both sizes share one club: times of their own, since results that are already stored are reported.
   const tenth = info.project.name === 'phone' ? 5 : 6;
   const rows = [
     'who;day;metres;secs',

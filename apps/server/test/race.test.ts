@@ -216,7 +216,7 @@ describe('planning everybody in the background', () => {
     const saved = await Promise.all(
       ids.flatMap((id) => [1, 2].map(() => head('PUT', `/swimmers/${id}/race-plan?date=${TODAY}`, save(0)))),
     );
-    // Of two on the same version one is told so; nobody meets a failure of the server.
+    // Of two on the same version one gets a conflict; neither meets a failure of the server.
     for (const { status } of saved) expect([200, 409]).toContain(status);
     expect(saved.filter((s) => s.status === 200)).toHaveLength(ids.length);
     expect((await ended(head, body.id)).state).toBe('done');

@@ -99,7 +99,7 @@ describe('signing out without a network', () => {
     void enqueue({ id: ID, path: `/focuses/${ID}`, method: 'PUT', body: {}, label: 'Focus' });
     await soon(async () => expect(await waitingChanges()).toHaveLength(1));
     fireEvent.press(screen.getByText('Sign out'));
-    // What waits is told, and stays.
+    // What waits is shown, and stays.
     await screen.findByText(/has not reached the server/, {}, LONG);
     fireEvent.press(screen.getByText('Sign out'));
     await waitFor(() => expect(isLeaving()).toBe(true), LONG);

@@ -33,7 +33,7 @@ function testPage(kind: string, pools: readonly Pools[]) {
 const inputOf = (calls: readonly { method: string; body: { input: unknown } }[]) =>
   calls.find((c) => c.method === 'PUT')?.body.input;
 
-/** Types reps of a ramp as times of so many seconds. */
+/** Enters reps of a ramp as times in seconds. */
 async function ramp(label: RegExp, times: readonly string[]): Promise<void> {
   for (const time of times) {
     fireEvent.changeText(await screen.findByLabelText(label), time);

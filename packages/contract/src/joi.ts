@@ -3,7 +3,7 @@ import joi from 'joi';
 
 /** Entries of a list, and keys of an object, where a schema says nothing of its own. */
 const MOST_ENTRIES = 1000;
-/** Keys that a body may have beyond those that are known, so that a newer or older app is told what is wrong. */
+/** Keys that a body may have beyond the known ones, so that a newer or older app learns what is wrong. */
 const MOST_UNKNOWN = 20;
 
 /** What is used of a rule like `max(30)`. */

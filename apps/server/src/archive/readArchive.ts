@@ -26,7 +26,7 @@ import { fieldOf, PART_TABLES, ROW_PARTS, type RowPart } from './tables';
 
 type Row = Readonly<Record<string, unknown>> & { readonly id: string };
 
-/** Problems that are told. */
+/** How many problems are reported. */
 const MOST_TOLD = 20;
 /** Rows and bytes of one line: what is stored at once. */
 const LINE = { rows: 500, bytes: 1024 * 1024 };

@@ -46,7 +46,7 @@ const MINUTE_MS = 60_000;
 const MOST_ADDRESSES = 1000;
 const told = new Map<string, number>();
 
-/** Requests that are too many are told once a minute and address: a flood of them does not become one in the log. */
+/** Too many requests are logged once per minute and address: a flood of them does not become one in the log. */
 function firstOfTheMinute(address: string): boolean {
   const now = Date.now();
   if (now - (told.get(address) ?? -Infinity) < MINUTE_MS) return false;

@@ -17,7 +17,7 @@ import { CALENDAR_BY_TOKEN } from './sql';
  * Sessions as iCalendar (RFC 5545). Times are those of the clock at the pool, without a zone, so that
  * every calendar shows what the clock on the wall shows.
  *
- * @param level whose metres are told; null tells those of every group
+ * @param level whose metres are shown; null shows those of every group
  */
 export function toCalendar(
   name: string,

@@ -51,7 +51,7 @@ export function setOnBuild(given: typeof onBuild): void {
   onBuild = given;
 }
 
-/** What a server of a newer version does not understand is told as what it is. */
+/** A request that a newer server does not understand is explained as that. */
 function outdated(error: FetchBaseQueryError): { readonly error: FetchBaseQueryError } {
   const detail = 'The server is newer than this page. Load the new version; what you entered is kept.';
   return { error: { ...error, data: { ...(error.data as object | undefined), detail } } as FetchBaseQueryError };

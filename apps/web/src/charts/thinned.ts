@@ -2,7 +2,7 @@
 export const MOST_POINTS = 120;
 
 /**
- * Points for drawing: at most so many, the first and the last among them, and of each stretch the one that
+ * Points for drawing: at most a given number, the first and the last among them, and of each stretch the one that
  * stands out most from the last that was kept, so that peaks stay.
  */
 export function thinned<T extends { readonly value: number }>(points: readonly T[], most = MOST_POINTS): readonly T[] {

@@ -15,11 +15,11 @@ export type Sent =
   | { readonly kind: 'conflict'; readonly status: number; readonly problem: Partial<Problem> }
   | { readonly kind: 'refused'; readonly status: number; readonly problem: Partial<Problem> };
 
-/** After so many failures of the server a change is set aside. */
+/** Failures of the server after which a change is set aside. */
 export const MOST_FAILURES = 3;
 /** The same for broken connections, which a poor network has now and then. */
 export const MOST_BREAKS = 10;
-/** After so many answers in a row that ask to come back later, the others are not sent either. */
+/** Answers in a row asking to come back later after which the others are not sent either. */
 const MOST_BUSY = 3;
 
 /** Puts a change in the queue; it is safe on this device once this resolves. */

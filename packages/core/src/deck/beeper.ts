@@ -1,7 +1,7 @@
 /** What the beeper counts: strokes a minute, or seconds from mark to mark. */
 export type BeepPlan =
   | { readonly kind: 'rate'; readonly strokeRateSpm: number }
-  /** Every so many seconds, as at each 25 m. */
+  /** Seconds from beep to beep, as at each 25 m. */
   | { readonly kind: 'pace'; readonly everyS: number }
   /** So many beats at a rate, then the next; a ramp upward or downward. */
   | {

@@ -151,7 +151,7 @@ export interface Overdue {
   readonly lateS: number;
 }
 
-/** So many times the expected time, and so many seconds at least, before somebody counts as missing. */
+/** How many times the expected time, and how many seconds at least, before a swimmer counts as missing. */
 export const OVERDUE_SHARE = 1;
 export const OVERDUE_LEAST_S = 30;
 

@@ -101,7 +101,7 @@ function letters(n: number): string {
 }
 
 /**
- * Reads a session from CSV. Problems are told at their row; nothing is half-read.
+ * Reads a session from CSV. Problems are reported by row; nothing is half-read.
  */
 export function readSessionCsv(text: string): ReadSession {
   if (text.length > LONGEST_TEXT * 3) return readSession('x'.repeat(LONGEST_TEXT + 1));

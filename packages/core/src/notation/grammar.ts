@@ -134,7 +134,7 @@ class LineParser extends EmbeddedActionsParser {
       {
         ALT: () => {
           const token = this.CONSUME(t.Word);
-          // The number of a misspelled word, so that only the word is told.
+          // Reads past the number of a misspelled word, so that only the word is reported.
           this.OPTION(() => this.CONSUME(t.Numeral));
           return { kind: 'word', token };
         },

@@ -56,10 +56,10 @@ interface OpenGroup {
 type OpenRounds = { readonly rounds: number; readonly id: string; readonly items: Item[]; readonly token: IToken };
 
 /**
- * Reads a session from its text. Every line is read for itself: a bad one is told at its line and
+ * Reads a session from its text. Every line is read on its own: a bad one is reported by its line and
  * column, with what was probably meant, and the others still count.
  *
- * Stated totals (`= 1750`) are checked; a difference is told with the slip that explains it.
+ * Stated totals (`= 1750`) are checked; a difference is reported with the slip that explains it.
  *
  * @param pool the pool when the text names none
  */
@@ -228,7 +228,7 @@ class Reader {
           return;
         }
         const { id } = this.holder();
-        // Held back until it is closed, so that its place among its brothers stays its own.
+        // Held back until it is closed, so that it keeps its place among its siblings.
         this.rounds.push({ rounds, id, items: [], token: line.token });
         return;
       }
@@ -257,7 +257,7 @@ class Reader {
     this.holder().items.push({ kind: 'rounds', id, rounds, items });
   }
 
-  /** A new block ends what was left open; it is told, and nothing is lost. */
+  /** A new block ends what was left open; it is reported, and nothing is lost. */
   private closeRounds(): void {
     this.tooDeep = 0;
     while (this.rounds.length > 0) {

@@ -23,7 +23,7 @@ const STRAIGHT_SHARE = 0.5;
 const STRAIGHTEST = 0.01;
 /** Share of the race spent drafting: today nobody plans for it; trained, this much. */
 const FEET_THEN = 0.3;
-/** Seconds lost outside in every 400 m at turns, knots of swimmers and missed breaths: today and trained. */
+/** Seconds lost outside in every 400 m to turns, congestion and missed breaths: today and trained. */
 const LOST_PER_400_S = { today: 3, then: 1.5 };
 
 /** The numbers a prediction uses, and where each comes from. */

@@ -6,7 +6,7 @@ import { blockPlan, weekLimit, weekNoteWords, type PlanQuestion } from '.';
 const MONDAY = '2027-01-04';
 const usual = levelLoad('hold', 60) * 3;
 const week = (n: number) => addDays(MONDAY, 7 * n);
-/** A plan of so many weeks; the race is on the Saturday of the last. */
+/** A plan of a number of weeks; the race is on the Saturday of the last one. */
 const asking = (weeks: number, change: Partial<PlanQuestion> = {}): PlanQuestion => ({
   ...{ from: MONDAY, raceOn: addDays(week(weeks - 1), 5), past: [usual, usual, usual, usual], level: 'hold' },
   ...{ sessionsPerWeek: 3, minutesPerSession: 60, needs: [], steps: [], ...change },
@@ -126,7 +126,7 @@ describe('the edges of a plan', () => {
       `Week of ${MONDAY}: ${Math.round(limit * 1.006)} is locked, 1 % above what the weeks before it allow.`,
     ]);
     expect(said(limit * 1.25)[0]).toContain(' 25 % above');
-    // Nobody is told off for a week in which nothing is swum.
+    // A week without swimming is no reason for a warning.
     const away = { [MONDAY]: 'ill' } as const;
     expect(blockPlan(asking(8, { away, locks: { [MONDAY]: { load: 9 * usual } } })).problems).toEqual([]);
     expect(blockPlan(asking(8, { locks: { [MONDAY]: { kind: 'recovery' } } })).problems).toEqual([]);

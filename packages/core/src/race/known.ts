@@ -6,7 +6,7 @@ import { DAY_MS, dayMs, isoOf } from '../days';
 export const TRIAL_DAYS = 180;
 /** Weeks of load that shape the next ones. */
 export const PAST_WEEKS = 8;
-/** A cause of the last review is a need from this probability on, and so many of them at most. */
+/** Probability from which a cause of the last review counts as a need, and how many count at most. */
 const LIKELY = 0.3;
 const MOST_NEEDS = 4;
 const WEEK_MS = 7 * DAY_MS;

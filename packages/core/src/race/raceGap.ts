@@ -18,7 +18,7 @@ export interface RaceHabits {
   readonly extraShare: number;
   /** Share of the way on somebody's feet. */
   readonly feetShare: number;
-  /** Lost at turns, knots of swimmers and missed breaths, seconds in all. */
+  /** Lost to turns, congestion and missed breaths, seconds in total. */
   readonly lostS: number;
 }
 

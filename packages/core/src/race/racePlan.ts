@@ -9,9 +9,9 @@ import { OPEN_WATER_STEPS } from './weekNotes';
 
 /** Longest distance that a level swims without a stop, metres: who belongs there says it. */
 const REACH_M: Readonly<Record<LevelId, number>> = { settle: 50, build: 400, hold: 3000, race: 10_000 };
-/** The longest swim may double in so many weeks: our own rule of thumb. */
+/** Weeks in which the longest swim may double: our own rule of thumb. */
 const DOUBLES_WEEKS = 6;
-/** Who swims this share of a race without a stop gets through it on the day. */
+/** A swimmer who can cover this share of the race without stopping gets through it on the day. */
 const ENOUGH = 0.75;
 
 /** Sessions a week and minutes each, for a swimmer when nothing else is known. */
@@ -64,7 +64,7 @@ export function racePlan(facts: RaceFacts, choices: RaceChoices, today: string):
 function openSteps({ place, ladderSteps, level, extra }: RaceFacts): number[] {
   if (place === 'pool') return [];
   const passed = ladderSteps['pool-to-open-water'];
-  // Not kept on the ladder: who holds or races, or has a track, has been out already.
+  // No step noted: swimmers at Hold or Race, or with a track, have swum in open water before.
   if (passed === undefined && (extra !== null || level === 'hold' || level === 'race')) return [];
   return [...OPEN_WATER_STEPS.keys()].slice(passed ?? 0);
 }

@@ -45,11 +45,11 @@ const BEFORE_DAYS: Readonly<Record<ReadyId, number>> = {
   course: 7,
   card: 2,
 };
-/** What is due is told a week ahead. */
+/** What is due is shown a week ahead. */
 const AHEAD_DAYS = 7;
 /** A race farther away than this has nothing due yet, days. */
 export const READY_DAYS = Math.max(...Object.values(BEFORE_DAYS)) + AHEAD_DAYS;
-/** The gasp of cold water fades after so many dips. */
+/** Dips after which the cold-water gasp fades. */
 const DIPS = 6;
 /** Water under this asks for the dips, °C. */
 const COLD_C = 18;

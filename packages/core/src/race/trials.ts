@@ -4,7 +4,7 @@ import { criticalSpeed, UnusableTrials, type Trial } from '../measures';
 const LEAST_TRIAL_M = 100;
 
 /**
- * The all-out swims that a prediction rests on: the fastest of each distance of late, when they fit together,
+ * The all-out swims that a prediction rests on: the fastest recent one of each distance, when they fit together,
  * or else the best times.
  *
  * @example chosenTrials([], [{ distanceM: 50, timeS: 35 }]) // []: a sprint says nothing about a race

@@ -14,9 +14,9 @@ export const weekEffort = ({ kind, phase }: Pick<PlanWeek, 'kind' | 'phase'>): n
 export const loadStep = (load: number): number => Math.max(50, Math.round(load * 0.05));
 /** Weeks in a row before one of recovery. */
 export const ROW = 3;
-/** Of the swimmer's own fullest week of late: who was ill begins here again, not where the plan would be. */
+/** Share of the swimmer's own fullest recent week at which they restart after illness, rather than where the plan would be. */
 const FLOOR_SHARE = 0.5;
-/** Of the level's usual week: who was long away begins here. */
+/** Share of the level's usual week at which a swimmer restarts after a long absence. */
 const LEAST_SHARE = 0.25;
 /** Weeks that count as late. */
 const OWN_WEEKS = 8;

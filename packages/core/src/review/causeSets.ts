@@ -26,7 +26,7 @@ export interface CauseSets {
   readonly count: number;
   /** Chance of each set before anything is seen. */
   readonly prior: Float64Array;
-  /** The causes of each set, three places a set; where there is none the number of causes, a place that nobody reads. */
+  /** The causes of each set, three places a set; unused places hold the number of causes, which is never read. */
   readonly causes: Int32Array;
   /** Sign `s` is changed by the sets `set[start[s]…start[s+1]−1]`, which leave it hidden with these chances. */
   readonly start: Int32Array;

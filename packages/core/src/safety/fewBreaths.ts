@@ -43,7 +43,7 @@ export interface BreathPerson {
   readonly healthFlags: readonly HealthFlag[];
 }
 
-/** Whether the gates for few breaths apply to a gap of so many strokes. */
+/** Whether the rules for few breaths apply to a gap of this many strokes. */
 export function isFew(gapStrokes: number): boolean {
   return gapStrokes > MOST_STROKES_BETWEEN + 1e-9;
 }

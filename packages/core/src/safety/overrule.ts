@@ -1,4 +1,4 @@
-/** Least of a written reason: so many different words of at least three letters, and so many letters in all. */
+/** The least a written reason needs: different words of at least three letters, and letters in total. */
 const REASON = { words: 4, letters: 20 } as const;
 
 /**

@@ -42,7 +42,7 @@ const BANDS: readonly Band[] = [
   { under: Infinity, minutes: { used: NONE, first: NONE, child: NONE }, word: 'Over 31 °C nobody swims.' },
 ];
 
-/** In a wetsuit heat builds up: at most so many minutes from this temperature on, °C, and none over the other. */
+/** In a wetsuit heat builds up: minutes at most from one temperature on, °C, and no wetsuit above the other. */
 export const WARM_WETSUIT = { fromC: 24, minutes: 60, overC: 26 } as const;
 
 export interface WaterTime {

@@ -112,7 +112,7 @@ function SlotBand({
   );
 }
 
-/** The pattern of land work, so that it is told apart without colour. */
+/** The pattern of land work, so that it can be told apart without colour. */
 function Hatch({ colour }: { readonly colour: string }) {
   return (
     <View style={StyleSheet.absoluteFill} aria-hidden>

@@ -162,7 +162,7 @@ function safetyProblems(group: GroupPlan, plan: SessionPlan): string[] {
     for (const { set } of setsOf(block.items)) {
       for (const reason of setProblems(set, group, { ...plan, block: block.kind }))
         problems.push(`${group.name}, ${reason}`);
-      // Beginners never skip a step; elsewhere the coach may know better, and is told.
+      // Beginners never skip a step; elsewhere the coach may know better, and gets a warning.
       if (set.drill && group.level === 'settle' && !isAtLeast('settle', drillCard(set.drill).from))
         problems.push(`${group.name}: ${drillCard(set.drill).name} is above this level.`);
     }

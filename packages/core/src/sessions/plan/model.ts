@@ -61,7 +61,7 @@ export interface Sighting {
 
 export type Timing =
   | { readonly kind: 'rest'; readonly seconds: number }
-  /** Leave every so many seconds. */
+  /** Seconds from one start to the next. */
   | { readonly kind: 'send-off'; readonly seconds: number };
 
 /** What every set says, however it is measured. */

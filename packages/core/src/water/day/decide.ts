@@ -31,9 +31,9 @@ export const DUSK_MIN = 30;
 const WAVES_M = 1.2;
 /** Limits for first-timers and children: waves in metres, wind in m/s, metres from the shore without a craft. */
 export const FIRST_TIME = { wavesM: 0.3, windMps: 4, fromShoreM: 50 } as const;
-/** Wind off the shore, within so many degrees: told over the first speed, a stop over the second, m/s. */
+/** Wind off the shore, within this angle in degrees: a warning above the first speed, a stop above the second, m/s. */
 const OFFSHORE = { withinDeg: 60, toldMps: 2, stopMps: 5 } as const;
-/** Wind against the stream steepens the water over these speeds, m/s, within so many degrees. */
+/** Wind against the stream steepens the water above these speeds, m/s, within this angle in degrees. */
 const AGAINST = { withinDeg: 60, windMps: 3, currentMps: 0.15 } as const;
 /** Felt this much colder than it is, the wind is named, °C. */
 const FELT_COLDER_C = 0.5;

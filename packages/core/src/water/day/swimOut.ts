@@ -21,7 +21,7 @@ export function groupOfPeople(
 }
 
 /**
- * What speaks against a swim-out at the hour it is planned, by the forecast: dusk, and the water for so many minutes. Said
+ * What speaks against a swim-out at the hour it is planned, by the forecast: dusk, and the water temperature for the planned minutes. Said
  * while it is planned; the decision at the water is made by what is read there.
  *
  * @param startMs the planned start, milliseconds since 1970
@@ -84,7 +84,7 @@ export function swimOutLines({ groups, pool }: SessionPlan): SwimOutLine[] {
 }
 
 /**
- * What a session says of the group that goes in; who is young or new it does not know.
+ * What a session says about the group that goes in; it does not know who is young or new.
  *
  * @example groupOfPlan(plan).minutes // the longest time any level is in the water
  */

@@ -15,7 +15,7 @@ export interface Outing {
   readonly receiverSdM: number;
   /** Share of points that are missing, one by one. */
   readonly dropOuts: number;
-  /** The receiver is silent for so many seconds in the middle of the swim, and jumps after it. */
+  /** Seconds for which the receiver is silent in the middle of the swim; it jumps afterwards. */
   readonly silentS: number;
   /** Flow of the water, and where it goes. */
   readonly currentMps: number;

@@ -18,7 +18,7 @@ const START_MS = Date.UTC(2026, 5, 1, 9);
 /** A point a second, metres east and north. */
 const seconds = (spots: readonly Spot[], everyMs = 1000) =>
   spots.map((spot, i) => ({ ...place(spot), timeMs: START_MS + i * everyMs }));
-/** Straight from one spot to another in so many seconds, both ends included. */
+/** Straight from one spot to another in a number of seconds, both ends included. */
 const straight = (from: Spot, to: Spot, s: number): Spot[] =>
   Array.from({ length: s + 1 }, (_, i) => [
     from[0] + ((to[0] - from[0]) * i) / s,
@@ -217,7 +217,7 @@ describe('laid over the course, by hand', () => {
   });
 });
 
-/** One long leg to the north, swum from look to look on headings that lie so many degrees beside the mark. */
+/** One long leg to the north, swum from look to look on headings a number of degrees off the mark. */
 const LONG: Course = {
   ...{ start: place([0, 0]), finish: place([0, 2000]), laps: 1, areas: [], landmarks: [], marks: [] },
 };
