@@ -19,7 +19,7 @@ export const signInSchema = Joi.object<SignIn>({
 /** Fewest characters of a password. */
 export const LEAST_PASSWORD = 10;
 
-/** A password somebody chooses; the server refuses the commonest as well. */
+/** A password that is chosen; the server refuses the most common ones as well. */
 export const newPassword = () =>
   Joi.string()
     .min(LEAST_PASSWORD)

@@ -131,7 +131,7 @@ export const clockTime = () => Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/,
 export const line = (max = 120) => Joi.string().trim().max(max);
 export const oneOf = (values: readonly string[]) => Joi.string().valid(...values);
 
-/** What every save carries, so that it can be repeated and cannot overwrite somebody else's change. */
+/** What every save carries, so that it can be repeated and cannot overwrite someone else's change. */
 export interface Saved {
   /** The version this change was made on; 0 for something new. */
   readonly version: number;

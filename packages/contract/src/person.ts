@@ -22,11 +22,11 @@ export const PERSON_PARTS = [
 ] as const;
 export type PersonPart = (typeof PERSON_PARTS)[number];
 
-/** What goes when a person is erased, and what stays and names nobody. */
+/** What goes when a person is erased, and what stays without a name. */
 export interface Erasing {
   readonly goes: Readonly<Record<PersonPart, number>>;
   readonly stays: {
-    /** Notes of runs on deck in which they took part: they count there as somebody. */
+    /** Notes of runs on deck in which they took part: they count there as “Somebody”. */
     readonly deckEvents: number;
   };
   /** Texts by coaches in which their whole name stands; the coach finds and changes those. */

@@ -20,7 +20,7 @@ import { key, line, oneOf } from './common';
 
 const number = Joi.number();
 
-/** What is known of a pool besides its length; left out while nobody said. */
+/** What is known of a pool besides its length; left out when not known. */
 export const poolFacts = { standingDepth: Joi.boolean(), edge: oneOf(POOL_EDGES) };
 
 export const poolSchema = Joi.object({

@@ -199,7 +199,7 @@ export interface MySession {
   readonly rating: number | null;
 }
 
-/** A swimmer's own week; nothing of anybody else. */
+/** A swimmer's own week and nothing about anyone else. */
 export interface MyWeek {
   readonly swimmerId: string;
   readonly givenName: string;

@@ -95,7 +95,7 @@ export interface RosterCommit {
   readonly id: string;
   /** Lines that stay out although they could come in. */
   readonly without?: readonly number[];
-  /** Lines that come in although somebody here, or an earlier line, looks the same. */
+  /** Lines that come in although a swimmer here, or an earlier line, looks the same. */
   readonly also?: readonly number[];
 }
 

@@ -60,7 +60,7 @@ export interface SwimmerFields {
 
 export type SwimmerSave = SwimmerFields & Saved;
 
-/** The longest swim anybody plans here, metres. */
+/** The longest swim that can be planned here, metres. */
 const LONGEST_M = 100_000;
 const LONGEST_S = 48 * 3600;
 export const notFasterThanAnybody: CustomValidator<{ readonly distanceM: number; readonly timeS: number }> = (

@@ -27,7 +27,7 @@ export function buildAnswer(body: BuildBody) {
   };
 }
 
-/** Who is caught in a lane, and the smallest change after which nobody is. */
+/** Who is caught in a lane, and the smallest change after which no one is. */
 export function laneAnswer({ swimmers, ...lane }: LaneCheckBody) {
   return { catches: simulateLane(swimmers, lane), proposal: proposeLane(swimmers, lane) };
 }

@@ -90,7 +90,7 @@ export async function removeResult(em: EntityManager, id: string): Promise<{ rea
   return { removed: true };
 }
 
-/** Results of everybody one may see, found and sorted, a page of them. */
+/** A page of the results that one may see, filtered and sorted. */
 export async function listResults(em: EntityManager, query: ResultsQuery): Promise<ResultsPage> {
   const { sort = 'on', falling = true, offset = 0, limit = 50 } = query;
   const words = plainName(query.search ?? '').replace(/[\\%_]/g, '\\$&');
@@ -100,6 +100,6 @@ export async function listResults(em: EntityManager, query: ResultsQuery): Promi
   return { items, total: (await one(em, RESULT_COUNT, values)).total };
 }
 
-/** Results of everybody one may see, for a file. */
+/** All results that one may see, for a file. */
 export const resultsForFile = (em: EntityManager, squadId: string | null): Promise<ClubResult[]> =>
   all(em, RESULTS_FOR_FILE, [squadId, squadId]);

@@ -31,7 +31,7 @@ async function ask(em: EntityManager, counts: typeof ROWS_OF_PERSON, id: string)
 /** What erasing a person would take away. */
 export const whatGoes = (em: EntityManager, id: string): Promise<Erasing> => ask(em, ROWS_OF_PERSON, id);
 
-/** Erases one person everywhere, for good: what they took part in with others counts somebody without a name. */
+/** Erases one person everywhere, for good: what they took part in with others keeps a swimmer without a name. */
 export const erasePerson = (em: EntityManager, id: string): Promise<Erasing> => ask(em, ERASE_PERSON, id);
 
 /** Everything about one person as the text of one JSON file, piece by piece. */

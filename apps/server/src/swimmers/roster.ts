@@ -131,7 +131,7 @@ async function store(
       ((l.existing === null && l.sameAs === null) || also.has(l.line)),
   );
   if (coming.length === 0) throw new ProblemError(422, 'No line of this list can be imported. Nothing was stored.');
-  // As they are now: somebody may have added a squad since the look.
+  // As they are now: a squad may have been added since the list was checked.
   const { squads } = await whatIsHere(em, []);
   const ids = new Map(squads.map((s) => [plainName(s.name), s.id]));
   const fresh: { id: string; name: string; write: string }[] = [];
@@ -154,7 +154,7 @@ async function store(
   await run(em, STORE_ROSTER, [taken.length, fresh.length, JSON.stringify(kept), id]);
 }
 
-/** Takes back the swimmers of a list that nobody has worked with since; undoing twice changes nothing. */
+/** Takes back the swimmers of a list that have not been worked with since; undoing twice changes nothing. */
 export async function undoRoster(em: EntityManager, id: string): Promise<RosterImport> {
   const before = await first(em, ROSTER_BY_ID, [id]);
   if (!before) throw notFound();

@@ -123,5 +123,5 @@ export const ADD_SWIMMERS = change(
 export const STORE_ROSTER = change(
   'update roster_import set stored_at = now(), swimmers = ?, squads = ?, lines = ?::jsonb where id = ?',
 );
-/** Takes back the swimmers of a list that nobody has worked with since. */
+/** Takes back the swimmers of a list that have not been worked with since. */
 export const UNDO_ROSTER = change('select undo_roster(?)');

@@ -6,7 +6,7 @@ import { useDraft } from '@/state/hooks';
 import { firstConditions, waterAt, type Conditions } from './conditions';
 import { useSwimmerOutside, type Outside, type Who } from './useSwimmerOutside';
 
-/** Seed of the swims: the same for everybody, so that two coaches see the same numbers. */
+/** Seed of the swims: the same for everyone, so that two coaches see the same numbers. */
 const SEED = 1;
 const FIRST_WHO: Who = { level: 'hold' };
 

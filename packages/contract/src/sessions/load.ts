@@ -10,7 +10,7 @@ export interface LoadRow {
   readonly squadName: string;
   readonly summary: LoadSummary;
   readonly prompts: readonly string[];
-  /** Rating × minutes of the last seven days; null when nobody was asked. */
+  /** Rating × minutes of the last seven days; null when no one was asked. */
   readonly feltWeek: number | null;
 }
 

@@ -9,7 +9,7 @@ import { number } from './build';
 /** What was swum in the end. */
 export interface SessionDone {
   readonly plan: SessionPlan;
-  /** How hard it felt, 0–10, by group; left out when nobody was asked. */
+  /** How hard it felt, 0–10, by group; left out when no one was asked. */
   readonly ratings: Readonly<Record<string, number>>;
   readonly note: string;
 }
@@ -23,7 +23,7 @@ export interface SessionFields {
   readonly template: boolean;
   /** Sessions made together as a series share this. */
   readonly seriesId: string | null;
-  /** The course it is swum on; null in a pool, or on a loop that nobody drew. */
+  /** The course it is swum on; null in a pool, or on a loop that is not drawn. */
   readonly courseId: string | null;
   /** Swimmers the coach left out of sets with few breaths: they swim those breathing freely. */
   readonly breatheFreely: readonly string[];

@@ -8,7 +8,7 @@ import { compass } from './leg';
 
 // The decision of a day.
 
-/** What a coach signs before anybody gets in; only ever added. */
+/** What a coach signs before anyone gets in; only ever added. */
 export interface WaterDayFields {
   readonly courseId: string;
   /** The planned start, ISO 8601. */

@@ -6,7 +6,7 @@ import { number } from './course';
 // The race card on paper.
 
 const words = (most: number) => Joi.array().items(line(300)).max(most).required();
-/** Legs of a card on paper: more would hold up the server for seconds, and nobody would read them. */
+/** Legs of a card on paper: more would hold up the server for seconds, and would not be read. */
 const MOST_CARD_LEGS = 120;
 /** A card as the page shows it; only printed, never kept. */
 export const raceCardSchema = Joi.object<RaceCard>({

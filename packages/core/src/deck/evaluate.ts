@@ -209,7 +209,7 @@ const fresh = (passage: Passage): MutablePassage => ({
 
 const pick = ({ swimmer, sign, sighting, atMs }: DeckEvent & { kind: 'sign' }) => ({ swimmer, sign, sighting, atMs });
 
-/** Whether somebody does not swim at present: out of the water or not there at all. */
+/** Whether a swimmer is not swimming now: out of the water or absent. */
 export function isAway(present: Present | undefined): boolean {
   return present?.as === 'out' || present?.as === 'absent';
 }
@@ -270,7 +270,7 @@ class Taps {
     this.list.push({ event: id, device, atMs, swimmer, lane: lane.id, passage, rep });
   }
 
-  /** The latest rep that somebody can be coming home from. */
+  /** The latest rep that a swimmer can be finishing. */
   private repAt(passage: PassageState, swimmer: string, atMs: number): number | null {
     const least = expectedSeconds(passage, swimmer) * 1000 * EARLIEST_SHARE;
     for (let rep = passage.reps; rep >= 1; rep--) {

@@ -46,7 +46,7 @@ export interface Cut {
  *
  * Reps that have begun stay. With nothing left to take, the lane is late all the same.
  *
- * @param endMs when everybody should be out, deck clock
+ * @param endMs when everyone should be out, deck clock
  */
 export function cutsToFinish(state: RunState, nowMs: number, endMs: number): Cut[] {
   return state.lanes.flatMap((lane) => {
@@ -156,7 +156,7 @@ export const OVERDUE_SHARE = 1;
 export const OVERDUE_LEAST_S = 30;
 
 /**
- * Who has not come to the wall although others of the lane have in the same rep: somebody to look for.
+ * Swimmers who have not reached the wall although others in the lane have in the same rep: look for them.
  * Nobody is missed where no wall is tapped.
  */
 export function overdue(state: RunState, nowMs: number): Overdue[] {
@@ -187,7 +187,7 @@ export interface HeadCount {
   readonly unknown: readonly string[];
 }
 
-/** Who is in the water, out, not there, and who nobody has counted yet. */
+/** Who is in the water, out, absent, and not counted yet. */
 export function headCount(state: RunState): HeadCount {
   const ids = state.setup?.swimmers.map((s) => s.id) ?? [];
   const are = (as: string) => ids.filter((id) => state.present[id]?.as === as);

@@ -30,7 +30,7 @@ export interface Passage {
 export interface FewBreathsOnDeck {
   /** The warning, the rules, who watches, where to breathe. */
   readonly warnings: readonly string[];
-  /** Who swims it as written; everybody else in the water breathes freely. */
+  /** Who swims it as written; everyone else in the water breathes freely. */
   readonly may: readonly string[];
   /** Rest after every rep, the last one too, seconds. */
   readonly restS: number;

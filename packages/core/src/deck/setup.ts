@@ -22,7 +22,7 @@ export type DeckPerson = LanePerson & GroupPerson;
 
 /** What is settled at the pool side before a run with few breaths begins. */
 export interface BreathAnswer {
-  /** The lifeguard is there and everybody was told the rules just now; without it everybody breathes freely. */
+  /** The lifeguard is there and everyone was told the rules just now; without it everyone breathes freely. */
   readonly told: boolean;
   /** Ids of those left out, one by one. */
   readonly leftOut: readonly string[];
@@ -35,8 +35,8 @@ const NOT_ASKED: BreathAnswer = { told: false, leftOut: [] };
  * lane's own send-offs.
  *
  * People swim in the group of their level; without such a group they swim in the first. Lanes are
- * numbered through from 1 in the order of the groups; a group nobody comes for has none. In sets with few breaths
- * everybody breathes freely but those who may, once the lifeguard and the rules are confirmed.
+ * numbered through from 1 in the order of the groups; a group without swimmers has none. In sets with few breaths
+ * everyone breathes freely except those who may swim them, once the lifeguard and the rules are confirmed.
  *
  * @throws RangeError when a group is larger than can be planned, see {@link sizeProblem}
  */

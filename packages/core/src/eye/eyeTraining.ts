@@ -46,7 +46,7 @@ const apart = (id: SignId, others: readonly SignId[]): boolean =>
   others.every((other) => keysOf(other).every((key) => !keysOf(id).includes(key)));
 
 /**
- * The simulated swimmer of a grade and a number: the same for everybody, so that two coaches can look
+ * The simulated swimmer of a grade and a number: the same for everyone, so that two coaches can look
  * at the same one.
  *
  * No false option touches the same part of the pose as a true one: what is not in the list of faults

@@ -1,7 +1,7 @@
 import type { Dose } from './types';
 
 /**
- * A dose in words, with the tries that were chosen for somebody.
+ * A dose in words, with the tries chosen for a swimmer.
  *
  * @example doseWord({ kind: 'distance', tries: 4, metres: 25, mostM: 50 }, 6) // '6 × 25 m'
  */

@@ -104,7 +104,7 @@ class Reader {
   read(text: string): ReadSession {
     const { tokens } = lexer.tokenize(text);
     const written = linesOf(tokens);
-    // A bad line costs far more than a good one, so reading ends where nobody would read on.
+    // A bad line costs far more than a good one, so reading ends where a person would stop reading too.
     const lines: ({ first: IToken } & ReturnType<typeof parseLine>)[] = [];
     let bad = 0;
     for (const line of written.slice(0, MOST_LINES)) {

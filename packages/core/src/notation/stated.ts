@@ -1,4 +1,4 @@
-// Totals that somebody wrote down, held against the sums.
+// Stated totals, checked against the sums.
 import {
   blockLengths,
   BLOCK_NAME,

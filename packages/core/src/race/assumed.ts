@@ -2,7 +2,7 @@ import { LEVEL, type LevelId } from '../swimmers';
 import type { RaceChoices, RaceFacts } from './facts';
 import { GROWTH, WETSUIT_GAIN, type Growth, type RaceHabits } from './raceGap';
 
-/** Where a number comes from: the coach, a record, or nobody. */
+/** Where a number comes from: the coach, a record, or a guess. */
 export type Source = 'coach' | 'record' | 'guess';
 
 /** The numbers behind a prediction, each with its source. */
@@ -16,12 +16,12 @@ export interface Assumed {
   readonly from: Readonly<Record<'extra' | 'feet' | 'lost' | 'growth' | 'rate', Source>>;
 }
 
-/** What a level swims beyond the course outside when nobody measured it, as a share: our guess, shown as one. */
+/** Extra distance of a level in open water when it was not measured, as a share: our guess, shown as one. */
 const EXTRA: Readonly<Record<LevelId, number>> = { settle: 0.15, build: 0.12, hold: 0.08, race: 0.05 };
-/** Half of the extra metres can be trained away, and nobody swims straighter than this. */
+/** Half of the extra distance can be trained away, down to this share at best. */
 const STRAIGHT_SHARE = 0.5;
 const STRAIGHTEST = 0.01;
-/** Share of the race spent drafting: today nobody plans for it; trained, this much. */
+/** Share of the race spent drafting: none today; trained, this much. */
 const FEET_THEN = 0.3;
 /** Seconds lost outside in every 400 m to turns, congestion and missed breaths: today and trained. */
 const LOST_PER_400_S = { today: 3, then: 1.5 };

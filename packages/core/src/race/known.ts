@@ -2,7 +2,7 @@ import type { CauseId } from '../review';
 import type { RaceFacts } from './facts';
 import { DAY_MS, dayMs, isoOf } from '../days';
 
-/** Days in which an all-out swim still says what somebody can do today. */
+/** Days in which an all-out swim still says what a swimmer can do today. */
 export const TRIAL_DAYS = 180;
 /** Weeks of load that shape the next ones. */
 export const PAST_WEEKS = 8;
@@ -24,7 +24,7 @@ export function needsFrom(
   return [...new Set([...(focus ? [focus] : []), ...likely])].slice(0, MOST_NEEDS);
 }
 
-/** How much further than its course somebody swam, as a share of the course: 0 to 1. @example extraShare(1650, 1500) // 0.1 */
+/** How much further than the course a swimmer swam, as a share of the course: 0 to 1. @example extraShare(1650, 1500) // 0.1 */
 export const extraShare = (swumM: number, courseM: number): number => Math.min(1, Math.max(0, swumM / courseM - 1));
 
 /** How often a squad has water and for how long on average, minutes; null when that is not known. */

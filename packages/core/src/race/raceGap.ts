@@ -16,7 +16,7 @@ export interface RaceAhead {
 export interface RaceHabits {
   /** Metres swum beyond the course, as a share of it. */
   readonly extraShare: number;
-  /** Share of the way on somebody's feet. */
+  /** Share of the way spent drafting. */
   readonly feetShare: number;
   /** Lost to turns, congestion and missed breaths, seconds in total. */
   readonly lostS: number;

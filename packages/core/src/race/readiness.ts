@@ -18,7 +18,7 @@ export interface ReadinessQuestion {
   readonly today: string;
   readonly known: KnownReadiness;
   readonly wetsuit: boolean;
-  /** Temperature expected, °C; null when nobody knows. */
+  /** Temperature expected, °C; null when not known. */
   readonly waterC: number | null;
 }
 

@@ -34,7 +34,7 @@ export function allowedBy(model: StrokeModelId): readonly SignId[] {
   return ALLOWED_BY_MODEL[model];
 }
 
-/** What was seen in one review. Signs that nobody looked for are left out. */
+/** What was seen in one review. Signs that were not looked for are left out. */
 export type SignsSeen = Readonly<Partial<Record<SignId, Sighting>>>;
 
 export interface Look {

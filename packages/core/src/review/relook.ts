@@ -16,7 +16,7 @@ export type Outcome = (typeof OUTCOMES)[number];
 export interface Compared {
   readonly sign: SignId;
   readonly before: Sighting;
-  /** Undefined while nobody has looked again. */
+  /** Undefined until the second look. */
   readonly now: Sighting | undefined;
 }
 

@@ -4,7 +4,7 @@ export const AIR_C = {
   shelter: 5,
   /** The same for what it feels like in the wind. */
   feltShelter: 0,
-  /** Under this nobody goes in. */
+  /** Below this no one goes in. */
   stop: -5,
   /** Over this: shade, drink, shorter. */
   hot: 30,

@@ -27,13 +27,13 @@ export const BREATH_RULES = [
 export interface BreathRecord {
   /** Name of the qualified lifeguard who watches. */
   readonly lifeguard: string;
-  /** {@link BREATH_RULES} were told to everybody in the group. */
+  /** {@link BREATH_RULES} were told to everyone in the group. */
   readonly rulesTold: boolean;
   /** Guardians and the head coach agreed for those of 16 and 17. */
   readonly minorsAgreed: boolean;
 }
 
-/** How old somebody is, as far as few breaths go; an unknown birth year counts as under 16. */
+/** How old a swimmer is, as far as few breaths go; an unknown birth year counts as under 16. */
 export type BreathAge = 'under-16' | 'under-18' | 'adult';
 
 /** Somebody who would swim a set, as far as few breaths go. */

@@ -1,4 +1,4 @@
-/** Things a coach must know before planning for somebody; kept only with consent. */
+/** Things a coach must know before planning for a swimmer; kept only with consent. */
 export const HEALTH_FLAGS = [
   'heart',
   'asthma',
@@ -27,7 +27,7 @@ export const HEALTH_ADVICE: Readonly<Record<HealthFlag, string>> = {
   faint: 'No breath-limited sets, never alone in the water. Ask the doctor before the next session.',
 };
 
-/** Flags with which nobody swims a set with few breaths. */
+/** Flags that rule out sets with few breaths. */
 export const NO_FEW_BREATHS: readonly HealthFlag[] = [
   'heart',
   'asthma',

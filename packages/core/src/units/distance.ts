@@ -7,9 +7,9 @@ export type PoolUnit = 'm' | 'yd';
 export interface Pool {
   readonly length: number;
   readonly unit: PoolUnit;
-  /** Whether beginners can stand somewhere; left out while nobody said. */
+  /** Whether beginners can stand somewhere; left out when not known. */
   readonly standingDepth?: boolean;
-  /** The edge at the turning end; left out while nobody said. */
+  /** The edge at the turning end; left out when not known. */
   readonly edge?: PoolEdge;
 }
 

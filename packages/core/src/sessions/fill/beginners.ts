@@ -11,7 +11,7 @@ import { onTheSpot } from './drillDose';
 
 /**
  * Whether a group is planned tries where one can stand, by the clock, rather than lengths: beginners until “ten metres
- * on their own” is passed by all of them, and every beginner in a long pool. A ladder that nobody noted counts as not
+ * on their own” is passed by all of them, and every beginner in a long pool. A ladder that is not noted counts as not
  * begun.
  */
 export function byTheClock({ level, ladderSteps }: Pick<GroupRequest, 'level' | 'ladderSteps'>, pool: Pool): boolean {

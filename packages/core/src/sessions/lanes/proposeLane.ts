@@ -1,4 +1,4 @@
-// The smallest change after which nobody in a lane is caught.
+// The smallest change after which no one in a lane is caught.
 import { type LaneRep, type LaneSwimmer, simulateLane } from './catches';
 
 export interface LaneProposal {
@@ -10,10 +10,10 @@ export interface LaneProposal {
   readonly reason: string;
 }
 
-/** Widest gap worth trying before somebody has to change lanes, seconds. */
+/** Widest gap worth trying before a swimmer has to change lanes, seconds. */
 const WIDEST_GAP_S = 20;
 
-/** The smallest change after which nobody is caught: the order, then wider gaps, then one swimmer less. */
+/** The smallest change after which no one is caught: the order, then wider gaps, then one swimmer less. */
 export function proposeLane(swimmers: readonly LaneSwimmer[], lane: LaneRep): LaneProposal {
   const free = (list: readonly LaneSwimmer[], gapS: number) => simulateLane(list, { ...lane, gapS }).length === 0;
   const say = (

@@ -29,7 +29,7 @@ export interface PlanCheck {
   readonly spreadS: number;
   /** What is broken now, each in a sentence. */
   readonly problems: readonly string[];
-  /** What could hurt somebody; such a plan cannot be saved. */
+  /** What could hurt someone; such a plan cannot be saved. */
   readonly blocked: readonly string[];
   /** Who breathes freely in the sets with few breaths of each group, by its place; empty without such sets. */
   readonly freely: readonly (readonly Freely[])[];
@@ -88,7 +88,7 @@ export function checkPlan(
   return { finishes, spreadS, problems, blocked: [...new Set(blocked)], freely };
 }
 
-/** Who of a group breathes freely in at least one of its sets with few breaths; blocked where nobody is left. */
+/** Who of a group breathes freely in at least one of its sets with few breaths; blocked where no one is left. */
 function breathingFreely(
   group: GroupPlan,
   plan: SessionPlan,
@@ -206,7 +206,7 @@ export function setProblems(set: AnySet, group: GroupPlan, stands: Stands): stri
   return reasons.flatMap((reason) => (reason === null ? [] : [`${describeSet(set, pool, place)}: ${reason}`]));
 }
 
-/** Why a swim outside ends where nobody can get out, or null. */
+/** Why a swim in open water ends where there is no exit, or null. */
 function loopProblem(set: AnySet, place: SessionPlace): string | null {
   if (place !== 'open-water' || set.kind === 'timed' || Number.isInteger(set.lengths)) return null;
   return 'half a loop ends far from the exit: whole loops only.';

@@ -13,7 +13,7 @@ export interface Stands {
 /** A little over what a card says is rounding: a length of 25.01 m, half of 33⅓. */
 export const SLACK = 1.02;
 
-/** Pools in which nobody who cannot swim 50 m is sent away from the wall, metres. */
+/** Length of pools in which swimmers who cannot yet swim 50 m stay at the wall, metres. */
 export const LONG_POOL_M = 30;
 
 /**

@@ -78,7 +78,7 @@ const setsIn = (items: readonly Item[]): AnySet[] =>
   items.flatMap((item) => (isSet(item) ? [item] : setsIn(item.items)));
 
 /**
- * What stands between a set with few breaths and the water, for everybody; empty when it may be swum.
+ * What rules out a set with few breaths for everyone; empty when it may be swum.
  *
  * Never outdoors, never for a group of beginners, never over 25 m or 25 s without air; after every rep at least 30 s
  * rest and as long as the rep took; with a lifeguard's name and the rules told.
@@ -134,7 +134,7 @@ export function countsInWords(counted: Counted, reps: number): string {
 /** Most breaths that are counted in a length or rep. */
 export const MOST_BREATHS = 30;
 
-/** The nearest counted breaths, the same steps with more air, that leave nobody too long without; null when none do. */
+/** The nearest counted breaths, the same steps with more air, that leave no one too long without air; null when none do. */
 export function gentlerBreaths(set: AnySet, group: Gapped, pool: Pool): Counted | null {
   const { breathing } = set;
   if (breathing.kind !== 'limited') return null;

@@ -21,7 +21,7 @@ export const BLOCK_NAME: Readonly<Record<BlockKind, string>> = {
 export const SESSION_KINDS = ['aerobic', 'technique', 'speed'] as const;
 export type SessionKind = (typeof SESSION_KINDS)[number];
 
-/** Theme when nothing else is known: where everybody begins. */
+/** Theme when nothing else is known: where everyone begins. */
 export const FIRST_THEME: CauseId = 'holds-breath';
 
 export const SWIM_STROKES = ['front-crawl', 'backstroke', 'breaststroke', 'butterfly', 'choice'] as const;

@@ -54,7 +54,7 @@ export function proposeGroups(
         focuses: here.flatMap(needsOf),
         healthFlags: [...new Set(here.flatMap((c) => c.healthFlags))],
         knownDrills: history[level]?.knownDrills ?? [],
-        // A beginner whose confidence nobody noted has not begun.
+        // A beginner without a noted confidence step has not begun.
         ladderSteps:
           level === 'settle'
             ? { ...leastSteps(here), confidence: Math.min(...here.map((c) => c.ladderSteps?.confidence ?? 0)) }
@@ -86,7 +86,7 @@ export function speedOver400(bestTimes: readonly Trial[]): number | null {
   }
 }
 
-/** On each ladder that somebody is on, the steps that all of those have passed. */
+/** For each ladder in use, the steps that all of its swimmers have passed. */
 function leastSteps(attendees: readonly Attendee[]): Partial<Record<LadderId, number>> {
   const least: Partial<Record<LadderId, number>> = {};
   for (const { ladderSteps = {} } of attendees) {

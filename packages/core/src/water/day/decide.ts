@@ -27,7 +27,7 @@ const ASKED: readonly Asked[] = [
 
 /** Dusk nearer than this to the end of the plan stops it, minutes. */
 export const DUSK_MIN = 30;
-/** Waves higher than this are for nobody, metres. */
+/** Waves above this stop everyone, metres. */
 const WAVES_M = 1.2;
 /** Limits for first-timers and children: waves in metres, wind in m/s, metres from the shore without a craft. */
 export const FIRST_TIME = { wavesM: 0.3, windMps: 4, fromShoreM: 50 } as const;
@@ -39,12 +39,12 @@ const AGAINST = { withinDeg: 60, windMps: 3, currentMps: 0.15 } as const;
 const FELT_COLDER_C = 0.5;
 /** Shorter than this is no answer to a health note, letters. */
 const LEAST_ANSWER = 3;
-/** Under this nobody is planned but a winter group by its own rules, °C. */
+/** Below this only a winter group with its own rules swims, °C. */
 const WINTER_C = 10;
 
 const apart = (a: number, b: number) => Math.abs(((a - b + 540) % 360) - 180);
 
-/** Said where a stop is not lifted by anybody. */
+/** Shown where a stop cannot be lifted. */
 export const NEVER_OVERRULED =
   'This stop cannot be overruled: it is about something nobody may allow, or the group includes someone who is under 18, new to open water or at Settle.';
 /** Said to a coach where the head coach may lift a stop. */
@@ -70,7 +70,7 @@ export function numbersProblem(g: DayGroup): string | null {
  * What nobody may overrule, ever, is marked absolute: lightning, sewage, bloom, a current over half of the slowest
  * swimmer, nobody qualified watching, fog, darkness without lights and escort, under 10 °C without a winter group's own
  * rules, a way out that is not known, boats through the course without escort, and whatever must be known and is not.
- * No stop at all is overruled while somebody under 18, a Settle swimmer or a first-timer is in the group.
+ * No stop at all is overruled while someone under 18, a Settle swimmer or a first-timer is in the group.
  *
  * @param farthestM farthest mark from the shore, metres; null when no shore is drawn
  */

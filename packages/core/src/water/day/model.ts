@@ -1,6 +1,6 @@
 import { LEVEL, type HealthFlag } from '../../swimmers';
 
-/** What is known before anybody gets in. Null is not known yet. */
+/** What is known before anyone gets in. Null is not known yet. */
 export interface DayReadings {
   readonly waterC: number | null;
   readonly airC: number | null;
@@ -28,11 +28,11 @@ export interface DayReadings {
   readonly depthM: number | null;
 }
 
-/** A health note of somebody who goes in, with what was answered to it. */
+/** A health note of a swimmer who goes in, with the answer to it. */
 export interface HealthAnswer {
   readonly swimmerId: string;
   readonly flag: HealthFlag;
-  /** The doctor's word, medicine at the exit, who stays beside; empty while nobody answered. */
+  /** The doctor's word, medicine at the exit, who stays alongside; empty until answered. */
   readonly answer: string;
 }
 
@@ -55,7 +55,7 @@ export interface DayGroup {
   readonly craft: boolean;
   readonly stopSignal: boolean;
   readonly caller: string;
-  /** Bright caps and tow floats for everybody. */
+  /** Bright caps and tow floats for everyone. */
   readonly bright: boolean;
   /** Lights on every swimmer. */
   readonly lights: boolean;
@@ -85,7 +85,7 @@ export interface DayDecision {
   readonly decision: Decision;
   /** The worst first; what is fine is not listed. */
   readonly checks: readonly Check[];
-  /** Readings that are missing besides those that stop everything: asked for before anybody goes. */
+  /** Readings that are missing besides those that stop everything: asked for before anyone goes in. */
   readonly missing: readonly string[];
   /** Whether the head coach may overrule the stop, naming the local rule or the licensed person who allows it. */
   readonly mayOverrule: boolean;

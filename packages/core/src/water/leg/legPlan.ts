@@ -83,7 +83,7 @@ export interface WaterNow {
   readonly hazy: boolean;
   /** Under thick cloud there is no glare. */
   readonly cloudy: boolean;
-  /** On somebody's feet: a little faster, and the mark harder to see. */
+  /** Drafting: a little faster, and the mark is harder to see. */
   readonly feet: boolean;
   /** The side on which most others swim. */
   readonly others?: 'left' | 'right' | null;

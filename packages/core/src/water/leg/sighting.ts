@@ -12,7 +12,7 @@ export interface Wander {
 
 /** Intervals between looks that are considered, strokes. */
 export const INTERVALS = { min: 2, max: 20 } as const;
-/** The closed form is searched this far, so that somebody who swims straight gets an honest answer. */
+/** The closed form is searched this far, so that a swimmer who swims straight gets an honest answer. */
 const FARTHEST = 60;
 /** Intervals that cost less than this more than the best are as good. */
 export const NEAR_OPTIMAL = 0.005;

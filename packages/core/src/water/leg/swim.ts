@@ -152,7 +152,7 @@ export function swim(leg: LegSwim, interval: number, track: number, out: Swum, p
       if (near <= turnRadiusM * turnRadiusM) break;
     }
   }
-  // The first look is the start: everybody knows where to go.
+  // The first look is at the start, where the direction is known.
   out.strokes = strokes;
   out.looks = Math.max(0, looks - 1);
   if (path) path.push(x, y);

@@ -10,7 +10,7 @@ export interface Gap {
 export interface CleanTrack {
   /** In the order of time, half a second apart at least. */
   readonly points: readonly (Place & { readonly timeMs: number })[];
-  /** Points that were left out: without a time, out of order, or where nobody swims to in the time. */
+  /** Points that were left out: without a time, out of order, or too far to have been swum in the time. */
   readonly leftOut: number;
   /** Where the receiver was silent. */
   readonly gaps: readonly Gap[];
@@ -19,7 +19,7 @@ export interface CleanTrack {
 /** A track cannot be used; the message says why, in a sentence for the coach. */
 export class RefusedTrack extends Error {}
 
-/** Farther than its usual error and anybody's speed the receiver jumped: metres, and m/s. */
+/** Beyond its usual error and any swimmer's speed the receiver jumped: metres, and m/s. */
 const JUMP_M = 20;
 const JUMP_MPS = 3;
 /** So many points in a row that agree with each other are believed after a jump. */

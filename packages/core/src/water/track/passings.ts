@@ -44,7 +44,7 @@ export function passings(track: readonly TrackStep[], stops: readonly PlanePoint
   return lingering(track, stops, fine);
 }
 
-/** Within this of the nearest moment somebody waits, metres. */
+/** Within this distance of the nearest point the swimmer is waiting, metres. */
 const LINGER_M = 5;
 
 /** A swimmer who waits at the start leaves at the last moment near it, and is in with the first near the finish. */

@@ -48,7 +48,7 @@ export function simulatedTrack(worn: WornBy, outing: Outing, course: Course): Tr
     for (let k = 0; (mark.x !== here.x || mark.y !== here.y) && n < 200_000; k++, n++) {
       if (k % outing.lookEvery === 0) heading = Math.atan2(mark.x - here.x, mark.y - here.y);
       heading += outing.biasRad + outing.sdRad * seededNormal(worn.seed, n);
-      // The last stroke ends at the mark: near it everybody sees it.
+      // The last stroke ends at the mark: near it every swimmer sees it.
       here =
         Math.hypot(mark.x - here.x, mark.y - here.y) <= REACHED_M
           ? mark
