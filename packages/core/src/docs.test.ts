@@ -20,10 +20,10 @@ describe.each<[string, readonly string[]]>([
     'water.md',
     [
       `waves over ${FIRST_TIME.wavesM} m, wind over ${FIRST_TIME.windMps} m/s, and marks beyond ${FIRST_TIME.fromShoreM} m`,
-      `In a wetsuit ${WARM_WETSUIT.fromC} to ${WARM_WETSUIT.overC} °C are an hour at most, over ${WARM_WETSUIT.overC} °C none`,
+      `an hour at most at ${WARM_WETSUIT.fromC} to ${WARM_WETSUIT.overC} °C, none above ${WARM_WETSUIT.overC} °C`,
       `Under ${AIR_C.shelter} °C of air`,
       `feel like under ${AIR_C.feltShelter} °C`,
-      `under −${-AIR_C.stop} °C nobody goes in`,
+      `below −${-AIR_C.stop} °C no one goes in`,
       `beyond ${WATER_RULES.craftBeyondM} m a safety craft is needed; wind over ${WATER_RULES.windMps} m/s`,
       `more than ${WATER_RULES.rainMm} mm of rain in 72 hours and less than ${WATER_RULES.leastDepthM} m at the entry`,
       `1 to ${WATER_RULES.perWatcher}, 1 to ${WATER_RULES.perWatcherFirst} with first-timers`,
@@ -31,7 +31,10 @@ describe.each<[string, readonly string[]]>([
   ],
   [
     'race.md',
-    [`rises at most ${WEEKLY_RISE * 100} % over the mean of the four before`, `swims of the last ${TRIAL_DAYS} days`],
+    [
+      `rises at most ${WEEKLY_RISE * 100} % above the average of the four before it`,
+      `swims of the last ${TRIAL_DAYS} days`,
+    ],
   ],
 ])('docs/%s', (name, phrases) => {
   it.each(phrases)('says “%s”', (phrase) => expect(page(name)).toContain(phrase));
