@@ -141,7 +141,7 @@ function SwimmerLine({ row }: { readonly row: SwimmerRow }) {
           </View>
           {row.focus ? (
             <View style={styles.focus}>
-              <Text variant="labelMedium" numberOfLines={1}>
+              <Text variant="labelMedium" numberOfLines={2} style={styles.cause}>
                 {CAUSES[row.focus.cause].name}
               </Text>
               <Text variant="bodySmall" style={{ color: due ? theme.colors.error : theme.colors.onSurfaceVariant }}>
@@ -167,6 +167,7 @@ const styles = StyleSheet.create({
     borderBottomWidth: 1,
   },
   flex: { flex: 1 },
+  cause: { textAlign: 'right' },
   focus: { maxWidth: '46%', alignItems: 'flex-end' },
   more: { marginTop: 16, alignSelf: 'center' },
 });
