@@ -211,7 +211,7 @@ test('tries on deck wait on the device while the network is gone', async ({ page
   await expectAccessible(page);
   await context.setOffline(false);
   // Sent by itself as soon as the network is back.
-  await expect(page.getByText('2 wait', { exact: false })).toBeHidden({ timeout: 25_000 });
+  await expect(page.getByText('2 wait', { exact: false })).toBeHidden({ timeout: 60_000 });
   // Stored once each, in their order; the last one can still be taken back.
   await page.reload();
   await expect(page.getByText('same · better · better · same · same', { exact: true })).toBeVisible();

@@ -62,7 +62,7 @@ test('from an empty server to the first session on deck, with sixty swimmers and
   browser,
 }, info) => {
   test.skip(info.project.name === 'wide', 'It is done on a phone.');
-  test.setTimeout(240_000);
+  test.setTimeout(480_000);
   await onEmpty(async (server) => {
     const page = await phone(browser, server);
     const taps = new Taps(page);
@@ -98,7 +98,7 @@ test('from an empty server to the first session on deck, with sixty swimmers and
 
     await taps.press('Sessions', 'link');
     await taps.press(/^(New session|Build|New)/);
-    await expect(page.getByRole('button', { name: 'Keep it' })).toBeEnabled({ timeout: 30_000 });
+    await expect(page.getByRole('button', { name: 'Keep it' })).toBeEnabled();
     await taps.press('Keep it');
     await expect(page).toHaveURL(/\/sessions\/[0-9a-f-]{36}$/);
     const title = await page.getByRole('heading', { level: 1 }).innerText();
@@ -172,7 +172,7 @@ test('a newer version waits for the running clock, and is loaded with the next p
   browser,
 }, info) => {
   test.skip(info.project.name === 'wide', 'Once is enough.');
-  test.setTimeout(180_000);
+  test.setTimeout(480_000);
   const dist = mkdtempSync(path.join(tmpdir(), 'upwell-dist-'));
   cpSync(DIST, dist, { recursive: true });
   const server = new Server(await freePort(), { WEB_ROOT: dist });
@@ -215,7 +215,7 @@ test('a newer version waits for the running clock, and is loaded with the next p
     await expect(page).toHaveURL(`/deck/${sessionId}`);
     await back.click();
     await page.getByRole('link', { name: 'Swimmers' }).click();
-    await expect(page.getByText('It waits while the clock runs.', { exact: false })).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByText('It waits while the clock runs.', { exact: false })).toBeVisible();
     await page.getByRole('link', { name: 'Library' }).click();
     await expect(page).toHaveURL(/\/library/);
     expect([await isSame(), await build()]).toEqual([true, before]);
@@ -224,7 +224,7 @@ test('a newer version waits for the running clock, and is loaded with the next p
     const runIt = page.getByRole('button', { name: 'Run it' });
     for (let i = 0; i < 6 && !(await runIt.isVisible()); i++) {
       await page.goBack();
-      await runIt.waitFor({ timeout: 1500 }).catch(() => undefined);
+      await runIt.waitFor({ timeout: 6000 }).catch(() => undefined);
     }
     expect(await isSame()).toBe(true);
     await runIt.click();
@@ -244,7 +244,7 @@ test('a newer version waits for the running clock, and is loaded with the next p
         .catch(() => undefined);
       return build().catch(() => null);
     };
-    await expect.poll(afterNextPage, { timeout: 60_000, intervals: [1500] }).toBe('feedfeedfeed');
+    await expect.poll(afterNextPage, { timeout: 120_000, intervals: [1500] }).toBe('feedfeedfeed');
     await expect.poll(isSame).toBe(false);
   } finally {
     await server.stop();

@@ -102,11 +102,11 @@ test('the list before a race is ticked, and the deck says what is missing first'
 test('a session is proposed from the plans of those who come, with who it helps', async ({ page }) => {
   await signIn(page);
   await page.goto('/sessions/new');
-  await expect(page.getByRole('heading', { name: 'Who this helps' })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('heading', { name: 'Who this helps' })).toBeVisible();
   await expect(page.getByText(/^[1-9]\d* of \d+$/).first()).toBeVisible();
   // A lighter week for all, while the plans say work.
   await page.getByRole('button', { name: 'taper', exact: true }).click();
-  await expect(page.getByText(/have a normal week in their plan/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/have a normal week in their plan/)).toBeVisible();
 });
 
 test('the season shows races, phases and water, and replans everyone in the background', async ({ page }) => {
@@ -116,7 +116,7 @@ test('the season shows races, phases and water, and replans everyone in the back
   await expect(page.getByRole('link', { name: /^Sunniva Brack .*Lantern Mile/ })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Replan everyone' }).click();
-  await expect(page.getByText('All weeks are worked out')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('All weeks are worked out')).toBeVisible();
   await page.getByRole('button', { name: 'Crossing Crew' }).click();
   await expect(page.getByRole('link', { name: /^Sunniva Brack/ })).toBeHidden();
   await page.getByRole('link', { name: /^Bo Castellane/ }).click();

@@ -116,7 +116,7 @@ test.describe('a lost network', () => {
     await expect(page.getByRole('heading', { name: `Otto ${family}` })).toBeVisible();
     await expect(page.getByText('Offline · 1 waits')).toBeVisible();
     await context.setOffline(false);
-    await expect(page.getByText('1 waits', { exact: false })).toBeHidden({ timeout: 25_000 });
+    await expect(page.getByText('1 waits', { exact: false })).toBeHidden({ timeout: 60_000 });
 
     // The server stores a change, but the answer never arrives: it is sent again by itself.
     let lost = false;
@@ -130,14 +130,14 @@ test.describe('a lost network', () => {
     await page.getByLabel('Birth year').fill('1991');
     await page.getByRole('button', { name: 'Save swimmer' }).click();
     await expect.poll(() => lost).toBe(true);
-    await expect(page.getByText('1 waits', { exact: false })).toBeHidden({ timeout: 25_000 });
+    await expect(page.getByText('1 waits', { exact: false })).toBeHidden({ timeout: 60_000 });
     const found = await page.request.get(`/api/v1/swimmers?search=${family}`);
     const { items } = (await found.json()) as { items: { id: string }[] };
     expect(items).toHaveLength(1);
     // The line may not have come up yet when it is looked for; what counts is what the server holds in the end, once.
     const stored = async () => (await page.request.get(`/api/v1/swimmers/${items[0]!.id}`)).json() as Promise<object>;
-    await expect.poll(stored, { timeout: 25_000 }).toMatchObject({ birthYear: 1991, version: 2 });
-    await expect(page.getByText('1 waits', { exact: false })).toBeHidden({ timeout: 25_000 });
+    await expect.poll(stored, { timeout: 60_000 }).toMatchObject({ birthYear: 1991, version: 2 });
+    await expect(page.getByText('1 waits', { exact: false })).toBeHidden({ timeout: 60_000 });
     expect(await stored()).toMatchObject({ birthYear: 1991, version: 2 });
   });
 });
@@ -168,7 +168,7 @@ test('a sign-in that ran out brings the coach back to where the work was', async
         const kasper = await page.request.get(`/api/v1/swimmers/${await idOf(page, 'kasper')}`);
         return ((await kasper.json()) as { reviews: { good: string }[] }).reviews[0]?.good;
       },
-      { timeout: 25_000 },
+      { timeout: 60_000 },
     )
     .toBe('Strong finish');
 });

@@ -47,7 +47,7 @@ test('a leg is read: where to aim, how often to look, which side, and what it co
 
   // Drag the interval by keyboard: the clock follows.
   const slider = page.getByRole('slider', { name: 'Strokes between looks' });
-  await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.getByRole('progressbar')).toHaveCount(0);
   const best = Number(await slider.getAttribute('aria-valuenow'));
   const clock = () =>
     page
@@ -70,7 +70,7 @@ test('a leg is read: where to aim, how often to look, which side, and what it co
   for (let i = 0; i < 4; i++) await page.getByLabel('More m/s current').click();
   await expect(page.getByText('The waves come from the left: breathe away from them.')).toBeVisible();
   await expect(page.getByText(/up-current/)).toBeVisible();
-  await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.getByRole('progressbar')).toHaveCount(0);
   await expect.poll(async () => Number(await slider.getAttribute('aria-valuenow'))).toBeLessThanOrEqual(best);
 
   // A current as fast as the swimmer is said, not computed.
@@ -252,7 +252,7 @@ test('a swum track is laid over the course, kept with its swimmer, and tells how
   await expect(page.getByText(/neither GPX nor a CSV/)).toBeVisible();
 
   await page.getByRole('button', { name: 'A simulated swim' }).click();
-  await expect(page.getByText(/m swum for 28\d\d m of course/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/m swum for 28\d\d m of course/)).toBeVisible();
   await expect(page.getByText(/Turns \d\.\d° a stroke to the right/)).toBeVisible();
   await expectAccessible(page);
   // It was swum with looks every 14; told so, both the drift and the advice are worked out again.
@@ -294,7 +294,7 @@ test('the race card is read on the phone and printed on A6', async ({ page, quie
   await page.getByRole('link', { name: /Lantern Mile/ }).click();
   await page.getByRole('button', { name: 'Race card' }).click();
   const legs = page.getByRole('listitem');
-  await expect(legs).toHaveCount(4, { timeout: 20_000 });
+  await expect(legs).toHaveCount(4);
   await expect(legs.first()).toContainText('Aim: the notch in the ridge');
   await expect(legs.first()).toContainText(/every \d+/);
   await expect(page.getByText('If I do not see the mark in three looks:')).toBeVisible();
@@ -312,7 +312,7 @@ test('the race card is read on the phone and printed on A6', async ({ page, quie
   quiet.networkErrors = true;
   await page.context().setOffline(true);
   await page.reload();
-  await expect(legs).toHaveCount(4, { timeout: 20_000 });
+  await expect(legs).toHaveCount(4);
   await page.getByRole('button', { name: 'Print, A6' }).click();
   await expect(page.getByText(/printing needs it/)).toBeVisible();
   await page.context().setOffline(false);
@@ -336,7 +336,7 @@ test('a swim-out is planned on the course, decided on, and its heads are counted
     .click();
   // A whole loop of a mile takes the slowest level that long.
   for (let i = 0; i < 5; i++) await page.getByRole('button', { name: 'More minutes' }).click();
-  await page.getByRole('button', { name: /^(Store|Keep|Save)/ }).click({ timeout: 20_000 });
+  await page.getByRole('button', { name: /^(Store|Keep|Save)/ }).click();
 
   await page.getByRole('button', { name: 'Go or not?' }).click();
   await expect(page.getByText(/loops? and skills, ≈ \d+ m, \d+ min in the water/).first()).toBeVisible();

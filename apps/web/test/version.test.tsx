@@ -4,7 +4,7 @@ import { Text } from 'react-native';
 import { setOnBuild } from '@/api/api';
 import { counted } from '@/state/offline';
 import { VersionBar } from '@/offline/VersionBar';
-import { askToStay, heardOf } from '@/offline/version';
+import { askToStay, follow, heardOf, loadNewer } from '@/offline/version';
 import { clockRuns, holdsBack, newerFound, version } from '@/state/version';
 import { useSquadsQuery } from '@/swimmers/api';
 import { sentence } from '@/api/problem';
@@ -129,4 +129,76 @@ it('asks the browser once not to throw away what is kept', () => {
   askToStay();
   askToStay();
   expect(persist).toHaveBeenCalledTimes(1);
+});
+
+describe('an app that the browser keeps', () => {
+  const reload = jest.fn();
+  beforeEach(() => {
+    jest.useFakeTimers();
+    reload.mockClear();
+    Object.assign(window, { location: { reload, pathname: '/deck' } });
+  });
+  afterEach(() => {
+    jest.useRealTimers();
+    Object.assign(window, { location: undefined });
+  });
+
+  /** A browser with a kept app: what waits there, and what it says of it. */
+  async function keeping(registration: { waiting: object | null; installing: object | null }) {
+    const hears = new Map<string, (event: object) => void>();
+    const worker = {
+      addEventListener: (name: string, hear: (event: object) => void) => hears.set(name, hear),
+      register: async () => registration,
+      update: async () => undefined,
+      messageSkipWaiting: jest.fn(),
+    };
+    const store = testStore();
+    await follow(worker as never, store);
+    return { store, worker, says: (name: string, event: object = {}) => hears.get(name)!(event) };
+  }
+
+  it('loads the page again when the newer app has taken over, not while it still waits', async () => {
+    const { store, worker, says } = await keeping({ waiting: {}, installing: null });
+    says('waiting');
+    expect(store.getState().version.newer).toBe(true);
+    loadNewer();
+    loadNewer();
+    expect(worker.messageSkipWaiting).toHaveBeenCalled();
+    jest.advanceTimersByTime(5_000);
+    expect(reload).not.toHaveBeenCalled();
+    says('controlling', { isUpdate: true });
+    expect(reload).toHaveBeenCalledTimes(1);
+  });
+
+  it('does not wait for ever for a browser that says nothing', async () => {
+    await keeping({ waiting: {}, installing: null });
+    loadNewer();
+    jest.advanceTimersByTime(60_000);
+    expect(reload).toHaveBeenCalledTimes(1);
+  });
+
+  it('loads the page at once when another tab has changed over already', async () => {
+    const { store, worker, says } = await keeping({ waiting: null, installing: null });
+    says('controlling', { isUpdate: true });
+    expect(store.getState().version.newer).toBe(true);
+    expect(reload).not.toHaveBeenCalled();
+    loadNewer();
+    expect(reload).toHaveBeenCalledTimes(1);
+    expect(worker.messageSkipWaiting).not.toHaveBeenCalled();
+  });
+
+  it('notices that the page is older than the app that is kept already', async () => {
+    const registration: { waiting: object | null; installing: object | null } = { waiting: null, installing: {} };
+    const { store } = await keeping(registration);
+    jest.setSystemTime(Date.now() + 60_000);
+    expect(heardOf('b', store, 'a')).toBe(true);
+    await jest.advanceTimersByTimeAsync(1);
+    // It is on its way, and will be told of when it is there.
+    expect(store.getState().version.newer).toBe(false);
+    registration.installing = null;
+    jest.setSystemTime(Date.now() + 60_000);
+    heardOf('b', store, 'a');
+    await jest.advanceTimersByTimeAsync(1);
+    expect(store.getState().version.newer).toBe(true);
+  });
 });

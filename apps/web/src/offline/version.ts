@@ -1,3 +1,4 @@
+import type { Workbox } from 'workbox-window';
 import { setOnBuild } from '@/api/api';
 import type { AppStore } from '@/state/reducers';
 import { holdsBack, newerFound } from '@/state/version';
@@ -7,8 +8,10 @@ export function ownBuild(): string {
   return globalThis.document?.querySelector?.('meta[name="upwell-build"]')?.getAttribute('content') ?? '';
 }
 
-/** Asks the browser to look for a newer build. Only where the app is kept by it; elsewhere a new page is newer by itself. */
-let look: (() => Promise<void>) | null = null;
+type Tell = Pick<AppStore, 'dispatch'>;
+
+/** Asks the browser to look for a newer build, and says whether one is on its way. Only where the app is kept by it. */
+let look: (() => Promise<boolean>) | null = null;
 let lookedAt = -Infinity;
 /** Least time between two looks that answers of the server ask for, milliseconds. */
 const LOOK_AGAIN_MS = 30_000;
@@ -16,25 +19,58 @@ const LOOK_AGAIN_MS = 30_000;
 /**
  * Hears from an answer of the server which build it serves, and says whether that is another one than this page's.
  *
- * Where the browser keeps the app it has to fetch the new one first, and says itself when it has.
+ * Where the browser keeps the app it has to fetch the new one first, and says itself when it has. When it has nothing to
+ * fetch, the kept app is newer than this page: another page loads it.
  */
-export function heardOf(build: string | null, store: Pick<AppStore, 'dispatch'>, own = ownBuild()): boolean {
+export function heardOf(build: string | null, store: Tell, own = ownBuild()): boolean {
   const newer = own !== '' && build !== null && build !== own;
   if (newer && look === null) store.dispatch(newerFound());
   if (newer && look !== null && Date.now() - lookedAt > LOOK_AGAIN_MS) {
     lookedAt = Date.now();
-    void look().catch(noNetwork);
+    void look().then((isComing) => !isComing && store.dispatch(newerFound()), noNetwork);
   }
   return newer;
 }
 
+const reload = (): void => globalThis.window?.location.reload();
+
 /** Loads the newer build. */
-let changeOver: () => void = () => globalThis.window?.location.reload();
+let changeOver = reload;
 
 export const loadNewer = (): void => changeOver();
 
 /** How often an open app is asked for a newer build, milliseconds. */
 const LOOK_MS = 30 * 60_000;
+/** A browser that has not changed over by then is not waited for any longer, milliseconds. */
+const SLOWEST_CHANGE_MS = 20_000;
+
+/**
+ * Follows the app that the browser keeps: says when a newer one waits, and changes over to it when asked.
+ *
+ * The page is loaded again once the newer app has taken over, not before: it would be of the older one once more.
+ */
+export async function follow(worker: Workbox, store: Tell): Promise<void> {
+  let asked = false;
+  worker.addEventListener('waiting', () => store.dispatch(newerFound()));
+  // Another tab changed over: what this page has not loaded yet is gone from the kept app.
+  worker.addEventListener('controlling', ({ isUpdate }) => {
+    if (asked) reload();
+    else if (isUpdate) store.dispatch(newerFound());
+  });
+  const registration = await worker.register({ immediate: true });
+  const isComing = () => Boolean(registration?.waiting ?? registration?.installing);
+  look = async () => {
+    await worker.update();
+    return isComing();
+  };
+  changeOver = () => {
+    // Another tab has changed over already.
+    if (!isComing()) return reload();
+    if (!asked) setTimeout(reload, SLOWEST_CHANGE_MS);
+    asked = true;
+    worker.messageSkipWaiting();
+  };
+}
 
 /** Lets the app open without a network, and hears of newer builds. Only where it was built for it. */
 export function keepApp(store: Pick<AppStore, 'getState' | 'dispatch'>): void {
@@ -44,22 +80,8 @@ export function keepApp(store: Pick<AppStore, 'getState' | 'dispatch'>): void {
   const keep = async (): Promise<void> => {
     const { Workbox } = await import('workbox-window');
     const worker = new Workbox('/sw.js');
-    let asked = false;
-    worker.addEventListener('waiting', () => store.dispatch(newerFound()));
-    // Another tab changed over: what this page has not loaded yet is gone from the kept app.
-    worker.addEventListener('controlling', ({ isUpdate }) => {
-      if (asked) window.location.reload();
-      else if (isUpdate) store.dispatch(newerFound());
-    });
+    await follow(worker, store);
     const update = () => worker.update();
-    look = update;
-    changeOver = () => {
-      asked = true;
-      worker.messageSkipWaiting();
-      // Nothing waits when another tab has changed over already.
-      setTimeout(() => window.location.reload(), 3000);
-    };
-    await worker.register({ immediate: true });
     setInterval(() => void update().catch(noNetwork), LOOK_MS);
     document.addEventListener('visibilitychange', () => {
       if (document.visibilityState === 'visible') void update().catch(noNetwork);
