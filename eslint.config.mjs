@@ -19,6 +19,26 @@ const opensWithSentence = {
   }),
 };
 
+const WRITES = new Set(['toFixed', 'toLocaleString', 'toLocaleDateString', 'toLocaleTimeString']);
+const text = ({ value }) => (typeof value === 'string' && /^(|[a-z].*)$/i.test(value) ? value : null);
+/** Numbers, days and plurals for people are written by core's words, in one way everywhere. */
+const byWords = {
+  meta: { type: 'suggestion', messages: { own: 'Write this with @upwell/core/words, as everywhere.' } },
+  create: (context) => ({
+    CallExpression(node) {
+      const { property } = node.callee;
+      if (property && WRITES.has(property.name)) context.report({ node, messageId: 'own' });
+    },
+    ConditionalExpression(node) {
+      const { test, consequent, alternate } = node;
+      const one = test.type === 'BinaryExpression' && test.operator === '===' && test.right.value === 1;
+      const [a, b] = [text(consequent), text(alternate)];
+      if (one && a !== null && b !== null && (b === 's' || (a !== '' && b !== '')))
+        context.report({ node, messageId: 'own' });
+    },
+  }),
+};
+
 export default tseslint.config(
   {
     ignores: [
@@ -60,6 +80,22 @@ export default tseslint.config(
     ignores: ['**/*.test.ts', '**/index.ts', '**/index.tsx', '**/*.d.ts'],
     plugins: { upwell: { rules: { 'opens-with-sentence': opensWithSentence } } },
     rules: { 'upwell/opens-with-sentence': 'error' },
+  },
+  {
+    files: ['packages/*/src/**/*.ts', 'apps/*/src/**/*.ts', 'apps/*/src/**/*.tsx', 'apps/server/demo/*.ts'],
+    // The words themselves, times at a pool, and what is written for machines: drawings, files, places on the earth.
+    ignores: [
+      '**/*.test.ts',
+      'packages/core/src/words/**',
+      'packages/core/src/units/time.ts',
+      'packages/core/src/figure/layers.ts',
+      'packages/core/src/{formats,exchange}/**',
+      'apps/web/src/water/parts/{MapDrawing,IntervalCurve}.tsx',
+      'apps/web/src/charts/RampChart.tsx',
+      'apps/web/src/water/screens/CourseEditScreen.tsx',
+    ],
+    plugins: { words: { rules: { 'by-words': byWords } } },
+    rules: { 'words/by-words': 'error' },
   },
   {
     // SQL stands in the sql.ts of its domain, where a test holds its rows against the database.

@@ -147,7 +147,7 @@ export async function seedCourses(em: EntityManager, now: Date): Promise<void> {
       ...[idFor('water day'), CLUB_ID, idFor('course Lantern Mile'), idFor('head@upwell.example')],
       ...[`${isoDay(now, -6)}T09:40:00Z`, `${isoDay(now, -6)}T10:30:00Z`],
       ...[JSON.stringify(LAST_WEEK.readings), JSON.stringify(LAST_WEEK.people), decision],
-      JSON.stringify(checks.map((c) => c.text)),
+      JSON.stringify(checks.map(({ id, of }) => ({ id, of }))),
     ],
     'run',
   );

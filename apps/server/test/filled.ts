@@ -109,8 +109,8 @@ export async function fill(harness: Harness, owner: TestClub, swimmer: string): 
     JSON.stringify({ on: today, timeS: 1, swumM: 1, courseM: 1, drift: null }),
   ]);
   await put('race_plan', 'id, choices, write_id', [swimmer, '{}', v7()]);
-  await put('race_outlook', 'swimmer_id, event, race_on, outlook, problems, made_on', [
-    ...[swimmer, 'Race', today, JSON.stringify({ kind: 'none', reason: '' }), '[]', today],
+  await put('race_outlook', 'swimmer_id, event, race_on, outlook, made_on', [
+    ...[swimmer, 'Race', today, JSON.stringify({ kind: 'none', reason: { why: 'over' } }), today],
   ]);
   await put('plan_week', 'swimmer_id, monday, phase, kind, load, theme, test, notes', [
     ...[swimmer, today, 'build', 'normal', 1000, 'spins', false, '[]'],

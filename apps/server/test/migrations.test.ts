@@ -42,7 +42,7 @@ describe('the migrations', () => {
       expect(await owner.getMigrator().getPendingMigrations()).toEqual([]);
     }));
 
-  it('turn the sentences of stored weeks and tests into codes, and back into what an older server reads', () =>
+  it('turn the sentences of what is stored into codes, and back into what an older server reads', () =>
     harness.inOwnDatabase(async (owner) => {
       await owner.getMigrator().down({ migrations: ['Migration20261209000000_words'] });
       const [club, squad, swimmer, coach] = [v7(), v7(), v7(), v7()];
@@ -76,18 +76,85 @@ describe('the migrations', () => {
           ['Race week: what is known, short and sharp.', 'Another race on 2026-01-31: swum out of training.'],
         ],
       ];
-      for (const [monday, step, words] of weeks)
-        await em.execute(
+      const week = (monday: string, step: string | null, words: readonly string[]) =>
+        em.execute(
           `insert into plan_week (swimmer_id, monday, club_id, phase, kind, load, theme, step, test, words)
            values (?, ?, ?, 'build', 'normal', 1000, 'spins', ?, false, ?::jsonb)`,
           [swimmer, monday, club, step, JSON.stringify(words)],
         );
+      for (const [monday, step, words] of weeks) await week(monday, step, words);
       const ramp = { bestRateSpm: 62, distanceRateSpm: 58, reason: 'Fastest at 62.' };
+      const measured = { value: 62, error: null, words: 'w', method: 'm', ramp };
       await em.execute(
         `insert into test_result (id, club_id, swimmer_id, noted_by, kind, held_on, input, outcome, note, write_id)
          values (?, ?, ?, ?, 'rate-ramp', '2026-01-05', '{}', ?::jsonb, '', ?)`,
-        [v7(), club, swimmer, coach, JSON.stringify({ value: 62, error: null, words: 'w', method: 'm', ramp }), v7()],
+        [v7(), club, swimmer, coach, JSON.stringify(measured), v7()],
       );
+      const signed = ['Wind of 9 m/s is over 8.', 'It’s closed: “no swimming”.', 'Not known: boats.'];
+      await em.execute(
+        `insert into water_day (id, club_id, signed_by, starts_at, readings, people, decision, reasons)
+         values (?, ?, ?, now(), '{}', '{}', 'stop', ?::jsonb)`,
+        [v7(), club, coach, JSON.stringify(signed)],
+      );
+      const outlook = async (kept: object) => {
+        await em.execute('delete from race_outlook');
+        await em.execute(
+          `insert into race_outlook (swimmer_id, club_id, event, race_on, outlook, problems, made_on)
+           values (?, ?, 'Mile', '2026-05-01', ?::jsonb, '[]', '2026-01-05')`,
+          [swimmer, club, JSON.stringify(kept)],
+        );
+      };
+      const gap = (verdict: string, reason: string) => ({ kind: 'gap', gap: { gapS: 9, verdict, reason } });
+      const older: [object, object | null][] = [
+        [gap('there', 'Today’s times already reach the target.'), { why: 'there' }],
+        [
+          gap('hopeful', 'A straighter line, feet and skills do it at today’s speed. Everything has to come together.'),
+          { why: 'todays-speed', allOnTheDay: true },
+        ],
+        [
+          gap('realistic', 'It needs 2.5 % more speed; 8 weeks bring that, by a cautious estimate.'),
+          { why: 'weeks', more: 0.025, weeks: 8, allOnTheDay: false },
+        ],
+        [
+          gap(
+            'hopeful',
+            'It asks 4.0 % more speed; 1 week bring 0.5 % by the careful guess. The rest is stroke length.',
+          ),
+          { why: 'stroke-length', more: 0.04, weeks: 1, brought: 0.005 },
+        ],
+        [
+          gap('not-yet', 'It needs 9.0 % more speed; 8 weeks bring 3.0 % at best. Choose a later race.'),
+          { why: 'not-yet', more: 0.09, weeks: 8, brought: 0.03 },
+        ],
+        [
+          gap('beyond-anybody', 'The target needs 2.50 m/s over 1500 m: faster than anyone swims.'),
+          { why: 'beyond-anybody', neededMps: 2.5, courseM: 1500 },
+        ],
+        [{ kind: 'none', reason: 'No target time: set one in the goal to see the gap.' }, { why: 'no-target' }],
+        [{ kind: 'none', reason: 'The race is over: choose the next one.' }, { why: 'over' }],
+        // It is worked out in the next night.
+        [{ kind: 'none', reason: 'No all-out swim yet, so there is no prediction.' }, null],
+      ];
+      const reasonOf = async () => {
+        const [row] = (await em.execute('select outlook from race_outlook')) as [
+          { outlook: { gap?: { reason: object }; reason?: object } }?,
+        ];
+        return row ? (row.outlook.gap?.reason ?? row.outlook.reason) : null;
+      };
+      for (const [kept, reason] of older) {
+        await outlook(kept);
+        await owner.getMigrator().up();
+        expect(await reasonOf()).toEqual(reason);
+        expect(await em.execute('select reasons from water_day')).toEqual([
+          { reasons: [{ id: 'wind', of: { windMps: 9, mostMps: 8 } }, { said: signed[1] }, { missing: 'traffic' }] },
+        ]);
+        await owner.getMigrator().down({ migrations: ['Migration20261209000000_words'] });
+        expect(await em.execute('select reasons from water_day')).toEqual([{ reasons: signed }]);
+      }
+      // Read once more, as it was before.
+      await em.execute('delete from plan_week');
+      for (const [monday, step, words] of weeks) await week(monday, step, words);
+      await em.execute(`update test_result set outcome = ?::jsonb`, [JSON.stringify(measured)]);
 
       await owner.getMigrator().up();
       const stored = await em.execute('select step, notes from plan_week order by monday');

@@ -233,7 +233,7 @@ describe('a swimmer’s own week', () => {
       distanceM: 3200,
       targetS: 3600,
       courseId: null,
-      outlook: { kind: 'none', reason: 'No all-out swim yet.' },
+      outlook: { kind: 'none', reason: { why: 'no-swim', per100S: 112.5 } },
     },
     weeks: racePlan(FACTS, {}, TODAY).weeks,
     ready: [],
@@ -245,7 +245,7 @@ describe('a swimmer’s own week', () => {
       'PUT /sessions/': () => ({ body: { value: 6 } }),
     });
     showAt({ 'my-week': MyWeekScreen }, '/my-week');
-    await find('No all-out swim yet.');
+    await find(/No all-out swim yet/);
     press('hard');
     await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
     expect(calls.find((c) => c.method === 'PUT')).toMatchObject({

@@ -72,7 +72,7 @@ describe('a list of swimmers', () => {
     expect(screen.getByText(/“1812” is not a year of birth: the age stays unknown/)).toBeTruthy();
     fireEvent.press(screen.getByText('Import 2 swimmers'));
     expect(await screen.findByText('2 swimmers added')).toBeTruthy();
-    expect(screen.getByText('One squad was created. What next?')).toBeTruthy();
+    expect(screen.getByText('1 squad was created. What next?')).toBeTruthy();
     const [look] = bodies(calls, '/preview');
     expect(bodies(calls, '/commit')).toEqual([{ id: look.id, also: [], without: [5] }]);
     expect(new Set(bodies(calls, '/preview').map((b) => b.id)).size).toBe(1);

@@ -45,7 +45,7 @@ const TIMES = ['48', '46', '45', '44.5', '44.6'];
 describe('a test whose speed hangs on the pool', () => {
   it('takes the pool that the squad swims in', async () => {
     const calls = testPage('rate-ramp', [{ length: 50, unit: 'm' }]);
-    await ramp(/Or the time of one length/, TIMES);
+    await ramp(/Or the time of 1 length,/, TIMES);
     fireEvent.press(await screen.findByText('Save this test'));
     await waitFor(() => expect(inputOf(calls)).toMatchObject({ lengthM: 50, repM: 50 }));
   });

@@ -17,7 +17,7 @@ import { sessionSaveSchema } from './sessions/session';
 import { squadSaveSchema, swimmerSaveSchema } from './swimmers';
 import { courseSaveSchema } from './water/course';
 import { trackKeptSchema } from './water/track';
-import { waterDaySchema } from './water/day';
+import { dayReasonSchema, waterDaySchema } from './water/day';
 
 export const ARCHIVE_FORMAT = 'upwell-club';
 
@@ -81,7 +81,7 @@ export const ARCHIVE_ROWS = {
     signedBy: uuid().required(),
     signedAt: moment().required(),
     decision: oneOf(DECISIONS).required(),
-    reasons: Joi.array().items(line(500)).max(60).required(),
+    reasons: Joi.array().items(dayReasonSchema).max(60).required(),
   }),
   tracks: trackKeptSchema.keys({ ...id, notedBy: uuid().required() }),
   racePlans: kept(racePlanSaveSchema).keys(id),

@@ -4,6 +4,7 @@ import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
 import type { Config } from '../platform/config';
 import { ProblemError } from '../platform/problem';
+import { counted } from '@upwell/core/words';
 
 const MINUTE_MS = 60_000;
 /**
@@ -39,7 +40,7 @@ async function refuseAfter(
     if (found.isAllowed || found.remaining > 0) continue;
     void reply.header('retry-after', String(found.ttlInSeconds));
     const minutes = Math.ceil(found.ttlInSeconds / 60);
-    throw new ProblemError(429, `Too many ${what}. Try again in ${minutes} ${minutes === 1 ? 'minute' : 'minutes'}.`);
+    throw new ProblemError(429, `Too many ${what}. Try again in ${counted(minutes, 'minute')}.`);
   }
 }
 

@@ -12,7 +12,7 @@ import type { SessionDone } from '@upwell/contract/sessions';
 import type { SessionPlan } from '@upwell/core/sessions';
 import { isChild } from '@upwell/core/swimmers';
 import { keptOutcome, testOutcome, type TestInput } from '@upwell/core/swimtests';
-import type { Course } from '@upwell/core/water';
+import type { Course, DayReason } from '@upwell/core/water';
 import type { Schema } from 'joi';
 import { createHash } from 'node:crypto';
 import { closeSync, openSync, readFileSync, writeSync } from 'node:fs';
@@ -21,6 +21,7 @@ import { ProblemError } from '../platform/problemError';
 import { fieldsProblem, readJson } from '../platform/readJson';
 import { summaryOf } from '../sessions/columns';
 import { swimmableLength, trackSummary } from '../water/columns';
+import { reasonOfOlder } from '../water/olderReasons';
 import { codesOfOlder, type OlderWeek } from './olderWeeks';
 import { fieldOf, PART_TABLES, ROW_PARTS, type RowPart } from './tables';
 
@@ -173,6 +174,10 @@ const derived: Partial<Record<RowPart, (row: Row) => Readonly<Record<string, unk
     const input = row.input as TestInput;
     return { kind: input.kind, outcome: keptOutcome(testOutcome(input)) };
   },
+  // Archives from before the codes hold the reasons as sentences.
+  waterDays: ({ reasons }) => ({
+    reasons: (reasons as readonly (string | DayReason)[]).map((r) => (typeof r === 'string' ? reasonOfOlder(r) : r)),
+  }),
   weeks: (row) => codesOfOlder(row as unknown as OlderWeek) as Readonly<Record<string, unknown>>,
   courses: (row) => ({ lengthM: swimmableLength(row.course as Course) }),
   tracks: (row) => ({ summary: trackSummary(row as unknown as Parameters<typeof trackSummary>[0]) }),

@@ -11,6 +11,7 @@ import {
   type LayerRole,
 } from '@upwell/core/figure';
 import type { Handout } from '@upwell/core/handout';
+import { longDayWord } from '@upwell/core/words';
 import type { Content } from 'pdfmake/interfaces';
 import { GREEN, INK, makePdf, QUIET, RED } from '../platform/pdf';
 
@@ -39,12 +40,7 @@ const PAINT: Readonly<Record<LayerRole, readonly [fill: string, stroke: string, 
 
 /** The page for the swimmer as a PDF: A5, its fonts embedded. */
 export async function handoutPdf(page: Handout): Promise<Buffer> {
-  const day = new Date(`${page.relookOn}T12:00:00Z`).toLocaleDateString('en-GB', {
-    day: 'numeric',
-    month: 'long',
-    year: 'numeric',
-    timeZone: 'UTC',
-  });
+  const day = longDayWord(page.relookOn);
   const small = { fontSize: 9.5, color: QUIET };
   const [before, moment, after] = page.figure.phases;
   const pose = (phase: number, fit: [number, number]): Content => ({

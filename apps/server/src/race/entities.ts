@@ -29,7 +29,6 @@ export const RaceOutlookEntity = defineEntity({
     event: p.text(),
     raceOn: p.date(),
     outlook: p.json<Outlook>(),
-    problems: p.json<readonly string[]>(),
     madeOn: p.date(),
   },
 });

@@ -72,9 +72,9 @@ export async function planSwimmers(
   await em.nativeDelete(RaceOutlookEntity, { swimmerId });
   const racers = everybody.flatMap(({ id, facts, choices }) => (facts ? [{ id, facts, choices }] : []));
   const plans = racers.length > 0 ? await work('plan-races', { racers, today }) : [];
-  const outlooks = plans.map(({ id, facts, plan, outlook }) => ({
+  const outlooks = plans.map(({ id, facts, outlook }) => ({
     ...{ swimmerId: id, clubId, event: facts.event, raceOn: facts.raceOn },
-    ...{ outlook, problems: plan.problems, madeOn: today },
+    ...{ outlook, madeOn: today },
   }));
   const weeks = plans.flatMap(({ id, plan }) => plan.weeks.map((week) => ({ swimmerId: id, clubId, ...week })));
   if (outlooks.length > 0) await em.insertMany(RaceOutlookEntity, outlooks);

@@ -1,7 +1,8 @@
 /** A signed day on one card of A5: what was decided, the plan, a head count to tick, and the kit. */
 import { CAUTION } from '@upwell/core/safety';
-import { kitList, swimOutLines, type Decision } from '@upwell/core/water';
+import { kitList, swimOutLines, type Decision, dayReasonWords } from '@upwell/core/water';
 import type { SessionPlan } from '@upwell/core/sessions';
+import { numberWord, utcWord } from '@upwell/core/words';
 import type { WaterDayView } from '@upwell/contract/water';
 import type { Content } from 'pdfmake/interfaces';
 import { GREEN, makePdf, QUIET, RED } from '../platform/pdf';
@@ -29,9 +30,9 @@ export function dayPdf({
   const read = [
     r.waterC === null ? '' : `water ${r.waterC} °C`,
     r.windMps === null ? '' : `wind ${r.windMps} m/s`,
-    r.waveHeightM === null ? '' : `waves ${r.waveHeightM.toFixed(1)} m`,
-    r.currentMps === null ? '' : `current ${r.currentMps.toFixed(2)} m/s`,
-    r.depthM === null ? '' : `depth ${r.depthM.toFixed(1)} m`,
+    r.waveHeightM === null ? '' : `waves ${numberWord(r.waveHeightM, 1)} m`,
+    r.currentMps === null ? '' : `current ${numberWord(r.currentMps, 2)} m/s`,
+    r.depthM === null ? '' : `depth ${numberWord(r.depthM, 1)} m`,
   ].filter(Boolean);
   const levels = plans.flatMap(({ title, plan }) =>
     swimOutLines(plan).map(
@@ -46,10 +47,10 @@ export function dayPdf({
     defaultStyle: { fontSize: 9.5 },
     content: [
       { text: WORD[day.decision], fontSize: 24, bold: true, color: day.decision === 'stop' ? RED : GREEN },
-      { text: `${courseName} · ${day.startsAt.slice(0, 16).replace('T', ' ')} UTC · ${read.join(', ')}`, ...small },
-      ...day.reasons.map((text): Content => ({ text: `– ${text}` })),
+      { text: `${courseName} · ${utcWord(day.startsAt)} · ${read.join(', ')}`, ...small },
+      ...day.reasons.map((reason): Content => ({ text: `– ${dayReasonWords(reason)}` })),
       ...(day.overruled ? [{ text: `Overruled: ${day.overruled}`, color: RED, margin: [0, 3, 0, 0] } as Content] : []),
-      { text: `Signed by ${day.signedBy}, ${day.signedAt.slice(0, 16).replace('T', ' ')} UTC`, ...small },
+      { text: `Signed by ${day.signedBy}, ${utcWord(day.signedAt)}`, ...small },
       head('Plan'),
       ...(levels.length > 0 ? levels : [`${g.minutes} minutes in the water at most.`]).map((text): Content => ({
         text,

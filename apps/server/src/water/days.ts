@@ -7,8 +7,10 @@ import {
   farthestFromLand,
   NEVER_OVERRULED,
   numbersProblem,
+  numbersWords,
   ONLY_HEAD_OVERRULES,
   type DayGroup,
+  type DayReason,
 } from '@upwell/core/water';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
@@ -101,7 +103,8 @@ export async function dayToPrint(em: EntityManager, id: string) {
 /** The decision with its reasons as they are kept. */
 function decided(day: Pick<WaterDayFields, 'readings' | 'group'>, farthestM: number | null, rules: WaterRules) {
   const { decision, checks, missing, mayOverrule } = decideDay(day.readings, day.group, farthestM, rules);
-  return { decision, mayOverrule, reasons: [...checks.map((c) => c.text), ...missing.map((m) => `Not known: ${m}.`)] };
+  const made = checks.map(({ id, of }) => ({ id, of }) as DayReason);
+  return { decision, mayOverrule, reasons: [...made, ...missing.map((reading) => ({ missing: reading }))] };
 }
 
 /**
@@ -116,7 +119,7 @@ export async function signDay(em: EntityManager, me: Me, id: string, day: WaterD
     throw new ProblemError(422, message, { fields: [{ field, message }] });
   };
   const numbers = numbersProblem(group);
-  if (numbers) refuse('group', numbers);
+  if (numbers) refuse('group', numbersWords(numbers));
   const { decision, reasons, mayOverrule } = decided(
     { readings: day.readings, group },
     farthestFromLand(course),

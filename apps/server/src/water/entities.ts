@@ -1,4 +1,5 @@
 // Courses, decisions at the water and swum tracks as they are stored.
+import { type DayReason } from '@upwell/core/water';
 import type { Course, DayGroup, DayReadings, Decision } from '@upwell/core/water';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { AccountEntity } from '../account/entities';
@@ -36,7 +37,7 @@ export const WaterDayEntity = defineEntity({
     /** Those signed before names and answers were asked for have neither. */
     people: p.json<Omit<DayGroup, 'swimmerIds' | 'health'> & Partial<Pick<DayGroup, 'swimmerIds' | 'health'>>>(),
     decision: p.text().$type<Decision>(),
-    reasons: p.json<readonly string[]>(),
+    reasons: p.json<readonly DayReason[]>(),
     overruled: p.text().nullable(),
   },
 });

@@ -1,5 +1,6 @@
 // The club, the own account and its devices.
 import { CAUTION } from '@upwell/core/safety';
+import { counted } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -106,7 +107,7 @@ export function AccountScreen() {
         <Text>{CAUTION}</Text>
       </Card>
       {unsaved > 0 ? (
-        <Notice>{`${unsaved} unsaved piece${unsaved === 1 ? '' : 's'} of work on this device will be dropped when you sign out.`}</Notice>
+        <Notice>{`${counted(unsaved, 'unsaved piece')} of work on this device will be dropped when you sign out.`}</Notice>
       ) : null}
       {sure && waits > 0 ? (
         <Notice
@@ -117,7 +118,7 @@ export function AccountScreen() {
             </Button>
           }
         >
-          {`${waits} ${waits === 1 ? 'change has' : 'changes have'} not reached the server. They stay on this device for your next sign-in here; sign out again if you are sure.`}
+          {`${counted(waits, 'change has', 'changes have')} not reached the server. They stay on this device for your next sign-in here; sign out again if you are sure.`}
         </Notice>
       ) : null}
       <Button mode="outlined" icon="logout" onPress={() => void leave()} style={styles.leave}>

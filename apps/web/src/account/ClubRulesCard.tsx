@@ -3,6 +3,7 @@ import { KIT, KIT_IDS, type KitId } from '@upwell/core/library';
 import { effortSpeed, type PacePoint } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
 import { WATER_RULES, type WaterRules } from '@upwell/core/safety';
+import { percent } from '@upwell/core/words';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -99,7 +100,7 @@ export function ClubRulesCard() {
       {paceTable.map(({ effort, share }) => (
         <Stepper
           key={effort}
-          label={`${Math.round(effort * 100)} %, for 400 m in 6:00`}
+          label={`${percent(effort)}, for 400 m in 6:00`}
           value={`${formatTime(100 / (EXAMPLE_MPS * share), 1)} /100`}
           onLess={share < 1.5 ? () => setShare(effort, share + 0.005) : null}
           onMore={share > 0.3 ? () => setShare(effort, share - 0.005) : null}

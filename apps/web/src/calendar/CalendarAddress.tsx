@@ -4,11 +4,11 @@ import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { sentence } from '@/api/problem';
 import { newSecret } from '@/api/secret';
-import { dayWord } from '@/ui/dates';
 import { Disclosure } from '@/ui/Disclosure';
 import { Input } from '@/ui/Input';
 import { Notice } from '@/ui/States';
 import { useCalendarLinksQuery, useMakeCalendarLinkMutation, useRevokeCalendarLinkMutation } from './api';
+import { dayWord } from '@upwell/core/words';
 
 /** Whose calendar it is: a squad's, or one swimmer's own. */
 type CalendarOf = ({ readonly squadId: string } | { readonly swimmerId: string }) & { readonly name: string };

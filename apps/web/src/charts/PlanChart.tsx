@@ -1,12 +1,12 @@
 /** What was swum and what is planned, week by week, on one scale. */
 import type { PlanWeek } from '@upwell/core/race';
+import { shortDayWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { BarChart } from 'react-native-gifted-charts';
 import { weekTint } from '@/ui/weekTint';
 import { useTheme } from '@/ui/useTheme';
 import { BAR_LABELS, barLook } from './barLook';
-import { LOCALE } from '@/ui/locale';
 
 interface PlanChartProps {
   /** Loads of the weeks before, the oldest first. */
@@ -15,8 +15,6 @@ interface PlanChartProps {
 }
 
 const HEIGHT = 120;
-const dayShort = (day: string) =>
-  new Date(`${day}T12:00:00`).toLocaleDateString(LOCALE, { day: 'numeric', month: 'short' });
 
 export function PlanChart({ past, weeks }: PlanChartProps) {
   const theme = useTheme();
@@ -39,7 +37,7 @@ export function PlanChart({ past, weeks }: PlanChartProps) {
             ...past.map((value) => ({ value, label: '', frontColor: theme.own.kelp })),
             ...weeks.map((week, i) => ({
               value: week.load,
-              label: i % every === 0 && i + every / 2 < weeks.length ? dayShort(week.monday) : '',
+              label: i % every === 0 && i + every / 2 < weeks.length ? shortDayWord(week.monday) : '',
               labelWidth: 48,
               frontColor: weekTint(week, theme.own).background,
             })),

@@ -3,6 +3,7 @@
  * interval. Drawn by hand because points with a curve through them are not what the chart library has.
  */
 import type { RampRep, RateRamp } from '@upwell/core/measures';
+import { numberWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
@@ -60,7 +61,7 @@ export function RampChart({ reps, ramp }: RampChartProps) {
             const speed = y0 + share * (y1 - y0);
             return (
               <SvgText key={share} x={LEFT - 6} y={y(speed) + 4} textAnchor="end" {...text}>
-                {speed.toFixed(2)}
+                {numberWord(speed, 2)}
               </SvgText>
             );
           })}

@@ -1,11 +1,11 @@
 /** 400 m times in time, the newest at the right; lower is faster. Loaded only when there is something to draw. */
 import type { ResultView } from '@upwell/contract/swimmers';
 import { formatTime } from '@upwell/core/units';
+import { dayWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { LineChart } from 'react-native-gifted-charts';
 import { Text } from 'react-native-paper';
-import { dayWord } from '@/ui/dates';
 import { FONT } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
 

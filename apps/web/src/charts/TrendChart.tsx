@@ -3,10 +3,10 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { LineChart } from 'react-native-gifted-charts';
 import { Text } from 'react-native-paper';
-import { dayWord } from '@/ui/dates';
 import { FONT } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
 import { thinned } from './thinned';
+import { dayWord } from '@upwell/core/words';
 
 export interface TrendPoint {
   /** ISO date. */

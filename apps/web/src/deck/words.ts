@@ -10,6 +10,7 @@ import {
 } from '@upwell/core/sessions';
 import { formatTime, METRES_PER_YARD, type Pool } from '@upwell/core/units';
 import { drillCard } from '@upwell/core/library';
+import { numberWord } from '@upwell/core/words';
 
 /** A passage in a few words. @example '4 × 50 crawl' */
 export function passageWord(passage: Passage, pool: Pool): string {
@@ -64,6 +65,6 @@ export function shortNames(swimmers: readonly { readonly id: string; readonly na
 /** A count-down as large figures: minutes and seconds, the last ten with tenths. */
 export function countdownWord(seconds: number): string {
   if (seconds < 0) return `+${formatTime(-seconds)}`;
-  if (seconds < 10) return (Math.ceil(seconds * 10) / 10).toFixed(1);
+  if (seconds < 10) return numberWord(Math.ceil(seconds * 10) / 10, 1);
   return formatTime(Math.ceil(seconds));
 }

@@ -3,6 +3,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useAppSelector } from '@/state/hooks';
 import { useTheme } from '@/ui/useTheme';
+import { counted } from '@upwell/core/words';
 
 /** What the line says, or null when there is nothing to say. */
 export function offlineWords(state: {
@@ -14,8 +15,8 @@ export function offlineWords(state: {
 }): string | null {
   const { reachable, trouble, waiting, undecided, full } = state;
   if (full) return 'This device has no room left: save what waits to a file now';
-  if (undecided > 0) return `${undecided} ${undecided === 1 ? 'change needs' : 'changes need'} your decision`;
-  const waits = waiting > 0 ? `${waiting} ${waiting === 1 ? 'waits' : 'wait'}` : '';
+  if (undecided > 0) return `${counted(undecided, 'change needs', 'changes need')} your decision`;
+  const waits = waiting > 0 ? counted(waiting, 'waits', 'wait') : '';
   if (!reachable) return `Offline${waits ? ` · ${waits}` : ''}`;
   if (trouble) return `The server is having trouble${waits ? ` · ${waits}` : ''}`;
   return waits ? `Sending · ${waits}` : null;

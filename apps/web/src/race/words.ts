@@ -44,5 +44,3 @@ export function signedTime(seconds: number): string {
   const sign = seconds < -0.5 ? '−' : seconds >= 0.5 ? '+' : '';
   return rounded < 60 ? `${sign}${rounded} s` : `${sign}${formatTime(rounded)}`;
 }
-
-export const percent = (share: number, decimals = 0): string => `${(share * 100).toFixed(decimals)} %`;

@@ -4,9 +4,9 @@ import { Text } from 'react-native-paper';
 import { sentence } from '@/api/problem';
 import { Card } from './Card';
 import { HoldButton } from './HoldButton';
-import { momentWord } from './locale';
 import { Failure, Notice } from './States';
 import { useTheme } from './useTheme';
+import { momentWord } from '@upwell/core/words';
 
 interface EarlierFile {
   readonly id: string;

@@ -1,19 +1,9 @@
 import { addDays, daysBetween, weekdayOf } from '@upwell/core/days';
-import { LOCALE } from '@/ui/locale';
 
 /** The calendar day where the coach stands, as `2026-11-24`. */
 export function dayOf(date: Date): string {
   const two = (n: number) => String(n).padStart(2, '0');
   return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
-}
-
-/** A day as the locale writes it: Tue 24 Nov. */
-export function dayWord(day: string): string {
-  return new Date(`${day}T12:00:00`).toLocaleDateString(LOCALE, {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-  });
 }
 
 /** How far away a day is, in words. */

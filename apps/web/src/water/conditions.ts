@@ -1,4 +1,5 @@
 import type { WaterNow } from '@upwell/core/water';
+import { numberWord } from '@upwell/core/words';
 import { dayOf } from '@/ui/dates';
 
 /** The water as the coach reads it, kept on this device with the course. */
@@ -39,8 +40,8 @@ export const compassWord = (deg: number) => COMPASS[Math.round((((deg % 360) + 3
 export function waterWords(c: Conditions): string {
   return [
     clockOf(c.hour),
-    c.waveHeightM > 0 ? `waves ${c.waveHeightM.toFixed(1)} m from ${compassWord(c.waveFromDeg)}` : 'flat',
-    c.currentMps > 0 ? `current ${c.currentMps.toFixed(2)} m/s to ${compassWord(c.currentToDeg)}` : 'no current',
+    c.waveHeightM > 0 ? `waves ${numberWord(c.waveHeightM, 1)} m from ${compassWord(c.waveFromDeg)}` : 'flat',
+    c.currentMps > 0 ? `current ${numberWord(c.currentMps, 2)} m/s to ${compassWord(c.currentToDeg)}` : 'no current',
     ...(c.hazy ? ['haze'] : []),
     ...(c.feet ? ['drafting'] : []),
   ].join(' · ');

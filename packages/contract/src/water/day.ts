@@ -1,6 +1,8 @@
-import type { DayGroup, DayReadings, Decision } from '@upwell/core/water';
-import { reasonProblem } from '@upwell/core/safety';
+import { CHECK_IDS, READINGS, type CheckId, type DayGroup, type DayReadings } from '@upwell/core/water';
+import type { DayReason, Decision } from '@upwell/core/water';
+import { reasonProblem, WATER_NOTES } from '@upwell/core/safety';
 import { HEALTH_FLAGS } from '@upwell/core/swimmers';
+import type { Schema, SchemaMap } from 'joi';
 import { Joi } from '../joi';
 import { line, moment, oneOf, uuid } from '../common';
 import { number } from './course';
@@ -25,10 +27,57 @@ export interface WaterDayView extends Omit<WaterDayFields, 'courseId'> {
   readonly courseId: string | null;
   /** Worked out from readings and group when it was signed. */
   readonly decision: Decision;
-  readonly reasons: readonly string[];
+  readonly reasons: readonly DayReason[];
   readonly signedBy: string;
   readonly signedAt: string;
 }
+
+const fact = () => number.min(-1e6).max(1e6).required();
+const note = () => oneOf(WATER_NOTES).required();
+const group = { count: fact(), swimmers: fact() };
+/** What each check knows; nothing where it is left out. */
+const FACTS: Readonly<Partial<Record<CheckId, Schema | SchemaMap>>> = {
+  numbers: Joi.alternatives(
+    Joi.object({ wrong: oneOf(['nobody']).required() }),
+    Joi.object({ wrong: oneOf(['young', 'first', 'settle', 'named']).required(), ...group }),
+  ),
+  cold: { waterC: fact(), wetsuits: Joi.boolean().required(), note: note().allow(null) },
+  minutes: { minutes: fact(), most: fact(), waterC: fact(), note: note().allow(null) },
+  warm: { note: note() },
+  air: { airC: fact(), feltC: fact().allow(null), ask: oneOf(['stay-out', 'shelter', 'shade']).required() },
+  current: { currentMps: fact(), slowestMps: fact() },
+  watch: Joi.alternatives(
+    Joi.object({ watching: number.valid(0).required() }),
+    Joi.object({ watching: fact(), swimmers: fact(), needed: fact(), per: fact() }),
+  ),
+  craft: { farthestM: fact(), beyondM: fact() },
+  health: { unanswered: fact() },
+  rain: { rainMm: fact() },
+  waves: { waveHeightM: fact() },
+  depth: { depthM: fact() },
+  chop: { waveHeightM: fact(), mostM: fact() },
+  breeze: { windMps: fact(), mostMps: fact() },
+  shore: { farthestM: fact().allow(null), beyondM: fact() },
+  wind: { windMps: fact(), mostMps: fact() },
+  unknown: { readings: Joi.array().items(oneOf(READINGS)).min(1).max(READINGS.length).required() },
+};
+const ofCheck = (id: CheckId) => {
+  const facts = FACTS[id] ?? {};
+  return Joi.isSchema(facts) ? facts : Joi.object(facts);
+};
+
+/** A reason of a day that was signed, as an archive holds it; before there were codes it was a sentence. */
+export const dayReasonSchema = Joi.alternatives(
+  Joi.object({
+    id: oneOf(CHECK_IDS).required(),
+    of: Joi.when('id', {
+      switch: CHECK_IDS.map((id) => ({ is: id, then: ofCheck(id).required() })),
+    }),
+  }),
+  Joi.object({ missing: oneOf(READINGS).required() }),
+  Joi.object({ said: line(500).required() }),
+  line(500),
+);
 
 const reading = (min: number, max: number) => number.min(min).max(max).allow(null).required();
 const flag = () => Joi.boolean().allow(null).required();

@@ -2,6 +2,7 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import Geodesic from 'geographiclib-geodesic';
 import { SaxesParser } from 'saxes';
+import { numberWord } from '../words';
 
 export interface TrackPoint {
   /** Degrees, WGS 84. */
@@ -95,8 +96,7 @@ export function readGpx(text: string): ReadTrack {
     }
     const timeMs = time ? Date.parse(time) : Number.NaN;
     points.push({ lat, lon, timeMs: Number.isNaN(timeMs) ? null : timeMs });
-    if (points.length > MOST_POINTS)
-      throw new RefusedFile(`At most ${MOST_POINTS.toLocaleString('en')} points are read.`);
+    if (points.length > MOST_POINTS) throw new RefusedFile(`At most ${numberWord(MOST_POINTS)} points are read.`);
   });
   try {
     parser.write(text).close();

@@ -1,6 +1,7 @@
 // Reads a swum track from whatever file a watch gives.
 import Papa from 'papaparse';
 import { LARGEST_GPX, MOST_POINTS, readGpx, type ReadTrack, type TrackPoint } from './gpx';
+import { numberWord } from '../words';
 
 const COLUMN = {
   lat: /^(lat|latitude|position_lat)$/,
@@ -28,7 +29,7 @@ function readTrackCsv(text: string): ReadTrack {
   const [lat, lon, time] = [column('lat'), column('lon'), column('time')];
   if (lat < 0 || lon < 0)
     return refuse('This is neither GPX nor a CSV with columns for latitude and longitude (lat, lon, time).');
-  if (rows.length > MOST_POINTS) return refuse(`At most ${MOST_POINTS.toLocaleString('en')} points are read.`);
+  if (rows.length > MOST_POINTS) return refuse(`At most ${numberWord(MOST_POINTS)} points are read.`);
   const numberAt = (row: string[], i: number) => (row[i]?.trim() ? Number(row[i]) : Number.NaN);
   const points = rows.flatMap((row): TrackPoint[] => {
     const place = { lat: numberAt(row, lat), lon: numberAt(row, lon) };

@@ -14,8 +14,29 @@ export interface CriticalSpeed {
   readonly standardErrorMps: number | null;
 }
 
-/** Why trials give no critical speed, in words for the coach. */
-export class UnusableTrials extends RangeError {}
+/** What is wrong with all-out swims. */
+export type TrialsProblem =
+  | { readonly wrong: 'no-swim' | 'one-distance' }
+  | { readonly wrong: 'not-slower'; readonly longerM: number; readonly shorterM: number }
+  | { readonly wrong: 'not-all-out'; readonly distanceM: number };
+
+/** The same for the coach. @example trialsWords({ wrong: 'one-distance' }) // 'At least two different distances are needed.' */
+export function trialsWords(problem: TrialsProblem): string {
+  if (problem.wrong === 'not-slower')
+    return `${problem.longerM} m is not slower than ${problem.shorterM} m: check these two times.`;
+  if (problem.wrong === 'not-all-out')
+    return `The ${problem.distanceM} m was probably not all-out: it is slower than the longer swims allow.`;
+  return problem.wrong === 'no-swim'
+    ? 'At least one all-out swim is needed.'
+    : 'At least two different distances are needed.';
+}
+
+/** Why trials give no critical speed. */
+export class UnusableTrials extends RangeError {
+  constructor(readonly problem: TrialsProblem) {
+    super(trialsWords(problem));
+  }
+}
 
 /**
  * Critical speed and D′ from all-out swims: the line `d = CS·t + D′` by least squares
@@ -29,15 +50,13 @@ export class UnusableTrials extends RangeError {}
 export function criticalSpeed(trials: readonly Trial[]): CriticalSpeed {
   const sorted = [...trials].sort((a, b) => a.distanceM - b.distanceM);
   if (new Set(sorted.map((t) => t.distanceM)).size < 2) {
-    throw new UnusableTrials('At least two different distances are needed.');
+    throw new UnusableTrials({ wrong: 'one-distance' });
   }
   for (let i = 1; i < sorted.length; i++) {
     const shorter = sorted[i - 1]!;
     const longer = sorted[i]!;
     if (longer.distanceM > shorter.distanceM && longer.timeS <= shorter.timeS) {
-      throw new UnusableTrials(
-        `${longer.distanceM} m is not slower than ${shorter.distanceM} m: check these two times.`,
-      );
+      throw new UnusableTrials({ wrong: 'not-slower', longerM: longer.distanceM, shorterM: shorter.distanceM });
     }
   }
   const n = sorted.length;
@@ -47,9 +66,7 @@ export function criticalSpeed(trials: readonly Trial[]): CriticalSpeed {
   const criticalSpeedMps = sum(sorted, (t) => (t.timeS - meanT) * (t.distanceM - meanD)) / spreadT;
   const dPrimeM = meanD - criticalSpeedMps * meanT;
   if (dPrimeM < 0) {
-    throw new UnusableTrials(
-      `The ${sorted[0]!.distanceM} m was probably not all-out: it is slower than the longer swims allow.`,
-    );
+    throw new UnusableTrials({ wrong: 'not-all-out', distanceM: sorted[0]!.distanceM });
   }
   const residual = sum(sorted, (t) => (t.distanceM - dPrimeM - criticalSpeedMps * t.timeS) ** 2);
   const standardErrorMps = n > 2 ? Math.sqrt(residual / (n - 2) / spreadT) : null;

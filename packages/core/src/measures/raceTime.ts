@@ -30,7 +30,7 @@ export interface RaceTime {
  * raceTime([{ distanceM: 200, timeS: 165 }, { distanceM: 400, timeS: 352 }], 1500).method // 'critical-speed'
  */
 export function raceTime(trials: readonly Trial[], distanceM: number): RaceTime {
-  if (trials.length === 0) throw new UnusableTrials('At least one all-out swim is needed.');
+  if (trials.length === 0) throw new UnusableTrials({ wrong: 'no-swim' });
   if (new Set(trials.map((t) => t.distanceM)).size >= 2) {
     const { criticalSpeedMps, dPrimeM, standardErrorMps } = criticalSpeed(trials);
     const timeS = (distanceM - dPrimeM) / criticalSpeedMps;

@@ -1,4 +1,5 @@
 import type { Side } from './breathing';
+import { numberWord } from '../words';
 
 /** One tap on the clip: which hand did what, when. */
 export interface Tap {
@@ -50,7 +51,7 @@ export function strokeTiming(taps: readonly Tap[], distanceM: number | null = nu
   taps.forEach((tap, i) => {
     if (!(tap.timeS >= 0)) problems.push({ index: i, message: 'This tap has no time.' });
     else if (i > 0 && tap.timeS < taps[i - 1]!.timeS)
-      problems.push({ index: i, message: `This tap is at ${tap.timeS.toFixed(2)} s, before the one above it.` });
+      problems.push({ index: i, message: `This tap is at ${numberWord(tap.timeS, 2)} s, before the one above it.` });
   });
   const sorted = taps.filter((tap) => tap.timeS >= 0).sort((a, b) => a.timeS - b.timeS);
   const entries = sorted.filter((tap) => tap.kind === 'entry');

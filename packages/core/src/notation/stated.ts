@@ -11,8 +11,7 @@ import {
   type Item,
 } from '../sessions';
 import { poolDistance, type Pool } from '../units';
-
-const times = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
+import { timesWord } from '../words';
 
 /** Rounds anywhere in some items, with the lengths of one passage and how often it is swum in all. */
 function roundsIn(items: readonly Item[], around = 1): { rounds: number; once: number; around: number }[] {
@@ -39,8 +38,9 @@ function causeOf(blocks: readonly Block[], stated: number, pool: Pool, whole: bo
     for (const { rounds, once, around } of roundsIn(block.items)) {
       for (let counted = 1; counted < rounds; counted++)
         if (is(off, once * around * (rounds - counted)))
-          return `${name} was counted ${times(counted)} instead of ${times(rounds)}`;
-      if (is(-off, once * around)) return `${name} was counted ${times(rounds + 1)} instead of ${times(rounds)}`;
+          return `${name} was counted ${timesWord(counted)} instead of ${timesWord(rounds)}`;
+      if (is(-off, once * around))
+        return `${name} was counted ${timesWord(rounds + 1)} instead of ${timesWord(rounds)}`;
     }
     if (whole && is(off, blockLengths(block))) return `${name} was left out`;
     if (whole && is(-off, blockLengths(block))) return `${name} was counted twice instead of once`;
@@ -50,7 +50,8 @@ function causeOf(blocks: readonly Block[], stated: number, pool: Pool, whole: bo
     const named = `${set.reps} × ${d(repLengths(set))}`;
     if (is(off, rep)) return `one rep of ${named} was left out`;
     if (is(-off, rep)) return `${named} was counted with one rep more`;
-    if (set.reps > 1 && is(off, rep * (set.reps - 1))) return `${named} was counted once instead of ${times(set.reps)}`;
+    if (set.reps > 1 && is(off, rep * (set.reps - 1)))
+      return `${named} was counted once instead of ${timesWord(set.reps)}`;
     if (is(off, rep * set.reps)) return `${named} was left out`;
   }
   const digits = (n: number) => [...String(Math.round(n))].sort().join('');

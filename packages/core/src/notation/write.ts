@@ -9,6 +9,7 @@ import {
 } from '../sessions';
 import { cautionsOf, EASY, groupLengths, blockLengths, setsOf, STROKE_WORD, BLOCK_NAME } from '../sessions';
 import { formatTime, poolDistance, type Pool } from '../units';
+import { counted } from '../words';
 
 /** A session as it stands in a text: its plan with its title and when it is. */
 export interface SessionDocument {
@@ -62,15 +63,13 @@ export function planFacts({ date, startTime, plan }: SessionDocument): Fact[] {
   ];
 }
 
-const count = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
-
 /** What is said of a group. */
 export function groupFacts(group: GroupPlan): Fact[] {
   const { breathRecord: record, paceTable } = group;
   return [
     ['level', group.level],
     ['model', group.model],
-    ['who', `${count(group.swimmers, 'swimmer')} in ${count(group.lanes, 'lane')}`],
+    ['who', `${counted(group.swimmers, 'swimmer')} in ${counted(group.lanes, 'lane')}`],
     ['pace', `${group.v400Mps} m/s${group.paceIsGuess ? ' guess' : ''}, ${group.strokeLengthM} m a stroke`],
     ['paces', paceTable.map((p) => `${percent(p.effort)} ${p.share}`).join(', ')],
     ['knows', group.knownDrills.join(', ')],

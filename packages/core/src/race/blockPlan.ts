@@ -4,7 +4,9 @@ import { NOTHING_NEW_DAYS, RACE_NEAR_DAYS } from '../swimmers';
 import { DAY_MS, dayMs, isoOf, weekdayOf } from '../days';
 import { MOST_WEEKS, TAPER_SHARE, TAPER_WEEKS, type BlockPlan, type PlanQuestion } from './planModel';
 import { loadsOf, ROW, type Loads } from './weekLoads';
+import { noOutlookWords } from './gapWords';
 import { openWaterStep, type WeekNote } from './weekNotes';
+import { counted } from '../words';
 
 /** Weeks a theme is kept: long enough to change a stroke. */
 const THEME_WEEKS = 2;
@@ -24,9 +26,9 @@ export function blockPlan(q: PlanQuestion): BlockPlan {
   const first = dayMs(q.from);
   if (weekdayOf(q.from) !== 1) throw new RangeError('from: a Monday');
   const count = Math.floor((dayMs(q.raceOn) - first) / DAY_MS / 7) + 1;
-  if (count < 1) return { weeks: [], problems: ['The race is over: choose the next one.'] };
+  if (count < 1) return { weeks: [], problems: [noOutlookWords({ why: 'over' })] };
   if (count > MOST_WEEKS)
-    return { weeks: [], problems: [`The race is ${count} weeks away: plan it from ${MOST_WEEKS} on.`] };
+    return { weeks: [], problems: [`The race is ${counted(count, 'week')} away: plan it from ${MOST_WEEKS} on.`] };
   const mondays = Array.from({ length: count }, (_, i) => isoOf(first + i * 7 * DAY_MS));
   // A choice kept from when other tapers were offered is solved again.
   const chosen = TAPER_WEEKS.find((weeks) => weeks === q.taperWeeks);
@@ -60,7 +62,7 @@ export function blockPlan(q: PlanQuestion): BlockPlan {
       ...problems,
       ...(missing.length > 0
         ? [
-            `Before the race there is no week left for ${missing.length === 1 ? 'a step' : `${missing.length} steps`} of the ladder to open water, the first: ${openWaterStep(missing[0]!)} A later race, or more than one step a week with the coach.`,
+            `Before the race there is no week left for ${missing.length === 1 ? 'a step' : counted(missing.length, 'step')} of the ladder to open water, the first: ${openWaterStep(missing[0]!)} A later race, or more than one step a week with the coach.`,
           ]
         : []),
     ],

@@ -1,7 +1,7 @@
 import type { LadderId } from '../library';
 import type { Trial } from '../measures';
 import type { CauseId } from '../review';
-import { tooFarForAge } from '../safety';
+import { tooFarForAge, type TooFar } from '../safety';
 import type { LevelId } from '../swimmers';
 import type { Absence, TaperWeeks, WeekLock } from './planModel';
 
@@ -38,7 +38,7 @@ export interface RaceFacts {
 }
 
 /** Why the race is too far for the swimmer's age, or null when it is not; a course that is drawn may be longer than the goal. */
-export function tooFarForTheAge(facts: RaceFacts, { courseM = 0 }: RaceChoices): string | null {
+export function tooFarForTheAge(facts: RaceFacts, { courseM = 0 }: RaceChoices): TooFar | null {
   if (facts.place === 'pool') return null;
   // A page that a device kept from before does not say the year.
   const { birthYear = null } = facts;

@@ -3,6 +3,7 @@ export * from './blockPlan';
 export { loadStep, weekEffort, weekLimit } from './weekLoads';
 export * from './planModel';
 export * from './facts';
+export * from './gapWords';
 export * from './known';
 export * from './outlook';
 export * from './raceGap';

@@ -1,9 +1,9 @@
-import { criticalSpeed, type Trial } from '../measures';
-import { formatTime } from '../units';
+import { criticalSpeed, UnusableTrials, type Trial } from '../measures';
 import { assumed } from './assumed';
 import { daysBetween } from '../days';
 import { tooFarForTheAge, type RaceChoices, type RaceFacts } from './facts';
-import { raceGap, type RaceGap } from './raceGap';
+import type { NoOutlook } from './gapWords';
+import { CurrentTooStrong, raceGap, type RaceGap } from './raceGap';
 import { fits } from './trials';
 
 /** Today's answer to a goal, or why there is none yet. */
@@ -16,7 +16,7 @@ export type Outlook =
       /** From today's rate to the one that would do it all at today's stroke length, strokes a minute. */
       readonly rateBand: readonly [number, number];
     }
-  | { readonly kind: 'none'; readonly reason: string };
+  | { readonly kind: 'none'; readonly reason: NoOutlook };
 
 /**
  * How far the swimmer is from the target today; honest where nothing can be said.
@@ -25,19 +25,15 @@ export type Outlook =
  * @param seed of the simulated races
  */
 export function raceOutlook(facts: RaceFacts, choices: RaceChoices, today: string, seed = 1): Outlook {
+  const none = (reason: NoOutlook) => ({ kind: 'none', reason }) as const;
   const days = daysBetween(today, facts.raceOn);
-  if (days < 0) return { kind: 'none', reason: 'The race is over: choose the next one.' };
+  if (days < 0) return none({ why: 'over' });
   const far = tooFarForTheAge(facts, choices);
-  if (far !== null) return { kind: 'none', reason: far };
-  if (facts.targetS === null) return { kind: 'none', reason: 'No target time: set one in the goal to see the gap.' };
-  if (facts.trials.length === 0)
-    return {
-      kind: 'none',
-      reason: `No all-out swim yet, so there is no prediction. The target needs ${formatTime((facts.targetS / facts.distanceM) * 100, 1)} per 100 m over the course; a timed 200 and 400 m would show how far off that is.`,
-    };
+  if (far !== null) return none({ why: 'too-far', ...far });
+  if (facts.targetS === null) return none({ why: 'no-target' });
+  if (facts.trials.length === 0) return none({ why: 'no-swim', per100S: (facts.targetS / facts.distanceM) * 100 });
   const assumptions = assumed(facts, choices);
-  if (facts.targetS <= assumptions.then.lostS)
-    return { kind: 'none', reason: 'The target is shorter than the time lost at turns: check both.' };
+  if (facts.targetS <= assumptions.then.lostS) return none({ why: 'lost-time' });
   try {
     const gap = raceGap({
       targetS: facts.targetS,
@@ -62,7 +58,8 @@ export function raceOutlook(facts: RaceFacts, choices: RaceChoices, today: strin
     };
   } catch (error) {
     // A current that carries back, or swims that do not fit together: said, not hidden.
-    if (error instanceof RangeError) return { kind: 'none', reason: error.message };
+    if (error instanceof CurrentTooStrong) return none({ why: 'current' });
+    if (error instanceof UnusableTrials) return none({ why: 'swims', problem: error.problem });
     throw error;
   }
 }

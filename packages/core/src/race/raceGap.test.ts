@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { courseTime, GAP_PARTS, GROWTH, raceGap, speedFor, type GapQuestion } from '.';
+import { courseTime, CurrentTooStrong, GAP_PARTS, gapWords, GROWTH, raceGap, speedFor, type GapQuestion } from '.';
 
 const race = { courseM: 1500, wetsuitGain: 0, currentMps: 0, weeksLeft: 0 };
 const today = { extraShare: 0.1, feetShare: 0, lostS: 20 };
@@ -103,13 +103,13 @@ describe('the gap to a race', () => {
   ] as const)('says of %s s: %s', (targetS, verdict, reason) => {
     const gap = raceGap(question({ targetS, race: { ...race, weeksLeft: 12 } }));
     expect(gap.verdict).toBe(verdict);
-    expect(gap.reason).toMatch(reason);
+    expect(gapWords(gap.reason)).toMatch(reason);
   });
 
   it('refuses what is no question', () => {
     expect(() => raceGap(question({ trials: [] }))).toThrow(/all-out swim/);
     expect(() => raceGap(question({ targetS: 5 }))).toThrow(RangeError);
     expect(() => raceGap(question({ race: { ...race, weeksLeft: -1 } }))).toThrow(RangeError);
-    expect(() => raceGap(question({ race: { ...race, currentMps: -2 } }))).toThrow(/cannot be swum/);
+    expect(() => raceGap(question({ race: { ...race, currentMps: -2 } }))).toThrow(CurrentTooStrong);
   });
 });

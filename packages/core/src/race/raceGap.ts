@@ -1,5 +1,6 @@
 import { FEET_GAIN, raceTime, type Trial } from '../measures';
 import { seeded, seededNormal } from '../units';
+import type { GapReason } from './gapWords';
 
 /** A race as the swimmer will meet it. */
 export interface RaceAhead {
@@ -82,8 +83,11 @@ export interface RaceGap {
   /** Share of simulated races that reach the target, 0–1. */
   readonly chance: number;
   readonly verdict: 'there' | 'realistic' | 'hopeful' | 'not-yet' | 'beyond-anybody';
-  readonly reason: string;
+  readonly reason: GapReason;
 }
+
+/** A current that carries the swimmer back. */
+export class CurrentTooStrong extends RangeError {}
 
 /** The fastest swims there are lie a little under this curve: m/s over 50 m, and how it falls with the distance. */
 const FASTEST = { mps: 2.4, overM: 50, fall: 0.08 };
@@ -93,12 +97,12 @@ const TECHNIQUE_A_MONTH = 0.01;
 /**
  * Time over a course at a speed through the water.
  *
- * @throws RangeError when the current carries the swimmer back
+ * @throws CurrentTooStrong when the current carries the swimmer back
  * @example courseTime(1, { courseM: 1500, wetsuitGain: 0, currentMps: 0, weeksLeft: 8 }, { extraShare: 0.1, feetShare: 0, lostS: 0 }) // 1650
  */
 export function courseTime(speedMps: number, race: RaceAhead, habits: RaceHabits): number {
   const ground = speedMps * (1 + race.wetsuitGain) * (1 + FEET_GAIN * habits.feetShare) + race.currentMps;
-  if (ground <= 0) throw new RangeError('The current is as fast as the swimmer: this race cannot be swum.');
+  if (ground <= 0) throw new CurrentTooStrong('The current is as fast as the swimmer.');
   return (race.courseM * (1 + habits.extraShare)) / ground + habits.lostS;
 }
 
@@ -172,45 +176,28 @@ export function raceGap(q: GapQuestion): RaceGap {
     neededStrokeLengthM: (needed * 60) / q.rateSpm,
     chance: reached / DRAWS,
   };
-  const said = verdictOf(q, gap, needed, speed, grown, months);
-  // Everything has to come together: that is a hope, however well the sums add up.
-  if (said.verdict === 'realistic' && gap.chance < 0.5)
-    return { ...gap, verdict: 'hopeful', reason: `${said.reason} It all has to come together on the day.` };
-  return { ...gap, ...said };
+  return { ...gap, ...verdictOf(q, gap, speed, months) };
 }
 
 function verdictOf(
   { targetS, race, growth }: GapQuestion,
-  { todayS }: Pick<RaceGap, 'todayS'>,
-  needed: number,
+  { todayS, neededMps, chance }: Pick<RaceGap, 'todayS' | 'neededMps' | 'chance'>,
   speed: number,
-  grown: (share: number) => number,
   months: number,
 ): Pick<RaceGap, 'verdict' | 'reason'> {
-  const percent = (of: number) => `${((of / speed - 1) * 100).toFixed(1)} %`;
+  const careful = (1 + growth.low) ** months;
+  const hopeful = ((1 + growth.high) * (1 + TECHNIQUE_A_MONTH)) ** months;
+  const more = neededMps / speed - 1;
   const weeks = Math.round(race.weeksLeft);
-  const weeksBring = weeks === 1 ? '1 week brings' : `${weeks} weeks bring`;
-  if (needed > FASTEST.mps * (Math.max(FASTEST.overM, race.courseM) / FASTEST.overM) ** -FASTEST.fall)
-    return {
-      verdict: 'beyond-anybody',
-      reason: `The target needs ${needed.toFixed(2)} m/s over ${race.courseM} m: faster than anyone swims.`,
-    };
-  if (todayS <= targetS) return { verdict: 'there', reason: 'Today’s times already reach the target.' };
-  if (needed <= speed)
-    return { verdict: 'realistic', reason: 'A straighter line, feet and skills reach it at today’s speed.' };
-  if (needed <= grown(growth.low))
-    return {
-      verdict: 'realistic',
-      reason: `It needs ${percent(needed)} more speed; ${weeksBring} that, by a cautious estimate.`,
-    };
-  const hopeful = grown(growth.high) * (1 + TECHNIQUE_A_MONTH) ** months;
-  if (needed <= hopeful)
-    return {
-      verdict: 'hopeful',
-      reason: `It needs ${percent(needed)} more speed; ${weeksBring} ${percent(grown(growth.low))}, by a cautious estimate. The rest must come from stroke length.`,
-    };
-  return {
-    verdict: 'not-yet',
-    reason: `It needs ${percent(needed)} more speed; ${weeksBring} ${percent(hopeful)} at best. Choose a later race, or an earlier target first.`,
-  };
+  if (neededMps > FASTEST.mps * (Math.max(FASTEST.overM, race.courseM) / FASTEST.overM) ** -FASTEST.fall)
+    return { verdict: 'beyond-anybody', reason: { why: 'beyond-anybody', neededMps, courseM: race.courseM } };
+  if (todayS <= targetS) return { verdict: 'there', reason: { why: 'there' } };
+  // Everything has to come together: that is a hope, however well the sums add up.
+  const allOnTheDay = chance < 0.5;
+  const verdict = allOnTheDay ? 'hopeful' : 'realistic';
+  if (neededMps <= speed) return { verdict, reason: { why: 'todays-speed', allOnTheDay } };
+  if (neededMps <= speed * careful) return { verdict, reason: { why: 'weeks', more, weeks, allOnTheDay } };
+  return neededMps <= speed * hopeful
+    ? { verdict: 'hopeful', reason: { why: 'stroke-length', more, weeks, brought: careful - 1 } }
+    : { verdict: 'not-yet', reason: { why: 'not-yet', more, weeks, brought: hopeful - 1 } };
 }

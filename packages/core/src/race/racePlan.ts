@@ -1,11 +1,14 @@
 import { LADDERS, type LadderId } from '../library';
+import { tooFarWords } from '../safety';
 import { RACE_NEAR_DAYS, LEVEL, type LevelId } from '../swimmers';
 import { blockPlan } from './blockPlan';
 import { type BlockPlan, type PlanQuestion } from './planModel';
 import { daysBetween, weekOf } from '../days';
 import { tooFarForTheAge, type OtherRace, type RaceChoices, type RaceFacts } from './facts';
+import { noOutlookWords } from './gapWords';
 import { readiness, type ReadyItem } from './readiness';
 import { OPEN_WATER_STEPS } from './weekNotes';
+import { counted } from '../words';
 
 /** Longest distance that a level swims without a stop, metres: who belongs there says it. */
 const REACH_M: Readonly<Record<LevelId, number>> = { settle: 50, build: 400, hold: 3000, race: 10_000 };
@@ -32,7 +35,7 @@ export function trainingWeek(
 
 /** The weeks to the race as they stand today, with what does not fit said first. */
 export function racePlan(facts: RaceFacts, choices: RaceChoices, today: string): BlockPlan {
-  if (facts.raceOn < today) return { weeks: [], problems: ['The race is over: choose the next one.'] };
+  if (facts.raceOn < today) return { weeks: [], problems: [noOutlookWords({ why: 'over' })] };
   const others = (choices.otherRaces ?? []).filter((r) => r.date !== facts.raceOn || r.event !== facts.event);
   const plan = blockPlan({
     from: weekOf(today),
@@ -49,10 +52,11 @@ export function racePlan(facts: RaceFacts, choices: RaceChoices, today: string):
     ...(choices.away ? { away: choices.away } : {}),
   });
   if (plan.weeks.length === 0) return plan;
+  const far = tooFarForTheAge(facts, choices);
   return {
     ...plan,
     problems: [
-      ...[tooFarForTheAge(facts, choices)].filter((far) => far !== null),
+      ...(far ? [tooFarWords(far)] : []),
       ...tooFar(facts, today),
       ...nearRaces(facts, others),
       ...plan.problems,
@@ -76,7 +80,7 @@ function tooFar({ level, distanceM, raceOn, trials }: RaceFacts, today: string):
   if (reach >= distanceM * ENOUGH) return [];
   const first = Math.max(100, Math.floor(reach / 100) * 100);
   return [
-    `${LEVEL[level].name} means: ${LEVEL[level].who}. From ${longest} m without a stop, ${weeks < 1 ? 'the days left' : `${Math.round(weeks)} weeks`} reach about ${first} m, not ${distanceM} m. A first goal of ${first} m, and this race later.`,
+    `${LEVEL[level].name} means: ${LEVEL[level].who}. From ${longest} m without a stop, ${weeks < 1 ? 'the days left' : counted(Math.round(weeks), 'week')} reach about ${first} m, not ${distanceM} m. A first goal of ${first} m, and this race later.`,
   ];
 }
 
@@ -84,7 +88,7 @@ function nearRaces({ raceOn, event }: RaceFacts, others: readonly OtherRace[]): 
   return others.flatMap((other) => {
     const days = daysBetween(other.date, raceOn);
     if (Math.abs(days) > RACE_NEAR_DAYS) return [];
-    const apart = Math.abs(days) === 1 ? '1 day' : `${Math.abs(days)} days`;
+    const apart = counted(Math.abs(days), 'day');
     return [
       days >= 0
         ? `${other.event} is ${apart} before ${event}: one taper for both. It is swum for practice; the goal stays ${event}.`

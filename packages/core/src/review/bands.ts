@@ -3,6 +3,7 @@ import { STROKE_MODEL, type StrokeModelId } from '../swimmers';
 import type { SignId } from './catalogue';
 import type { SignsSeen } from './evidence';
 import type { Sighting } from './types';
+import { percent } from '../words';
 
 /** What can be measured on a clip or over a length. Angles in degrees, shares 0–1, rates in strokes a minute. */
 export interface Measured {
@@ -119,7 +120,7 @@ export function signsFromMeasures(measured: Measured, model: StrokeModelId): Sig
 /** A measured value with its unit, as it is read out. @example measuredWord('airShare', 0.412) // '41 %' */
 export function measuredWord(measure: MeasureId, value: number): string {
   const unit = bandsOf('long-line').find((band) => band.measure === measure)!.unit;
-  return unit === ' %' ? `${Math.round(value * 100)} %` : `${Math.round(value)}${unit}`;
+  return unit === ' %' ? percent(value) : `${Math.round(value)}${unit}`;
 }
 
 /** The measure that a line on a frame gives. */

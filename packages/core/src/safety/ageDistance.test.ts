@@ -1,4 +1,4 @@
-import { FARTHEST_BELOW, tooFarForAge } from '.';
+import { FARTHEST_BELOW, tooFarForAge, tooFarWords } from '.';
 
 describe('the farthest in open water for an age', () => {
   it('is what the table says, written a second time', () => {
@@ -24,7 +24,8 @@ describe('the farthest in open water for an age', () => {
     [null, 5000],
   ])('born %p may swim %p m in 2027, and not a metre more', (birthYear, metres) => {
     expect(tooFarForAge(metres, birthYear, 2027)).toBeNull();
-    expect(tooFarForAge(metres + 1, birthYear, 2027)).toMatch(`not beyond ${metres / 1000} km`);
+    expect(tooFarForAge(metres + 1, birthYear, 2027)).toMatchObject({ metres, known: birthYear !== null });
+    expect(tooFarWords(tooFarForAge(metres + 1, birthYear, 2027)!)).toMatch(`not beyond ${metres / 1000} km`);
   });
 
   it('has no limit for grown-ups', () => {
@@ -33,7 +34,7 @@ describe('the farthest in open water for an age', () => {
   });
 
   it('says when it is the birth year that is missing', () => {
-    expect(tooFarForAge(10_000, null, 2027)).toMatch(
+    expect(tooFarWords(tooFarForAge(10_000, null, 2027)!)).toMatch(
       /^The birth year is not known, which counts as under 16: under 16/,
     );
   });

@@ -8,6 +8,16 @@ export const FARTHEST_BELOW: readonly { readonly age: number; readonly metres: n
   { age: 18, metres: 10_000 },
 ];
 
+/** What a distance is too far for. */
+export interface TooFar {
+  /** Under so many years. */
+  readonly age: number;
+  /** The farthest at that age, metres. */
+  readonly metres: number;
+  /** False where the birth year is not known. */
+  readonly known: boolean;
+}
+
 /**
  * Why a distance in open water is too far for a swimmer's age, or null when it is not. An unknown age counts as under
  * sixteen.
@@ -15,15 +25,23 @@ export const FARTHEST_BELOW: readonly { readonly age: number; readonly metres: n
  * @param distanceM metres in open water
  * @param birthYear four digits, or null when unknown
  * @param onYear the calendar year of the swim
- * @example tooFarForAge(10_000, 2018, 2026) // 'Under 12 not beyond 1 km …'
+ * @example tooFarForAge(10_000, 2018, 2026) // { age: 12, metres: 1000, known: true }
  * @example tooFarForAge(1000, 2018, 2026) // null
  */
-export function tooFarForAge(distanceM: number, birthYear: number | null, onYear: number): string | null {
+export function tooFarForAge(distanceM: number, birthYear: number | null, onYear: number): TooFar | null {
   const limit = FARTHEST_BELOW.find(({ age }) =>
     birthYear === null ? age === YOUNG_BELOW : mayBeBelow(age, birthYear, onYear),
   );
   if (!limit || distanceM <= limit.metres) return null;
-  const why = birthYear === null ? `The birth year is not known, which counts as under ${limit.age}: ` : '';
-  const rule = `${why ? 'under' : 'Under'} ${limit.age} not beyond ${limit.metres / 1000} km in open water.`;
-  return `${why}${rule} Choose a shorter race, or talk to the organiser, the guardian and the head coach: the rules of the event come first.`;
+  return { ...limit, known: birthYear !== null };
+}
+
+/**
+ * The same as a sentence.
+ *
+ * @example tooFarWords({ age: 12, metres: 1000, known: true }) // 'Under 12 not beyond 1 km in open water. Choose a shorter race, …'
+ */
+export function tooFarWords({ age, metres, known }: TooFar): string {
+  const why = known ? 'Under' : `The birth year is not known, which counts as under ${age}: under`;
+  return `${why} ${age} not beyond ${metres / 1000} km in open water. Choose a shorter race, or talk to the organiser, the guardian and the head coach: the rules of the event come first.`;
 }

@@ -1,4 +1,13 @@
-import { AIR_C, feltC, longestInWater, reasonProblem, WARM_WETSUIT, WATER_PEOPLE, type WaterPerson } from '.';
+import {
+  AIR_C,
+  feltC,
+  longestInWater,
+  reasonProblem,
+  WARM_WETSUIT,
+  WATER_PEOPLE,
+  waterNoteWords,
+  type WaterPerson,
+} from '.';
 
 /** The table of the longest time in the water, written a second time: °C, then bare and wetsuit for each. */
 const TABLE: readonly [fromC: number, toC: number, used: string, first: string, child: string][] = [
@@ -28,10 +37,10 @@ describe('the longest time in the water', () => {
   });
 
   it('says why a wetsuit is too warm', () => {
-    expect(longestInWater(25, 'used', true).word).toMatch(/heat builds up.*Drink.*events forbid/);
-    expect(longestInWater(28.5, 'used', true).word).toMatch(/Over 26 °C no wetsuit: heat builds up/);
+    expect(waterNoteWords(longestInWater(25, 'used', true).note)).toMatch(/heat builds up.*Drink.*events forbid/);
+    expect(waterNoteWords(longestInWater(28.5, 'used', true).note)).toMatch(/Over 26 °C no wetsuit: heat builds up/);
     expect(longestInWater(26, 'used', true).minutes).toBe(60);
-    expect(longestInWater(23.9, 'used', true).word).toBeNull();
+    expect(longestInWater(23.9, 'used', true).note).toBeNull();
     expect(WARM_WETSUIT).toEqual({ fromC: 24, minutes: 60, overC: 26 });
   });
 

@@ -13,6 +13,7 @@ import {
 } from '../measures';
 import { formatTime, RAD } from '../units';
 import { SWIM_TEST, type SwimTestKind } from './cards';
+import { counted, numberWord, plural } from '../words';
 
 /** One rep of a rate ramp as it is taken at the wall. */
 export interface RampEntry {
@@ -124,11 +125,11 @@ function outcomeOf(input: TestInput): TestOutcome {
       return {
         value: cs.criticalSpeedMps,
         error: cs.standardErrorMps,
-        words: `${formatTime(cs.paceSPer100m, 1)} per 100 m; ${cs.dPrimeM.toFixed(0)} m in reserve`,
+        words: `${formatTime(cs.paceSPer100m, 1)} per 100 m; ${numberWord(cs.dPrimeM)} m in reserve`,
         method: `Line d = CS·t + D′ through ${input.trials.length} swims (Wakayoshi et al. 1992). ${
           cs.standardErrorMps === null
             ? 'Two swims fit exactly: a third would show how reliable it is.'
-            : `Standard error ${cs.standardErrorMps.toFixed(3)} m/s.`
+            : `Standard error ${numberWord(cs.standardErrorMps, 3)} m/s.`
         }`,
       };
     }
@@ -140,8 +141,8 @@ function outcomeOf(input: TestInput): TestOutcome {
         value,
         error: ramp.lowSpm === null ? null : (ramp.highSpm! - ramp.lowSpm) / 3.29,
         words: ramp.reason,
-        method: `Parabola through ${input.reps.length} reps, R² ${ramp.rSquared.toFixed(2)} (shape after Craig & Pendergast 1979)${
-          ramp.lowSpm === null ? '' : `; 90 % interval ${ramp.lowSpm.toFixed(0)}–${ramp.highSpm!.toFixed(0)}`
+        method: `Parabola through ${input.reps.length} reps, R² ${numberWord(ramp.rSquared, 2)} (shape after Craig & Pendergast 1979)${
+          ramp.lowSpm === null ? '' : `; 90 % interval ${numberWord(ramp.lowSpm)}–${numberWord(ramp.highSpm!)}`
         }.`,
         ramp,
       };
@@ -155,8 +156,8 @@ function outcomeOf(input: TestInput): TestOutcome {
       return {
         value,
         error: standardError(lengths.map((l) => l.speedMps)),
-        words: `${strokeLength.toFixed(2)} m a stroke at ${rate.toFixed(0)} a minute`,
-        method: `(L − p) ÷ (t − tp) over ${lengths.length} length${lengths.length === 1 ? ', one test only' : 's'}; index per stroke ${mean(lengths.map((l) => l.strokeIndex)).toFixed(2)}.`,
+        words: `${numberWord(strokeLength, 2)} m a stroke at ${numberWord(rate)} a minute`,
+        method: `(L − p) ÷ (t − tp) over ${counted(lengths.length, 'length')}${lengths.length === 1 ? ', one test only' : ''}; index per stroke ${numberWord(mean(lengths.map((l) => l.strokeIndex)), 2)}.`,
         lengths,
       };
     }
@@ -167,8 +168,8 @@ function outcomeOf(input: TestInput): TestOutcome {
       return {
         value,
         error: (found.biasHigh - found.biasLow) / 2 / 1.96 / RAD,
-        words: `${Math.abs(value).toFixed(1)}° a stroke to the ${side}, ${(found.sdRadPerStroke / RAD).toFixed(1)}° at random`,
-        method: `mean = SL·b·N²/2, variance = SL²·σ²·N³/3 over ${found.tries} tries of ${input.strokes} strokes. 95 %: bias ${(found.biasLow / RAD).toFixed(1)}° to ${(found.biasHigh / RAD).toFixed(1)}°, random ${(found.sdLow / RAD).toFixed(1)}° to ${(found.sdHigh / RAD).toFixed(1)}°.`,
+        words: `${numberWord(Math.abs(value), 1)}° a stroke to the ${side}, ${numberWord(found.sdRadPerStroke / RAD, 1)}° at random`,
+        method: `mean = SL·b·N²/2, variance = SL²·σ²·N³/3 over ${found.tries} tries of ${input.strokes} strokes. 95 %: bias ${numberWord(found.biasLow / RAD, 1)}° to ${numberWord(found.biasHigh / RAD, 1)}°, random ${numberWord(found.sdLow / RAD, 1)}° to ${numberWord(found.sdHigh / RAD, 1)}°.`,
         drift: found,
       };
     }
@@ -189,7 +190,7 @@ function outcomeOf(input: TestInput): TestOutcome {
         words: passed
           ? `Reached: ${step.pass}`
           : input.tries < step.tries && input.passed === input.tries
-            ? `${step.tries - input.tries} more ${step.tries - input.tries === 1 ? 'try' : 'tries'} like these`
+            ? `${numberWord(step.tries - input.tries)} more ${plural(step.tries - input.tries, 'try', 'tries')} like these`
             : `Not yet: ${step.pass}`,
         method: `${ladder.name}, step ${input.step + 1}: ${input.passed} of ${input.tries} tries; ${step.tries} are needed.`,
       };
@@ -243,8 +244,8 @@ function repeated(values: readonly number[], unit: string, one: string, many: st
     words:
       error === null
         ? `One ${one} only: two more tell how well it repeats.`
-        : `${Math.min(...values).toFixed(2)} to ${Math.max(...values).toFixed(2)} ${unit}`,
-    method: `Mean of ${values.length} ${values.length === 1 ? one : many}.`,
+        : `${numberWord(Math.min(...values), 2)} to ${numberWord(Math.max(...values), 2)} ${unit}`,
+    method: `Mean of ${counted(values.length, one, many)}.`,
   };
 }
 
@@ -293,5 +294,5 @@ function byWay(change: number, better: 'higher' | 'lower' | 'smaller' | 'none'):
 /** The value of a test as it is shown. @example testValue('tumble', 9.2) // '9.20 s' */
 export function testValue(kind: SwimTestKind, value: number): string {
   const { unit, decimals } = SWIM_TEST[kind];
-  return `${value.toFixed(decimals)}${unit ? ` ${unit}` : ''}`;
+  return `${numberWord(value, decimals)}${unit ? ` ${unit}` : ''}`;
 }

@@ -15,6 +15,7 @@ export * from './forecast/simulatedWeather';
 
 // Whether to go in, which swimmers, and for how long.
 export * from './day/model';
+export * from './day/checks';
 export * from './day/decide';
 export * from './day/swimOut';
 

@@ -1,6 +1,7 @@
 /** The beeper: stroke by stroke, from mark to mark, or climbing. It is heard, and seen as a pulse. */
 import { BEEP_RATE, beatAt, type BeepPlan } from '@upwell/core/deck';
 import { formatTime } from '@upwell/core/units';
+import { numberWord } from '@upwell/core/words';
 import type { SessionPerson } from '@upwell/contract/sessions';
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -69,7 +70,7 @@ export function BeeperPanel({ suggested, people }: BeeperProps) {
       {kind === 'pace' ? (
         <Stepper
           label="Seconds from mark to mark"
-          value={paceS.toFixed(1)}
+          value={numberWord(paceS, 1)}
           onLess={paceS > 5 ? () => setPaceS(Math.round((paceS - 0.5) * 10) / 10) : null}
           onMore={paceS < 120 ? () => setPaceS(Math.round((paceS + 0.5) * 10) / 10) : null}
         />
@@ -152,7 +153,7 @@ function Pulse({ beeper, plan }: { readonly beeper: Beeper | null; readonly plan
     <View style={styles.pulse}>
       <View ref={disc} style={[styles.disc, { backgroundColor: theme.colors.primary, opacity: 0.12 }]} aria-hidden />
       <Text ref={figure as never} style={styles.rate} aria-label={beeper ? 'The beeper runs' : 'The beeper is silent'}>
-        {plan.kind === 'pace' ? plan.everyS.toFixed(1) : plan.kind === 'rate' ? plan.strokeRateSpm : plan.fromSpm}
+        {plan.kind === 'pace' ? numberWord(plan.everyS, 1) : plan.kind === 'rate' ? plan.strokeRateSpm : plan.fromSpm}
       </Text>
     </View>
   );

@@ -3,6 +3,7 @@ import { cutsToFinish, finishMs, headCount, swumPlan, type Cut } from '@upwell/c
 import type { SessionView } from '@upwell/contract/sessions';
 import { comparePlans, groupTotals } from '@upwell/core/sessions';
 import type { Pool } from '@upwell/core/units';
+import { clockWord } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -18,7 +19,6 @@ import { Toggle } from '@/ui/Toggle';
 import type { Run } from '../useRun';
 import { useNow } from '../useNow';
 import { passageWord } from '../words';
-import { clockWord } from './RunTop';
 
 interface FinishPanelProps {
   readonly run: Run;

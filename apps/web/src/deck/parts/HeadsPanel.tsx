@@ -1,12 +1,12 @@
 /** Who is in the water and who is out: one tap in, one tap out, and a loud number while somebody is still in. */
 import { headCount, type Attendance, type RunState } from '@upwell/core/deck';
+import { clockWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
 import { textSize } from '@/ui/theme';
 import type { Run } from '../useRun';
 import { useAlarm } from '../beeper/alarm';
-import { clockWord } from './RunTop';
 import { Tap } from './Tap';
 
 interface HeadsPanelProps {

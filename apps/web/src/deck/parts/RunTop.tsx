@@ -1,6 +1,7 @@
 /** The running clock, when all will be out, and the way to the server; always in sight. */
 import { finishMs, overdue, type RunState } from '@upwell/core/deck';
 import { formatTime } from '@upwell/core/units';
+import { clockWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
 import { offlineWords } from '@/offline';
@@ -70,12 +71,6 @@ export function RunTop({ title, state, time, endMs, onBack, onWaiting }: RunTopP
       </View>
     </View>
   );
-}
-
-/** Time of day of a moment of the deck clock. */
-export function clockWord(ms: number): string {
-  const date = new Date(ms);
-  return `${String(date.getHours()).padStart(2, '0')}:${String(date.getMinutes()).padStart(2, '0')}`;
 }
 
 interface MissingProps {

@@ -2,6 +2,7 @@
 import type { EyeHistory } from '@upwell/contract/eye';
 import { eyeAgreement, eyeRecords } from '@upwell/core/eye';
 import { SIGNS } from '@upwell/core/review';
+import { counted, numberWord } from '@upwell/core/words';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -52,14 +53,14 @@ export function EyeRecord({ history }: { readonly history: EyeHistory }) {
 function recordWord(found: number, missed: number, falseAlarms: number): string {
   const parts = [
     found + missed > 0 ? `found ${found} of ${found + missed}` : null,
-    falseAlarms > 0 ? `${falseAlarms} false ${falseAlarms === 1 ? 'alarm' : 'alarms'}` : null,
+    falseAlarms > 0 ? counted(falseAlarms, 'false alarm') : null,
   ];
   return parts.filter((part) => part !== null).join(', ');
 }
 
 /** Kappa as it is printed, with a real minus. */
 export function signedKappa(kappa: number): string {
-  return kappa.toFixed(2).replace('-', '−');
+  return numberWord(kappa, 2);
 }
 
 const styles = StyleSheet.create({

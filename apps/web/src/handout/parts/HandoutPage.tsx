@@ -1,9 +1,9 @@
 import type { Handout } from '@upwell/core/handout';
 import { CAUTION } from '@upwell/core/safety';
+import { dayWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { MovingFigure } from '@/figure';
-import { dayWord } from '@/ui/dates';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 

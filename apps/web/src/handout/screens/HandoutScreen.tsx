@@ -8,7 +8,6 @@ import { sentence } from '@/api/problem';
 import { useMeQuery } from '@/account';
 import { useSwimmerQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
-import { dayWord } from '@/ui/dates';
 import { canCopy } from '@/ui/canCopy';
 import { Input } from '@/ui/Input';
 import { Screen } from '@/ui/Screen';
@@ -17,6 +16,7 @@ import { WayOn } from '@/ui/WayOn';
 import { useHandoutLinksQuery, useHandoutQuery, useMakeLinkMutation, useRevokeLinkMutation } from '../api';
 import { HandoutPage } from '../parts/HandoutPage';
 import { newSecret, sharedAddress } from '@/api/secret';
+import { dayWord } from '@upwell/core/words';
 
 /** The swimmer's page as the coach sees it, with the paper and the links. */
 export function HandoutScreen() {

@@ -11,6 +11,7 @@ import {
   type Stroke,
 } from '@upwell/core/review';
 import { LEVEL, STROKE_MODEL } from '@upwell/core/swimmers';
+import { percent } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { MovingFigure } from '@/figure';
@@ -61,7 +62,7 @@ export function DrillDetails({ id }: { readonly id: DrillId }) {
     `Where: ${drill.places.map((place) => PLACE_WORD[place]).join(' or ')}, from ${LEVEL[drill.from].name}`,
     `Kit: ${drill.kit.map((k) => KIT[k]).join(', ') || 'none'}`,
     `Dose: ${doseWord(drill.dose)}${drill.dose.kind === 'distance' ? `, ${drill.dose.mostM} m at most in one` : ''}`,
-    drill.factor === null ? null : `Pace: ${Math.round(drill.factor * 100)} % of easy swimming`,
+    drill.factor === null ? null : `Pace: ${percent(drill.factor)} of easy swimming`,
     `Look from: ${drill.view}`,
   ].filter((fact) => fact !== null);
   return (

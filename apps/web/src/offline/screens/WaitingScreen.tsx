@@ -15,7 +15,7 @@ import { dropEvents, refusedEvents, retryEvents, waitingEvents } from '../events
 import { dropChange, keepMine, waitingChanges } from '../outbox';
 import { storageFull } from '@/state/offline';
 import { count, send } from '../sync';
-import { momentWord } from '@/ui/locale';
+import { counted, momentWord, timesWord } from '@upwell/core/words';
 
 /** Saves something that waits as a file of its own. */
 const toFile = (name: string, what: object) =>
@@ -131,7 +131,7 @@ export function WaitingScreen() {
           <Card key={entry.seq} title={entry.label}>
             <Text variant="bodySmall">{`Entered ${momentWord(entry.at)}`}</Text>
             {entry.failures ? (
-              <Text>{`Sending this failed ${times(entry.failures)} so far: ${entry.problem ?? ''}`}</Text>
+              <Text>{`Sending this failed ${timesWord(entry.failures)} so far: ${entry.problem ?? ''}`}</Text>
             ) : null}
             <Choices file={() => toFile('upwell-change.json', { changes: [entry] })} drop={() => void drop(entry)} />
           </Card>
@@ -140,8 +140,7 @@ export function WaitingScreen() {
   );
 }
 
-const notes = (n: number) => (n === 1 ? '1 note' : `${n} notes`);
-const times = (n: number) => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
+const notes = (n: number) => counted(n, 'note');
 
 /** What is known of the server, in one line. */
 export function reachWords({ reachable, trouble }: { readonly reachable: boolean; readonly trouble: boolean }): string {
@@ -185,7 +184,7 @@ function whatHappened({ state, problem, failures }: Waiting): string {
     return 'This was changed elsewhere while your change waited. Which version do you want to keep?';
   const reason = problem ?? 'No reason was given.';
   if (state === 'failed')
-    return `Sending this failed ${times(failures ?? 1)}, so it is set aside. The server can be reached, and everything that does not depend on this goes on. The reason: ${reason}`;
+    return `Sending this failed ${timesWord(failures ?? 1)}, so it is set aside. The server can be reached, and everything that does not depend on this goes on. The reason: ${reason}`;
   return `The server did not take this: ${reason}`;
 }
 

@@ -5,9 +5,10 @@ import QRCode from 'react-native-qrcode-svg';
 import { Button, Text } from 'react-native-paper';
 import { canCopy } from '@/ui/canCopy';
 import { Card } from '@/ui/Card';
-import { dayOf, dayWord } from '@/ui/dates';
+import { dayOf } from '@/ui/dates';
 import { Input } from '@/ui/Input';
 import { Notice } from '@/ui/States';
+import { dayWord } from '@upwell/core/words';
 
 /** Phones hand a link to the apps people write to each other with. */
 const CAN_SHARE = typeof navigator !== 'undefined' && 'share' in navigator;

@@ -8,7 +8,7 @@ import { Button, Text } from 'react-native-paper';
 import { useMeQuery, ROLE_WORD } from '@/account';
 import { sentence } from '@/api/problem';
 import { Card } from '@/ui/Card';
-import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
+import { dayOf, distanceInDays } from '@/ui/dates';
 import { Icon } from '@/ui/Icon';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
@@ -17,6 +17,7 @@ import { useWide } from '@/ui/useWide';
 import { useAccountsQuery, useInvitationsQuery, useTakeBackInvitationMutation } from '../api';
 import { AccountCard } from '../parts/AccountCard';
 import { InviteCard } from '../parts/InviteCard';
+import { dayWord } from '@upwell/core/words';
 
 const HEAD_MAY: readonly Role[] = ['coach', 'swimmer', 'head'];
 const COACH_MAY: readonly Role[] = ['swimmer'];

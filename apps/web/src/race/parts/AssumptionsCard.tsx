@@ -1,4 +1,5 @@
 import { assumed, GROWTH } from '@upwell/core/race';
+import { numberWord, percent } from '@upwell/core/words';
 import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -10,7 +11,7 @@ import { Stepper } from '@/ui/Stepper';
 import { Toggle } from '@/ui/Toggle';
 import { useTheme } from '@/ui/useTheme';
 import { chosen, type Patch } from '../raceDraft';
-import { percent, SOURCE_WORD } from '../words';
+import { SOURCE_WORD } from '../words';
 import type { PaneProps } from '../useRace';
 
 /** What the prediction rests on besides the times: each number with its source, each to be changed. */
@@ -34,7 +35,7 @@ export function AssumptionsCard({ race, facts, coach }: PaneProps) {
             <Row source={assumptions.from.extra}>
               <Stepper
                 label="% extra distance today"
-                value={(assumptions.today.extraShare * 100).toFixed(1)}
+                value={numberWord(assumptions.today.extraShare * 100, 1)}
                 onLess={
                   assumptions.today.extraShare > 0
                     ? () => set({ extraToday: Math.max(0, (Math.round(assumptions.today.extraShare * 200) - 1) / 200) })
@@ -85,7 +86,7 @@ export function AssumptionsCard({ race, facts, coach }: PaneProps) {
                 {choices.wetsuit ? (
                   <Stepper
                     label="% faster in it"
-                    value={(assumptions.wetsuitGain * 100).toFixed(1)}
+                    value={numberWord(assumptions.wetsuitGain * 100, 1)}
                     onLess={
                       assumptions.wetsuitGain > 0
                         ? () => set({ wetsuitGain: near(assumptions.wetsuitGain - 0.005) })
@@ -102,7 +103,7 @@ export function AssumptionsCard({ race, facts, coach }: PaneProps) {
               <View style={styles.row}>
                 <Stepper
                   label="m/s with the swimmer"
-                  value={assumptions.currentMps.toFixed(2)}
+                  value={numberWord(assumptions.currentMps, 2)}
                   onLess={() => set({ currentMps: near(assumptions.currentMps - 0.05) })}
                   onMore={() => set({ currentMps: near(assumptions.currentMps + 0.05) })}
                 />

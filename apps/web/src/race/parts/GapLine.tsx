@@ -1,9 +1,10 @@
-import { raceOutlook } from '@upwell/core/race';
+import { raceOutlook, noOutlookWords } from '@upwell/core/race';
 import { formatTime } from '@upwell/core/units';
+import { percent } from '@upwell/core/words';
 import { Text } from 'react-native-paper';
 import { dayOf } from '@/ui/dates';
 import { useRacePlanQuery } from '../api';
-import { percent, VERDICT_WORD } from '../words';
+import { VERDICT_WORD } from '../words';
 
 /** The gap in one line; silent while it is worked out or where nothing can be said. */
 export function GapLine({ swimmerId }: { readonly swimmerId: string }) {
@@ -11,7 +12,7 @@ export function GapLine({ swimmerId }: { readonly swimmerId: string }) {
   const { data: view } = useRacePlanQuery(swimmerId);
   if (!view?.facts) return null;
   const outlook = raceOutlook(view.facts, view.choices, today);
-  if (outlook.kind === 'none') return <Text variant="bodySmall">{outlook.reason}</Text>;
+  if (outlook.kind === 'none') return <Text variant="bodySmall">{noOutlookWords(outlook.reason)}</Text>;
   const { gap } = outlook;
   const way = gap.gapS > 0 ? `${formatTime(gap.gapS)} to find` : `${formatTime(-gap.gapS)} to spare`;
   return (

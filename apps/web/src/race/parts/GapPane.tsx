@@ -1,15 +1,15 @@
-import { SAVE_THE_LEGS, type RaceGap } from '@upwell/core/race';
+import { SAVE_THE_LEGS, type RaceGap, gapWords, noOutlookWords } from '@upwell/core/race';
 import { formatTime } from '@upwell/core/units';
+import { dayWord, numberWord, percent } from '@upwell/core/words';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
-import { dayWord } from '@/ui/dates';
 import { Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import type { PaneProps } from '../useRace';
-import { percent, VERDICT_WORD } from '../words';
+import { VERDICT_WORD } from '../words';
 import { AssumptionsCard } from './AssumptionsCard';
 import { Problems } from './Problems';
 import { Seconds } from './Seconds';
@@ -21,7 +21,7 @@ export function GapPane({ race, facts, coach }: PaneProps) {
   if (outlook.kind === 'none')
     return (
       <View>
-        <Notice>{outlook.reason}</Notice>
+        <Notice>{noOutlookWords(outlook.reason)}</Notice>
         {race.plan.weeks.length > 0 ? <Problems problems={race.plan.problems} /> : null}
         <AssumptionsCard race={race} facts={facts} coach={coach} />
       </View>
@@ -41,8 +41,8 @@ export function GapPane({ race, facts, coach }: PaneProps) {
           />
           <Fact
             what={`Metres a stroke at ${outlook.rateBand[0]} strokes a minute`}
-            value={`${gap.neededStrokeLengthM.toFixed(2)} m`}
-            beside={`today ${gap.strokeLengthM.toFixed(2)} m`}
+            value={`${numberWord(gap.neededStrokeLengthM, 2)} m`}
+            beside={`today ${numberWord(gap.strokeLengthM, 2)} m`}
           />
           <Fact
             what="Stroke rate"
@@ -107,7 +107,7 @@ function Answer({ gap, targetS }: { readonly gap: RaceGap; readonly targetS: num
       <Text variant="titleMedium" style={styles.top}>
         {VERDICT_WORD[gap.verdict]}
       </Text>
-      <Text>{gap.reason}</Text>
+      <Text>{gapWords(gap.reason)}</Text>
     </Card>
   );
 }

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { dayWord } from '@/ui/dates';
 import { DayInput } from '@/ui/DayInput';
 import { Input } from '@/ui/Input';
 import { chosen } from '../raceDraft';
 import type { PaneProps } from '../useRace';
+import { dayWord } from '@upwell/core/words';
 
 /** Races on the way, which are swum out of training. */
 export function OtherRaces({ race }: Pick<PaneProps, 'race'>) {

@@ -8,6 +8,7 @@ import { sentence } from '@/api/problem';
 import { useAppDispatch } from '@/state/hooks';
 import { Notice } from '@/ui/States';
 import { useJobQuery, usePlanAllMutation, useStopJobMutation } from '../api';
+import { counted } from '@upwell/core/words';
 
 const ASK_MS = 700;
 const goesOn = (job: JobView | undefined) => job?.state === 'waiting' || job?.state === 'running';
@@ -32,9 +33,7 @@ export function PlanAll({ today, old }: { readonly today: string; readonly old: 
     <View style={styles.all}>
       {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
       {old > 0 && !goesOn(job) ? (
-        <Text variant="bodySmall">
-          {old === 1 ? '1 plan is older than this week.' : `${old} plans are older than this week.`}
-        </Text>
+        <Text variant="bodySmall">{`${counted(old, 'plan is', 'plans are')} older than this week.`}</Text>
       ) : null}
       {job && goesOn(job) ? (
         <View style={styles.flex}>

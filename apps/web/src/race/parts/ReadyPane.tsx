@@ -1,9 +1,10 @@
 import type { ReadyId, ReadyItem, ReadyMarks } from '@upwell/core/race';
+import { dayWord } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
-import { dayWord, distanceInDays } from '@/ui/dates';
+import { distanceInDays } from '@/ui/dates';
 import { Icon } from '@/ui/Icon';
 import { Notice } from '@/ui/States';
 import { Stepper } from '@/ui/Stepper';

@@ -5,12 +5,11 @@ import { Pressable, ScrollView, StyleSheet, View, type TextStyle } from 'react-n
 import { Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { addDays, daysBetween, weekOf } from '@upwell/core/days';
-import { dayWord } from '@/ui/dates';
+import { dayWord, monthWord, percent, weekdayWord } from '@upwell/core/words';
 import { weekTint } from '@/ui/weekTint';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
-import { KIND_WORD, percent, PHASE_WORD, VERDICT_WORD } from '../words';
-import { LOCALE } from '@/ui/locale';
+import { KIND_WORD, PHASE_WORD, VERDICT_WORD } from '../words';
 
 /** Width of one week, px: a finger need not hit it, the row opens the swimmer. */
 const WEEK = { least: 20, most: 56 };
@@ -47,7 +46,7 @@ export function Grid({
             <View style={{ width: name }} />
             {mondays.map((monday, i) => (
               <Text key={monday} variant="labelSmall" numberOfLines={1} style={[styles.month, { width: size - 2 }]}>
-                {i === 0 || monday.slice(5, 7) !== mondays[i - 1]!.slice(5, 7) ? monthOf(monday) : ''}
+                {i === 0 || monday.slice(5, 7) !== mondays[i - 1]!.slice(5, 7) ? monthWord(monday) : ''}
               </Text>
             ))}
           </View>
@@ -97,7 +96,6 @@ export function Grid({
 }
 
 const LETTER = { learn: 'L', build: 'B', sharpen: 'S', recovery: 'r', taper: 't' } as const;
-const monthOf = (day: string) => new Date(`${day}T12:00:00`).toLocaleDateString(LOCALE, { month: 'short' });
 
 interface LineProps {
   readonly mondays: readonly string[];
@@ -154,9 +152,6 @@ function Line({ row, mondays, size, name }: LineProps & { readonly row: SeasonRo
   );
 }
 
-/** A weekday by its number, 1 is Monday, as the locale writes it. */
-const weekdayOf = (weekday: number) => new Date(2024, 0, weekday, 12).toLocaleDateString(LOCALE, { weekday: 'short' });
-
 /** Height of the tallest load of a squad, px. */
 const TALL = 34;
 
@@ -168,7 +163,7 @@ function SquadLine({ squad, mondays, size, name }: LineProps & { readonly squad:
       ? 'no pool time'
       : [...squad.poolTimes]
           .sort((a, b) => a.weekday - b.weekday || a.startTime.localeCompare(b.startTime))
-          .map((t) => `${weekdayOf(t.weekday)} ${t.startTime}`)
+          .map((t) => `${weekdayWord(t.weekday)} ${t.startTime}`)
           .join(', ');
   return (
     <View

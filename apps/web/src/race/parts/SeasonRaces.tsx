@@ -2,8 +2,9 @@
 import type { SeasonPage } from '@upwell/contract/race';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { dayWord, distanceInDays } from '@/ui/dates';
+import { distanceInDays } from '@/ui/dates';
 import { useTheme } from '@/ui/useTheme';
+import { counted, dayWord } from '@upwell/core/words';
 
 export function Races({ page, today }: { readonly page: SeasonPage; readonly today: string }) {
   const theme = useTheme();
@@ -17,7 +18,7 @@ export function Races({ page, today }: { readonly page: SeasonPage; readonly tod
         >
           <Text variant="titleMedium">{race.event}</Text>
           <Text variant="bodySmall">{`${dayWord(race.date)}, ${distanceInDays(today, race.date)}`}</Text>
-          <Text variant="labelMedium">{race.swimmers === 1 ? '1 swimmer' : `${race.swimmers} swimmers`}</Text>
+          <Text variant="labelMedium">{counted(race.swimmers, 'swimmer')}</Text>
         </View>
       ))}
     </View>

@@ -1,5 +1,6 @@
 import { assumed, growthAround, type Assumed, type GapPart, type RaceGap } from '@upwell/core/race';
 import { FEET_GAIN } from '@upwell/core/measures';
+import { numberWord, percent } from '@upwell/core/words';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -8,7 +9,7 @@ import { Slider } from '@/ui/Slider';
 import { useTheme } from '@/ui/useTheme';
 import { chosen, type Patch } from '../raceDraft';
 import type { PaneProps } from '../useRace';
-import { PART_WORD, percent, signedTime } from '../words';
+import { PART_WORD, signedTime } from '../words';
 
 /** The gap as stairs from today down to the target; each stair can be dragged. */
 export function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap: RaceGap }) {
@@ -112,7 +113,7 @@ export function Seconds({ gap, race, facts, coach }: PaneProps & { readonly gap:
 
 function technique({ parts, neededStrokeLengthM, strokeLengthM }: RaceGap, { rateSpm }: Assumed): string {
   if (parts.technique <= 0) return 'Nothing left to find: the rest reaches the target.';
-  return `What is left: ${strokeLengthM.toFixed(2)} to ${neededStrokeLengthM.toFixed(2)} m a stroke at ${rateSpm} strokes a minute, fitness included`;
+  return `What is left: ${numberWord(strokeLengthM, 2)} to ${numberWord(neededStrokeLengthM, 2)} m a stroke at ${rateSpm} strokes a minute, fitness included`;
 }
 
 interface StairProps {

@@ -7,7 +7,7 @@ import { Button, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { addDays } from '@upwell/core/days';
-import { dayWord } from '@/ui/dates';
+import { dayWord } from '@upwell/core/words';
 import { Disclosure } from '@/ui/Disclosure';
 import { Stepper } from '@/ui/Stepper';
 import { chosen, freedWeek, lockedWeek } from '../raceDraft';

@@ -3,13 +3,13 @@ import { TAPER_WEEKS, trainingWeek, WEEK_RANGE, type PlanWeek } from '@upwell/co
 import { NOTHING_NEW_DAYS } from '@upwell/core/swimmers';
 import { CAUSES } from '@upwell/core/review';
 import { WEEKLY_RISE } from '@upwell/core/sessions';
+import { counted, dayWord, percent } from '@upwell/core/words';
 import { lazy, Suspense, useState } from 'react';
 import { Linking, Pressable, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { CalendarAddress } from '@/calendar';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
-import { dayWord } from '@/ui/dates';
 import { Disclosure } from '@/ui/Disclosure';
 import { Icon } from '@/ui/Icon';
 import { Stepper } from '@/ui/Stepper';
@@ -18,7 +18,7 @@ import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { weekTint } from '@/ui/weekTint';
 import { chosen } from '../raceDraft';
-import { KIND_WORD, percent, PHASE_WORD } from '../words';
+import { KIND_WORD, PHASE_WORD } from '../words';
 import type { PaneProps } from '../useRace';
 import { OtherRaces } from './OtherRaces';
 import { Problems } from './Problems';
@@ -39,10 +39,7 @@ export function WeeksPane({ race, facts, coach }: PaneProps) {
       <Problems problems={problems} />
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.column : undefined}>
-          <Card
-            title={weeks.length === 1 ? '1 week' : `${weeks.length} weeks`}
-            aside={<Text variant="labelMedium">metres × effort</Text>}
-          >
+          <Card title={counted(weeks.length, 'week')} aside={<Text variant="labelMedium">metres × effort</Text>}>
             <Suspense fallback={<View style={styles.chart} />}>
               <PlanChart past={facts.past} weeks={weeks} />
             </Suspense>
@@ -153,7 +150,7 @@ function Frame({ race, facts }: PaneProps) {
   return (
     <Card title="How the weeks are made">
       <Text variant="bodySmall">
-        {`From ${facts.past.length > 0 ? `${facts.past.length} weeks as they were swum` : 'the usual week for this level: nothing is on record yet'}. A week rises at most ${percent(WEEKLY_RISE)} above the average of the four before it. Three weeks of work, then a lighter one; nothing new in the last ${NOTHING_NEW_DAYS} days. Missed work is not made up.`}
+        {`From ${facts.past.length > 0 ? `${counted(facts.past.length, 'week')} as swum` : 'the usual week for this level: nothing is on record yet'}. A week rises at most ${percent(WEEKLY_RISE)} above the average of the four before it. Three weeks of work, then a lighter one; nothing new in the last ${NOTHING_NEW_DAYS} days. Missed work is not made up.`}
       </Text>
       <Disclosure label="Sessions, taper, other races" open={open} onPress={() => setOpen(!open)} />
       {open ? (
@@ -188,7 +185,7 @@ function Frame({ race, facts }: PaneProps) {
             label="Taper"
             options={[
               { value: '0', label: 'as calculated' },
-              ...TAPER_WEEKS.map((n) => ({ value: String(n), label: n === 1 ? '1 week' : `${n} weeks` })),
+              ...TAPER_WEEKS.map((n) => ({ value: String(n), label: counted(n, 'week') })),
             ]}
             chosen={[String(choices.taperWeeks ?? 0)]}
             onPress={(value) =>

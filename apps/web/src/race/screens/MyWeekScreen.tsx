@@ -1,7 +1,8 @@
 import type { MyRace, MySession, MyWeek } from '@upwell/contract/race';
-import { openWaterStep, weekNoteWords, type PlanWeek, type ReadyItem } from '@upwell/core/race';
+import { openWaterStep, weekNoteWords, type PlanWeek, type ReadyItem, noOutlookWords } from '@upwell/core/race';
 import { CAUSES } from '@upwell/core/review';
 import { formatTime } from '@upwell/core/units';
+import { dayWord, percent } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -9,13 +10,13 @@ import { useHandoutQuery, HandoutPage } from '@/handout';
 import { CalendarAddress } from '@/calendar';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
-import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
+import { dayOf, distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useMyWeekQuery, useRateSessionMutation } from '../api';
-import { percent, PHASE_WORD, VERDICT_WORD } from '../words';
+import { PHASE_WORD, VERDICT_WORD } from '../words';
 
 /** The swimmer's own page: this week, the one thing to work on, the race. Nothing of anybody else. */
 export function MyWeekScreen() {
@@ -180,7 +181,7 @@ function RaceCard({
           <Text>{`${VERDICT_WORD[gap.verdict]}, a chance of ${percent(gap.chance)}.`}</Text>
         </>
       ) : race.outlook?.kind === 'none' ? (
-        <Text>{race.outlook.reason}</Text>
+        <Text>{noOutlookWords(race.outlook.reason)}</Text>
       ) : null}
       {missing.length > 0 ? (
         <View style={styles.top}>

@@ -1,6 +1,7 @@
 /** A swimmer's race plan: how far it is, the weeks that train it, and what must be there by when. */
 import type { RacePlanView } from '@upwell/contract/race';
 import type { RaceFacts } from '@upwell/core/race';
+import { dayWord } from '@upwell/core/words';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { memo, useCallback } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -8,7 +9,7 @@ import { Button } from 'react-native-paper';
 import { useMeQuery } from '@/account';
 import { ways } from '@/state/history';
 import { useAppStore } from '@/state/hooks';
-import { dayWord, distanceInDays } from '@/ui/dates';
+import { distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';

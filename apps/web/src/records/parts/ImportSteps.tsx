@@ -1,15 +1,14 @@
 // What an import shows while it is read, checked and taken in.
 import type { ImportCheck } from '@upwell/contract/records';
 import { formatTime } from '@upwell/core/units';
+import { counted, dayWord, numberWord, plural } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { ActivityIndicator, Button, ProgressBar, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
-import { dayWord } from '@/ui/dates';
 import { useTheme } from '@/ui/useTheme';
 import type { PendingImport } from '../importResults';
-import { countWord } from '@/ui/locale';
 
-const results = (n: number) => `${countWord(n)} ${n === 1 ? 'result' : 'results'}`;
+const results = (n: number) => counted(n, 'result');
 
 /** How far it is; without a share it is not known. */
 export function Progress({ share, onStop }: { readonly share: number | null; readonly onStop?: () => void }) {
@@ -38,24 +37,24 @@ export function KnownRows({
   const { rows, known, examples } = check;
   const fresh = rows - known;
   return (
-    <Card title={`${countWord(known)} of ${results(rows)} ${known === 1 ? 'is' : 'are'} here already`} strong>
+    <Card title={`${numberWord(known)} of ${results(rows)} ${plural(known, 'is', 'are')} here already`} strong>
       <Text variant="bodySmall">Same swimmer, day, distance and time. Nothing is stored yet.</Text>
       {examples.map((e, i) => (
         <Text key={i} style={[styles.row, { borderTopColor: theme.own.line }]}>
           {`${e.name}, ${dayWord(e.on)}: ${e.distanceM} m in ${formatTime(e.timeS, 1)}`}
         </Text>
       ))}
-      {known > examples.length ? <Text>{`and ${countWord(known - examples.length)} more`}</Text> : null}
+      {known > examples.length ? <Text>{`and ${numberWord(known - examples.length)} more`}</Text> : null}
       <View style={styles.buttons}>
         {fresh > 0 ? (
           <Button mode="contained" onPress={() => onStore(true)}>
-            {`Store only the ${results(fresh)} that ${fresh === 1 ? 'is' : 'are'} new`}
+            {`Store only the ${results(fresh)} that ${plural(fresh, 'is', 'are')} new`}
           </Button>
         ) : null}
         <Button mode={fresh > 0 ? 'outlined' : 'contained'} onPress={onCancel}>
           Store nothing
         </Button>
-        <Button onPress={() => onStore(false)}>{`Store all ${countWord(rows)} again`}</Button>
+        <Button onPress={() => onStore(false)}>{`Store all ${numberWord(rows)} again`}</Button>
       </View>
     </Card>
   );

@@ -1,10 +1,10 @@
 // What was timed on deck.
 import type { RecordsView } from '@upwell/contract/records';
 import { SIGNS } from '@upwell/core/review';
+import { dayWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
-import { dayWord } from '@/ui/dates';
 import { Empty } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 

@@ -6,6 +6,7 @@ import {
   type ResultField,
   type ResultMapping,
 } from '@upwell/core/exchange';
+import { numberWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -14,7 +15,6 @@ import { Choice } from '@/ui/Choice';
 import { Input } from '@/ui/Input';
 import { Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
-import { countWord } from '@/ui/locale';
 
 const FIELD_WORD: Readonly<Record<ResultField, string>> = {
   swimmer: 'Swimmer',
@@ -108,12 +108,12 @@ export function Columns({
 /** What cannot be read, by its line. */
 export function Problems({ read }: { readonly read: ReadResults }) {
   const theme = useTheme();
-  if (read.problems.length === 0) return <Notice>{`All ${countWord(read.rows)} rows can be read.`}</Notice>;
+  if (read.problems.length === 0) return <Notice>{`All ${numberWord(read.rows)} rows can be read.`}</Notice>;
   return (
     <Card
       title={
         read.badRows > 0
-          ? `${countWord(read.badRows)} of ${countWord(read.rows)} rows cannot be read`
+          ? `${numberWord(read.badRows)} of ${numberWord(read.rows)} rows cannot be read`
           : 'This cannot be read yet'
       }
     >
@@ -123,7 +123,7 @@ export function Problems({ read }: { readonly read: ReadResults }) {
           {`Line ${p.line}: ${p.message}`}
         </Text>
       ))}
-      {read.problems.length > 20 ? <Text>{`and ${countWord(read.badRows - 20)} more`}</Text> : null}
+      {read.problems.length > 20 ? <Text>{`and ${numberWord(read.badRows - 20)} more`}</Text> : null}
     </Card>
   );
 }

@@ -1,9 +1,9 @@
 import type { RecordsView } from '@upwell/contract/records';
 import { formatTime } from '@upwell/core/units';
+import { dayWord, numberWord, percent } from '@upwell/core/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { dayWord } from '@/ui/dates';
 import { Empty } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 
@@ -26,7 +26,7 @@ export function Swims({ records }: { readonly records: RecordsView }) {
     ...records.reps.map((r) => ({
       key: `${r.sessionId} ${r.set} ${r.rep}`,
       on: r.on,
-      what: `${Math.round(r.distanceM)} m at ${Math.round(r.effort * 100)} %`,
+      what: `${Math.round(r.distanceM)} m at ${percent(r.effort)}`,
       timeS: r.timeS,
       distanceM: r.distanceM,
       strokes: r.strokes,
@@ -50,7 +50,7 @@ export function Swims({ records }: { readonly records: RecordsView }) {
               {`${formatTime(r.timeS, 1)}${r.strokes ? ` · ${Math.round(r.strokes)}` : ''}`}
             </Text>
             <Text role="cell" variant="bodySmall" style={styles.speed}>
-              {`${(r.distanceM / r.timeS).toFixed(2)} m/s`}
+              {`${numberWord(r.distanceM / r.timeS, 2)} m/s`}
             </Text>
           </View>
         ))}

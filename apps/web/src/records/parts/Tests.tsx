@@ -1,10 +1,10 @@
 // The latest of each swim test, and all of them.
 import type { RecordsView, TestView } from '@upwell/contract/records';
 import { compareTests, SWIM_TEST, testValue } from '@upwell/core/swimtests';
+import { dayWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { dayWord } from '@/ui/dates';
 import { Empty } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useRemoveTestMutation } from '../api';

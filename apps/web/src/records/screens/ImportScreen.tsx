@@ -3,6 +3,7 @@ import type { ImportView } from '@upwell/contract/records';
 import type { KnownSwimmer, ReadResults, ResultMapping } from '@upwell/core/exchange';
 import type { ResultLine } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
+import { counted, dayWord, numberWord } from '@upwell/core/words';
 import { proxy } from 'comlink';
 import { useRouter, type Href } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
@@ -10,7 +11,6 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useSwimmersInfiniteQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
-import { dayWord } from '@/ui/dates';
 import { chooseFile } from '@/ui/saveFile';
 import { Screen } from '@/ui/Screen';
 import { Notice } from '@/ui/States';
@@ -19,7 +19,6 @@ import { EarlierImports } from '../parts/EarlierImports';
 import { Asking, KnownRows, Progress, Unheard } from '../parts/ImportSteps';
 import { Columns, Problems, WhoseFile } from '../parts/ReadFile';
 import { useImport } from '../useImport';
-import { countWord } from '@/ui/locale';
 
 interface Opened {
   readonly name: string;
@@ -167,7 +166,7 @@ export function ImportScreen() {
       ) : null}
       {opened && results.length > 0 && ready ? (
         <Button mode="contained" disabled={progress !== null} onPress={() => imported.send(opened.name, results)}>
-          {`Store ${countWord(results.length)} ${results.length === 1 ? 'result' : 'results'}`}
+          {`Store ${counted(results.length, 'result')}`}
         </Button>
       ) : null}
       <EarlierImports />
@@ -178,8 +177,8 @@ export function ImportScreen() {
 function storedWords({ stored, rows, undoneAt }: ImportView): string {
   if (undoneAt) return 'This import was stored and then undone.';
   const left = rows - stored;
-  const known = left > 0 ? ` ${countWord(left)} were already here and left as they are.` : '';
-  return `${countWord(stored)} ${stored === 1 ? 'result is' : 'results are'} stored.${known}`;
+  const known = left > 0 ? ` ${numberWord(left)} were already here and left as they are.` : '';
+  return `${counted(stored, 'result is', 'results are')} stored.${known}`;
 }
 
 /** What the simulated swimmer swims outside: wanders a little to the right, looks every twelve strokes. */

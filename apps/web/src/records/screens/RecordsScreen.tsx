@@ -5,6 +5,7 @@ import { isNearCritical } from '@upwell/core/measures';
 import { OUTCOMES } from '@upwell/core/review';
 import { rampReps } from '@upwell/core/swimtests';
 import { formatTime } from '@upwell/core/units';
+import { dayWord, numberWord } from '@upwell/core/words';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -14,7 +15,7 @@ import { useLoadQuery } from '@/sessions';
 import { useSwimmerQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
-import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
+import { dayOf, distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
@@ -141,7 +142,7 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
                 <TrendChart
                   title={`${shown} m, m/s`}
                   points={swims.map((r) => ({ on: r.on, value: r.distanceM / r.timeS }))}
-                  format={(v) => v.toFixed(2)}
+                  format={(v) => numberWord(v, 2)}
                   goal={speedGoal}
                 />
               </Suspense>
@@ -156,7 +157,7 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
                 <TrendChart
                   title="Strokes per length"
                   points={strokes.map((r) => ({ on: r.on, value: r.strokesPerLength! }))}
-                  format={(v) => v.toFixed(0)}
+                  format={(v) => numberWord(v)}
                   goal={null}
                 />
               </Suspense>
@@ -194,13 +195,13 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
               <TrendChart
                 title="metres a stroke"
                 points={clean.map((c) => ({ on: c.on, value: c.length }))}
-                format={(v) => v.toFixed(2)}
+                format={(v) => numberWord(v, 2)}
                 goal={null}
               />
               <TrendChart
                 title="strokes a minute"
                 points={clean.map((c) => ({ on: c.on, value: c.rate }))}
-                format={(v) => v.toFixed(0)}
+                format={(v) => numberWord(v)}
                 goal={null}
               />
             </Suspense>
@@ -214,7 +215,7 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
                 <TrendChart
                   title="degrees a stroke, to either side"
                   points={drift}
-                  format={(v) => v.toFixed(1)}
+                  format={(v) => numberWord(v, 1)}
                   goal={null}
                 />
               </Suspense>

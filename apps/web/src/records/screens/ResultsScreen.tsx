@@ -2,18 +2,17 @@
 import { RESULT_SORTS, type ResultSort } from '@upwell/contract/recordLimits';
 import { RESULT_KINDS, type ResultKind } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
+import { dayWord, numberWord } from '@upwell/core/words';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, DataTable, Text } from 'react-native-paper';
 import { SearchField } from '@/ui/SearchField';
 import { Choice } from '@/ui/Choice';
-import { dayWord } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useResultsQuery } from '../api';
-import { countWord } from '@/ui/locale';
 
 const PAGE = 25;
 const HEAD: Readonly<Record<ResultSort, string>> = {
@@ -47,7 +46,7 @@ export function ResultsScreen() {
   return (
     <Screen
       title="Results"
-      under={data ? `${countWord(data.total)} results` : undefined}
+      under={data ? `${numberWord(data.total)} results` : undefined}
       back="/swimmers"
       actions={
         <>
@@ -110,7 +109,7 @@ export function ResultsScreen() {
                           ? String(r.distanceM)
                           : column === 'time'
                             ? formatTime(r.timeS, 1)
-                            : (r.distanceM / r.timeS).toFixed(2)}
+                            : numberWord(r.distanceM / r.timeS, 2)}
                   </DataTable.Cell>
                 ))}
               </DataTable.Row>
@@ -120,7 +119,7 @@ export function ResultsScreen() {
             <Button disabled={page === 0} onPress={() => router.setParams({ page: String(page - 1) } as never)}>
               Back
             </Button>
-            <Text>{`${page * PAGE + 1}–${Math.min(data.total, (page + 1) * PAGE)} of ${countWord(data.total)}`}</Text>
+            <Text>{`${page * PAGE + 1}–${Math.min(data.total, (page + 1) * PAGE)} of ${numberWord(data.total)}`}</Text>
             <Button
               disabled={(page + 1) * PAGE >= data.total}
               onPress={() => router.setParams({ page: String(page + 1) } as never)}

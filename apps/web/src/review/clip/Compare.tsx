@@ -6,6 +6,7 @@ import { Notice } from '@/ui/States';
 import { ClipSource, useSource } from './ClipSource';
 import { useVideo, type Video } from './useVideo';
 import { VideoPane } from './VideoPane';
+import { numberWord } from '@upwell/core/words';
 
 /** A second clip beside the first, aligned at a stroke: both then step together. */
 export function Compare({ first }: { readonly first: Video }) {
@@ -36,7 +37,7 @@ export function Compare({ first }: { readonly first: Video }) {
           <Text variant="bodySmall">
             {ahead === null
               ? 'Stop both clips at the same moment of the stroke, then align them.'
-              : `Aligned: the second runs ${Math.abs(ahead).toFixed(2)} s ${ahead >= 0 ? 'later in its clip' : 'earlier in its clip'}. Step the first one; the second follows.`}
+              : `Aligned: the second runs ${numberWord(Math.abs(ahead), 2)} s ${ahead >= 0 ? 'later in its clip' : 'earlier in its clip'}. Step the first one; the second follows.`}
           </Text>
           <View style={styles.row}>
             <Button mode="contained-tonal" onPress={() => setAhead(ahead === null ? second.now() - first.now() : null)}>

@@ -1,6 +1,7 @@
 /** Which line is drawn, what it measures, and how far repeated clicks differ. */
 import type { ClipLine } from '@upwell/contract/clips';
 import { LINE_KINDS, type LineKind } from '@upwell/core/measures';
+import { numberWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Choices } from '@/figure';
@@ -50,7 +51,7 @@ export function LinePad({ kind, onKind, lines, aspect, half, onClear }: LinePadP
         <View key={drawn} style={[styles.row, { borderBottomColor: theme.own.line }]}>
           <Text style={styles.flex}>{LINE_WORD[drawn]}</Text>
           <Text variant="titleMedium" style={styles.figures}>
-            {`${meanDeg.toFixed(0)}°${errorDeg === null ? ', one reading' : ` ± ${errorDeg.toFixed(1)} (${readings})`}`}
+            {`${numberWord(meanDeg)}°${errorDeg === null ? ', one reading' : ` ± ${numberWord(errorDeg, 1)} (${readings})`}`}
           </Text>
           <Button
             compact

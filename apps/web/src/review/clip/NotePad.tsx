@@ -1,4 +1,5 @@
 import { readVtt, writeVtt, type ClipNote, type VttProblem } from '@upwell/core/formats';
+import { numberWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
@@ -47,15 +48,15 @@ export default function NotePad({ notes, now, name, onChange, onSeek }: NotePadP
           <View key={`${note.startS} ${i}`} role="listitem" style={[styles.row, { borderBottomColor: theme.own.line }]}>
             <Pressable
               role="button"
-              accessibilityLabel={`Go to the note at ${note.startS.toFixed(2)} seconds: ${note.text}`}
+              accessibilityLabel={`Go to the note at ${numberWord(note.startS, 2)} seconds: ${note.text}`}
               onPress={() => onSeek(note.startS)}
               style={styles.jump}
             >
-              <Text>{`${note.startS.toFixed(2)}  ${note.text}`}</Text>
+              <Text>{`${numberWord(note.startS, 2)}  ${note.text}`}</Text>
             </Pressable>
             <IconButton
               icon="trash-can-outline"
-              accessibilityLabel={`Remove the note at ${note.startS.toFixed(2)} seconds`}
+              accessibilityLabel={`Remove the note at ${numberWord(note.startS, 2)} seconds`}
               onPress={() => onChange(notes.filter((_, k) => k !== i))}
             />
           </View>

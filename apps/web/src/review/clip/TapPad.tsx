@@ -1,4 +1,5 @@
 import type { Tap } from '@upwell/core/measures';
+import { numberWord } from '@upwell/core/words';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
@@ -97,15 +98,15 @@ export function TapPad({ taps, timeS, durationS, onTap, onSeek, onDrop }: TapPad
           <View key={i} role="listitem" style={styles.item}>
             <Pressable
               role="button"
-              accessibilityLabel={`Go to ${tap.side} ${KIND_WORD[tap.kind]} at ${tap.timeS.toFixed(2)} seconds`}
+              accessibilityLabel={`Go to ${tap.side} ${KIND_WORD[tap.kind]} at ${numberWord(tap.timeS, 2)} seconds`}
               onPress={() => onSeek(tap.timeS)}
               style={[styles.jump, { borderColor: i === here ? theme.colors.error : theme.own.line }]}
             >
-              <Text variant="labelSmall">{`${tap.side === 'left' ? 'L' : 'R'} ${KIND_WORD[tap.kind]} ${tap.timeS.toFixed(2)}`}</Text>
+              <Text variant="labelSmall">{`${tap.side === 'left' ? 'L' : 'R'} ${KIND_WORD[tap.kind]} ${numberWord(tap.timeS, 2)}`}</Text>
             </Pressable>
             <Pressable
               role="button"
-              accessibilityLabel={`Remove ${tap.side} ${KIND_WORD[tap.kind]} at ${tap.timeS.toFixed(2)} seconds`}
+              accessibilityLabel={`Remove ${tap.side} ${KIND_WORD[tap.kind]} at ${numberWord(tap.timeS, 2)} seconds`}
               onPress={() => onDrop(i)}
               style={styles.drop}
             >

@@ -1,5 +1,6 @@
 /** What the taps say: each number with what it is made of. */
 import type { StrokeTiming } from '@upwell/core/measures';
+import { numberWord, percent } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
@@ -13,13 +14,6 @@ interface TimingCardProps {
   readonly onDistance: (distance: string) => void;
 }
 
-/** A number with its sign as it is printed, and no minus before a zero. */
-const signed = (value: number, digits: number): string => {
-  const text = value.toFixed(digits);
-  return Number(text) === 0 ? text.replace('-', '') : text.replace('-', '−');
-};
-const percent = (share: number): string => `${signed(share * 100, 0)} %`;
-
 export function TimingCard({ timing, reason, distance, onDistance }: TimingCardProps) {
   const theme = useTheme();
   return (
@@ -29,13 +23,13 @@ export function TimingCard({ timing, reason, distance, onDistance }: TimingCardP
           <View style={styles.numbers}>
             <Measure
               name="strokes a minute"
-              value={timing.strokeRateSpm.toFixed(1)}
+              value={numberWord(timing.strokeRateSpm, 1)}
               how={`${timing.strokes} strokes`}
             />
             {timing.strokeLengthM === null ? null : (
               <Measure
                 name="metres a stroke"
-                value={timing.strokeLengthM.toFixed(2)}
+                value={numberWord(timing.strokeLengthM, 2)}
                 how={`${distance} m ÷ ${timing.strokes}`}
               />
             )}
@@ -50,7 +44,7 @@ export function TimingCard({ timing, reason, distance, onDistance }: TimingCardP
               <Measure name="varies by" value={percent(timing.variability)} how="spread of the gaps" />
             )}
             {timing.trendSpmPerMin === null ? null : (
-              <Measure name="rate trend" value={signed(timing.trendSpmPerMin, 1)} how="a minute, each minute" />
+              <Measure name="rate trend" value={numberWord(timing.trendSpmPerMin, 1)} how="a minute, each minute" />
             )}
             {timing.shares ? (
               <>

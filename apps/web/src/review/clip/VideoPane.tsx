@@ -1,6 +1,7 @@
 /** The video with what is drawn on it, and its transport. */
 import type { ClipLine } from '@upwell/contract/clips';
 import type { FramePoint } from '@upwell/core/measures';
+import { numberWord } from '@upwell/core/words';
 import { createElement, useState, type CSSProperties, type KeyboardEvent } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
@@ -94,9 +95,9 @@ export function VideoPane({ video, source, label, lines = [], onPoint = null, pe
         <Text
           variant="titleMedium"
           style={styles.time}
-          aria-label={`${state.timeS.toFixed(2)} seconds of ${state.durationS.toFixed(1)}`}
+          aria-label={`${numberWord(state.timeS, 2)} seconds of ${numberWord(state.durationS, 1)}`}
         >
-          {state.timeS.toFixed(2)}
+          {numberWord(state.timeS, 2)}
         </Text>
         <Choices
           label="Speed of the clip"

@@ -9,11 +9,11 @@ import {
   type SignId,
   type SignsSeen,
 } from '@upwell/core/review';
+import { dayWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Choices } from '@/figure';
 import { Card } from '@/ui/Card';
-import { dayWord } from '@/ui/dates';
 import { useTheme } from '@/ui/useTheme';
 import { SIGHTING_MARK, SignRow } from './SignRow';
 

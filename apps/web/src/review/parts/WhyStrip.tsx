@@ -9,6 +9,7 @@ import {
   type Sighting,
   type SignId,
 } from '@upwell/core/review';
+import { numberWord, percent } from '@upwell/core/words';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -69,7 +70,7 @@ export function WhyStrip({ inference, onAnswer }: WhyStripProps) {
                   ? 'To be more certain, look at this next'
                   : 'Look next'}
             </Text>
-            <Text variant="labelMedium">{`${ask.gainBits.toFixed(2)} bit`}</Text>
+            <Text variant="labelMedium">{`${numberWord(ask.gainBits, 2)} bit`}</Text>
           </View>
           <SignRow sign={ask.sign} sighting={undefined} onAnswer={(sighting) => onAnswer(ask.sign, sighting)} />
         </View>
@@ -109,7 +110,7 @@ function Reasons({ leader, inference }: { readonly leader: RankedCause; readonly
           <Text variant="bodySmall">{`To tell it from others: ${CAUSES[leader.cause].check}`}</Text>
           {score ? (
             <Text variant="bodySmall">
-              {`${firstBecause(inference, score)} ${percent(score.probability)} likely × ${score.effect.toFixed(1)} for the goal × ${score.shows} how often × ${score.teachable.toFixed(1)} teachable now × ${score.pastSuccess.toFixed(2)} past success${score.halved ? ' × ½, since it failed twice' : ''} = ${score.score.toFixed(2)}.`}
+              {`${firstBecause(inference, score)} ${percent(score.probability)} likely × ${numberWord(score.effect, 1)} for the goal × ${score.shows} how often × ${numberWord(score.teachable, 1)} teachable now × ${numberWord(score.pastSuccess, 2)} past success${score.halved ? ' × ½, since it failed twice' : ''} = ${numberWord(score.score, 2)}.`}
             </Text>
           ) : (
             <Text variant="bodySmall">{`No cause reaches ${percent(FOCUS_FROM)} yet: look at one more thing before choosing.`}</Text>
@@ -136,8 +137,6 @@ function Bar({ value }: { readonly value: number }) {
     </View>
   );
 }
-
-const percent = (p: number): string => `${Math.round(p * 100)} %`;
 
 /** A cause as a line that can be chosen instead. */
 export function OtherCause({ ranked, onChoose }: { readonly ranked: RankedCause; readonly onChoose: () => void }) {

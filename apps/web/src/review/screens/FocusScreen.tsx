@@ -12,6 +12,7 @@ import {
   type Outcome,
   type SignId,
 } from '@upwell/core/review';
+import { dayWord } from '@upwell/core/words';
 import { Redirect, useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -21,7 +22,7 @@ import { sentence, type ApiError } from '@/api/problem';
 import { MovingFigure } from '@/figure';
 import { useSwimmerQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
-import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
+import { dayOf, distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';

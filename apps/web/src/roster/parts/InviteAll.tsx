@@ -5,7 +5,7 @@ import { sentence, type ApiError } from '@/api/problem';
 import { useInviteMutation } from '@/people';
 import { Card } from '@/ui/Card';
 import { Notice } from '@/ui/States';
-import { countWord } from '@/ui/locale';
+import { counted } from '@upwell/core/words';
 
 /** Sends an invitation to every address of a list, one letter after the other; nobody gets two. */
 export function InviteAll({ done: { addresses, mail } }: { readonly done: Pick<RosterDone, 'addresses' | 'mail'> }) {
@@ -16,7 +16,7 @@ export function InviteAll({ done: { addresses, mail } }: { readonly done: Pick<R
   const [running, setRunning] = useState(false);
   const count = addresses.length;
   if (count === 0) return null;
-  const people = `${countWord(count)} ${count === 1 ? 'address' : 'addresses'}`;
+  const people = counted(count, 'address', 'addresses');
   if (!mail)
     return (
       <Card title="Invitations">
@@ -51,7 +51,7 @@ export function InviteAll({ done: { addresses, mail } }: { readonly done: Pick<R
       ) : null}
       {sent < count ? (
         <Button mode="outlined" disabled={running} onPress={() => void send()}>
-          {running ? `${sent} of ${count} sent…` : `Send ${count - sent} ${count - sent === 1 ? 'letter' : 'letters'}`}
+          {running ? `${sent} of ${count} sent…` : `Send ${counted(count - sent, 'letter')}`}
         </Button>
       ) : null}
     </Card>

@@ -1,13 +1,13 @@
 import type { RosterView } from '@upwell/contract/roster';
 import { LEVEL } from '@upwell/core/swimmers';
 import { formatTime } from '@upwell/core/units';
+import { counted, numberWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { Check } from '@/ui/Check';
 import { useTheme } from '@/ui/useTheme';
-import { countWord } from '@/ui/locale';
 
 /** Lines that are shown before somebody asks for the others. */
 const SHOWN = 40;
@@ -36,29 +36,27 @@ export function RosterLines({ lines, swapped, onSwap }: RosterLinesProps) {
   const waiting = lines.filter((l) => l.problems.length === 0 && l.squad === '');
   const double = lines.filter((l) => l.problems.length === 0 && l.squad !== '' && known(l));
   const fresh = lines.filter((l) => l.problems.length === 0 && l.squad !== '' && !known(l));
-  const people = (n: number, words: readonly [one: string, more: string]) =>
-    `${countWord(n)} ${n === 1 ? words[0] : words[1]}`;
   return (
     <>
       <Group
-        title={people(wrong.length, ['line cannot be imported', 'lines cannot be imported'])}
+        title={counted(wrong.length, 'line cannot be imported', 'lines cannot be imported')}
         lines={wrong}
         swapped={null}
         onSwap={swap}
       />
       <Group
-        title={people(waiting.length, ['line waits for a squad', 'lines wait for a squad'])}
+        title={counted(waiting.length, 'line waits for a squad', 'lines wait for a squad')}
         lines={waiting}
         swapped={null}
         onSwap={swap}
       />
       <Group
-        title={people(double.length, ['looks like someone already here', 'look like people already here'])}
+        title={counted(double.length, 'looks like someone already here', 'look like people already here')}
         lines={double}
         swapped={swapped}
         onSwap={swap}
       />
-      <Group title={people(fresh.length, ['swimmer', 'swimmers'])} lines={fresh} swapped={swapped} onSwap={swap} />
+      <Group title={counted(fresh.length, 'swimmer', 'swimmers')} lines={fresh} swapped={swapped} onSwap={swap} />
     </>
   );
 }
@@ -103,7 +101,7 @@ function Group({ title, lines, swapped, onSwap }: GroupProps) {
       </View>
       {lines.length > SHOWN && !all ? (
         <Button mode="outlined" onPress={() => setAll(true)} style={styles.start}>
-          {`Show all ${countWord(lines.length)}`}
+          {`Show all ${numberWord(lines.length)}`}
         </Button>
       ) : null}
     </Card>

@@ -1,6 +1,7 @@
 import type { RosterDone, RosterPreview } from '@upwell/contract/roster';
 import type { RosterMapping } from '@upwell/core/exchange';
 import { LEVEL, LEVELS, type LevelId } from '@upwell/core/swimmers';
+import { counted, plural } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -22,7 +23,6 @@ import { EarlierRosters } from '../parts/EarlierRosters';
 import { InviteAll } from '../parts/InviteAll';
 import { RosterColumns } from '../parts/RosterColumns';
 import { comesIn, RosterLines } from '../parts/RosterLines';
-import { countWord } from '@/ui/locale';
 
 /** Bytes of a file that is opened. */
 const LARGEST = 4_000_000;
@@ -126,16 +126,14 @@ function Look({ opened, onOther }: { readonly opened: Opened; readonly onOther: 
   const bring = (
     <View style={styles.bring}>
       {data && data.newSquads.length > 0 ? (
-        <Text>{`${data.newSquads.length === 1 ? 'A new squad' : 'New squads'}: ${data.newSquads.join(', ')}`}</Text>
+        <Text>{`${plural(data.newSquads.length, 'A new squad', 'New squads')}: ${data.newSquads.join(', ')}`}</Text>
       ) : null}
       <Button
         mode="contained"
         disabled={coming.length === 0 || committing.isLoading || isLoading}
         onPress={() => void store()}
       >
-        {committing.isLoading
-          ? 'Importing…'
-          : `Import ${countWord(coming.length)} ${coming.length === 1 ? 'swimmer' : 'swimmers'}`}
+        {committing.isLoading ? 'Importing…' : `Import ${counted(coming.length, 'swimmer')}`}
       </Button>
     </View>
   );
@@ -242,10 +240,10 @@ function NewSquad({ onName }: { readonly onName: (name: string) => void }) {
 function Done({ done, onOther }: { readonly done: RosterDone; readonly onOther: () => void }) {
   const router = useRouter();
   const { swimmers, squads } = done;
-  const made = squads === 0 ? '' : ` ${squads === 1 ? 'One squad was' : `${squads} squads were`} created.`;
+  const made = squads === 0 ? '' : ` ${counted(squads, 'squad was', 'squads were')} created.`;
   return (
     <>
-      <Card title={`${countWord(swimmers)} ${swimmers === 1 ? 'swimmer' : 'swimmers'} added`} strong>
+      <Card title={`${counted(swimmers, 'swimmer')} added`} strong>
         <Text>{`${made} What next?`.trim()}</Text>
         <View style={styles.row}>
           <Button mode="contained" onPress={() => router.navigate('/sessions/new' as Href)}>

@@ -2,6 +2,7 @@
 import type { SessionDone } from '@upwell/contract/sessions';
 import { BLOCK_NAME, comparePlans, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
 import { formatTime } from '@upwell/core/units';
+import { numberWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
@@ -9,7 +10,6 @@ import { Input } from '@/ui/Input';
 import { Stepper } from '@/ui/Stepper';
 import { useTheme } from '@/ui/useTheme';
 import { GroupEditor } from './GroupEditor';
-import { countWord } from '@/ui/locale';
 
 interface DonePaneProps {
   readonly plan: SessionPlan;
@@ -84,8 +84,8 @@ function Compared({ plan, done }: { readonly plan: SessionPlan; readonly done: S
           <Text variant="titleSmall">{d.group}</Text>
           <Text>
             {Math.abs(d.doneM - d.plannedM) < 0.5
-              ? `${countWord(Math.round(d.doneM))} m, as planned`
-              : `${countWord(Math.round(d.doneM))} m of ${countWord(Math.round(d.plannedM))} m planned (${signed(d.doneM - d.plannedM)} m), ${formatTime(d.doneS)} instead of ${formatTime(d.plannedS)}`}
+              ? `${numberWord(Math.round(d.doneM))} m, as planned`
+              : `${numberWord(Math.round(d.doneM))} m of ${numberWord(Math.round(d.plannedM))} m planned (${signed(d.doneM - d.plannedM)} m), ${formatTime(d.doneS)} instead of ${formatTime(d.plannedS)}`}
           </Text>
           {d.blocks.map((b) => (
             <Text key={b.block} variant="bodySmall">{`${BLOCK_NAME[b.block]} ${signed(b.doneM - b.plannedM)} m`}</Text>
@@ -96,7 +96,7 @@ function Compared({ plan, done }: { readonly plan: SessionPlan; readonly done: S
   );
 }
 
-const signed = (metres: number): string => `${metres < 0 ? '−' : '+'}${countWord(Math.abs(Math.round(metres)))}`;
+const signed = (metres: number): string => `${metres < 0 ? '−' : '+'}${numberWord(Math.abs(Math.round(metres)))}`;
 
 const styles = StyleSheet.create({
   start: { alignSelf: 'flex-start', marginTop: 10 },

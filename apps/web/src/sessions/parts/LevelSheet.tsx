@@ -11,12 +11,12 @@ import {
   type Slot,
 } from '@upwell/core/sessions';
 import type { Pool } from '@upwell/core/units';
+import { numberWord } from '@upwell/core/words';
 import { useMemo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
-import { countWord } from '@/ui/locale';
 import { AXIS, HEIGHT } from './Ticks';
 import { BlockBox } from './BlockBox';
 
@@ -84,7 +84,7 @@ interface ColumnProps {
 
 function Column({ group, pool, place, clock, slots, scale, wide, on, onPress }: ColumnProps) {
   const theme = useTheme();
-  const total = totalWord(groupTotals(group, pool), pool, (value) => countWord(value));
+  const total = totalWord(groupTotals(group, pool), pool, (value) => numberWord(value));
   return (
     <View style={styles.column}>
       <Pressable

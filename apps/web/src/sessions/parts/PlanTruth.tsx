@@ -6,8 +6,8 @@ import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { clockAfter } from '@upwell/core/units';
+import { numberWord, percent } from '@upwell/core/words';
 import { useTheme } from '@/ui/useTheme';
-import { countWord } from '@/ui/locale';
 
 const NOBODY: readonly GroupPeople[] = [];
 const NONE: readonly string[] = [];
@@ -62,8 +62,8 @@ export function PlanTruth({
               {[
                 `${group.swimmers} swimmers`,
                 `${minutes(swimS)} swimming, ${minutes(restS)} rest, ${minutes(talkS)} talk, ${minutes(landS)} land`,
-                `load ${countWord(Math.round(load))}`,
-                counted > 0 ? `${Math.round((breaths.left / counted) * 100)} % breaths left` : '',
+                `load ${numberWord(Math.round(load))}`,
+                counted > 0 ? `${percent(breaths.left / counted)} breaths left` : '',
                 looks > 0 ? `${looks} looks` : '',
               ]
                 .filter(Boolean)

@@ -1,10 +1,9 @@
 import type { SessionRow } from '@upwell/contract/sessions';
 import { CAUSES } from '@upwell/core/review';
+import { dayWord, numberWord } from '@upwell/core/words';
 import { Link, type Href } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { dayWord } from '@/ui/dates';
-import { countWord } from '@/ui/locale';
 import { useTheme } from '@/ui/useTheme';
 
 /** One session in a list: when, theme, and the metres per level as bars. */
@@ -32,7 +31,7 @@ export function SessionLine({ row, href }: { readonly row: SessionRow; readonly 
                 <Text
                   variant="labelSmall"
                   style={styles.metres}
-                >{`${group.name} ${countWord(Math.round(group.metres))}`}</Text>
+                >{`${group.name} ${numberWord(Math.round(group.metres))}`}</Text>
                 <View
                   style={[styles.bar, { width: 6 + 44 * (group.metres / most), backgroundColor: theme.colors.primary }]}
                   aria-hidden

@@ -1,5 +1,6 @@
 // The numbers of a set: rest or send-off, stroke rate, looks.
 import { prescriptionOf, suggestFor, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
+import { numberWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Choice } from '@/ui/Choice';
@@ -18,10 +19,10 @@ export function Numbers({
   const rate = set.strokeRateSpm ?? Math.round(numbers.strokeRateSpm);
   const { sighting } = set;
   const words = [
-    `${numbers.rateIsDerived ? 'About ' : ''}${Math.round(numbers.strokeRateSpm)} strokes a minute, a beep each ${numbers.beeperS.toFixed(2)} s`,
+    `${numbers.rateIsDerived ? 'About ' : ''}${Math.round(numbers.strokeRateSpm)} strokes a minute, a beep each ${numberWord(numbers.beeperS, 2)} s`,
     numbers.breathsPerMinute === null
       ? ''
-      : `${numbers.breathsPerMinute.toFixed(0)} breaths a minute, ${numbers.secondsBetween!.toFixed(1)} s between`,
+      : `${numberWord(numbers.breathsPerMinute)} breaths a minute, ${numberWord(numbers.secondsBetween!, 1)} s between`,
     numbers.looksPerRep > 0 ? `${numbers.looksPerRep} looks per rep` : '',
   ];
   return (

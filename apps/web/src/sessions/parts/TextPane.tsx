@@ -1,5 +1,6 @@
 /** The session as a coach would write it on a whiteboard, with what is wrong told at its line. */
 import type { ReadSession, TextProblem } from '@upwell/core/notation';
+import { counted } from '@upwell/core/words';
 import { useRef } from 'react';
 import { StyleSheet, TextInput, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -83,8 +84,8 @@ const LINE = textSize(22);
 function verdict(problems: readonly TextProblem[], totals: number): string {
   const errors = problems.filter((p) => p.severity === 'error').length;
   const warnings = problems.length - errors;
-  if (errors > 0) return `${errors} ${errors === 1 ? 'thing' : 'things'} to fix. The plan stays as it was until then.`;
-  if (warnings > 0) return `${warnings} ${warnings === 1 ? 'total does' : 'totals do'} not add up.`;
+  if (errors > 0) return `${counted(errors, 'thing')} to fix. The plan stays as it was until then.`;
+  if (warnings > 0) return `${counted(warnings, 'total does', 'totals do')} not add up.`;
   return totals > 0 ? 'Everything was read, and the stated totals add up.' : 'Everything was read.';
 }
 

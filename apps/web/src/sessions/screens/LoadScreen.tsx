@@ -1,6 +1,7 @@
 /** How much everybody has swum: the week beside the four before it, as a prompt for a talk. */
 import type { LoadRow } from '@upwell/contract/sessions';
 import { LOAD_LIMITS } from '@upwell/core/sessions';
+import { numberWord } from '@upwell/core/words';
 import { lazy, Suspense, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -14,7 +15,6 @@ import { Tabs } from '@/ui/Tabs';
 import { useTheme } from '@/ui/useTheme';
 import { WayOn } from '@/ui/WayOn';
 import { useLoadQuery } from '../api';
-import { countWord } from '@/ui/locale';
 
 const LoadChart = lazy(() => import('@/charts').then((charts) => ({ default: charts.LoadChart })));
 
@@ -86,7 +86,7 @@ function LoadCard({ row, chart }: { readonly row: LoadRow; readonly chart: boole
   const theme = useTheme();
   const [open, setOpen] = useState(chart || row.prompts.length > 0);
   const { week, fourWeekMean, ratio, monotony, weeks } = row.summary;
-  const rounded = (value: number) => countWord(Math.round(value));
+  const rounded = (value: number) => numberWord(Math.round(value));
   return (
     <Card
       title={row.name}
@@ -104,8 +104,8 @@ function LoadCard({ row, chart }: { readonly row: LoadRow; readonly chart: boole
       <Text variant="bodySmall">
         {[
           fourWeekMean === null ? 'fewer than four weeks on record' : `four-week average ${rounded(fourWeekMean)}`,
-          ratio === null ? '' : `ratio ${ratio.toFixed(2)}`,
-          monotony === null ? '' : `monotony ${monotony.toFixed(1)}`,
+          ratio === null ? '' : `ratio ${numberWord(ratio, 2)}`,
+          monotony === null ? '' : `monotony ${numberWord(monotony, 1)}`,
           row.feltWeek === null ? '' : `felt ${rounded(row.feltWeek)} (rating × minutes)`,
         ]
           .filter(Boolean)

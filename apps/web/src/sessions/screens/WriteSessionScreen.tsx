@@ -2,6 +2,7 @@
 import { skipToken } from '@reduxjs/toolkit/query/react';
 import type { ReadSession } from '@upwell/core/notation';
 import { checkPlan, LONGEST_TEXT, peopleOf } from '@upwell/core/sessions';
+import { numberWord } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -162,7 +163,7 @@ export function WriteSessionScreen() {
 async function readFile(file: File): Promise<{ readonly text: string | null; readonly trouble: string | null }> {
   const refuse = (trouble: string) => ({ text: null, trouble });
   if (file.size > LONGEST_TEXT * 3)
-    return refuse(`${file.name} is too large for a session (${(file.size / 1e6).toFixed(1)} MB). Nothing was read.`);
+    return refuse(`${file.name} is too large for a session (${numberWord(file.size / 1e6, 1)} MB). Nothing was read.`);
   const content = await file.text();
   const format = /\.(json|csv)$/.exec(file.name)?.[1];
   if (!format) return { text: content, trouble: null };

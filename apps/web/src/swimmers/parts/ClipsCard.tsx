@@ -4,8 +4,8 @@ import { Link, useRouter, type Href } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
-import { dayWord } from '@/ui/dates';
 import { useTheme } from '@/ui/useTheme';
+import { dayWord } from '@upwell/core/words';
 
 interface ClipsCardProps {
   readonly swimmerId: string;

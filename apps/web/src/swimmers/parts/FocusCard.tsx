@@ -3,11 +3,12 @@ import type { FocusView, ReviewView } from '@upwell/contract/review';
 import { bestView } from '@upwell/core/figure';
 import { doseWord, drillCard, KIT } from '@upwell/core/library';
 import { CAUSES, SIGNS, type SignId } from '@upwell/core/review';
+import { dayWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { FigureView } from '@/figure';
 import { Card } from '@/ui/Card';
-import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
+import { dayOf, distanceInDays } from '@/ui/dates';
 import { useTheme } from '@/ui/useTheme';
 
 export function FocusCard({

@@ -1,12 +1,13 @@
 // The race a swimmer trains for, and how far away it is.
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { formatTime } from '@upwell/core/units';
+import { dayWord } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
 import type { ComponentType } from 'react';
 import { StyleSheet } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
-import { dayOf, dayWord, distanceInDays } from '@/ui/dates';
+import { dayOf, distanceInDays } from '@/ui/dates';
 
 /** Says how far a swimmer is from their race time; the race plan lends it to this page. */
 export type GapLine = ComponentType<{ readonly swimmerId: string }>;

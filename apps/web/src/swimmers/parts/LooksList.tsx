@@ -1,11 +1,11 @@
 import type { Look } from '@upwell/contract/looks';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { dayOf, dayWord } from '@/ui/dates';
+import { dayOf } from '@/ui/dates';
 import { Failure, Loading } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useLooksInfiniteQuery } from '../api';
-import { LOCALE } from '@/ui/locale';
+import { dayWord, clockWord } from '@upwell/core/words';
 
 /** Looks of one day, the newest first. */
 interface Day {
@@ -22,8 +22,6 @@ function byDay(looks: readonly Look[]): Day[] {
   }
   return days;
 }
-
-const timeOf = (at: string) => new Date(at).toLocaleTimeString(LOCALE, { hour: '2-digit', minute: '2-digit' });
 
 /** Who looked at what: of one child, or of all children of the club. */
 export function LooksList({ swimmerId }: { readonly swimmerId?: string }) {
@@ -42,7 +40,7 @@ export function LooksList({ swimmerId }: { readonly swimmerId?: string }) {
           </Text>
           {ofDay.map((look) => (
             <View key={look.id} role="listitem" style={[styles.row, { borderTopColor: theme.own.line }]}>
-              <Text style={styles.time}>{timeOf(look.at)}</Text>
+              <Text style={styles.time}>{clockWord(look.at)}</Text>
               <View style={styles.flex}>
                 <Text>{swimmerId ? look.what : `${look.swimmer} · ${look.what}`}</Text>
                 <Text variant="bodySmall">{look.by}</Text>

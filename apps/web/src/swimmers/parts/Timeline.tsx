@@ -2,11 +2,11 @@
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import { drillCard } from '@upwell/core/library';
 import { CAUSES, SIGNS, type Outcome, type SignId } from '@upwell/core/review';
+import { dayWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
-import { dayWord } from '@/ui/dates';
 import { Disclosure } from '@/ui/Disclosure';
 import { useTheme } from '@/ui/useTheme';
 

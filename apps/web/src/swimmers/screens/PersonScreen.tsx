@@ -14,7 +14,7 @@ import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useErasePersonMutation, useErasingQuery, useSwimmerQuery } from '../api';
 import { LooksList } from '../parts/LooksList';
-import { countWord } from '@/ui/locale';
+import { counted, numberWord, plural } from '@upwell/core/words';
 
 const WORD: Readonly<Record<PersonPart, string>> = {
   account: 'Their own sign-in',
@@ -37,8 +37,6 @@ const WORD: Readonly<Record<PersonPart, string>> = {
   calendarLinks: 'Calendar addresses',
   looks: 'Looks in the log',
 };
-
-const count = (n: number, one: string, many: string) => `${countWord(n)} ${n === 1 ? one : many}`;
 
 export function PersonScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
@@ -108,7 +106,7 @@ function Kept({ kept }: { readonly kept: Erasing }) {
         {parts.map((part) => (
           <View key={part} role="listitem" style={[styles.row, { borderTopColor: theme.own.line }]}>
             <Text style={styles.flex}>{WORD[part]}</Text>
-            <Text style={styles.figures}>{countWord(kept.goes[part])}</Text>
+            <Text style={styles.figures}>{numberWord(kept.goes[part])}</Text>
           </View>
         ))}
       </View>
@@ -126,10 +124,10 @@ function Kept({ kept }: { readonly kept: Erasing }) {
 
 function leaves({ goes, stays }: Erasing, name: string): string {
   const rows = PERSON_PARTS.reduce((sum, part) => sum + goes[part], 0);
-  const taken = `The page of ${name} and ${count(rows, 'entry', 'entries')} that belong to it will be erased. This cannot be undone.`;
+  const taken = `The page of ${name} and ${counted(rows, 'entry', 'entries')} that belong to it will be erased. This cannot be undone.`;
   if (stays.deckEvents === 0) return taken;
-  const notes = count(stays.deckEvents, 'note of a run', 'notes of runs');
-  return `${taken} ${notes} on deck ${stays.deckEvents === 1 ? 'stays' : 'stay'}, so that heads and lanes still add up: there they become “Somebody”.`;
+  const notes = counted(stays.deckEvents, 'note of a run', 'notes of runs');
+  return `${taken} ${notes} on deck ${plural(stays.deckEvents, 'stays', 'stay')}, so that heads and lanes still add up: there they become “Somebody”.`;
 }
 
 const WHERE: Readonly<Record<Erasing['named'][number]['kind'], (title: string) => string>> = {
@@ -153,10 +151,10 @@ function Erased({ erased, onDone }: { readonly erased: Erasing; readonly onDone:
   return (
     <Screen title="Erased" maxWidth={640}>
       <Card title="Gone for good">
-        <Text>{`Their page and ${count(rows, 'entry', 'entries')} are gone from the club and from this device.`}</Text>
+        <Text>{`Their page and ${counted(rows, 'entry', 'entries')} are gone from the club and from this device.`}</Text>
         {erased.stays.deckEvents > 0 ? (
           <Text style={styles.gap}>
-            {`${count(erased.stays.deckEvents, 'note', 'notes')} of runs on deck now say “Somebody”.`}
+            {`${counted(erased.stays.deckEvents, 'note', 'notes')} of runs on deck now say “Somebody”.`}
           </Text>
         ) : null}
         {erased.named.length > 0 ? <Named named={erased.named} /> : null}

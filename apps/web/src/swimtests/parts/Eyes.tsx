@@ -1,5 +1,6 @@
 // The straight-line test: ten strokes with closed eyes.
 import { ENTRY_RANGE as RANGE } from '@upwell/core/swimtests';
+import { numberWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Stepper } from '@/ui/Stepper';
 import type { Of } from './captureProps';
@@ -21,7 +22,7 @@ export function Eyes({ input, onInput }: Of<'closed-eyes'>) {
         />
         <Stepper
           label="m a stroke"
-          value={input.strokeLengthM.toFixed(2)}
+          value={numberWord(input.strokeLengthM, 2)}
           onLess={
             input.strokeLengthM > RANGE.strokeLengthM[0]
               ? () => onInput({ ...input, strokeLengthM: Math.round(input.strokeLengthM * 20 - 1) / 20 })
@@ -40,7 +41,7 @@ export function Eyes({ input, onInput }: Of<'closed-eyes'>) {
         onAdd={(y) => onInput({ ...input, offM: [...input.offM, y] })}
       />
       <Taken
-        words={input.offM.map((y) => `${Math.abs(y).toFixed(2)} m ${y < 0 ? 'left' : y > 0 ? 'right' : 'off'}`)}
+        words={input.offM.map((y) => `${numberWord(Math.abs(y), 2)} m ${y < 0 ? 'left' : y > 0 ? 'right' : 'off'}`)}
         onDrop={(i) => onInput({ ...input, offM: without(input.offM, i) })}
       />
     </View>

@@ -1,6 +1,7 @@
 // Clean lengths: strokes and time of each.
 import { ENTRY_RANGE as RANGE } from '@upwell/core/swimtests';
 import { formatTime } from '@upwell/core/units';
+import { numberWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Stepper } from '@/ui/Stepper';
@@ -22,7 +23,7 @@ export function Lengths({ input, time, running, onInput, onRunning, poolM }: Kno
         />
         <Stepper
           label="m to the first stroke"
-          value={pushOffM.toFixed(1)}
+          value={numberWord(pushOffM, 1)}
           onLess={pushOffM > RANGE.pushOffM[0] ? () => setPushOffM(pushOffM - 0.5) : null}
           onMore={pushOffM < RANGE.pushOffM[1] ? () => setPushOffM(pushOffM + 0.5) : null}
         />
@@ -43,7 +44,7 @@ export function Lengths({ input, time, running, onInput, onRunning, poolM }: Kno
       />
       <Taken
         words={input.lengths.map(
-          (l) => `${formatTime(l.timeS, 2)}, first stroke ${l.pushOffS.toFixed(2)} s, ${l.strokes} strokes`,
+          (l) => `${formatTime(l.timeS, 2)}, first stroke ${numberWord(l.pushOffS, 2)} s, ${l.strokes} strokes`,
         )}
         onDrop={(i) => onInput({ ...input, lengths: without(input.lengths, i) })}
       />

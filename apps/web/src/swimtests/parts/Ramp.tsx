@@ -1,6 +1,7 @@
 // The rate ramp: reps at rising stroke rates.
 import { ENTRY_RANGE as RANGE, rampRepM, rampReps } from '@upwell/core/swimtests';
 import { formatTime, parseTime } from '@upwell/core/units';
+import { counted, numberWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { BeeperPanel } from '@/deck';
@@ -40,21 +41,21 @@ export function Ramp({ input, time, running, onInput, onRunning, poolM }: Known<
         stop="Wall"
       />
       <AddNumber
-        label={`Or the time of ${repM / poolM === 1 ? 'one length' : `${Math.round(repM / poolM)} lengths`}, with ${strokes} strokes`}
+        label={`Or the time of ${counted(Math.round(repM / poolM), 'length')}, with ${strokes} strokes`}
         read={parseTime}
         onAdd={add}
       />
       <Taken
         words={input.reps.map(
           (r, i) =>
-            `${formatTime(r.timeS, 1)}, ${r.strokes} strokes: rate ${rates[i]!.strokeRateSpm.toFixed(0)}, ${rates[i]!.speedMps.toFixed(2)} m/s`,
+            `${formatTime(r.timeS, 1)}, ${r.strokes} strokes: rate ${numberWord(rates[i]!.strokeRateSpm)}, ${numberWord(rates[i]!.speedMps, 2)} m/s`,
         )}
         onDrop={(i) => onInput({ ...input, reps: without(input.reps, i) })}
       />
       <View style={styles.row}>
         <Stepper
           label="m of push-off"
-          value={input.pushOffM.toFixed(1)}
+          value={numberWord(input.pushOffM, 1)}
           onLess={
             input.pushOffM > RANGE.pushOffM[0] ? () => onInput({ ...input, pushOffM: input.pushOffM - 0.5 }) : null
           }
@@ -64,7 +65,7 @@ export function Ramp({ input, time, running, onInput, onRunning, poolM }: Known<
         />
         <Stepper
           label="s of push-off"
-          value={input.pushOffS.toFixed(1)}
+          value={numberWord(input.pushOffS, 1)}
           onLess={
             input.pushOffS > RANGE.pushOffS[0]
               ? () => onInput({ ...input, pushOffS: Math.round(input.pushOffS * 10 - 1) / 10 })

@@ -1,5 +1,6 @@
 // Tests of a single skill: glide, tumble turn, a step of a ladder.
 import { LADDER_IDS, LADDERS, type LadderId } from '@upwell/core/library';
+import { numberWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Choice } from '@/ui/Choice';
@@ -17,7 +18,7 @@ export function Glide({ input, onInput }: Of<'glide'>) {
         onAdd={(m) => onInput({ ...input, metres: [...input.metres, m] })}
       />
       <Taken
-        words={input.metres.map((m) => `${m.toFixed(2)} m`)}
+        words={input.metres.map((m) => `${numberWord(m, 2)} m`)}
         onDrop={(i) => onInput({ ...input, metres: without(input.metres, i) })}
       />
     </View>
@@ -31,7 +32,7 @@ export function Tumble({ input, time, running, onInput, onRunning }: Of<'tumble'
       <Watch time={time} running={running} onRunning={onRunning} onTime={add} start="5 m in" stop="5 m out" />
       <AddNumber label="Or seconds" read={number} onAdd={add} />
       <Taken
-        words={input.timesS.map((s) => `${s.toFixed(2)} s`)}
+        words={input.timesS.map((s) => `${numberWord(s, 2)} s`)}
         onDrop={(i) => onInput({ ...input, timesS: without(input.timesS, i) })}
       />
     </View>

@@ -1,10 +1,10 @@
 // What a test says, and whether it is better than last time.
 import type { TestView } from '@upwell/contract/records';
 import { compareTests, SWIM_TEST, testValue, type SwimTestKind, type TestOutcome } from '@upwell/core/swimtests';
+import { dayWord, numberWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
-import { dayWord } from '@/ui/dates';
 import { useTheme } from '@/ui/useTheme';
 
 interface SaysProps {
@@ -34,7 +34,7 @@ export function Says({ kind, outcome, refused, last }: SaysProps) {
           <Text variant="labelMedium">
             {outcome.error === null
               ? 'one test only'
-              : `± ${(2 * outcome.error).toFixed(Math.max(1, SWIM_TEST[kind].decimals))}`}
+              : `± ${numberWord(2 * outcome.error, Math.max(1, SWIM_TEST[kind].decimals))}`}
           </Text>
           <Text style={styles.words}>{outcome.words}</Text>
           <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>

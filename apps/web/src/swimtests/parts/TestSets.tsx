@@ -1,6 +1,7 @@
 import type { TestView } from '@upwell/contract/records';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { stepPassed } from '@upwell/core/swimtests';
+import { plural } from '@upwell/core/words';
 import { StyleSheet } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
@@ -35,7 +36,7 @@ export function Sets({ test, swimmer }: { readonly test: TestView; readonly swim
       <Card title="Kept" strong>
         <Text>
           {faster.length > 0
-            ? `${faster.map((t) => `${t.distanceM} m`).join(' and ')} ${faster.length === 1 ? 'is' : 'are'} faster than the times that set ${swimmer.givenName}'s paces.`
+            ? `${faster.map((t) => `${t.distanceM} m`).join(' and ')} ${plural(faster.length, 'is', 'are')} faster than the times that set ${swimmer.givenName}'s paces.`
             : 'None of these is faster than the times that set the paces.'}
         </Text>
         {faster.length > 0 && !isSuccess ? (

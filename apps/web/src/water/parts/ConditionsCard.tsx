@@ -6,6 +6,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { Stepper } from '@/ui/Stepper';
 import { Toggle } from '@/ui/Toggle';
 import { clockOf, COMPASS, compassWord, waterWords, type Conditions } from '../conditions';
+import { numberWord } from '@upwell/core/words';
 
 interface ConditionsCardProps {
   readonly conditions: Conditions;
@@ -40,13 +41,13 @@ export function ConditionsCard({ conditions: c, onChange }: ConditionsCardProps)
             />
             <Stepper
               label="m waves"
-              value={c.waveHeightM.toFixed(1)}
+              value={numberWord(c.waveHeightM, 1)}
               onLess={step('waveHeightM', -0.1, 3)}
               onMore={step('waveHeightM', 0.1, 3)}
             />
             <Stepper
               label="m/s current"
-              value={c.currentMps.toFixed(2)}
+              value={numberWord(c.currentMps, 2)}
               onLess={step('currentMps', -0.05, 2)}
               onMore={step('currentMps', 0.05, 2)}
             />

@@ -1,4 +1,5 @@
 import type { Sun } from '@upwell/core/water';
+import { numberWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import { Text } from 'react-native-paper';
@@ -16,11 +17,14 @@ export function EdgeSigns({ conditions, sun }: { readonly conditions: Conditions
       {c.waveHeightM > 0 ? (
         <Sign
           turn={c.waveFromDeg + 180}
-          word={`waves ${c.waveHeightM.toFixed(1)} m from ${compassWord(c.waveFromDeg)}`}
+          word={`waves ${numberWord(c.waveHeightM, 1)} m from ${compassWord(c.waveFromDeg)}`}
         />
       ) : null}
       {c.currentMps > 0 ? (
-        <Sign turn={c.currentToDeg} word={`current ${c.currentMps.toFixed(2)} m/s to ${compassWord(c.currentToDeg)}`} />
+        <Sign
+          turn={c.currentToDeg}
+          word={`current ${numberWord(c.currentMps, 2)} m/s to ${compassWord(c.currentToDeg)}`}
+        />
       ) : null}
     </View>
   );

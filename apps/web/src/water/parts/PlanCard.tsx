@@ -1,13 +1,13 @@
 /** The swim-out that is decided on: each level by loops and minutes, and the way to its head count. */
 import { peopleOf, type GroupPerson } from '@upwell/core/sessions';
 import { groupOfPlan, swimOutLines, type DayGroup } from '@upwell/core/water';
+import { dayWord } from '@upwell/core/words';
 import type { SessionView } from '@upwell/contract/sessions';
 import { useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useSessionPeopleQuery } from '@/sessions';
 import { Card } from '@/ui/Card';
-import { dayWord } from '@/ui/dates';
 
 interface PlanCardProps {
   readonly session: SessionView;

@@ -1,5 +1,6 @@
 /** What was forecast, to be read over, and what only eyes at the water can tell. */
 import type { DayReadings } from '@upwell/core/water';
+import { numberWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
@@ -43,7 +44,7 @@ export function ReadingsCard({ readings: r, own, onRead }: ReadingsProps) {
             <Stepper
               key={of}
               label={own[of] === undefined ? `${label} (forecast)` : label}
-              value={value.toFixed(digits)}
+              value={numberWord(value, digits)}
               onLess={value > least ? () => to(-step) : null}
               onMore={() => to(step)}
             />

@@ -1,5 +1,6 @@
 /** When there is water enough at the entry, and when it runs least. */
 import { nearestSlack, waterWindow } from '@upwell/core/water';
+import { clockWord, numberWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
@@ -18,7 +19,6 @@ interface TideCardProps {
 
 const FIRST_M = 1.2;
 const STEP_M = 0.1;
-const clock = (ms: number) => new Date(ms).toTimeString().slice(0, 5);
 const day = (ms: number, at: Date) => (new Date(ms).toDateString() === at.toDateString() ? '' : ' next day');
 
 export function TideCard({ at, minutes, depthM, leastM, onChange }: TideCardProps) {
@@ -27,7 +27,7 @@ export function TideCard({ at, minutes, depthM, leastM, onChange }: TideCardProp
   const fits = span !== null && span.fromMs <= from && from + minutes * 60_000 <= span.toMs;
   return (
     <Card title="Tide">
-      <Text>{`Slack water ${clock(nearestSlack(from))}: hard swims near it.`}</Text>
+      <Text>{`Slack water ${clockWord(nearestSlack(from))}: hard swims near it.`}</Text>
       <View style={styles.row}>
         <Toggle
           label="Depth at the entry matters here"
@@ -37,7 +37,7 @@ export function TideCard({ at, minutes, depthM, leastM, onChange }: TideCardProp
         {depthM !== null ? (
           <Stepper
             label="m at mean tide"
-            value={depthM.toFixed(1)}
+            value={numberWord(depthM, 1)}
             onLess={depthM > 0 ? () => onChange(Math.max(0, Math.round((depthM - STEP_M) * 10) / 10)) : null}
             onMore={depthM < 10 ? () => onChange(Math.round((depthM + STEP_M) * 10) / 10) : null}
           />
@@ -46,8 +46,8 @@ export function TideCard({ at, minutes, depthM, leastM, onChange }: TideCardProp
       {depthM === null ? null : (
         <Text role="status">
           {span === null
-            ? `The tide does not bring ${leastM.toFixed(1)} m to this entry.`
-            : `${leastM.toFixed(1)} m or more from ${clock(span.fromMs)} to ${clock(span.toMs)}${day(span.toMs, at)}. ${fits ? 'The plan fits.' : 'The plan does not fit: move the start.'}`}
+            ? `The tide does not bring ${numberWord(leastM, 1)} m to this entry.`
+            : `${numberWord(leastM, 1)} m or more from ${clockWord(span.fromMs)} to ${clockWord(span.toMs)}${day(span.toMs, at)}. ${fits ? 'The plan fits.' : 'The plan does not fit: move the start.'}`}
         </Text>
       )}
     </Card>

@@ -1,5 +1,6 @@
 import { formatTime, RAD } from '@upwell/core/units';
 import { betterInterval, LEVEL_OUTSIDE, type MeasuredTrack, type TrackHabits } from '@upwell/core/water';
+import { numberWord, percentMore } from '@upwell/core/words';
 import type { CourseView } from '@upwell/contract/water';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -8,10 +9,8 @@ import { useWide } from '@/ui/useWide';
 import { CourseMap } from './CourseMap';
 
 /** How much farther than the course was swum. */
-export const furtherWord = ({ swumM, courseM }: { readonly swumM: number; readonly courseM: number }) => {
-  const percent = (swumM / courseM - 1) * 100;
-  return `${percent < 0 ? '−' : '+'}${Math.abs(percent).toFixed(1)} %`;
-};
+export const furtherWord = ({ swumM, courseM }: { readonly swumM: number; readonly courseM: number }) =>
+  percentMore(swumM / courseM - 1, 1);
 
 interface TrackSheetProps {
   readonly view: Pick<CourseView, 'id' | 'name' | 'course'>;
@@ -57,12 +56,12 @@ export function TrackSheet({ view, measured, habits }: TrackSheetProps) {
             <View style={styles.flex}>
               <Text variant="titleSmall">{`${l.leg.from.name} to ${l.leg.to.name}${l === worst ? ' · cost most' : ''}`}</Text>
               <Text variant="bodySmall" style={quiet}>
-                {`${offWord(l.meanOffM)} · zigzag ${l.zigzagM.toFixed(0)} m · farthest ${Math.abs(l.farthestOffM).toFixed(0)} m ${l.farthestOffM > 0 ? 'right' : 'left'}`}
+                {`${offWord(l.meanOffM)} · zigzag ${numberWord(l.zigzagM)} m · farthest ${numberWord(Math.abs(l.farthestOffM))} m ${l.farthestOffM > 0 ? 'right' : 'left'}`}
               </Text>
             </View>
             <View style={styles.right}>
               <Text style={styles.time}>{formatTime(l.timeS)}</Text>
-              <Text variant="bodySmall">{`${l.swumM >= l.leg.lengthM ? '+' : '−'}${Math.abs(l.swumM - l.leg.lengthM).toFixed(0)} m`}</Text>
+              <Text variant="bodySmall">{`${l.swumM >= l.leg.lengthM ? '+' : '−'}${numberWord(Math.abs(l.swumM - l.leg.lengthM))} m`}</Text>
             </View>
           </View>
         ))}
@@ -77,8 +76,8 @@ export function TrackSheet({ view, measured, habits }: TrackSheetProps) {
 }
 
 const offWord = (m: number) =>
-  Math.abs(m) < 2 ? 'on the line' : `bows ${Math.abs(m).toFixed(0)} m ${m > 0 ? 'right' : 'left'}`;
-const degrees = (rad: number) => (rad / RAD).toFixed(1);
+  Math.abs(m) < 2 ? 'on the line' : `bows ${numberWord(Math.abs(m))} m ${m > 0 ? 'right' : 'left'}`;
+const degrees = (rad: number) => numberWord(rad / RAD, 1);
 
 /** The drift between looks, and what looking at the best interval would have saved. */
 function driftWords({ drift, driftWhy, timeS }: MeasuredTrack, { every, rateSpm }: TrackHabits): string {

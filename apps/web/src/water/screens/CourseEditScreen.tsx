@@ -9,6 +9,7 @@ import {
   type Course,
   type Place,
 } from '@upwell/core/water';
+import { numberWord } from '@upwell/core/words';
 import type { CourseView } from '@upwell/contract/water';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -45,7 +46,6 @@ import {
   type CourseDraft,
 } from '../courseDraft';
 import { CourseMap } from '../parts/CourseMap';
-import { countWord } from '@/ui/locale';
 import { NUDGE_M, Nudge } from '../parts/Nudge';
 import { Size } from '../parts/Size';
 
@@ -158,7 +158,7 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
   return (
     <Screen
       title={draft.name || 'A new course'}
-      over={`${countWord(Math.round(metres))} m · ${course.marks.length} marks`}
+      over={`${numberWord(Math.round(metres))} m · ${course.marks.length} marks`}
       back={draft.version > 0 ? `/water/${id}` : '/water'}
       actions={
         <>

@@ -22,9 +22,9 @@ import { WaterView } from '../parts/WaterView';
 import { WhoSwims } from '../parts/WhoSwims';
 import { useCourseDay } from '../useCourseDay';
 import { useBundle, useSweep } from '../useSweep';
-import { countWord } from '@/ui/locale';
 import { costWords, timeWord, totalWord } from '../parts/courseWords';
 import { Fact } from '../parts/CourseFact';
+import { numberWord } from '@upwell/core/words';
 
 export function CourseScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
@@ -82,7 +82,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
   return (
     <Screen
       title={view.name}
-      over={[view.place, `${countWord(Math.round(metres))} m`, totalWord(plans)].filter(Boolean).join(' · ')}
+      over={[view.place, `${numberWord(Math.round(metres))} m`, totalWord(plans)].filter(Boolean).join(' · ')}
       back="/water"
       actions={
         <>
@@ -190,13 +190,13 @@ function Sheet({ view }: { readonly view: CourseView }) {
                   lines={[
                     plan.holdDeg === null
                       ? 'No current: the line itself.'
-                      : `${plan.crossing!.headingDeg.toFixed(0)}° up-current; ${plan.crossing!.groundMps.toFixed(2)} m/s over ground.`,
+                      : `${numberWord(plan.crossing!.headingDeg)}° up-current; ${numberWord(plan.crossing!.groundMps, 2)} m/s over ground.`,
                   ]}
                 />
                 <Fact
                   title="Rate"
                   word={String(outside!.swimmer.rateSpm)}
-                  lines={[`strokes a minute, ${outside!.swimmer.strokeLengthM.toFixed(2)} m each`]}
+                  lines={[`strokes a minute, ${numberWord(outside!.swimmer.strokeLengthM, 2)} m each`]}
                 />
               </View>
               {outside!.breathes !== 'both' && plan.side.side !== 'either' && outside!.breathes !== plan.side.side ? (

@@ -1,4 +1,5 @@
 import { CAUTION } from '@upwell/core/safety';
+import { numberWord } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -14,7 +15,6 @@ import { useTheme } from '@/ui/useTheme';
 import { compute } from '@/worker';
 import { useCoursesQuery } from '@/courses';
 import { courseKey, newCourseDraft } from '../courseDraft';
-import { countWord } from '@/ui/locale';
 
 /** The club's waters: each course with its metres; draw one, or bring one in. */
 export function CoursesScreen() {
@@ -84,7 +84,7 @@ export function CoursesScreen() {
                   {[c.place, `${c.marks} marks`, c.laps > 1 ? `${c.laps} laps` : ''].filter(Boolean).join(' · ')}
                 </Text>
               </View>
-              <Text style={styles.metres}>{`${countWord(Math.round(c.lengthM))} m`}</Text>
+              <Text style={styles.metres}>{`${numberWord(Math.round(c.lengthM))} m`}</Text>
             </Pressable>
           </View>
         ))}

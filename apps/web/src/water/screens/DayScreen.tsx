@@ -14,7 +14,10 @@ import {
   type DayGroup,
   type DayReadings,
   type Decision,
+  checkWords,
+  readingWord,
 } from '@upwell/core/water';
+import { clockWord, listWord } from '@upwell/core/words';
 import type { CourseView } from '@upwell/contract/water';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useLocalSearchParams } from 'expo-router';
@@ -107,10 +110,10 @@ function Day({ view }: { readonly view: CourseView }) {
         <Text style={[styles.word, { color: colour }]}>{`${MARK[day.decision]} ${WORD[day.decision]}`}</Text>
         {day.checks.map((c) => (
           <Text key={c.id} style={{ color: c.weight === 'stop' ? theme.colors.error : theme.colors.onSurface }}>
-            {`${MARK[c.weight]} ${c.text}`}
+            {`${MARK[c.weight]} ${checkWords(c)}`}
           </Text>
         ))}
-        {day.missing.length > 0 ? <Text>{`? Not known yet: ${day.missing.join(', ')}.`}</Text> : null}
+        {day.missing.length > 0 ? <Text>{`? Not known yet: ${listWord(day.missing.map(readingWord))}.`}</Text> : null}
         {day.decision === 'go' ? <Text>Every check is answered and clear.</Text> : null}
       </View>
       {day.decision === 'stop' && !day.mayOverrule ? <Notice tone="error">{NEVER_OVERRULED}</Notice> : null}
@@ -217,8 +220,6 @@ const reasonsWord = ({ checks, missing }: DayDecision) =>
   [checks.length > 0 ? `${checks.length} to weigh` : '', missing.length > 0 ? `${missing.length} to find out` : '']
     .filter(Boolean)
     .join(' · ');
-
-const clockWord = (ms: number) => new Date(ms).toTimeString().slice(0, 5);
 
 /** Kit to bring, and the steps of somebody's first time. */
 function Lists({

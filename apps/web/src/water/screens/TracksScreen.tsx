@@ -1,6 +1,7 @@
 // Tracks that were swum on a course, and what they say.
 import { formatTime } from '@upwell/core/units';
 import type { CleanTrack, TrackHabits } from '@upwell/core/water';
+import { dayWord } from '@upwell/core/words';
 import type { CourseView, KeptPoint, TrackRow } from '@upwell/contract/water';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -10,7 +11,6 @@ import { v7 } from 'uuid';
 import { useMeQuery } from '@/account';
 import { sentence } from '@/api/problem';
 import { Card } from '@/ui/Card';
-import { dayWord } from '@/ui/dates';
 import { Disclosure } from '@/ui/Disclosure';
 import { HoldButton } from '@/ui/HoldButton';
 import { chooseFile } from '@/ui/saveFile';

@@ -1,6 +1,7 @@
 // The load of the last weeks, and when to ask about it.
 import type { PastLoad } from './loadLimit';
 import { WEEKLY_RISE } from './loadLimit';
+import { percent } from '../../words';
 
 export interface LoadSummary {
   /** Sum of the last seven days. */
@@ -51,7 +52,7 @@ export function loadPrompts(summary: LoadSummary): string[] {
   const { ratio, monotony } = summary;
   const prompts: string[] = [];
   if (ratio !== null && ratio > 1 + WEEKLY_RISE)
-    prompts.push(`${Math.round((ratio - 1) * 100)} % more than the average of the last four weeks. How do they feel?`);
+    prompts.push(`${percent(ratio - 1)} more than the average of the last four weeks. How do they feel?`);
   if (ratio !== null && ratio < 0.5) prompts.push('Less than half of usual. Away, ill, or planned?');
   if (monotony !== null && monotony > MONOTONOUS) prompts.push('Every day is much the same. Where is the easy day?');
   return prompts;

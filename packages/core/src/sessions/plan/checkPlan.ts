@@ -11,6 +11,7 @@ import { repSeconds } from './setMeasure';
 import { sizeProblem } from './size';
 import { lengthsToMetres } from '../../units';
 import { blockMetres, groupTotals, setsOf } from './totals';
+import { percent } from '../../words';
 
 /** Groups should end within this time of each other, seconds. */
 export const FINISH_TOGETHER_S = 60;
@@ -219,8 +220,6 @@ function lengthProblem(set: AnySet, { level }: GroupPlan, { place, pool }: Stand
     ? 'swimmers who cannot yet swim 50 m stay near the wall of a long pool: timed tries in the shallow end.'
     : null;
 }
-
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 function inWords(seconds: number): string {
   return seconds < 90 ? `${Math.round(seconds)} s` : `${Math.round(seconds / 60)} min`;

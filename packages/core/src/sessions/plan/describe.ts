@@ -2,6 +2,7 @@
 import { drillCard } from '../../library';
 import { formatTime, poolDistance, type Pool } from '../../units';
 import type { AnySet, Breathing, SessionPlace, SessionPlan, Sighting, SwimStroke, Timing } from './model';
+import { counted, percent } from '../../words';
 
 export const STROKE_WORD: Readonly<Record<SwimStroke, string>> = {
   'front-crawl': 'crawl',
@@ -17,11 +18,11 @@ export const STROKE_WORD: Readonly<Record<SwimStroke, string>> = {
  * @example effortWord(0.8) // 'steady 80 %'
  */
 export function effortWord(effort: number): string {
-  const percent = `${Math.round(effort * 100)} %`;
+  const share = percent(effort);
   if (effort <= 0.62) return 'easy';
-  if (effort <= 0.75) return `relaxed ${percent}`;
-  if (effort <= 0.85) return `steady ${percent}`;
-  if (effort <= 0.94) return `strong ${percent}`;
+  if (effort <= 0.75) return `relaxed ${share}`;
+  if (effort <= 0.85) return `steady ${share}`;
+  if (effort <= 0.94) return `strong ${share}`;
   return 'all-out';
 }
 
@@ -61,7 +62,7 @@ export function breathingWord(breathing: Breathing): string {
       return `breathe every ${breathing.strokes}, change side each length, ${breathing.side} first`;
     case 'limited':
       return breathing.first === breathing.last
-        ? `${breathing.first} ${breathing.first === 1 ? 'breath' : 'breaths'} a ${breathing.per ?? 'length'}`
+        ? `${counted(breathing.first, 'breath')} a ${breathing.per ?? 'length'}`
         : `${breathing.first} breaths a ${breathing.per ?? 'length'}, stepping to ${breathing.last}`;
   }
 }

@@ -13,6 +13,7 @@ import { breathPlaces, breathsInRep, type Counted } from './breathPlaces';
 
 import type { AnySet, GroupPlan, Item, SessionPlace } from './model';
 import { isSet, repMetres, repSeconds, restSeconds, slowestMps, type Swims } from './setMeasure';
+import { plural } from '../../words';
 
 /** Metres from a wall without a stroke: push-off and glide. */
 const PUSH_OFF_M = 5;
@@ -126,9 +127,7 @@ function withOffer(problem: string, set: AnySet, group: GroupPlan, pool: Pool): 
 export function countsInWords(counted: Counted, reps: number): string {
   const all = Array.from({ length: Math.min(reps, 12) }, (_, rep) => breathsInRep(counted, rep, reps));
   const shown = counted.first === counted.last ? [counted.first] : all;
-  return `${shown.join(', ')}${shown.length < reps && shown.length > 1 ? ' …' : ''} ${
-    shown.length === 1 && shown[0] === 1 ? 'breath' : 'breaths'
-  } a ${counted.per === 'rep' ? 'rep' : 'length'}`;
+  return `${shown.join(', ')}${shown.length < reps && shown.length > 1 ? ' …' : ''} ${plural(shown.length === 1 ? shown[0]! : shown.length, 'breath')} a ${counted.per === 'rep' ? 'rep' : 'length'}`;
 }
 
 /** Most breaths that are counted in a length or rep. */

@@ -1,5 +1,6 @@
 import { BLOCK_NAME, DEEPEST_ROUNDS, type Block, type Item } from './model';
 import { isSet } from './setMeasure';
+import { numberWord } from '../../words';
 
 /** Most sets of one group in a row, rounds multiplied out: as many as a lane can run through on deck. */
 export const MOST_PASSAGES = 500;
@@ -52,8 +53,8 @@ export function sizeProblem(blocks: readonly Pick<Block, 'kind' | 'items'>[]): s
     reps += size.reps;
   }
   if (passages > MOST_PASSAGES)
-    return `With all rounds this is ${passages.toLocaleString('en')} sets in a row; a group has at most ${MOST_PASSAGES}.`;
+    return `With all rounds this is ${numberWord(passages)} sets in a row; a group has at most ${numberWord(MOST_PASSAGES)}.`;
   if (reps > MOST_REPS)
-    return `With all rounds this is ${reps.toLocaleString('en')} repetitions; a group has at most ${MOST_REPS.toLocaleString('en')}.`;
+    return `With all rounds this is ${numberWord(reps)} repetitions; a group has at most ${numberWord(MOST_REPS)}.`;
   return null;
 }

@@ -3,6 +3,7 @@ import { polygonContains } from 'd3-polygon';
 import { bearingTo, cross, toStretch, turnBetween, type Place, type PlanePoint } from './plane';
 import { COURSE_LIMIT, type Course, type TurnSide } from './model';
 import { type Leg, differentLegs, legsOf, planeOf } from './legs';
+import { numberWord } from '../../words';
 
 export interface CourseProblem {
   /** A stop cannot be swum or must not; a word is for the coach to weigh. */
@@ -40,7 +41,7 @@ export function checkCourse(course: Course): CourseProblem[] {
   const plane = planeOf(course);
   for (const leg of differentLegs(legs)) {
     const name = `${leg.leg.from.name} to ${leg.leg.to.name}`;
-    if (leg.leg.lengthM < 5) stop(`${name} is ${leg.leg.lengthM.toFixed(1)} m: two places in the same spot.`);
+    if (leg.leg.lengthM < 5) stop(`${name} is ${numberWord(leg.leg.lengthM, 1)} m: two places in the same spot.`);
     if (leg.leg.lengthM > COURSE_LIMIT.legM)
       stop(`${name} is ${Math.round(leg.leg.lengthM / 1000)} km: too far to plan.`);
   }

@@ -1,28 +1,14 @@
 // Go or not: every check of the water, the air, the group and the watchers.
-import type { Check, DayDecision, DayGroup, DayReadings, Decision } from './model';
+import type { Check, CheckFacts, CheckId, DayDecision, NumbersProblem } from './checks';
+import type { DayGroup, DayReadings, Decision } from './model';
 import { AIR_C, feltC, longestInWater, WATER_RULES, type WaterPerson, type WaterRules } from '../../safety';
+import { numberWord } from '../../words';
 
-interface Asked {
-  readonly of: keyof DayReadings;
-  readonly text: string;
-  /** Nothing is signed as go before it is answered. */
-  readonly first?: true;
-}
-
-const ASKED: readonly Asked[] = [
-  { of: 'lightning', text: 'lightning or thunder', first: true },
-  { of: 'sewage', text: 'sewage warnings', first: true },
-  { of: 'fouled', text: 'bloom or floating matter', first: true },
-  { of: 'visibility', text: 'visibility', first: true },
-  { of: 'walked', text: 'whether entry and exits were walked', first: true },
-  { of: 'waterC', text: 'the temperature of the water' },
-  { of: 'airC', text: 'the temperature of the air' },
-  { of: 'windMps', text: 'the wind' },
-  { of: 'currentMps', text: 'the current' },
-  { of: 'waveHeightM', text: 'the waves' },
-  { of: 'rainMm72h', text: 'rain in the last 72 hours' },
-  { of: 'traffic', text: 'boats' },
-  { of: 'lightLeftMin', text: 'daylight' },
+/** Nothing is signed as go before these are answered. */
+const ASKED_FIRST = ['lightning', 'sewage', 'fouled', 'visibility', 'walked'] as const;
+const ASKED = [
+  ...(['waterC', 'airC', 'windMps', 'currentMps'] as const),
+  ...(['waveHeightM', 'rainMm72h', 'traffic', 'lightLeftMin'] as const),
 ];
 
 /** Dusk nearer than this to the end of the plan stops it, minutes. */
@@ -52,16 +38,15 @@ export const ONLY_HEAD_OVERRULES =
   'Only the head coach overrules a stop, naming the local rule or the licensed person who allows it.';
 
 /** Why the numbers of a group cannot be right, or null. */
-export function numbersProblem(g: DayGroup): string | null {
-  if (g.swimmers < 1) return 'Nobody is going in: at least one swimmer is needed.';
+export function numbersProblem(g: DayGroup): NumbersProblem | null {
+  const { swimmers } = g;
+  if (swimmers < 1) return { wrong: 'nobody' };
   const young = g.children + g.minors;
-  if (young > g.swimmers) return `${young} under 18 of ${g.swimmers} swimmers: the numbers do not add up.`;
-  if (g.firstTimers > g.swimmers)
-    return `${g.firstTimers} first-timers of ${g.swimmers} swimmers: the numbers do not add up.`;
-  if (g.settle > g.swimmers) return `${g.settle} at Settle of ${g.swimmers} swimmers: the numbers do not add up.`;
-  if (g.swimmerIds.length > g.swimmers)
-    return `${g.swimmerIds.length} are named of ${g.swimmers} swimmers: the numbers do not add up.`;
-  return null;
+  if (young > swimmers) return { wrong: 'young', count: young, swimmers };
+  if (g.firstTimers > swimmers) return { wrong: 'first', count: g.firstTimers, swimmers };
+  if (g.settle > swimmers) return { wrong: 'settle', count: g.settle, swimmers };
+  const named = g.swimmerIds.length;
+  return named > swimmers ? { wrong: 'named', count: named, swimmers } : null;
 }
 
 /**
@@ -81,8 +66,7 @@ export function decideDay(
   rules: WaterRules = WATER_RULES,
 ): DayDecision {
   const checks: Check[] = [];
-  const say = (weight: Decision, id: string, text: string, absolute = false) =>
-    checks.push({ id, weight, text, absolute });
+  const say: Say = (weight, id, of, absolute = false) => checks.push({ id, weight, of, absolute } as Check);
 
   // Those of 16 and 17 count as first-timers until the guardian and the head coach say otherwise.
   const first = g.firstTimers > 0 || (g.minors > 0 && !g.minorsAgreed);
@@ -99,76 +83,41 @@ export function decideDay(
   if (r.waterC !== null) {
     const times = who.map((person) => longestInWater(r.waterC!, person, g.wetsuits));
     longestMin = Math.min(...times.map((t) => t.minutes));
-    const words = times.map((t) => t.word).find((w) => w !== null) ?? '';
+    const note = times.map((t) => t.note).find((n) => n !== null) ?? null;
+    const waterC = r.waterC;
     if (longestMin === 0)
-      say(
-        'stop',
-        'cold',
-        `At ${r.waterC} °C ${g.wetsuits ? 'in a wetsuit' : 'without a wetsuit'} this group does not swim. ${words}`.trim(),
-        r.waterC < WINTER_C && !g.winterRules,
-      );
+      say('stop', 'cold', { waterC, wetsuits: g.wetsuits, note }, waterC < WINTER_C && !g.winterRules);
     else if (g.minutes > longestMin)
-      say(
-        gentle ? 'stop' : 'change',
-        'minutes',
-        `${g.minutes} minutes are planned; at ${r.waterC} °C this group stays ${longestMin} at most. ${words}`.trim(),
-      );
-    else if (words) say('change', 'warm', words);
+      say(gentle ? 'stop' : 'change', 'minutes', { minutes: g.minutes, most: longestMin, waterC, note });
+    else if (note) say('change', 'warm', { note });
   }
   if (r.airC !== null) sayAir(r.airC, r.windMps ?? 0, g, say);
 
-  if (r.lightning)
-    say('stop', 'lightning', 'Lightning: nobody in the water until 30 minutes after the last thunder.', true);
-  if (r.sewage) say('stop', 'sewage', 'A sewage warning: another water or another day.', true);
-  if (r.fouled)
-    say('stop', 'fouled', 'Bloom or floating matter: stay out. Nobody can see whether a bloom is poisonous.', true);
+  if (r.lightning) say('stop', 'lightning', {}, true);
+  if (r.sewage) say('stop', 'sewage', {}, true);
+  if (r.fouled) say('stop', 'fouled', {}, true);
   if (r.currentMps !== null && r.currentMps > g.slowestMps / 2)
-    say(
-      'stop',
-      'current',
-      `The current of ${r.currentMps.toFixed(2)} m/s is over half of the slowest swimmer’s ${g.slowestMps.toFixed(2)} m/s.`,
-      true,
-    );
+    say('stop', 'current', { currentMps: r.currentMps, slowestMps: g.slowestMps }, true);
   const per = first ? rules.perWatcherFirst : rules.perWatcher;
   const needed = Math.ceil(g.swimmers / per);
-  if (g.watching === 0) say('stop', 'watch', 'No qualified lifeguard is watching.', true);
+  if (g.watching === 0) say('stop', 'watch', { watching: 0 }, true);
   else if (g.watching < needed)
-    say(
-      'stop',
-      'watch',
-      `${g.swimmers} swimmers need ${needed} who watch (1 to ${per}); there ${g.watching === 1 ? 'is one' : `are ${g.watching}`}.`,
-      true,
-    );
-  if (g.caller.trim() === '') say('stop', 'caller', 'Nobody is named to call for help.', true);
+    say('stop', 'watch', { swimmers: g.swimmers, watching: g.watching, needed, per }, true);
+  if (g.caller.trim() === '') say('stop', 'caller', {}, true);
   if (farthestM !== null && farthestM > rules.craftBeyondM && !g.craft)
-    say(
-      'stop',
-      'craft',
-      `The farthest mark is ${Math.round(farthestM)} m out: beyond ${rules.craftBeyondM} m a safety craft is needed.`,
-      true,
-    );
-  if (g.settle > 0) say('stop', 'settle', 'A Settle swimmer is in the group: not in deep or open water yet.', true);
+    say('stop', 'craft', { farthestM, beyondM: rules.craftBeyondM }, true);
+  if (g.settle > 0) say('stop', 'settle', {}, true);
   const unanswered = g.health.filter((h) => h.answer.trim().length < LEAST_ANSWER).length;
-  if (unanswered > 0)
-    say(
-      'stop',
-      'health',
-      `${unanswered === 1 ? 'A health note has' : `${unanswered} health notes have`} no answer yet: what the doctor said, medicine at the exit, who stays alongside.`,
-      true,
-    );
+  if (unanswered > 0) say('stop', 'health', { unanswered }, true);
 
-  if (r.rainMm72h !== null && r.rainMm72h > rules.rainMm)
-    say('stop', 'rain', `${r.rainMm72h} mm of rain in 72 hours wash dirt into the water: wait or move.`);
-  if (r.visibility === 'fog') say('stop', 'fog', 'Fog: the farthest head cannot be seen.', true);
-  if (r.lightLeftMin !== null && r.lightLeftMin < 0)
-    say('stop', 'dark', 'It gets dark before everyone is out.', !(g.lights && g.craft));
-  else if (r.lightLeftMin !== null && r.lightLeftMin < DUSK_MIN) say('stop', 'dusk', 'The plan ends too near to dusk.');
-  if (r.waveHeightM !== null && r.waveHeightM > WAVES_M)
-    say('stop', 'waves', `Waves of ${r.waveHeightM.toFixed(1)} m hide swimmers from those who watch.`);
-  if (r.traffic === 'through') say('stop', 'traffic', 'Boats pass through the course.', !g.craft);
-  if (r.walked === false) say('stop', 'walked', 'Entry, exit and other ways out were not walked: do that first.', true);
-  if (r.depthM !== null && r.depthM < rules.leastDepthM)
-    say('stop', 'depth', `${r.depthM.toFixed(1)} m at the entry: wait for more water.`);
+  if (r.rainMm72h !== null && r.rainMm72h > rules.rainMm) say('stop', 'rain', { rainMm: r.rainMm72h });
+  if (r.visibility === 'fog') say('stop', 'fog', {}, true);
+  if (r.lightLeftMin !== null && r.lightLeftMin < 0) say('stop', 'dark', {}, !(g.lights && g.craft));
+  else if (r.lightLeftMin !== null && r.lightLeftMin < DUSK_MIN) say('stop', 'dusk', {});
+  if (r.waveHeightM !== null && r.waveHeightM > WAVES_M) say('stop', 'waves', { waveHeightM: r.waveHeightM });
+  if (r.traffic === 'through') say('stop', 'traffic', {}, !g.craft);
+  if (r.walked === false) say('stop', 'walked', {}, true);
+  if (r.depthM !== null && r.depthM < rules.leastDepthM) say('stop', 'depth', { depthM: r.depthM });
 
   if (gentle) sayGentle(r, g, farthestM, say);
   if (
@@ -176,36 +125,25 @@ export function decideDay(
     r.windMps > OFFSHORE.toldMps &&
     apart(r.windFromDeg, r.offshoreDeg + 180) < OFFSHORE.withinDeg
   )
-    say(
-      r.windMps > OFFSHORE.stopMps ? 'stop' : 'change',
-      'offshore',
-      'The wind blows off the shore: getting out is easier than getting back. Swim along the shore, or not at all.',
-    );
+    say(r.windMps > OFFSHORE.stopMps ? 'stop' : 'change', 'offshore', {});
   if (r.windMps !== null && r.windMps > rules.windMps)
-    say('stop', 'wind', `Wind of ${r.windMps} m/s is over ${rules.windMps}.`);
+    say('stop', 'wind', { windMps: r.windMps, mostMps: rules.windMps });
   if (
     r.windMps !== null &&
     r.windMps > AGAINST.windMps &&
     (r.currentMps ?? 0) > AGAINST.currentMps &&
     apart(r.windFromDeg, r.currentToDeg) < AGAINST.withinDeg
   )
-    say('change', 'against', 'Wind against the stream: the water steepens. Wait for slack water or shorten.');
-  if (r.visibility === 'hazy') say('change', 'haze', 'Haze: stay nearer, look more often, brighter marks.');
-  if (r.traffic === 'lane')
-    say('change', 'lane', 'A boat lane is near: keep the course clear of it, tow floats for everybody.');
-  if (r.wildlife) say('change', 'wildlife', 'Seals or nesting birds: keep away, or swim elsewhere.');
-  if (!g.bright)
-    say(
-      r.traffic === 'lane' || r.traffic === 'through' ? 'stop' : 'change',
-      'bright',
-      'Bright caps and tow floats are missing.',
-    );
-  if (!g.stopSignal) say('change', 'signal', 'No stop signal is agreed.');
+    say('change', 'against', {});
+  if (r.visibility === 'hazy') say('change', 'haze', {});
+  if (r.traffic === 'lane') say('change', 'lane', {});
+  if (r.wildlife) say('change', 'wildlife', {});
+  if (!g.bright) say(r.traffic === 'lane' || r.traffic === 'through' ? 'stop' : 'change', 'bright', {});
+  if (!g.stopSignal) say('change', 'signal', {});
 
-  const asked = ASKED.filter(({ of }) => r[of] === null);
-  const missing = asked.filter((a) => !a.first).map(({ text }) => text);
-  const atFirst = asked.filter((a) => a.first).map(({ text }) => text);
-  if (atFirst.length > 0) say('stop', 'unknown', `Find out first: ${atFirst.join(', ')}.`, true);
+  const missing = ASKED.filter((reading) => r[reading] === null);
+  const readings = ASKED_FIRST.filter((reading) => r[reading] === null);
+  if (readings.length > 0) say('stop', 'unknown', { readings }, true);
   const rank = { stop: 0, change: 1, go: 2 } as const;
   checks.sort((a, b) => rank[a.weight] - rank[b.weight]);
   const stops = checks.filter((c) => c.weight === 'stop');
@@ -220,31 +158,24 @@ export function decideDay(
   };
 }
 
-type Say = (weight: Decision, id: string, text: string, absolute?: boolean) => void;
+type Say = <K extends CheckId>(weight: Decision, id: K, of: CheckFacts[K], absolute?: boolean) => void;
 
 function sayAir(airC: number, windMps: number, g: DayGroup, say: Say): void {
   const felt = feltC(airC, windMps);
-  const feels = felt < airC - FELT_COLDER_C ? `, felt as ${Math.round(felt)} °C in the wind` : '';
-  if (airC < AIR_C.stop) say('stop', 'air', `Air of ${airC} °C: too cold to come out into.`);
+  const colder = felt < airC - FELT_COLDER_C ? felt : null;
+  if (airC < AIR_C.stop) say('stop', 'air', { airC, feltC: colder, ask: 'stay-out' });
   else if ((airC < AIR_C.shelter || felt < AIR_C.feltShelter) && !g.warmExit)
-    say('stop', 'air', `Air of ${airC} °C${feels}: warm shelter and clothes are needed at the exit.`);
-  else if (airC > AIR_C.hot) say('change', 'air', `Air of ${airC} °C: shade, drink, and a shorter plan.`);
+    say('stop', 'air', { airC, feltC: colder, ask: 'shelter' });
+  else if (airC > AIR_C.hot) say('change', 'air', { airC, feltC: colder, ask: 'shade' });
 }
 
 /** Limits while first-timers or children are in the group. */
 function sayGentle(r: DayReadings, g: DayGroup, farthestM: number | null, say: Say): void {
-  const theirs = 'first-timers and those under 18';
-  if (r.waveHeightM !== null && r.waveHeightM > FIRST_TIME.wavesM)
-    say('stop', 'chop', `Waves of ${r.waveHeightM.toFixed(1)} m: over ${FIRST_TIME.wavesM} m nothing for ${theirs}.`);
-  if (r.windMps !== null && r.windMps > FIRST_TIME.windMps)
-    say('stop', 'breeze', `Wind of ${r.windMps} m/s: over ${FIRST_TIME.windMps} m/s nothing for ${theirs}.`);
+  const { wavesM, windMps, fromShoreM } = FIRST_TIME;
+  if (r.waveHeightM !== null && r.waveHeightM > wavesM)
+    say('stop', 'chop', { waveHeightM: r.waveHeightM, mostM: wavesM });
+  if (r.windMps !== null && r.windMps > windMps) say('stop', 'breeze', { windMps: r.windMps, mostMps: windMps });
   if (g.craft) return;
-  if (farthestM === null)
-    say('change', 'shore', 'No shore is drawn: nobody can say how far out this goes. Stay in standing depth.');
-  else if (farthestM > FIRST_TIME.fromShoreM)
-    say(
-      'stop',
-      'shore',
-      `The farthest mark is ${Math.round(farthestM)} m out: beyond ${FIRST_TIME.fromShoreM} m ${theirs} need a craft beside them.`,
-    );
+  if (farthestM === null) say('change', 'shore', { farthestM, beyondM: fromShoreM });
+  else if (farthestM > fromShoreM) say('stop', 'shore', { farthestM, beyondM: fromShoreM });
 }

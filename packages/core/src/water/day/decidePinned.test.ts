@@ -1,11 +1,14 @@
 import { AIR_C, WATER_RULES } from '../../safety';
 import {
+  checkWords,
   decideDay,
   DUSK_MIN,
   FIRST_TIME,
   kitList,
   NEW_GROUP,
   numbersProblem,
+  numbersWords,
+  readingWord,
   type DayGroup,
   type DayReadings,
 } from '..';
@@ -26,7 +29,7 @@ const said = (r: Partial<DayReadings>, g: Partial<DayGroup> = {}, farthestM: num
     ({ weight, id, absolute }) => `${weight} ${id}${absolute ? '!' : ''}`,
   );
 const textOf = (id: string, r: Partial<DayReadings>, g: Partial<DayGroup> = {}, farthestM: number | null = 40) =>
-  decideDay({ ...DAY, ...r }, { ...GROUP, ...g }, farthestM).checks.find((c) => c.id === id)!.text;
+  checkWords(decideDay({ ...DAY, ...r }, { ...GROUP, ...g }, farthestM).checks.find((c) => c.id === id)!);
 
 describe('limits of the day, written a second time', () => {
   it('are these', () => {
@@ -86,7 +89,7 @@ describe('limits of the day, written a second time', () => {
     expect(said({ airC: 5, windMps: 20 })).toContain('stop air');
     expect(said({ airC: 5, windMps: 0 })).toEqual([]);
     expect(textOf('air', { airC: 3, windMps: 5 })).toBe(
-      'Air of 3 °C, felt as -1 °C in the wind: warm shelter and clothes are needed at the exit.',
+      'Air of 3 °C, felt as −1 °C in the wind: warm shelter and clothes are needed at the exit.',
     );
     // The wind is not named where it makes no half degree.
     expect(textOf('air', { airC: 4, windMps: 1 })).toBe(
@@ -170,10 +173,10 @@ describe('with somebody new or young', () => {
 describe('what is not known', () => {
   it('asks first for what nothing goes without, and lists the rest', () => {
     const day = decideDay({ ...DAY, lightning: null, walked: null, rainMm72h: null, traffic: null }, GROUP, 40);
-    expect(day.checks.map((c) => c.text)).toEqual([
-      'Find out first: lightning or thunder, whether entry and exits were walked.',
+    expect(day.checks.map(checkWords)).toEqual([
+      'Find out first: lightning or thunder and whether entry and exits were walked.',
     ]);
-    expect(day.missing).toEqual(['rain in the last 72 hours', 'boats']);
+    expect(day.missing.map(readingWord)).toEqual(['rain in the last 72 hours', 'boats']);
   });
 
   it('makes of a go a change, and gives no longest time without the temperature', () => {
@@ -183,7 +186,10 @@ describe('what is not known', () => {
 });
 
 it('numbers of a group fit together', () => {
-  const of = (g: Partial<DayGroup>) => numbersProblem({ ...NEW_GROUP, swimmers: 3, ...g });
+  const of = (g: Partial<DayGroup>) => {
+    const problem = numbersProblem({ ...NEW_GROUP, swimmers: 3, ...g });
+    return problem && numbersWords(problem);
+  };
   expect(of({ children: 2, minors: 1 })).toBeNull();
   expect(of({ children: 2, minors: 2 })).toContain('4 under 18 of 3');
   expect(of({ firstTimers: 3 })).toBeNull();

@@ -73,26 +73,6 @@ export interface DayGroup {
 export const DECISIONS = ['go', 'change', 'stop'] as const;
 export type Decision = (typeof DECISIONS)[number];
 
-export interface Check {
-  readonly id: string;
-  readonly weight: Decision;
-  readonly text: string;
-  /** No written reason lifts this one. */
-  readonly absolute: boolean;
-}
-
-export interface DayDecision {
-  readonly decision: Decision;
-  /** The worst first; what is fine is not listed. */
-  readonly checks: readonly Check[];
-  /** Readings that are missing besides those that stop everything: asked for before anyone goes in. */
-  readonly missing: readonly string[];
-  /** Whether the head coach may overrule the stop, naming the local rule or the licensed person who allows it. */
-  readonly mayOverrule: boolean;
-  /** Longest time in the water for the group, minutes. */
-  readonly longestMin: number | null;
-}
-
 /** A group of which nothing is known yet but the usual. */
 export const NEW_GROUP: DayGroup = {
   ...{

@@ -3,6 +3,7 @@ import { GLARE } from './sides';
 import type { Landmark } from '../course/model';
 import { bearingTo, turnBetween, type Place } from '../course/plane';
 import type { Sun } from './sun';
+import { counted, numberWord } from '../../words';
 
 /** Eyes of a swimmer over the water at a look, metres. */
 export const EYE_HEIGHT_M = 0.2;
@@ -66,8 +67,8 @@ export function aimPoints(from: Place, to: Place, landmarks: readonly Landmark[]
           score,
           words: `${landmark.name}, ${beside(offDeg, leg.distanceM)}`,
           reasons: [
-            `${Math.abs(offDeg).toFixed(1)}° ${offDeg < 0 ? 'left' : 'right'} of the line`,
-            `looks ${widthDeg.toFixed(1)}° wide and ${heightDeg.toFixed(1)}° high`,
+            `${numberWord(Math.abs(offDeg), 1)}° ${offDeg < 0 ? 'left' : 'right'} of the line`,
+            `looks ${numberWord(widthDeg, 1)}° wide and ${numberWord(heightDeg, 1)}° high`,
             `${Math.round(distanceM)} m away`,
             ...(glare ? ['in the glare of the sun'] : []),
           ],
@@ -83,8 +84,8 @@ function beside(offDeg: number, legM: number): string {
   const widths = Math.abs(offDeg) / buoyDeg;
   const side = offDeg < 0 ? 'left' : 'right';
   if (widths < 0.5) return 'right behind the mark';
-  if (widths < 20) return `${Math.round(widths)} buoy-width${Math.round(widths) === 1 ? '' : 's'} ${side} of the mark`;
+  if (widths < 20) return `${counted(Math.round(widths), 'buoy-width')} ${side} of the mark`;
   // A fist at arm's length is about ten degrees, a finger two.
   const fingers = Math.max(1, Math.round(Math.abs(offDeg) / 2));
-  return `${fingers} finger${fingers === 1 ? '' : 's'} at arm’s length ${side} of the mark`;
+  return `${counted(fingers, 'finger')} at arm’s length ${side} of the mark`;
 }

@@ -5,6 +5,7 @@ import { FEET_GAIN } from '../../measures';
 import { draftingLimit } from './drafting';
 import { INTERVALS } from './sighting';
 import { sweepLeg, type Sweep } from './sweepLeg';
+import { percent } from '../../words';
 
 export interface CardLeg {
   readonly name: string;
@@ -108,7 +109,7 @@ export function raceCard(q: CardQuestion): RaceCard {
       'Look at once, and once more within ten strokes.',
     ],
     feet: [
-      `Half a metre behind the toes: the same effort, about ${Math.round(FEET_GAIN * 100)} % faster.`,
+      `Half a metre behind the toes: the same effort, about ${percent(FEET_GAIN)} faster.`,
       `Leave feet that swim more than ${Math.round(draftingLimit(FEET_GAIN))}° off your line. Look more often behind them.`,
     ],
     ifs: [

@@ -7,6 +7,7 @@ import { RefusedTrack, type CleanTrack } from './cleanTrack';
 import { driftBetweenLooks, type TrackHabits } from './driftBetweenLooks';
 import { passings } from './passings';
 import { away, mean, rms, type TrackStep } from './trackPoints';
+import { numberWord } from '../../words';
 
 export interface LegSwum {
   readonly leg: Leg;
@@ -62,7 +63,7 @@ export function measureTrack(track: CleanTrack, course: Course, habits: TrackHab
     Infinity,
   );
   if (nearest > ELSEWHERE_M) {
-    const far = nearest < 10_000 ? `${(nearest / 1000).toFixed(1)} km` : `${Math.round(nearest / 1000)} km`;
+    const far = nearest < 10_000 ? `${numberWord(nearest / 1000, 1)} km` : `${Math.round(nearest / 1000)} km`;
     throw new RefusedTrack(`This track stays ${far} from the course: it was swum somewhere else.`);
   }
   const smooth = smoothed(raw);

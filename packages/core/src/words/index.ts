@@ -1,0 +1,99 @@
+/**
+ * How numbers, shares, days and plurals are written, for every page, file and print: as in the English sentences around
+ * them, whatever the language of a phone. Another language is another {@link LOCALE} with its own sentences.
+ */
+export const LOCALE = 'en-GB';
+
+const PLURALS = new Intl.PluralRules(LOCALE);
+const LIST = new Intl.ListFormat(LOCALE, { type: 'conjunction' });
+const MINUS = '\u2212';
+const NUMBERS = new Map<number, Intl.NumberFormat>();
+const DAY_OF_YEAR = { day: 'numeric', month: 'short', year: 'numeric' } as const;
+const CLOCK = { hour: '2-digit', minute: '2-digit' } as const;
+
+function numbers(decimals: number): Intl.NumberFormat {
+  const made =
+    NUMBERS.get(decimals) ??
+    new Intl.NumberFormat(LOCALE, { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
+  NUMBERS.set(decimals, made);
+  return made;
+}
+
+/**
+ * A number with its thousands apart and a true minus sign.
+ *
+ * @param decimals how many are shown
+ * @example numberWord(1575) // '1,575'
+ * @example numberWord(-0.5, 2) // '−0.50'
+ */
+export function numberWord(value: number, decimals = 0): string {
+  const text = numbers(decimals).format(value);
+  // Nothing is not less than nothing.
+  return Number(value.toFixed(decimals)) === 0 ? text.replace('-', '') : text.replace('-', MINUS);
+}
+
+/** A number as it was noted, with a true minus sign. @example asNoted(-5.1) // '−5.1' */
+export const asNoted = (value: number): string => String(value).replace('-', MINUS);
+
+/**
+ * The form of a word that goes with a number; the plural ends in s where none is given.
+ *
+ * @example plural(1, 'result') // 'result'
+ * @example plural(0, 'is', 'are') // 'are'
+ */
+export const plural = (n: number, one: string, many = `${one}s`): string => (PLURALS.select(n) === 'one' ? one : many);
+
+/**
+ * A number of things.
+ *
+ * @example counted(1, 'swimmer') // '1 swimmer'
+ * @example counted(1200, 'address', 'addresses') // '1,200 addresses'
+ */
+export const counted = (n: number, one: string, many?: string): string => `${numberWord(n)} ${plural(n, one, many)}`;
+
+/** How often. @example timesWord(2) // 'twice' */
+export const timesWord = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : counted(n, 'time'));
+
+/** Things one after the other. @example listWord(['boats', 'the wind', 'waves']) // 'boats, the wind and waves' */
+export const listWord = (things: readonly string[]): string => LIST.format(things);
+
+/** A share of one as a percentage. @example percent(0.034, 1) // '3.4 %' */
+export const percent = (share: number, decimals = 0): string => `${numberWord(share * 100, decimals)} %`;
+
+/** A change as a percentage, with its sign. @example percentMore(-0.034, 1) // '−3.4 %' */
+export const percentMore = (share: number, decimals = 0): string =>
+  `${share < 0 ? '' : '+'}${percent(share, decimals)}`;
+
+/** At noon where the reader is, which is this day in every zone. */
+const noon = (day: string): Date => new Date(`${day}T12:00:00`);
+
+/** A calendar day. @example dayWord('2026-11-24') // 'Tue 24 Nov' */
+export const dayWord = (day: string): string =>
+  noon(day).toLocaleDateString(LOCALE, { weekday: 'short', day: 'numeric', month: 'short' }).replace(',', '');
+
+/** A calendar day in full, as on paper. @example longDayWord('2026-11-24') // 'Tuesday 24 November 2026' */
+export const longDayWord = (day: string): string =>
+  noon(day)
+    .toLocaleDateString(LOCALE, { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' })
+    .replace(',', '');
+
+/** A calendar day where there is little room. @example shortDayWord('2026-11-24') // '24 Nov' */
+export const shortDayWord = (day: string): string =>
+  noon(day).toLocaleDateString(LOCALE, { day: 'numeric', month: 'short' });
+
+/** The month of a calendar day. @example monthWord('2026-11-24') // 'Nov' */
+export const monthWord = (day: string): string => noon(day).toLocaleDateString(LOCALE, { month: 'short' });
+
+/** A day of the week, 1 is Monday. @example weekdayWord(7) // 'Sun' */
+export const weekdayWord = (weekday: number): string =>
+  new Date(2024, 0, weekday, 12).toLocaleDateString(LOCALE, { weekday: 'short' });
+
+/** A day and a time of day, as the clock stands where the reader is. @example momentWord('2026-11-27T10:05:00') // '27 Nov 2026, 10:05' */
+export const momentWord = (at: string): string => new Date(at).toLocaleString(LOCALE, { ...DAY_OF_YEAR, ...CLOCK });
+
+/** The same in Greenwich, where a server prints. @example utcWord('2026-11-27T10:05:00Z') // '27 Nov 2026, 10:05 UTC' */
+export const utcWord = (at: string): string =>
+  `${new Date(at).toLocaleString(LOCALE, { ...DAY_OF_YEAR, ...CLOCK, timeZone: 'UTC' })} UTC`;
+
+/** A time of day where the reader is. @example clockWord(Date.parse('2026-11-27T10:05:00')) // '10:05' */
+export const clockWord = (at: number | string): string => new Date(at).toLocaleTimeString(LOCALE, CLOCK);

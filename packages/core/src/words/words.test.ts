@@ -1,0 +1,82 @@
+import fc from 'fast-check';
+import {
+  asNoted,
+  clockWord,
+  counted,
+  dayWord,
+  listWord,
+  longDayWord,
+  momentWord,
+  monthWord,
+  numberWord,
+  percent,
+  percentMore,
+  plural,
+  shortDayWord,
+  timesWord,
+  utcWord,
+  weekdayWord,
+} from '.';
+
+describe('numbers', () => {
+  it.each<[number, number, string]>([
+    [1575, 0, '1,575'],
+    [12_345_678, 0, '12,345,678'],
+    [0.5, 0, '1'],
+    [1.005, 1, '1.0'],
+    [-0.5, 2, '−0.50'],
+    // Never less than nothing.
+    [-0.004, 2, '0.00'],
+    [-0, 0, '0'],
+  ])('%d with %d decimals is %s', (value, decimals, text) => expect(numberWord(value, decimals)).toBe(text));
+
+  it('shows as many decimals as asked, whatever the number', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -1e6, max: 1e6, noNaN: true }), fc.integer({ min: 1, max: 4 }), (value, decimals) =>
+        expect(numberWord(value, decimals)).toMatch(new RegExp(`^−?\\d{1,3}(,\\d{3})*\\.\\d{${decimals}}$`)),
+      ),
+    );
+  });
+
+  it('are shares as percentages, changes with their sign', () => {
+    expect([percent(0.034, 1), percent(1), percent(0.005)]).toEqual(['3.4 %', '100 %', '1 %']);
+    expect([asNoted(-5.1), asNoted(0.25)]).toEqual(['−5.1', '0.25']);
+    expect([percentMore(0.034, 1), percentMore(-0.034, 1), percentMore(0)]).toEqual(['+3.4 %', '−3.4 %', '+0 %']);
+  });
+});
+
+describe('plurals', () => {
+  it.each<[number, string]>([
+    [0, '0 results'],
+    [1, '1 result'],
+    [2, '2 results'],
+    [21, '21 results'],
+    [1200, '1,200 results'],
+  ])('%d: %s', (n, text) => expect(counted(n, 'result')).toBe(text));
+
+  it('take the form they are given', () => {
+    expect([counted(1, 'try', 'tries'), counted(3, 'try', 'tries')]).toEqual(['1 try', '3 tries']);
+    expect([plural(1, 'is', 'are'), plural(0, 'is', 'are')]).toEqual(['is', 'are']);
+    expect([1, 2, 3].map(timesWord)).toEqual(['once', 'twice', '3 times']);
+  });
+});
+
+it('things stand in a row with an and', () => {
+  expect([
+    listWord([]),
+    listWord(['boats']),
+    listWord(['boats', 'waves']),
+    listWord(['boats', 'the wind', 'waves']),
+  ]).toEqual(['', 'boats', 'boats and waves', 'boats, the wind and waves']);
+});
+
+it('days and moments', () => {
+  expect(dayWord('2026-11-24')).toBe('Tue 24 Nov');
+  expect(longDayWord('2026-11-24')).toBe('Tuesday 24 November 2026');
+  expect(shortDayWord('2026-02-01')).toBe('1 Feb');
+  expect(monthWord('2026-02-01')).toBe('Feb');
+  expect([1, 2, 3, 4, 5, 6, 7].map(weekdayWord)).toEqual(['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']);
+  expect(momentWord('2026-11-27T10:05:00')).toBe('27 Nov 2026, 10:05');
+  expect(clockWord(new Date(2026, 10, 27, 9, 5).getTime())).toBe('09:05');
+  expect(utcWord('2026-11-27T23:05:00Z')).toBe('27 Nov 2026, 23:05 UTC');
+});
