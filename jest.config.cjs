@@ -39,7 +39,7 @@ module.exports = {
       testMatch: ['<rootDir>/test/**/*.test.ts?(x)'],
       setupFilesAfterEnv: ['<rootDir>/test/setup.ts'],
       transformIgnorePatterns: [
-        '/node_modules/(?!(.pnpm|(jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-native-svg|react-native-paper|react-native-paper-dates|react-native-gifted-charts|gifted-charts-core|react-redux|@reduxjs|immer|reselect|redux|redux-thunk|uuid|comlink|standard-navigation|chevrotain|d3-polygon|color|color-string|color-convert|color-name))',
+        '/node_modules/(?!(.pnpm|(jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-native-svg|react-native-paper|react-native-paper-dates|react-native-gifted-charts|gifted-charts-core|react-redux|@reduxjs|immer|reselect|redux|redux-thunk|uuid|comlink|standard-navigation|chevrotain|d3-array|d3-polygon|internmap|color|color-string|color-convert|color-name))',
       ],
       moduleNameMapper: {
         '^chevrotain$': '<rootDir>/../../node_modules/chevrotain/lib/chevrotain.mjs',

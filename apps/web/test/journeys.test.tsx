@@ -175,12 +175,12 @@ describe('building a session', () => {
       'PUT /sessions/': ({ body }) => ({ body: { ...SESSION, ...body } }),
     });
     showAt({ 'sessions/new': NewSessionScreen, 'sessions/[id]': Elsewhere }, '/sessions/new');
-    await findText(/^All out at (19:59|20:00)$/);
+    await findText(/^Everyone out at (19:59|20:00)$/);
     press('Build (6)');
     await waitFor(() => expect(screen.queryByText('Build')).toBeNull());
     press('50 m');
     press('Technique');
-    await findText(/^All out at (19:59|20:00)$/);
+    await findText(/^Everyone out at (19:59|20:00)$/);
     await act(async () => {
       press('Keep it');
     });

@@ -234,12 +234,12 @@ describe('building', () => {
       'GET /sessions': () => ({ body: SESSION }),
     });
     showAt({ 'sessions/new': NewSessionScreen, 'sessions/[id]': SessionScreen }, '/sessions/new');
-    await findText(/^All out at/);
+    await findText(/^Everyone out at/);
     press(/18:15, Evening Lanes/);
-    await findText(/^All out at (18:59|19:00)$/);
+    await findText(/^Everyone out at (18:59|19:00)$/);
     fireEvent.press(screen.getByRole('button', { name: 'Warm-up' }));
     await act(async () => press('Another one'));
-    await findText(/^All out at/);
+    await findText(/^Everyone out at/);
     await act(async () => press('Keep it'));
     await waitFor(() => expect(saves(calls)).toHaveLength(1));
     const kept = saves(calls)[0]!;

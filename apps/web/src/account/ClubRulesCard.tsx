@@ -75,7 +75,7 @@ export function ClubRulesCard() {
       />
       <View style={styles.row}>
         <Stepper
-          label="swimmers a lane"
+          label="swimmers per lane"
           value={laneCapacity === null ? 'usual' : String(laneCapacity)}
           onLess={
             laneCapacity === null

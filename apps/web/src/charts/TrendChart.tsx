@@ -5,8 +5,9 @@ import { LineChart } from 'react-native-gifted-charts';
 import { Text } from 'react-native-paper';
 import { FONT } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
+import { scaleOf } from './scale';
 import { thinned } from './thinned';
-import { dayWord } from '@upwell/core/words';
+import { dayWord, shortDayWord } from '@upwell/core/words';
 
 export interface TrendPoint {
   /** ISO date. */
@@ -18,27 +19,24 @@ interface TrendChartProps {
   readonly title: string;
   readonly points: readonly TrendPoint[];
   readonly format: (value: number) => string;
+  /** The smallest step of the scale that the format shows. */
+  readonly least: number;
   /** The value to reach, drawn as a line. */
   readonly goal: number | null;
   readonly height?: number;
 }
 
 const LABEL_WIDTH = 60;
-const SECTIONS = 4;
 /** Days that are named under the line; more would not be read. */
 const NAMED = 5;
 
-export function TrendChart({ title, points, format, goal, height = 130 }: TrendChartProps) {
+export function TrendChart({ title, points, format, least, goal, height = 130 }: TrendChartProps) {
   const theme = useTheme();
   const [width, setWidth] = useState(0);
   const inTime = useMemo(() => [...points].sort((a, b) => a.on.localeCompare(b.on)), [points]);
   const drawn = useMemo(() => thinned(inTime), [inTime]);
   const values = inTime.map((p) => p.value).concat(goal === null ? [] : [goal]);
-  const low = Math.min(...values);
-  const high = Math.max(...values);
-  const pad = (high - low || Math.abs(high) || 1) * 0.15;
-  const bottom = low - pad;
-  const span = high + pad - bottom;
+  const { bottom, step, sections } = scaleOf(values, least);
   const plotted = width - LABEL_WIDTH - 16;
   const every = Math.ceil(drawn.length / NAMED);
   const dense = drawn.length > 40;
@@ -58,13 +56,13 @@ export function TrendChart({ title, points, format, goal, height = 130 }: TrendC
         <LineChart
           data={drawn.map((p, i) => ({
             value: p.value - bottom,
-            ...(i % every === 0 ? { label: dayWord(p.on).replace(/^\w+,? /, '') } : {}),
+            ...(i % every === 0 ? { label: shortDayWord(p.on) } : {}),
           }))}
           width={plotted}
           height={height}
-          maxValue={span}
-          stepValue={span / SECTIONS}
-          noOfSections={SECTIONS}
+          maxValue={step * sections}
+          stepValue={step}
+          noOfSections={sections}
           formatYLabel={(value: string) => format(Number(value) + bottom)}
           spacing={(plotted - 24) / Math.max(1, drawn.length - 1)}
           initialSpacing={10}

@@ -37,7 +37,7 @@ export function KnownRows({
   const { rows, known, examples } = check;
   const fresh = rows - known;
   return (
-    <Card title={`${numberWord(known)} of ${results(rows)} ${plural(known, 'is', 'are')} here already`} strong>
+    <Card title={`${numberWord(known)} of ${results(rows)} ${plural(known, 'is', 'are')} already here`} strong>
       <Text variant="bodySmall">Same swimmer, day, distance and time. Nothing is stored yet.</Text>
       {examples.map((e, i) => (
         <Text key={i} style={[styles.row, { borderTopColor: theme.own.line }]}>

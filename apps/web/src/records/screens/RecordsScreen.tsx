@@ -143,6 +143,7 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
                   title={`${shown} m, m/s`}
                   points={swims.map((r) => ({ on: r.on, value: r.distanceM / r.timeS }))}
                   format={(v) => numberWord(v, 2)}
+                  least={0.01}
                   goal={speedGoal}
                 />
               </Suspense>
@@ -158,6 +159,7 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
                   title="Strokes per length"
                   points={strokes.map((r) => ({ on: r.on, value: r.strokesPerLength! }))}
                   format={(v) => numberWord(v)}
+                  least={1}
                   goal={null}
                 />
               </Suspense>
@@ -173,6 +175,7 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
                   title="per 100 m"
                   points={cs}
                   format={(v) => formatTime(100 / v, 1)}
+                  least={0.01}
                   goal={goal && isNearCritical(goal) ? speedGoal : null}
                 />
               </Suspense>
@@ -196,12 +199,14 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
                 title="metres a stroke"
                 points={clean.map((c) => ({ on: c.on, value: c.length }))}
                 format={(v) => numberWord(v, 2)}
+                least={0.01}
                 goal={null}
               />
               <TrendChart
                 title="strokes a minute"
                 points={clean.map((c) => ({ on: c.on, value: c.rate }))}
                 format={(v) => numberWord(v)}
+                least={1}
                 goal={null}
               />
             </Suspense>
@@ -216,6 +221,7 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
                   title="degrees a stroke, to either side"
                   points={drift}
                   format={(v) => numberWord(v, 1)}
+                  least={0.1}
                   goal={null}
                 />
               </Suspense>

@@ -34,7 +34,7 @@ export function PlanTruth({
   const kit = [...new Set(totals.flatMap((t) => t.kit))];
   return (
     <Card
-      title={`All out at ${clockAfter(startTime, last)}`}
+      title={`Everyone out at ${clockAfter(startTime, last)}`}
       strong
       aside={
         <Text variant="bodySmall">{`${check.spreadS < 90 ? `${Math.round(check.spreadS)} s` : minutes(check.spreadS)} apart`}</Text>

@@ -101,8 +101,7 @@ export function decideDay(
   const per = first ? rules.perWatcherFirst : rules.perWatcher;
   const needed = Math.ceil(g.swimmers / per);
   if (g.watching === 0) say('stop', 'watch', { watching: 0 }, true);
-  else if (g.watching < needed)
-    say('stop', 'watch', { swimmers: g.swimmers, watching: g.watching, needed, per }, true);
+  else if (g.watching < needed) say('stop', 'watch', { swimmers: g.swimmers, watching: g.watching, needed, per }, true);
   if (g.caller.trim() === '') say('stop', 'caller', {}, true);
   if (farthestM !== null && farthestM > rules.craftBeyondM && !g.craft)
     say('stop', 'craft', { farthestM, beyondM: rules.craftBeyondM }, true);
