@@ -90,7 +90,7 @@ test('the list before a race is ticked, and the deck says what is missing first'
   await expect(page.getByText(/^\d of \d$/)).toBeVisible();
   await expectAccessible(page);
   const count = await page.getByText(/^\d of \d$/).textContent();
-  const line = page.getByRole('listitem').filter({ hasText: 'knows the race card by heart' });
+  const line = page.getByRole('listitem').filter({ hasText: 'Know the race card by heart' });
   await line.getByRole('button', { name: 'yes' }).click();
   await expect(page.getByText(/^\d of \d$/)).not.toHaveText(count!);
   await page.getByRole('button', { name: 'Keep it' }).click();

@@ -262,7 +262,7 @@ describe('the deck’s first page', () => {
     return showAt({ deck: DeckScreen }, '/deck');
   };
   it('names what matters, in order, and what waits', async () => {
-    const missing = [{ id: 'card', text: 'knows the race card by heart', state: 'unknown', by: TODAY, late: false }];
+    const missing = [{ id: 'card', text: 'know the race card by heart', state: 'unknown', by: TODAY, late: false }];
     const about = { swimmerId: ID, squadId: ID };
     const store = shown({
       ...today,
@@ -271,7 +271,7 @@ describe('the deck’s first page', () => {
       loads: [{ id: 'x', name: 'Evening Lanes, Hold', squadId: ID, prompt: 'More than usual. How do they feel?' }],
     });
     await find('Evening Lanes, Hold');
-    expect(screen.getByText(/missing: knows the race card by heart, by/)).toBeTruthy();
+    expect(screen.getByText(/still to do: know the race card by heart, by/)).toBeTruthy();
     const headings = () => screen.getAllByRole('heading').map((h) => (h.props as { children: string }).children);
     const order = ['Sessions today', 'Second looks due', 'Tests this week', 'Before a race', 'A word about load'];
     expect(headings().slice(-5)).toEqual(order);

@@ -40,6 +40,9 @@ export function TrendChart({ title, points, format, least, goal, height = 130 }:
   const plotted = width - LABEL_WIDTH - 16;
   const every = Math.ceil(drawn.length / NAMED);
   const dense = drawn.length > 40;
+  const gap = (plotted - 42) / Math.max(1, drawn.length - 1);
+  // A day stands in the middle under its point, over its neighbours' room where they are near.
+  const dayWidth = Math.max(56, gap);
   const label = { color: theme.colors.onSurfaceVariant, fontFamily: FONT, fontSize: 12 };
   const last = inTime.at(-1)!;
   return (
@@ -63,9 +66,12 @@ export function TrendChart({ title, points, format, least, goal, height = 130 }:
           maxValue={step * sections}
           stepValue={step}
           noOfSections={sections}
+          // Else they come rounded to whole numbers.
+          showFractionalValues
+          roundToDigits={6}
           formatYLabel={(value: string) => format(Number(value) + bottom)}
-          spacing={(plotted - 24) / Math.max(1, drawn.length - 1)}
-          initialSpacing={10}
+          spacing={gap}
+          initialSpacing={28}
           endSpacing={4}
           disableScroll
           color={theme.colors.primary}
@@ -76,7 +82,7 @@ export function TrendChart({ title, points, format, least, goal, height = 130 }:
           referenceLine1Position={(goal ?? 0) - bottom}
           referenceLine1Config={{ color: theme.own.kelp, dashWidth: 6, dashGap: 4, thickness: 2 }}
           yAxisTextStyle={label}
-          xAxisLabelTextStyle={{ ...label, width: 56 }}
+          xAxisLabelTextStyle={{ ...label, width: dayWidth, marginLeft: (gap - dayWidth) / 2, textAlign: 'center' }}
           yAxisLabelWidth={LABEL_WIDTH}
           yAxisColor={theme.own.line}
           xAxisColor={theme.own.line}

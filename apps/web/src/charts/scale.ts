@@ -9,6 +9,8 @@ export interface Scale {
 
 /** Parts that a chart of its height has room for. */
 const SECTIONS = 4;
+/** How near a point may come to the edge, as a part of a step. */
+const EDGE = 0.1;
 
 /**
  * The scale around some values.
@@ -20,8 +22,9 @@ export function scaleOf(values: readonly number[], least: number): Scale {
   const low = Math.min(...values);
   const high = Math.max(...values);
   const step = Math.max(least, tickStep(low, high, SECTIONS) || least);
-  const bottom = Math.floor(low / step + 1e-9) * step;
-  // One value alone stands between two lines.
-  const sections = Math.max(1, Math.ceil((high - bottom) / step - 1e-9));
+  // A point is drawn whole: none stands on the lowest or the highest line.
+  const below = Math.floor(low / step - EDGE) * step;
+  const bottom = low >= 0 ? Math.max(0, below) : below;
+  const sections = Math.ceil((high - bottom) / step + EDGE);
   return { bottom, step, sections };
 }

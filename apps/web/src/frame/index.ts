@@ -1,2 +1,3 @@
 export { AppProviders } from './AppProviders';
 export { Shell } from './Shell';
+export { NotFoundScreen } from './NotFoundScreen';

@@ -63,19 +63,19 @@ export function readiness({ raceOn, today, known, wetsuit, waterC }: ReadinessQu
   const stateOf = (value: boolean | null) => (value === null ? 'unknown' : value ? 'done' : 'missing');
   const cold = waterC === null || waterC < COLD_C;
   const items: readonly (readonly [ReadyId, string, ReadyItem['state']] | null)[] = [
-    ['both-sides', 'breathes to both sides', stateOf(known.breathes === 'both')],
-    ['sighting', 'looks ahead without stopping the stroke', stateOf(known.sightsWithoutStopping)],
-    ['group-start', 'has started in a group', stateOf(known.groupStart)],
+    ['both-sides', 'breathe to both sides', stateOf(known.breathes === 'both')],
+    ['sighting', 'look ahead without stopping the stroke', stateOf(known.sightsWithoutStopping)],
+    ['group-start', 'start in a group', stateOf(known.groupStart)],
     cold
       ? [
           'cold',
-          `has been in cold water six times (${Math.min(DIPS, known.coldDips)} so far)`,
+          `go into cold water six times (${Math.min(DIPS, known.coldDips)} so far)`,
           stateOf(known.coldDips >= DIPS),
         ]
       : null,
-    wetsuit ? ['wetsuit', 'has swum in the wetsuit of the race', stateOf(known.wetsuitTried)] : null,
-    ['course', 'has swum the course, or walked it with the map', stateOf(known.courseRehearsed)],
-    ['card', 'knows the race card by heart', stateOf(known.cardRead)],
+    wetsuit ? ['wetsuit', 'swim in the race wetsuit', stateOf(known.wetsuitTried)] : null,
+    ['course', 'swim the course, or walk it with the map', stateOf(known.courseRehearsed)],
+    ['card', 'know the race card by heart', stateOf(known.cardRead)],
   ];
   return items.flatMap((item) => {
     if (!item) return [];

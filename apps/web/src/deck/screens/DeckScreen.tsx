@@ -136,7 +136,7 @@ function dueToday(
     ...ready.map(({ swimmerId, name, event, raceOn, missing }) => ({
       ...about('ready', swimmerId),
       title: name,
-      why: `${event} ${distanceInDays(date, raceOn)}; missing: ${missing[0]!.text}, by ${dayWord(missing[0]!.by)}${missing.length > 1 ? `, and ${missing.length - 1} more` : ''}`,
+      why: `${event} ${distanceInDays(date, raceOn)}; still to do: ${missing[0]!.text}, by ${dayWord(missing[0]!.by)}${missing.length > 1 ? `, and ${missing.length - 1} more` : ''}`,
       due: missing[0]!.by,
       action: 'Tick',
       href: `/swimmers/${swimmerId}/race?view=ready`,

@@ -1,3 +1,4 @@
+import { sentenceCase } from '@upwell/core/text';
 import type { ReadyId, ReadyItem, ReadyMarks } from '@upwell/core/race';
 import { dayWord } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
@@ -134,7 +135,7 @@ function Line({ item, children }: { readonly item: ReadyItem; readonly children:
         color={color}
       />
       <View style={styles.words}>
-        <Text>{item.text}</Text>
+        <Text>{sentenceCase(item.text)}</Text>
         <Text variant="bodySmall" style={{ color }}>
           {item.state === 'done' ? STATE_WORD.done : `${STATE_WORD[item.state]}, by ${dayWord(item.by)}`}
         </Text>

@@ -1,3 +1,4 @@
+import { sentenceCase } from '@upwell/core/text';
 import type { MyRace, MySession, MyWeek } from '@upwell/contract/race';
 import { openWaterStep, weekNoteWords, type PlanWeek, type ReadyItem, noOutlookWords } from '@upwell/core/race';
 import { CAUSES } from '@upwell/core/review';
@@ -187,7 +188,7 @@ function RaceCard({
         <View style={styles.top}>
           <Text variant="labelMedium">Before the race</Text>
           {missing.map((item) => (
-            <Text key={item.id} variant="bodySmall">{`${item.text}, by ${dayWord(item.by)}`}</Text>
+            <Text key={item.id} variant="bodySmall">{`${sentenceCase(item.text)}, by ${dayWord(item.by)}`}</Text>
           ))}
         </View>
       ) : null}

@@ -17,7 +17,7 @@ import {
   checkWords,
   readingWord,
 } from '@upwell/core/water';
-import { clockWord, listWord } from '@upwell/core/words';
+import { clockWord, listWord, dayWord, momentWord } from '@upwell/core/words';
 import type { CourseView } from '@upwell/contract/water';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useLocalSearchParams } from 'expo-router';
@@ -150,7 +150,7 @@ function Day({ view }: { readonly view: CourseView }) {
   return (
     <Screen
       title="Go or not?"
-      over={`${view.name} · ${conditions.date} ${clockOf(conditions.hour)}`}
+      over={`${view.name} · ${dayWord(conditions.date)}, ${clockOf(conditions.hour)}`}
       under={`High water ${clockWord(forecast.highWaterMs)}${forecast.sunsetMs ? ` · sunset ${clockWord(forecast.sunsetMs)}` : ''} · simulated forecast: check for yourself`}
       back={`/water/${view.id}`}
     >
@@ -190,7 +190,7 @@ function Day({ view }: { readonly view: CourseView }) {
               {days.slice(0, 6).map((d) => (
                 <View key={d.id} style={styles.record}>
                   <Text style={styles.flex}>
-                    {`${MARK[d.decision]} ${WORD[d.decision]}${d.overruled ? `, overruled: “${d.overruled}”` : ''} · ${d.signedBy}, ${d.signedAt.slice(0, 10)}`}
+                    {`${MARK[d.decision]} ${WORD[d.decision]}${d.overruled ? `, overruled: “${d.overruled}”` : ''} · ${d.signedBy}, ${momentWord(d.signedAt)}`}
                   </Text>
                   <Button compact onPress={() => saveFrom(`/api/v1/water-days/${d.id}/card.pdf`)}>
                     Card
