@@ -40,7 +40,7 @@ export function TrendChart({ title, points, format, least, goal, height = 130 }:
   const plotted = width - LABEL_WIDTH - 16;
   const every = Math.ceil(drawn.length / NAMED);
   const dense = drawn.length > 40;
-  const gap = (plotted - 42) / Math.max(1, drawn.length - 1);
+  const gap = (plotted - 56) / Math.max(1, drawn.length - 1);
   // A day stands in the middle under its point, over its neighbours' room where they are near.
   const dayWidth = Math.max(56, gap);
   const label = { color: theme.colors.onSurfaceVariant, fontFamily: FONT, fontSize: 12 };
@@ -72,7 +72,7 @@ export function TrendChart({ title, points, format, least, goal, height = 130 }:
           formatYLabel={(value: string) => format(Number(value) + bottom)}
           spacing={gap}
           initialSpacing={28}
-          endSpacing={4}
+          endSpacing={24}
           disableScroll
           color={theme.colors.primary}
           dataPointsColor={theme.colors.primary}

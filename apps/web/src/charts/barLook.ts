@@ -1,3 +1,4 @@
+import { numberWord } from '@upwell/core/words';
 import { FONT } from '@/ui/theme';
 import type { Theme } from '@/ui/theme';
 
@@ -12,6 +13,7 @@ export function barLook(theme: Theme, fontSize: number) {
     endSpacing: 0,
     noOfSections: 2,
     disableScroll: true,
+    formatYLabel: (value: string) => numberWord(Number(value)),
     yAxisTextStyle: label,
     xAxisLabelTextStyle: label,
     yAxisLabelWidth: BAR_LABELS,
