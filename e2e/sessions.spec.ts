@@ -300,7 +300,7 @@ test('the builder takes the hired hour, keeps what is locked, goes outside, and 
 }) => {
   await signIn(page, 'coach@upwell.example');
   await page.goto('/sessions/new');
-  await expect(page.getByText(/^All out at/)).toBeVisible();
+  await expect(page.getByText(/^Everyone out at/)).toBeVisible();
   await page
     .getByRole('button', { name: /19:00, Evening Lanes/ })
     .first()
@@ -309,7 +309,7 @@ test('the builder takes the hired hour, keeps what is locked, goes outside, and 
   const heads = page.getByRole('button', { name: /^(Build|Hold|Race)\s?[\d,]+ m$/ });
   await expect(heads.first()).toBeVisible();
   await page.getByRole('button', { name: 'Another one' }).click();
-  await expect(page.getByText(/^All out at/)).toBeVisible();
+  await expect(page.getByText(/^Everyone out at/)).toBeVisible();
   await expectAccessible(page);
 
   // Three minutes are no session: it says what would help.

@@ -45,7 +45,7 @@ test('from what is seen in the stroke to the card on the deck, through a reload 
   await page.getByRole('button', { name: 'Build a session' }).click();
   for (const level of ['Build', 'Hold', 'Race'])
     await expect(page.getByRole('button', { name: new RegExp(`^${level}\\s?[\\d,]+ m$`) })).toBeVisible();
-  await expect(page.getByText(/^All out at (19:59|20:00)$/)).toBeVisible();
+  await expect(page.getByText(/^Everyone out at (19:59|20:00)$/)).toBeVisible();
   await expectAccessible(page);
   const heldColumn = page.getByRole('button', { name: /^Hold\s?[\d,]+ m$/ });
   const total = Number(/([\d,]+) m/.exec((await heldColumn.textContent())!)![1]!.replace(',', ''));
@@ -199,6 +199,6 @@ test('the night theme is as readable, and the library holds its causes', async (
     .getByRole('link', { name: /Hum until you turn/ })
     .first()
     .click();
-  await expect(page.getByText(/^All out at/)).toBeVisible();
+  await expect(page.getByText(/^Everyone out at/)).toBeVisible();
   await expectAccessible(page);
 });

@@ -62,6 +62,7 @@ async function takeAll(base) {
       reducedMotion: 'reduce',
     });
     const page = await context.newPage();
+    page.setDefaultTimeout(60_000);
     await page.request.post('/api/v1/account/sign-in', {
       data: { email, password: 'quiet-water-demo' },
     });
@@ -176,7 +177,7 @@ async function takeAll(base) {
   await wide.go(`/swimmers/${await wide.find('mirela')}/records`);
   await wide.take('records-wide');
   await wide.go('/sessions/new');
-  await wide.page.getByText(/^All out at/).waitFor();
+  await wide.page.getByText(/^Everyone out at/).waitFor();
   await wide.take('build-wide');
   await wide.press('Keep it');
   await wide.page.waitForURL(/sessions\/[0-9a-f-]{36}$/);
@@ -201,7 +202,7 @@ async function takeAll(base) {
   const courses = await (await phone.page.request.get('/api/v1/courses')).json();
   const course = (name) => `/water/${courses.find((c) => c.name === name).id}`;
   await wide.go(course('Quill Crossing'));
-  await wide.press(/^For somebody/);
+  await wide.press(/^For a swimmer/);
   await wide.page.getByLabel('Find a swimmer').fill('mirela');
   await wide.page.waitForTimeout(1000);
   await wide.press('Mirela Fenwright');
@@ -210,7 +211,7 @@ async function takeAll(base) {
   await phone.go(`${course('Lantern Mile')}/day`);
   await phone.take('water-day');
   await phone.go(`${course('Lantern Mile')}/card`);
-  await phone.press(/^For somebody/);
+  await phone.press(/^For a swimmer/);
   await phone.page.getByLabel('Find a swimmer').fill('sol att');
   await phone.page.waitForTimeout(1000);
   await phone.press('Sol Attenbrook');

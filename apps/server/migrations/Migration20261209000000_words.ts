@@ -1,6 +1,6 @@
 import { Migration } from '@mikro-orm/migrations';
 import { dayReasonWords, type DayReason } from '@upwell/core/water';
-import { reasonOfOlder } from '../src/water/olderReasons';
+import { reasonOfOlder } from '../src/archive/olderReasons';
 
 /**
  * Steps of the ladder to open water as weeks named them until now, in their order. From here on a week keeps the number of

@@ -2,7 +2,7 @@ import { check } from '@upwell/contract/common';
 import { dayReasonSchema } from '@upwell/contract/water';
 import { CHECK_IDS, dayReasonWords, decideDay, NEW_GROUP, type DayReason, type DayReadings } from '@upwell/core/water';
 import fc from 'fast-check';
-import { reasonOfOlder } from '../src/water/olderReasons';
+import { reasonOfOlder } from '../src/archive/olderReasons';
 
 const orNull = <T>(some: fc.Arbitrary<T>) => fc.option(some, { nil: null });
 const tenths = (from: number, to: number) => fc.integer({ min: from * 10, max: to * 10 }).map((n) => n / 10);

@@ -21,7 +21,7 @@ import { ProblemError } from '../platform/problemError';
 import { fieldsProblem, readJson } from '../platform/readJson';
 import { summaryOf } from '../sessions/columns';
 import { swimmableLength, trackSummary } from '../water/columns';
-import { reasonOfOlder } from '../water/olderReasons';
+import { reasonOfOlder } from './olderReasons';
 import { codesOfOlder, type OlderWeek } from './olderWeeks';
 import { fieldOf, PART_TABLES, ROW_PARTS, type RowPart } from './tables';
 

@@ -1,3 +1,4 @@
+import { dayWord } from '@upwell/core/words';
 import type { SessionPerson, SessionView, SheetQuery } from '@upwell/contract/sessions';
 import { drillCard, KIT } from '@upwell/core/library';
 import { CAUSES } from '@upwell/core/review';
@@ -101,7 +102,7 @@ function page(printed: Printed, scale: number): Content[] {
       ],
     },
     {
-      text: `${session.title} · ${session.date} ${startTime} · ${placeWord(plan)} · out ${clockAfter(startTime, clock.totalS)}`,
+      text: `${session.title} · ${dayWord(session.date)} ${startTime} · ${placeWord(plan)} · out ${clockAfter(startTime, clock.totalS)}`,
       ...small,
     },
     { text: `Theme: ${CAUSES[plan.theme].name}. ${kit ? `Bring ${kit}.` : 'No kit.'}`, margin: [0, 3 * scale, 0, 0] },

@@ -1,6 +1,5 @@
 // Courses, decisions at the water and swum tracks as they are stored.
-import { type DayReason } from '@upwell/core/water';
-import type { Course, DayGroup, DayReadings, Decision } from '@upwell/core/water';
+import type { Course, DayGroup, DayReadings, DayReason, Decision } from '@upwell/core/water';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { AccountEntity } from '../account/entities';
 

@@ -1,5 +1,12 @@
-import { CHECK_IDS, READINGS, type CheckId, type DayGroup, type DayReadings } from '@upwell/core/water';
-import type { DayReason, Decision } from '@upwell/core/water';
+import {
+  CHECK_IDS,
+  READINGS,
+  type CheckId,
+  type DayGroup,
+  type DayReadings,
+  type DayReason,
+  type Decision,
+} from '@upwell/core/water';
 import { reasonProblem, WATER_NOTES } from '@upwell/core/safety';
 import { HEALTH_FLAGS } from '@upwell/core/swimmers';
 import type { Schema, SchemaMap } from 'joi';

@@ -1,3 +1,4 @@
+import { dayWord } from '../words';
 import { addDays } from '../days';
 import { CAUSE_IDS, CAUSES, STAGES, type CauseId } from '../review';
 import { levelLoad, type WeekKind } from '../sessions';
@@ -109,7 +110,7 @@ describe('the edges of a plan', () => {
     expect(words[0]).toBe('');
     expect(words[1]).toBe('Ill: no swimming, and nothing is made up later.');
     expect(words[5]).toBe('Away: no swimming, and nothing is made up later.');
-    expect(words[4]).toBe(`Another race on ${week(4)}: raced without a taper.`);
+    expect(words[4]).toBe(`Another race on ${dayWord(week(4))}: raced without a taper.`);
     expect(words[8]).toBe('Fewer metres, same effort, nothing new.');
     expect(words[9]).toBe('Race week: familiar work, short and sharp.');
     if (lighter > 0) expect(words[lighter]).toBe('A lighter week: technique, and a test while rested.');
@@ -123,7 +124,7 @@ describe('the edges of a plan', () => {
     const said = (load: number) => blockPlan(asking(8, { locks: { [MONDAY]: { load } } })).problems;
     expect(said(limit * 1.005)).toEqual([]);
     expect(said(limit * 1.006)).toEqual([
-      `Week of ${MONDAY}: ${Math.round(limit * 1.006)} is locked, 1 % above what the weeks before it allow.`,
+      `Week of ${dayWord(MONDAY)}: ${Math.round(limit * 1.006)} is locked, 1 % above what the weeks before it allow.`,
     ]);
     expect(said(limit * 1.25)[0]).toContain(' 25 % above');
     // A week without swimming is no reason for a warning.

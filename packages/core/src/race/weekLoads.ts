@@ -1,7 +1,7 @@
 import { levelLoad, WEEK_SHARE, WEEKLY_RISE, type WeekKind } from '../sessions';
 import { DAY_MS, dayMs } from '../days';
 import { type Phase, type PlanQuestion, type PlanWeek } from './planModel';
-import { percent } from '../words';
+import { percent, dayWord } from '../words';
 
 /** How deep a phase reaches, as an effort: for pictures of the weeks. */
 const PHASE_EFFORT: Readonly<Record<Phase, number>> = { learn: 0.68, build: 0.78, sharpen: 0.95, taper: 0.62 };
@@ -73,7 +73,7 @@ export function loadsOf(q: PlanQuestion, mondays: readonly string[], shares: rea
     const load = away ? 0 : (lock?.load ?? Math.min(planned, limit));
     if (!away && lock?.load !== undefined && lock.load > limit * 1.005)
       problems.push(
-        `Week of ${monday}: ${Math.round(lock.load)} is locked, ${percent(lock.load / limit - 1)} above what the weeks before it allow.`,
+        `Week of ${dayWord(monday)}: ${Math.round(lock.load)} is locked, ${percent(lock.load / limit - 1)} above what the weeks before it allow.`,
       );
     row = kind === 'normal' ? row + 1 : 0;
     if (kind === 'normal') beforeTaper = load;

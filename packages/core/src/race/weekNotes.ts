@@ -1,4 +1,5 @@
 // What is special about a week to a race: kept as codes, said in words where it is shown.
+import { dayWord } from '../words';
 import { LADDERS } from '../library';
 
 /** Notes that need no more than their name. */
@@ -23,7 +24,7 @@ const PLAIN: Readonly<Record<(typeof PLAIN_WEEK_NOTES)[number], string>> = {
  * @example weekNoteWords({ note: 'race' }) // 'Race week: familiar work, short and sharp.'
  */
 export const weekNoteWords = (note: WeekNote): string =>
-  note.note === 'other-race' ? `Another race on ${note.on}: raced without a taper.` : PLAIN[note.note];
+  note.note === 'other-race' ? `Another race on ${dayWord(note.on)}: raced without a taper.` : PLAIN[note.note];
 
 /** Steps of the ladder from the pool to open water, in order; a week names its step by its place from 0. */
 export const OPEN_WATER_STEPS: readonly string[] = LADDERS['pool-to-open-water'].steps.map((step) => step.what);

@@ -3,7 +3,7 @@ import type { MyRace, MySession, MyWeek } from '@upwell/contract/race';
 import { openWaterStep, weekNoteWords, type PlanWeek, type ReadyItem, noOutlookWords } from '@upwell/core/race';
 import { CAUSES } from '@upwell/core/review';
 import { formatTime } from '@upwell/core/units';
-import { dayWord, percent } from '@upwell/core/words';
+import { dayWord, percent, numberWord } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -140,7 +140,7 @@ function SessionLine({ session, today }: { readonly session: MySession; readonly
           </Text>
         </View>
         <Text variant="titleMedium" style={styles.figures}>
-          {session.metres === null ? 'not your level' : `${Math.round(session.metres)} m`}
+          {session.metres === null ? 'not your level' : `${numberWord(session.metres)} m`}
         </Text>
       </View>
       {over ? (

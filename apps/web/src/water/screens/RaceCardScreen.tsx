@@ -1,4 +1,5 @@
 // The race card of a swimmer for a course and a day.
+import { dayWord } from '@upwell/core/words';
 import { CAUTION } from '@upwell/core/safety';
 import { formatTime } from '@upwell/core/units';
 import type { CardLeg, CardQuestion, RaceCard } from '@upwell/core/water';
@@ -37,7 +38,7 @@ function CardPage({ view }: { readonly view: CourseView }) {
       ? {
           course: view.name,
           swimmer: outside.name,
-          day: `${conditions.date} · ${waterWords(conditions)}`,
+          day: `${dayWord(conditions.date)} · ${waterWords(conditions)}`,
           rateSpm: outside.swimmer.rateSpm,
           breathes: outside.breathes,
           waterC: null,
@@ -51,7 +52,7 @@ function CardPage({ view }: { readonly view: CourseView }) {
     <Screen
       title="Race card"
       over={view.name}
-      under={`${conditions.date} · ${waterWords(conditions)}`}
+      under={`${dayWord(conditions.date)} · ${waterWords(conditions)}`}
       back={`/water/${view.id}`}
       maxWidth={620}
       actions={

@@ -2,7 +2,6 @@
 import type { Check, CheckFacts, CheckId, DayDecision, NumbersProblem } from './checks';
 import type { DayGroup, DayReadings, Decision } from './model';
 import { AIR_C, feltC, longestInWater, WATER_RULES, type WaterPerson, type WaterRules } from '../../safety';
-import { numberWord } from '../../words';
 
 /** Nothing is signed as go before these are answered. */
 const ASKED_FIRST = ['lightning', 'sewage', 'fouled', 'visibility', 'walked'] as const;
