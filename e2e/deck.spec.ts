@@ -349,7 +349,7 @@ test('a file of results comes in whole and once, with what is wrong named by its
   // The same file again: what is here already is shown before anything is stored.
   await choose();
   await page.getByRole('button', { name: 'Store 2 results' }).click();
-  await expect(page.getByText('2 of 2 results are here already')).toBeVisible();
+  await expect(page.getByText('2 of 2 results are already here')).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Store nothing' }).click();
   await expect(page.getByText('Nothing was stored.')).toBeVisible();

@@ -176,7 +176,7 @@ describe('rows that are here already', () => {
   it('are shown before anything is stored, and left out when asked to', async () => {
     const calls = known();
     await storeLengths();
-    expect(await screen.findByText('3 of 40 results are here already')).toBeTruthy();
+    expect(await screen.findByText('3 of 40 results are already here')).toBeTruthy();
     expect(screen.getByText(/^Ada Lindqvale, .*: 25 m in 24\.5/)).toBeTruthy();
     expect(screen.getByText('and 2 more')).toBeTruthy();
     expect(ending(calls, 'commit')).toHaveLength(0);

@@ -155,7 +155,7 @@ describe('the list before a race', () => {
     fireEvent.press(screen.getAllByRole('button', { name: 'yes' })[0]!);
     await find('1 of 6');
     press('More dips');
-    await find('has been in cold water six times (1 so far)');
+    await find('Go into cold water six times (1 so far)');
     const kept = store.getState().drafts[`race:${ID}`] as { choices: object };
     expect(kept.choices).toEqual({ marks: { sighting: true, coldDips: 1 } });
   });

@@ -6,7 +6,7 @@ describe('the scale of a chart', () => {
     ['strokes', [18.6, 23.8], 1, { bottom: 18, step: 1, sections: 6 }],
     ['the same number twice', [22, 22], 1, { bottom: 21, step: 1, sections: 2 }],
     ['nearly the same number', [21.9, 22.1], 1, { bottom: 21, step: 1, sections: 2 }],
-    ['speeds', [1.032, 1.118], 0.01, { bottom: 1.02, step: 0.02, sections: 5 }],
+    ['speeds', [1.032, 1.115], 0.01, { bottom: 1.02, step: 0.02, sections: 5 }],
     ['degrees', [0, 2.4], 0.1, { bottom: 0, step: 0.5, sections: 5 }],
   ])('of %s', (_, values, least, scale) => {
     const found = scaleOf(values, least);
