@@ -33,8 +33,8 @@ export const DRILLS = {
     name: 'Tries at the wall',
     purpose: 'Small things where one can stand, often enough to become calm: everything else is built on that.',
     trains: 'water confidence',
-    steps: ['Do the step that is being worked on.', 'Stand up, breathe, look at somebody.', 'Again when it is calm.'],
-    feel: 'Nothing to be afraid of, and somebody close.',
+    steps: ['Do the step that is being worked on.', 'Stand up, breathe, look at someone.', 'Again when it is calm.'],
+    feel: 'Nothing to be afraid of, and someone close.',
     mistakes: ['going on while it is not calm'],
     cue: 'Calm first, then again.',
     from: 'settle',
@@ -256,7 +256,7 @@ export const DRILLS = {
     purpose: 'Leaves the front arm lying in line until the other hand is back.',
     steps: ['Each hand waits in line with its own shoulder.', 'Never touch in the middle.', 'Swap at the front.'],
     feel: 'A long front, no hurry to press.',
-    mistakes: ['hands touch in the middle', 'the dead glide becomes a habit'],
+    mistakes: ['hands touch in the middle', 'a dead spot becomes a habit'],
     cue: 'Leave it lying, on its rail.',
     contradicts: ['quick-rhythm'],
     dose: metres(4, 50, 100),
@@ -420,7 +420,7 @@ export const DRILLS = {
   }),
   'streamline-glide': drill({
     name: 'Streamline glide',
-    purpose: 'Holds the line that keeps the speed of the wall.',
+    purpose: 'Holds the line that keeps the speed from the wall.',
     steps: [
       'Push off, hand on hand, arms behind the ears.',
       'Hold the line for three seconds.',
@@ -553,7 +553,7 @@ export const DRILLS = {
     places: ['shallow', 'open-water'],
     dose: repeats(10, 20),
     factor: null,
-    cautions: ['Standing depth first; outside with somebody close by.'],
+    cautions: ['Standing depth first; outside with someone close by.'],
   }),
   'pull-kick-glide': drill({
     name: 'Pull, kick, glide count',
@@ -575,7 +575,7 @@ export const DRILLS = {
     steps: [
       'After each kick stay long for two seconds.',
       'Only then pull.',
-      'Too deep? Wait stretched until the water lifts you.',
+      'Too deep? Stay stretched until the water lifts you.',
     ],
     feel: 'The water brings you up.',
     mistakes: ['lifting early'],
@@ -585,7 +585,7 @@ export const DRILLS = {
   }),
   'mini-pull': drill({
     name: 'Mini pull',
-    purpose: 'Keeps the hands in front, where they come home fast.',
+    purpose: 'Keeps the hands in front, where they return fast.',
     steps: ['A tiny outward scull.', 'Hands always in sight.', 'Slip forward at once.'],
     feel: 'Almost too small.',
     mistakes: ['growing again after a few strokes'],
@@ -656,7 +656,7 @@ export const DRILLS = {
     purpose: 'Trades turnover for hold at the same speed.',
     steps: ['Swim a 50 and count.', 'Same time, one stroke fewer.', 'Go on until it breaks; keep the last good one.'],
     feel: 'More per hand, no hurry.',
-    mistakes: ['gliding dead'],
+    mistakes: ['gliding to a stop'],
     cue: 'One fewer, same time.',
     from: 'hold',
     dose: { ...metres(4, 50, 50), whole: 50 } as Dose,
@@ -716,7 +716,7 @@ export const DRILLS = {
   }),
   'ten-blind-strokes': drill({
     name: 'Ten blind strokes',
-    purpose: 'Measures which way the stroke steers when nobody looks.',
+    purpose: 'Measures which way the stroke steers with closed eyes.',
     steps: [
       'Start in mid-pool in an empty width, away from walls.',
       'Ten strokes with closed eyes, a spotter stops you by touch.',

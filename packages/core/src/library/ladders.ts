@@ -56,7 +56,7 @@ export const LADDERS = {
       step(
         'Stand up from a float: hands press down, knees tuck, feet find the ground.',
         5,
-        'Stands without a hurry, five times.',
+        'Stands without hurrying, five times.',
         TENSE,
       ),
       step(
@@ -188,7 +188,7 @@ export const LADDERS = {
         'Whole stroke, counting.',
         4,
         'Two strokes fewer a length at the same time.',
-        'Fewer strokes by gliding dead.',
+        'Fewer strokes only by gliding to a stop.',
         { drill: 'count-down-50s' },
       ),
     ],
@@ -307,7 +307,7 @@ export const LADDERS = {
         'Wetsuit, or cool water in short dips.',
         5,
         'Breathing calm within a minute, five dips.',
-        'Gasps on, shivers.',
+        'Keeps gasping, or shivers.',
         { kit: ['wetsuit'] },
       ),
       step('Along the shore within standing depth.', 3, 'Ten minutes, would go on.', TENSE, {
@@ -329,8 +329,8 @@ export const LADDERS = {
   },
   group: {
     name: 'Group swimming',
-    purpose: 'Room, touch and noise without losing the stroke.',
-    cautions: ['Hands off one another. The whistle stops all.', 'Mass start: Hold and Race only, six at most.'],
+    purpose: 'Little room, touch and noise without losing the stroke.',
+    cautions: ['Hands off each other. The whistle stops everyone.', 'Mass start: Hold and Race only, six at most.'],
     steps: [
       step(
         'In pairs, side by side, then behind.',
@@ -340,10 +340,10 @@ export const LADDERS = {
         { drill: 'following' },
       ),
       step('Three abreast in one lane.', 4, '50 m with the stroke kept.', 'Stroke gets short and hurried.'),
-      step('Turn around a mark together.', 4, 'Nobody loses the line after it.', 'Somebody is swum over.', {
+      step('Turn around a mark together.', 4, 'Nobody loses the line after it.', 'Someone is swum over.', {
         drill: 'buoy-turn',
       }),
-      step('Mass start of six at most, 25 m.', 3, 'Calm breath by the tenth stroke.', 'Anybody is frightened.', {
+      step('Mass start of six at most, 25 m.', 3, 'Calm breath by the tenth stroke.', 'Anyone is frightened.', {
         kit: ['whistle'],
         drill: 'spin-up',
       }),
