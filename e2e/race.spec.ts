@@ -51,8 +51,13 @@ test('weeks are locked, given up for illness, and replanned around it, with no n
   await expect(page.getByText(/of work, .* lighter, .* of taper/)).toBeVisible();
   await expectAccessible(page);
   const week = (n: number) =>
-    page.getByRole('button', { name: /^\d+ \w+ (Learn|Build up|Sharpen|lighter|taper) \d+/ }).nth(n);
-  const loadOf = async (n: number) => Number(await week(n).getByText(/^\d+$/).textContent());
+    page.getByRole('button', { name: /^\d+ \w+ (Learn|Build up|Sharpen|Lighter|Taper) \d+/ }).nth(n);
+  const loadOf = async (n: number) =>
+    Number(
+      (await week(n)
+        .getByText(/^[\d,]+$/)
+        .textContent())!.replace(',', ''),
+    );
   const third = await loadOf(2);
 
   (quiet as { networkErrors: boolean }).networkErrors = true;
@@ -64,7 +69,7 @@ test('weeks are locked, given up for illness, and replanned around it, with no n
   expect(await loadOf(2)).toBeLessThan(third);
   await week(3).click();
   await page.getByRole('button', { name: 'More metres × effort' }).click();
-  await expect(week(3).getByText('held', { exact: true })).toBeVisible();
+  await expect(week(3).getByText('locked', { exact: true })).toBeVisible();
   const held = await loadOf(3);
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByRole('link', { name: /Offline · 1 waits/ })).toBeVisible();

@@ -129,14 +129,14 @@ describe('the weeks', () => {
     race(view(), '?view=weeks');
     const { weeks } = racePlan(FACTS, {}, TODAY);
     await find(`${weeks.length} weeks`);
-    const lines = screen.getAllByRole('button', { name: /(Learn|Build up|Sharpen|lighter|taper)/ });
+    const lines = screen.getAllByRole('button', { name: /(Learn|Build up|Sharpen|Lighter|Taper)/ });
     fireEvent.press(lines[1]!);
     press('ill');
     await find(/^Ill: no swimming/);
     press('Unlock this week');
     await waitFor(() => expect(screen.queryByText(/^Ill: no swimming/)).toBeNull());
     press('More metres × effort');
-    await find('held');
+    await find('locked');
   });
   it('have another race in between', async () => {
     const otherRaces = [{ event: 'Lantern Mile', date: addDays(TODAY, 78) }];

@@ -33,9 +33,9 @@ export const PHASE_WORD: Readonly<Record<Phase, string>> = {
 };
 
 export const KIND_WORD: Readonly<Record<WeekKind, string>> = {
-  normal: 'work',
-  recovery: 'lighter',
-  taper: 'taper',
+  normal: 'Work',
+  recovery: 'Lighter',
+  taper: 'Taper',
 };
 
 /** Seconds with their sign: −1:05, +12 s. */

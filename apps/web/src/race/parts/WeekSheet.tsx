@@ -7,7 +7,7 @@ import { Button, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { addDays } from '@upwell/core/days';
-import { dayWord } from '@upwell/core/words';
+import { dayWord, numberWord } from '@upwell/core/words';
 import { Disclosure } from '@/ui/Disclosure';
 import { Stepper } from '@/ui/Stepper';
 import { chosen, freedWeek, lockedWeek } from '../raceDraft';
@@ -56,7 +56,7 @@ export function WeekSheet({ week, race, facts, coach }: PaneProps & { readonly w
               />
               <Stepper
                 label="metres × effort"
-                value={String(week.load)}
+                value={numberWord(week.load)}
                 onLess={week.load > 0 ? () => hold({ load: Math.max(0, week.load - step) }) : null}
                 onMore={() => hold({ load: week.load + step })}
               />

@@ -3,7 +3,7 @@ import { TAPER_WEEKS, trainingWeek, WEEK_RANGE, type PlanWeek } from '@upwell/co
 import { NOTHING_NEW_DAYS } from '@upwell/core/swimmers';
 import { CAUSES } from '@upwell/core/review';
 import { WEEKLY_RISE } from '@upwell/core/sessions';
-import { counted, dayWord, percent } from '@upwell/core/words';
+import { counted, dayWord, numberWord, percent } from '@upwell/core/words';
 import { lazy, Suspense, useState } from 'react';
 import { Linking, Pressable, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -52,7 +52,7 @@ export function WeeksPane({ race, facts, coach }: PaneProps) {
                   week={w}
                   share={w.load / most}
                   open={open === w.monday}
-                  held={Boolean(race.draft.choices.locks?.[w.monday])}
+                  locked={Boolean(race.draft.choices.locks?.[w.monday])}
                   onPress={() => setOpen(open === w.monday ? null : w.monday)}
                 />
                 {!wide && open === w.monday ? sheet : null}
@@ -89,11 +89,11 @@ interface WeekLineProps {
   readonly week: PlanWeek;
   readonly share: number;
   readonly open: boolean;
-  readonly held: boolean;
+  readonly locked: boolean;
   readonly onPress: () => void;
 }
 
-function WeekLine({ week, share, open, held, onPress }: WeekLineProps) {
+function WeekLine({ week, share, open, locked, onPress }: WeekLineProps) {
   const theme = useTheme();
   const tint = weekTint(week, theme.own);
   const signs = [week.test ? 'test' : null, week.step === null ? null : 'step outside'].filter((s) => s !== null);
@@ -120,12 +120,12 @@ function WeekLine({ week, share, open, held, onPress }: WeekLineProps) {
         <View style={styles.bars}>
           <View style={[styles.bar, { width: `${Math.max(2, share * 74)}%`, backgroundColor: tint.background }]} />
           <Text variant="labelMedium" style={styles.figures}>
-            {week.load}
+            {numberWord(week.load)}
           </Text>
-          {held ? (
+          {locked ? (
             <>
               <Icon name="lock" size={16} color={theme.colors.onSurface} />
-              <Text variant="labelSmall">held</Text>
+              <Text variant="labelSmall">locked</Text>
             </>
           ) : null}
         </View>
