@@ -101,28 +101,3 @@ describe('reasons of days that were signed before there were codes', () => {
     },
   );
 });
-
-describe('a reason at the door of an archive', () => {
-  const refused = (reason: unknown) => check(dayReasonSchema, reason).error !== undefined;
-  it.each([
-    ['a check that there is not', { id: 'moon', of: {} }],
-    ['a check without what it knows', { id: 'wind', of: {} }],
-    ['a check with more than it knows', { id: 'fog', of: { windMps: 1 } }],
-    ['a number that is none', { id: 'rain', of: { rainMm: 'much' } }],
-    ['a number beyond all numbers', { id: 'rain', of: { rainMm: 1e300 } }],
-    ['a reading that there is not', { missing: '__proto__' }],
-    ['readings that there are not', { id: 'unknown', of: { readings: ['constructor'] } }],
-    ['both at once', { id: 'fog', of: {}, missing: 'airC' }],
-    ['nothing', {}],
-    ['a sentence without an end', 'x'.repeat(501)],
-  ])('is not %s', (_, reason) => expect(refused(reason)).toBe(true));
-
-  it.each([
-    { id: 'fog', of: {} },
-    { id: 'numbers', of: { wrong: 'nobody' } },
-    { id: 'numbers', of: { wrong: 'named', count: 3, swimmers: 2 } },
-    { missing: 'airC' },
-    { said: 'The lake was closed.' },
-    'Fog: the farthest head cannot be seen.',
-  ])('may be %j', (reason) => expect(refused(reason)).toBe(false));
-});
