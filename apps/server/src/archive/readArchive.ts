@@ -28,7 +28,7 @@ import { fieldOf, PART_TABLES, ROW_PARTS, type RowPart } from './tables';
 type Row = Readonly<Record<string, unknown>> & { readonly id: string };
 
 /** How many problems are reported. */
-const MOST_TOLD = 20;
+const MOST_REPORTED = 20;
 /** Rows and bytes of one line: what is stored at once. */
 const LINE = { rows: 500, bytes: 1024 * 1024 };
 
@@ -200,7 +200,7 @@ function checked(archive: ClubArchive): Rows {
       const { error, value } = check(ARCHIVE_ROWS[part] as Schema<Row>, row);
       if (error) fields.push({ field: `${part}[${i}].${error.details[0]!.path.join('.')}`, message: error.message });
       else good.push(value as Row);
-      if (fields.length >= MOST_TOLD) break;
+      if (fields.length >= MOST_REPORTED) break;
     }
     rows[part] = good;
   }

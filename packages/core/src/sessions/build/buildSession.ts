@@ -5,7 +5,7 @@ import type { BuildRequest, BuildResult, Clash, GroupRequest } from '../request/
 import { explainClash, lockedProblems } from './clash';
 import { notesOn } from './notes';
 import { isSet } from '../plan/setMeasure';
-import { type Found, cheapest, commonShape, lockedLand, searchGroup } from './search';
+import { type FoundPlan, cheapest, commonShape, lockedLand, searchGroup } from './search';
 
 /**
  * Builds one session for all groups together.
@@ -74,7 +74,7 @@ export function anotherSession(request: BuildRequest, shown: SessionPlan): Build
   return last?.kind === 'built' ? { ...last, notes: [...last.notes, 'Nothing else fits these requirements.'] } : last!;
 }
 
-function assemble(request: BuildRequest, group: GroupRequest, index: number, found: Found): GroupPlan {
+function assemble(request: BuildRequest, group: GroupRequest, index: number, found: FoundPlan): GroupPlan {
   const bare = bareGroup(group, index);
   const land =
     lockedLand(group) ?? landBlock({ theme: request.theme, groupRequest: group, kit: request.kit }, found.landMinutes);

@@ -11,14 +11,14 @@ import type { BuildRequest, GroupRequest } from '../request/model';
 import { beginnerProblem } from './clash';
 import { pricing } from './price';
 
-export interface Found {
+export interface FoundPlan {
   readonly cost: number;
   readonly parts: readonly Candidate[];
   readonly landMinutes: number;
 }
 
 /** The cheapest combination for each shape (rounds of the drills, rounds of the main part). */
-type Search = ReadonlyMap<string, Found>;
+type Search = ReadonlyMap<string, FoundPlan>;
 
 export function searchGroup(request: BuildRequest, group: GroupRequest, index: number): Search {
   // Beginners are never planned in open water, and nothing makes them.
@@ -54,7 +54,7 @@ function searchBlocks(
   const mainSeconds = Float64Array.from(mains, (m) => m.seconds);
   const speeds: readonly (Candidate | null)[] = candidates.speed.length > 0 ? candidates.speed : [null];
   const price = pricing(request, group);
-  const found = new Map<string, Found>();
+  const found = new Map<string, FoundPlan>();
   let tried = 0;
 
   for (const warmUp of candidates['warm-up']) {
@@ -152,7 +152,7 @@ export function commonShape(searches: readonly Search[]): string | null {
   return best && best.cost <= apart + SAME_SHAPE_WORTH * searches.length ? best.shape : null;
 }
 
-export function cheapest(found: Search): Found {
+export function cheapest(found: Search): FoundPlan {
   return [...found.values()].reduce((best, f) => (f.cost < best.cost ? f : best));
 }
 

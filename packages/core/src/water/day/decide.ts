@@ -17,7 +17,7 @@ const WAVES_M = 1.2;
 /** Limits for first-timers and children: waves in metres, wind in m/s, metres from the shore without a craft. */
 export const FIRST_TIME = { wavesM: 0.3, windMps: 4, fromShoreM: 50 } as const;
 /** Wind off the shore, within this angle in degrees: a warning above the first speed, a stop above the second, m/s. */
-const OFFSHORE = { withinDeg: 60, toldMps: 2, stopMps: 5 } as const;
+const OFFSHORE = { withinDeg: 60, warnMps: 2, stopMps: 5 } as const;
 /** Wind against the stream steepens the water above these speeds, m/s, within this angle in degrees. */
 const AGAINST = { withinDeg: 60, windMps: 3, currentMps: 0.15 } as const;
 /** Felt this much colder than it is, the wind is named, °C. */
@@ -120,7 +120,7 @@ export function decideDay(
   if (gentle) sayGentle(r, g, farthestM, say);
   if (
     r.windMps !== null &&
-    r.windMps > OFFSHORE.toldMps &&
+    r.windMps > OFFSHORE.warnMps &&
     apart(r.windFromDeg, r.offshoreDeg + 180) < OFFSHORE.withinDeg
   )
     say(r.windMps > OFFSHORE.stopMps ? 'stop' : 'change', 'offshore', {});
