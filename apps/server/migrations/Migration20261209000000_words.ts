@@ -63,7 +63,6 @@ interface Day {
   readonly id: string;
   readonly reasons: readonly (string | DayReason)[];
 }
-const asJson = (value: unknown): string => `'${JSON.stringify(value).replaceAll("'", "''")}'::jsonb`;
 
 /** Results that are stored keep codes and numbers; sentences are made of them where they are shown. */
 export class Migration20261209000000_words extends Migration {
@@ -71,7 +70,10 @@ export class Migration20261209000000_words extends Migration {
     const days = (await this.execute('select id, reasons from water_day')) as unknown as readonly Day[];
     for (const { id, reasons } of days)
       if (reasons.length > 0)
-        this.addSql(`update water_day set reasons = ${asJson(reasons.map(of))} where id = '${id}'`);
+        await this.execute('update water_day set reasons = ?::jsonb where id = ?', [
+          JSON.stringify(reasons.map(of)),
+          id,
+        ]);
   }
 
   override async up(): Promise<void> {

@@ -90,7 +90,7 @@ describe('the migrations', () => {
          values (?, ?, ?, ?, 'rate-ramp', '2026-01-05', '{}', ?::jsonb, '', ?)`,
         [v7(), club, swimmer, coach, JSON.stringify(measured), v7()],
       );
-      const signed = ['Wind of 9 m/s is over 8.', 'It’s closed: “no swimming”.', 'Not known: boats.'];
+      const signed = ['Wind of 9 m/s is over 8.', 'It’s closed? “No swimming”, \\ said.', 'Not known: boats.'];
       await em.execute(
         `insert into water_day (id, club_id, signed_by, starts_at, readings, people, decision, reasons)
          values (?, ?, ?, now(), '{}', '{}', 'stop', ?::jsonb)`,

@@ -170,6 +170,17 @@ describe('an app that the browser keeps', () => {
     expect(reload).toHaveBeenCalledTimes(1);
   });
 
+  it('leaves a clock alone that was started while the newer app took over', async () => {
+    const { store, says } = await keeping({ waiting: {}, installing: null });
+    says('waiting');
+    loadNewer();
+    store.dispatch(clockRuns({ session: 's', runs: true }));
+    says('controlling', { isUpdate: true });
+    jest.advanceTimersByTime(60_000);
+    expect(reload).not.toHaveBeenCalled();
+    expect(store.getState().version.newer).toBe(true);
+  });
+
   it('does not wait for ever for a browser that says nothing', async () => {
     await keeping({ waiting: {}, installing: null });
     loadNewer();

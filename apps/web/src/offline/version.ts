@@ -49,12 +49,18 @@ const SLOWEST_CHANGE_MS = 20_000;
  *
  * The page is loaded again once the newer app has taken over, not before: it would be of the older one once more.
  */
-export async function follow(worker: Workbox, store: Tell): Promise<void> {
+export async function follow(worker: Workbox, store: Pick<AppStore, 'getState' | 'dispatch'>): Promise<void> {
   let asked = false;
+  // A clock may have been started since it was asked for: then the next page after it loads the newer app.
+  const loadNow = () => {
+    asked = false;
+    if (holdsBack(store.getState()) === null) reload();
+    else store.dispatch(newerFound());
+  };
   worker.addEventListener('waiting', () => store.dispatch(newerFound()));
   // Another tab changed over: what this page has not loaded yet is gone from the kept app.
   worker.addEventListener('controlling', ({ isUpdate }) => {
-    if (asked) reload();
+    if (asked) loadNow();
     else if (isUpdate) store.dispatch(newerFound());
   });
   const registration = await worker.register({ immediate: true });
@@ -66,7 +72,7 @@ export async function follow(worker: Workbox, store: Tell): Promise<void> {
   changeOver = () => {
     // Another tab has changed over already.
     if (!isComing()) return reload();
-    if (!asked) setTimeout(reload, SLOWEST_CHANGE_MS);
+    if (!asked) setTimeout(() => asked && loadNow(), SLOWEST_CHANGE_MS);
     asked = true;
     worker.messageSkipWaiting();
   };
