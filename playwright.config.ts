@@ -14,6 +14,8 @@ export default defineConfig({
   use: {
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM.split(' ') },
     locale: 'en-GB',
+    // Where the demo club is.
+    timezoneId: 'Etc/GMT+3',
     screenshot: 'only-on-failure',
     actionTimeout: 30_000,
   },

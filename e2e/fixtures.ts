@@ -116,3 +116,6 @@ export async function newSession(page: Page): Promise<string> {
   expect(saved.status()).toBe(200);
   return id;
 }
+
+/** Today where the demo club is; Sweden writes days as they are sent. */
+export const clubToday = (): string => new Intl.DateTimeFormat('sv-SE', { timeZone: 'Etc/GMT+3' }).format();

@@ -1,4 +1,4 @@
-import { expect, expectAccessible, idOf, signIn, test } from './fixtures';
+import { clubToday, expect, expectAccessible, idOf, signIn, test } from './fixtures';
 import type { Page } from '@playwright/test';
 
 /** A swimmer of its own for each size, since both share one club. */
@@ -76,7 +76,7 @@ test('weeks are locked, given up for illness, and replanned around it, with no n
   await page.context().setOffline(false);
   await expect
     .poll(async () => {
-      const season = await page.request.get(`/api/v1/season?from=${new Date().toISOString().slice(0, 10)}`);
+      const season = await page.request.get(`/api/v1/season?from=${clubToday()}`);
       const { rows } = (await season.json()) as { rows: { id: string; weeks: { load: number }[] }[] };
       const mine = rows.find((row) => row.id === id)!;
       return [mine.weeks[1]!.load, mine.weeks[3]!.load];

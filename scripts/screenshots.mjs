@@ -7,6 +7,8 @@ import { buildWeb, checkNode, fail, installPackages, ROOT } from './lib/steps.mj
 
 const CHROMIUM =
   '--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync';
+/** Where the demo club is. */
+const ZONE = 'Etc/GMT+3';
 const PHONE = { width: 390, height: 844 };
 const WIDE = { width: 1280, height: 800 };
 
@@ -59,6 +61,7 @@ async function takeAll(base) {
       colorScheme,
       baseURL: base,
       locale: 'en-GB',
+      timezoneId: ZONE,
       reducedMotion: 'reduce',
     });
     const page = await context.newPage();
@@ -130,7 +133,7 @@ async function takeAll(base) {
 
   // Today's three levels, on their way: lane after lane in the warm-up, some already back at the wall.
   const run = async ({ page, press }) => {
-    const today = new Date().toISOString().slice(0, 10);
+    const today = new Intl.DateTimeFormat('sv-SE', { timeZone: ZONE }).format();
     const { sessions } = await (await page.request.get(`/api/v1/deck/today?date=${today}`)).json();
     await page.goto(`/deck/${sessions[0].id}/run`);
     await press('Begin');

@@ -150,6 +150,7 @@ async function makeServiceWorker(dist) {
     inlineWorkboxRuntime: true,
     sourcemap: false,
     mode: 'production',
+    importScripts: ['/sw-routes.js'],
     navigateFallback: '/index.html',
     navigateFallbackDenylist: [/^\/api\//, /^\/healthz/, /^\/readyz/],
     // Names of built files carry their hash already.

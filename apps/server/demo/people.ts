@@ -1,7 +1,12 @@
 import type { LevelId } from '@upwell/core/swimmers';
 
 /** The invented club. Nobody here exists. */
-export const CLUB = { name: 'Morrow Quay Swimmers', pool: 'Hallow Lane Baths', lake: 'Quill Water' };
+export const CLUB = {
+  name: 'Morrow Quay Swimmers',
+  pool: 'Hallow Lane Baths',
+  lake: 'Quill Water',
+  timeZone: 'Etc/GMT+3',
+};
 
 export const PASSWORD = 'quiet-water-demo';
 

@@ -1,4 +1,5 @@
 // Sessions that were run on deck, and the tests that were swum in them.
+import { momentIn } from '@upwell/core/days';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Me } from '@upwell/contract/account';
 import { departureMs, runSetup, runState, type DeckEvent, type DeckFact, type DeckPerson } from '@upwell/core/deck';
@@ -30,7 +31,7 @@ async function seedRun(em: EntityManager, key: string, squad: SquadKey): Promise
   const random = numbers(key.length + squad.length);
   const people = PEOPLE.filter((p) => p.squad === squad);
   const setup = runSetup(session.title, session.plan, people.map(deckPerson));
-  const begun = new Date(`${session.date}T${session.startTime}:00Z`).getTime();
+  const begun = momentIn(CLUB.timeZone, session.date, session.startTime);
   const events: DeckEvent[] = [];
   const note = (atMs: number, fact: DeckFact) => {
     const event = { id: idFor(`${key} event ${events.length}`), device: DEVICE, atMs: Math.round(atMs), ...fact };
@@ -87,6 +88,8 @@ const coach = (squad: SquadKey): Me => {
     role: account.role,
     clubId: CLUB_ID,
     clubName: CLUB.name,
+    timeZone: CLUB.timeZone,
+    units: 'm',
     swimmerId: null,
   };
 };

@@ -49,6 +49,7 @@ async function seedClub(em: EntityManager): Promise<void> {
     id: CLUB_ID,
     name: CLUB.name,
     settings: {
+      timeZone: CLUB.timeZone,
       pool: CLUB.pool,
       lake: CLUB.lake,
       kit: ['buoy', 'board', 'fins', 'beeper', 'bright-cap', 'tow-float', 'whistle'],

@@ -1,4 +1,5 @@
 // Courses of the demo bay, and tracks that were swum on them.
+import { momentIn } from '@upwell/core/days';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { KeptPoint } from '@upwell/contract/water';
 import {
@@ -145,7 +146,7 @@ export async function seedCourses(em: EntityManager, now: Date): Promise<void> {
      values (?, ?, ?, ?, ?::timestamptz, ?::timestamptz, ?::jsonb, ?::jsonb, ?, ?::jsonb)`,
     [
       ...[idFor('water day'), CLUB_ID, idFor('course Lantern Mile'), idFor('head@upwell.example')],
-      ...[`${isoDay(now, -6)}T09:40:00Z`, `${isoDay(now, -6)}T10:30:00Z`],
+      ...['09:40', '10:30'].map((time) => new Date(momentIn(CLUB.timeZone, isoDay(now, -6), time))),
       ...[JSON.stringify(LAST_WEEK.readings), JSON.stringify(LAST_WEEK.people), decision],
       JSON.stringify(checks.map(({ id, of }) => ({ id, of }))),
     ],
@@ -172,7 +173,12 @@ export async function seedTracks(em: EntityManager, now: Date): Promise<void> {
   const { name, course } = COURSES[0]!;
   for (const [i, { who, days, speedMps, biasDeg, sdDeg, every }] of SWIMS.entries()) {
     const strokeLengthM = speedMps * 0.92;
-    const worn = { seed: 31 + i, startMs: Date.parse(`${isoDay(now, days)}T10:30:00Z`), speedMps, strokeLengthM };
+    const worn = {
+      seed: 31 + i,
+      startMs: momentIn(CLUB.timeZone, isoDay(now, days), '10:30'),
+      speedMps,
+      strokeLengthM,
+    };
     const outing = {
       ...{ biasRad: biasDeg * RAD, sdRad: sdDeg * RAD, lookEvery: every, receiverSdM: 0.8, dropOuts: 0.04 },
       ...{ silentS: i === 0 ? 25 : 0, currentMps: 0, currentToDeg: 0 },

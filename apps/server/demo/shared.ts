@@ -1,7 +1,7 @@
 // What the parts of the demo have in common: ids, days and best times.
-import { DAY_MS, isoOf } from '@upwell/core/days';
+import { addDays, dayIn } from '@upwell/core/days';
 import { defaultModel, type StrokeModelId } from '@upwell/core/swimmers';
-import type { Person } from './people';
+import { CLUB, type Person } from './people';
 import { idFor } from './random';
 
 export const CLUB_ID = idFor('club');
@@ -17,10 +17,8 @@ export function modelOf(p: Person): StrokeModelId {
   });
 }
 
-/** The calendar day some days away. */
-export function isoDay(now: Date, inDays: number): string {
-  return isoOf(now.getTime() + inDays * DAY_MS);
-}
+/** The club's calendar day some days away. */
+export const isoDay = (now: Date, inDays: number): string => addDays(dayIn(CLUB.timeZone, now), inDays);
 
 /** Best times that follow from the 400 m time: the shape of a steady swimmer. */
 export function bestTimesOf(p: Person): { distanceM: number; timeS: number }[] {

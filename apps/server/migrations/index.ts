@@ -14,6 +14,7 @@ import { Migration20261206000000_begin } from './Migration20261206000000_begin';
 import { Migration20261207000000_join } from './Migration20261207000000_join';
 import { Migration20261208000000_roster } from './Migration20261208000000_roster';
 import { Migration20261209000000_words } from './Migration20261209000000_words';
+import { Migration20261210000000_place } from './Migration20261210000000_place';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -33,4 +34,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261207000000_join', class: Migration20261207000000_join },
   { name: 'Migration20261208000000_roster', class: Migration20261208000000_roster },
   { name: 'Migration20261209000000_words', class: Migration20261209000000_words },
+  { name: 'Migration20261210000000_place', class: Migration20261210000000_place },
 ];

@@ -78,7 +78,7 @@ describe('the first club of a server', () => {
 
   it.each<[string, object, number, string]>([
     ['a code of another shape', { code: 'let me in' }, 400, 'twelve letters and digits'],
-    ['a time zone that is none', { timeZone: 'Mars/Olympus' }, 400, 'no time zone'],
+    ['a time zone that is none', { timeZone: 'Mars/Olympus' }, 400, 'not a time zone'],
     ['a short password', { password: 'nine char' }, 400, 'at least 10 characters'],
     ['a common password', { password: 'Password123' }, 422, 'easy to guess'],
     ['a password of one letter', { password: 'aaaaaaaaaaaa' }, 422, 'easy to guess'],

@@ -1,7 +1,7 @@
 import { inPlace } from '../src/work/inPlace';
-import { weekOf } from '@upwell/core/days';
+import { timeIn, weekOf } from '@upwell/core/days';
 import { v7 } from 'uuid';
-import { planClub } from '../src/race';
+import { planClub, planEveryClub } from '../src/race';
 import { Harness, fieldsOf, type TestClub } from './harness';
 
 let harness: Harness;
@@ -241,11 +241,12 @@ describe('planning everybody in the background', () => {
     const queues = await em.execute<{ name: string }[]>('select name from pgboss.queue');
     expect(queues.map((q) => q.name)).toEqual(expect.arrayContaining(['plan-club', 'plan-night', '__pgboss__send-it']));
     const nights = await em.execute<{ cron: string }[]>(`select cron from pgboss.schedule where name = 'plan-night'`);
-    expect(nights).toEqual([{ cron: '10 3 * * *' }]);
+    expect(nights).toEqual([{ cron: '10 * * * *' }]);
   });
 
   it('runs by itself at night, for every club with a race', async () => {
     const club = await harness.club();
+    await putIn(club, zoneWhere('03:'));
     const id = await racer(club, {
       goal: { ...GOAL, date: new Date(Date.now() + 30 * 86_400_000).toISOString().slice(0, 10) },
     });
@@ -256,6 +257,36 @@ describe('planning everybody in the background', () => {
       if (rows.length > 0) break;
       await new Promise((resolve) => setTimeout(resolve, 100));
     }
+  });
+});
+
+/** A zone whose clock shows an hour now. */
+const zoneWhere = (hour: string): string =>
+  Array.from({ length: 27 }, (_, i) => `Etc/GMT${i < 14 ? `-${i + 1}` : `+${i - 14}`}`).find((zone) =>
+    timeIn(zone, Date.now()).startsWith(hour),
+  )!;
+
+const putIn = (club: TestClub, timeZone: string) =>
+  harness.owner.em.fork().execute(`update club set settings = ? where id = ?`, [JSON.stringify({ timeZone }), club.id]);
+
+describe('the night of a club', () => {
+  it.each([
+    ['2026-07-10T02:10:00Z', 'Europe/Lisbon', '2026-07-10'],
+    ['2026-07-10T15:10:00Z', 'Pacific/Auckland', '2026-07-11'],
+    ['2026-07-10T10:10:00Z', 'America/Los_Angeles', '2026-07-10'],
+    ['2026-07-10T03:10:00Z', 'Europe/Lisbon', null],
+    ['2026-07-10T03:10:00Z', 'Pacific/Auckland', null],
+  ])('at %s in %s plans from %p', async (now, zone, today) => {
+    const club = await harness.club();
+    await racer(club, { goal: { ...GOAL, date: '2026-09-20' } });
+    await putIn(club, zone);
+    const asked: { clubId: string; today: string }[] = [];
+    const jobs = {
+      add: async (_queue: string, data: object) => void asked.push(data as (typeof asked)[number]),
+      stop: async () => undefined,
+    };
+    await planEveryClub(harness.database, jobs, new Date(now));
+    expect(asked.filter((a) => a.clubId === club.id).map((a) => a.today)).toEqual(today === null ? [] : [today]);
   });
 });
 

@@ -1,14 +1,27 @@
+import type { WaterDayView } from '@upwell/contract/water';
 import type { SessionPerson, SessionView } from '@upwell/contract/sessions';
 import { BREATH_RULES, FEW_BREATHS_REASON } from '@upwell/core/safety';
 import type { SessionPlan } from '@upwell/core/sessions';
 import { sessionSheet } from '../src/sessions/sheet';
 import * as pdf from '../src/platform/pdf';
-import { planOf, setOf } from './bodies';
+import { dayPdf } from '../src/water/dayPdf';
+import { planOf, setOf, waterDayOf } from './bodies';
 
 jest.mock('../src/platform/pdf', () => ({
   ...jest.requireActual<object>('../src/platform/pdf'),
   makePdf: jest.fn(async () => Buffer.from('')),
 }));
+
+/** Every text that was printed last, in its order. */
+function printed(): string {
+  const [definition] = jest.mocked(pdf.makePdf).mock.calls.at(-1)!;
+  const texts: string[] = [];
+  JSON.stringify(definition.content, (key, value: unknown) => {
+    if (key === 'text' && typeof value === 'string') texts.push(value);
+    return value;
+  });
+  return texts.join('\n');
+}
 
 /** Every text of a sheet, in the order it is printed. */
 async function textOf(set: object, per: 'level' | 'lane' = 'level'): Promise<string> {
@@ -25,13 +38,7 @@ async function textOf(set: object, per: 'level' | 'lane' = 'level'): Promise<str
   });
   const people = [person('ada', 'Ada Stone'), person('bo', 'Bo Vale'), person('cleo', 'Cleo Marsh', 'under-16')];
   await sessionSheet({ session: session as unknown as SessionView, people, query, capacity: undefined });
-  const [definition] = jest.mocked(pdf.makePdf).mock.calls.at(-1)!;
-  const texts: string[] = [];
-  JSON.stringify(definition.content, (key, value: unknown) => {
-    if (key === 'text' && typeof value === 'string') texts.push(value);
-    return value;
-  });
-  return texts.join('\n');
+  return printed();
 }
 
 describe('the sheet that is taken to the water', () => {
@@ -65,4 +72,19 @@ describe('the sheet that is taken to the water', () => {
     expect(await textOf({ drill: 'chest-lean' })).toContain('Stand up at the first wish for air');
     expect(await textOf({ breathing: { kind: 'every', strokes: 3, side: 'right' } })).not.toContain('faint');
   });
+});
+
+it('a decision at the water is printed by the clock of its course', async () => {
+  const day = { ...waterDayOf('c'), decision: 'go', reasons: [], signedBy: 'Mo Bekk', overruled: null };
+  const group = { ...day.group, health: [] };
+  const at = { startsAt: '2026-07-10T21:30:00Z', signedAt: '2026-07-10T20:05:00Z' };
+  await dayPdf({
+    day: { ...day, ...at, group } as unknown as WaterDayView,
+    courseName: 'Loop',
+    timeZone: 'Europe/Athens',
+    plans: [],
+  });
+  expect(printed()).toContain('Loop · 11 Jul 2026, 00:30 Athens time');
+  expect(printed()).toContain('Signed by Mo Bekk, 10 Jul 2026, 23:05 Athens time');
+  expect(printed()).not.toContain('UTC');
 });

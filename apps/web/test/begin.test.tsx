@@ -31,7 +31,7 @@ describe('a server without a club', () => {
     fireEvent.press(screen.getByText('Set up your club'));
     expect(await screen.findByText('You, as head coach')).toBeTruthy();
     // What the device knows is proposed.
-    expect(at('Time zone').props.value).toBe(Intl.DateTimeFormat().resolvedOptions().timeZone);
+    expect(at('Time zone, or a city in it').props.value).toBe(Intl.DateTimeFormat().resolvedOptions().timeZone);
     type('Code', 'abcd-efgh-jkmn');
     type('Name of the club', 'Kestrel Bay');
     type('Your name', 'Ines Moll');

@@ -133,7 +133,7 @@ describe('a clip', () => {
 
   const tapped = [0.2, 1.2, 2.2, 3.2].reduce(
     (draft, timeS, i) => withTap(draft, { kind: 'entry', side: i % 2 ? 'right' : 'left', timeS }),
-    newClipDraft(),
+    newClipDraft('2026-11-24'),
   );
 
   it('keeps taps in the order of time, whatever the order of tapping, and takes them back', () => {
@@ -141,11 +141,11 @@ describe('a clip', () => {
     expect(late.taps.map((t) => t.timeS)).toEqual([0.2, 0.5, 1.2, 2.2, 3.2]);
     expect(undoneNote(late).taps).toEqual(tapped.taps);
     expect(withoutTap(late, 1).taps).toEqual(tapped.taps);
-    expect(undoneNote(newClipDraft()).past).toEqual([]);
+    expect(undoneNote(newClipDraft('2026-11-24')).past).toEqual([]);
   });
 
   it('says what is missing before there is a number', () => {
-    expect(timingOf(newClipDraft())).toEqual({ timing: null, reason: 'Tap at least three hand entries.' });
+    expect(timingOf(newClipDraft('2026-11-24'))).toEqual({ timing: null, reason: 'Tap at least three hand entries.' });
     expect(timingOf({ ...tapped, distance: '2,7' }).timing).toMatchObject({
       strokes: 3,
       strokeLengthM: expect.closeTo(0.9),

@@ -1,3 +1,4 @@
+import { deviceZone } from '@upwell/core/days';
 import type { ReactElement } from 'react';
 import { renderRouter } from 'expo-router/testing-library';
 import { PaperProvider } from 'react-native-paper';
@@ -73,6 +74,8 @@ export const ME = {
   role: 'coach' as const,
   clubId: ID,
   clubName: 'Morrow Quay',
+  timeZone: deviceZone(),
+  units: 'm' as const,
   swimmerId: null,
 };
 export const SQUAD: Squad = {
@@ -190,6 +193,7 @@ export const SESSION: SessionView = {
   title: 'Sip to the side',
   date: '2026-11-24',
   startTime: '19:00',
+  timeZone: deviceZone(),
   squadIds: [ID],
   template: false,
   seriesId: null,
@@ -203,6 +207,7 @@ export const SESSION_ROW: SessionRow = {
   title: 'Sip to the side',
   date: '2026-11-24',
   startTime: '19:00',
+  timeZone: deviceZone(),
   theme: 'breath-too-low',
   minutes: 60,
   squadIds: [ID],

@@ -98,6 +98,7 @@ describe('drafts', () => {
       title: 'T',
       date: '2026-11-24',
       startTime: '19:00',
+      timeZone: 'UTC',
       squadIds: [],
       template: false,
       seriesId: null,
@@ -124,7 +125,7 @@ describe('wishes for a session', () => {
     people: [],
     laneCapacity: null,
   };
-  const wish = newWish(new Date('2026-11-24T12:00:00'));
+  const wish = newWish('2026-11-24', 'm');
   it('read 33.33 as 33⅓, and refuse a pool nobody has', () => {
     expect(poolOf({ ...wish, pool: 'other', otherLength: '33,33' })).toEqual({ length: 100 / 3, unit: 'm' });
     expect(poolOf({ ...wish, pool: '25 yd' })).toEqual({ length: 25, unit: 'yd' });

@@ -9,12 +9,11 @@ import { chosen, draftOf, freedWeek, lockedWeek, redone, undone } from '@/race/r
 import { signedTime } from '@/race/words';
 import { differences } from '@/offline/differences';
 import { counted } from '@/state/offline';
-import { addDays, weekOf } from '@upwell/core/days';
-import { dayOf } from '@/ui/dates';
+import { addDays, dayIn, deviceZone, weekOf } from '@upwell/core/days';
 import { fakeServer, FOCUS, ID, ME, SESSION_ROW, showAt, SQUAD } from './fakeServer';
 import { FACTS, RACE_VIEW } from './raceFacts';
 
-const TODAY = dayOf(new Date());
+const TODAY = dayIn(deviceZone(), Date.now());
 const view = (change: Partial<RacePlanView> = {}, facts: Partial<RaceFacts> = {}): RacePlanView => ({
   ...RACE_VIEW,
   facts: { ...FACTS, ...facts },
@@ -220,6 +219,7 @@ describe('a swimmer’s own week', () => {
         title: 'Sip to the side',
         date: TODAY,
         startTime: '19:00',
+        timeZone: 'UTC',
         minutes: 60,
         theme: 'breath-too-low',
         metres: 2000,

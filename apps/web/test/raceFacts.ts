@@ -1,10 +1,9 @@
 import type { RacePlanView } from '@upwell/contract/race';
 import type { RaceFacts } from '@upwell/core/race';
-import { addDays } from '@upwell/core/days';
-import { dayOf } from '@/ui/dates';
+import { addDays, dayIn, deviceZone } from '@upwell/core/days';
 import { ID } from './fakeServer';
 
-const TODAY = dayOf(new Date());
+const TODAY = dayIn(deviceZone(), Date.now());
 
 /** What is known of a swimmer twelve weeks before a crossing. */
 export const FACTS: RaceFacts = {

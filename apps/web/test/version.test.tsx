@@ -181,10 +181,20 @@ describe('an app that the browser keeps', () => {
     expect(store.getState().version.newer).toBe(true);
   });
 
-  it('does not wait for ever for a browser that says nothing', async () => {
-    await keeping({ waiting: {}, installing: null });
+  it('asks a browser again that has not changed over, and does not load the page under it meanwhile', async () => {
+    const { store, worker, says } = await keeping({ waiting: {}, installing: null });
     loadNewer();
     jest.advanceTimersByTime(60_000);
+    expect(reload).not.toHaveBeenCalled();
+    loadNewer();
+    expect(worker.messageSkipWaiting).toHaveBeenCalledTimes(2);
+    jest.advanceTimersByTime(60_000);
+    // Long after: said, not done.
+    says('controlling', { isUpdate: true });
+    expect(reload).not.toHaveBeenCalled();
+    expect(store.getState().version.newer).toBe(true);
+    loadNewer();
+    says('controlling', { isUpdate: true });
     expect(reload).toHaveBeenCalledTimes(1);
   });
 

@@ -28,7 +28,14 @@ const START = { lat: 31.4, lon: -41.2 };
 const empty = newCourseDraft(START).course;
 const north = (m: number) => placeAt(START, 0, m);
 const course: Course = withMark(withMark(empty, north(300)), placeAt(north(300), 90, 200));
-const VIEW: CourseView = { id: ID, version: 3, name: 'Heron Loop', place: 'Quill Water', course };
+const VIEW: CourseView = {
+  id: ID,
+  version: 3,
+  name: 'Heron Loop',
+  place: 'Quill Water',
+  course,
+  timeZone: 'Etc/GMT+3',
+};
 
 describe('the frame of the map', () => {
   const size = { width: 390, height: 300 };
@@ -130,7 +137,7 @@ describe('a course that is drawn', () => {
 describe('the water of a day', () => {
   it('is told in words', () => {
     const c = {
-      ...firstConditions(),
+      ...firstConditions('2026-11-24'),
       currentMps: 0.2,
       currentToDeg: 92,
       waveHeightM: 0.3,
@@ -138,7 +145,9 @@ describe('the water of a day', () => {
       feet: true,
     };
     expect(waterWords(c)).toBe('10:30 · waves 0.3 m from W · current 0.20 m/s to E · drafting');
-    expect(waterAt(c).at.getMinutes()).toBe(30);
+    // By the clock of the course, wherever the coach plans it.
+    expect(waterAt(c, 'Etc/GMT+3').at.toISOString()).toBe('2026-11-24T13:30:00.000Z');
+    expect(waterAt(c, 'Pacific/Auckland').at.toISOString()).toBe('2026-11-23T21:30:00.000Z');
     expect([0, 359, 44, 180, -90].map(compassWord)).toEqual(['N', 'N', 'NE', 'S', 'W']);
   });
 

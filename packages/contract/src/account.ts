@@ -1,4 +1,5 @@
 // What crosses the wire about accounts, sign-ins and the rules of the club.
+import type { PoolUnit } from '@upwell/core/units';
 import { Joi } from './joi';
 
 export const ROLES = ['head', 'coach', 'swimmer'] as const;
@@ -56,6 +57,10 @@ export interface Me {
   readonly role: Role;
   readonly clubId: string;
   readonly clubName: string;
+  /** Time zone of the club, an IANA name like `Europe/Lisbon`. */
+  readonly timeZone: string;
+  /** The unit of pools that the club uses, shown first where both may be chosen. */
+  readonly units: PoolUnit;
   /** The swimmer this account belongs to, for role swimmer. */
   readonly swimmerId: string | null;
 }

@@ -144,7 +144,10 @@ export const archiveSchema = Joi.object<ClubArchive>({
   savedAt: moment().required(),
   clubId: uuid().required(),
   clubName: line(120).required(),
-  rules: clubRulesSchema.fork(['kit', 'laneCapacity', 'paceTable', 'water'], (field) => field.optional()).required(),
+  rules: clubRulesSchema
+    .fork(['kit', 'laneCapacity', 'paceTable', 'water'], (field) => field.optional())
+    .fork('name', (field) => field.forbidden())
+    .required(),
   ...Object.fromEntries(
     ARCHIVE_PARTS.map((part) => {
       const rows = Joi.array().max(500_000);

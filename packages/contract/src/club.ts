@@ -1,12 +1,18 @@
 import { KIT_IDS, type KitId } from '@upwell/core/library';
 import type { PacePoint } from '@upwell/core/measures';
+import { POOL_UNITS, type PoolUnit } from '@upwell/core/units';
 import { WATER_RULES, type WaterRules } from '@upwell/core/safety';
 import { Joi } from './joi';
-import { oneOf, saved, type Saved } from './common';
+import { line, oneOf, saved, timeZone, type Saved } from './common';
 import { paceTable } from './plan';
 
 /** What a club decides for itself. */
 export interface ClubRules {
+  readonly name: string;
+  /** An IANA name like `Europe/Lisbon`: the days and times of the club are those of its clock. */
+  readonly timeZone: string;
+  /** The unit of pools that is shown first. */
+  readonly units: PoolUnit;
   /** Things the club owns: a drill that needs another is not planned. */
   readonly kit: readonly KitId[];
   /** Swimmers a lane holds; null takes the default for the pool. */
@@ -19,12 +25,16 @@ export interface ClubRules {
 
 /** The rules with the version they were read in. */
 export type ClubRulesView = ClubRules & Pick<Saved, 'version'>;
-/** An app that knows nothing of versions changes what is there. */
-export type ClubRulesSave = ClubRules & Partial<Saved>;
+/** What an app does not know of stays as it is; one that knows nothing of versions changes what is there. */
+export type ClubRulesSave = Omit<ClubRules, LaterRule> & Partial<Pick<ClubRules, LaterRule> & Saved>;
+type LaterRule = 'name' | 'timeZone' | 'units' | 'water';
 
 const atMost = (of: keyof WaterRules, least: number) => Joi.number().min(least).max(WATER_RULES[of]).required();
 
 const clubRules = {
+  name: line(80),
+  timeZone: timeZone(),
+  units: oneOf(POOL_UNITS),
   kit: Joi.array().items(oneOf(KIT_IDS)).unique().max(KIT_IDS.length).required(),
   laneCapacity: Joi.number().integer().min(1).max(20).allow(null).required(),
   paceTable: paceTable().required(),

@@ -1,3 +1,4 @@
+import { zoneNamed } from '@upwell/core/days';
 import { PLAIN_ID, RESERVED_IDS } from '@upwell/core/text';
 import type { CustomHelpers, Schema, ValidationError, ValidationOptions } from 'joi';
 import { Joi } from './joi';
@@ -118,6 +119,12 @@ export const moment = () =>
     .max(40)
     .pattern(/^\d{4}-/, { name: 'a date and time' })
     .isoDate()
+    .custom((value: string, helpers) =>
+      // Without a zone it would be another moment on every computer.
+      /T.*(Z|[+-]\d{2}(:?\d{2})?)$/i.test(String(helpers.original).trim())
+        ? value
+        : helpers.error('string.pattern.name', { name: 'a date and time with its zone' }),
+    )
     .custom(inYears);
 
 /** Milliseconds since 1970 on a clock that is not far off. */
@@ -126,6 +133,13 @@ export const momentMs = () =>
     .min(0)
     .max(Date.UTC(YEARS.last, 11, 31))
     .unsafe();
+
+/** A time zone by its IANA name, in its usual spelling. @example 'Europe/Lisbon' */
+export const timeZone = () =>
+  Joi.string()
+    .max(60)
+    .custom((name: string, helpers) => zoneNamed(name) ?? helpers.error('zone.unknown'))
+    .messages({ 'zone.unknown': 'This is not a time zone. Write it like Europe/Lisbon.' });
 
 export const clockTime = () => Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/, { name: 'a time like 19:00' });
 export const line = (max = 120) => Joi.string().trim().max(max);

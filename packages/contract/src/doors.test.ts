@@ -2,7 +2,7 @@ import type { Schema } from 'joi';
 import { accountSaveSchema, inviteSchema, joinSchema, passwordResetSchema } from './people';
 import { signInSchema } from './account';
 import { clipSaveSchema, MOST_TAPS } from './clips';
-import { check } from './common';
+import { check, moment, timeZone } from './common';
 import { eventsQuerySchema } from './deck';
 import { eyeTrySchema } from './eye';
 import { handoutLinkSchema } from './handout';
@@ -65,7 +65,7 @@ const DOORS: readonly Door[] = [
     refused: [
       [{ code: 'ABCD-EFGH-JKM' }, 'code', 'A code has twelve'],
       [{ code: 'ABCD-EFGH-JKMU' }, 'code', 'A code has twelve'],
-      [{ timeZone: 'Morrow/Quay' }, 'timeZone', 'This is no time zone'],
+      [{ timeZone: 'Morrow/Quay' }, 'timeZone', 'This is not a time zone'],
       [{ password: 'nine char' }, 'password', 'A password has at least 10'],
     ],
   },
@@ -373,4 +373,28 @@ describe('questions in an address', () => {
     expect(Object.keys(problems(sightingSchema, {})).length).toBeGreaterThan(2);
     expect(Object.keys(problems(raceCardSchema, {})).length).toBeGreaterThan(2);
   });
+});
+
+describe('a moment', () => {
+  it.each([
+    ['2027-06-21T18:05:00+02:00', '2027-06-21T16:05:00.000Z'],
+    ['2027-06-21T18:05:00Z', '2027-06-21T18:05:00.000Z'],
+    ['2027-06-21T18:05+0545', '2027-06-21T12:20:00.000Z'],
+  ])('%s comes out in UTC', (said, told) => expect(moment().validate(said)).toEqual({ value: told }));
+
+  // It would be another one on every computer.
+  it.each(['2027-06-21T18:05:00', '2027-06-21', 'soon', '0001-01-01T00:00:00Z', '12027-06-21T18:05:00Z'])(
+    '%s is none',
+    (said) => expect(moment().validate(said).error).toBeDefined(),
+  );
+});
+
+describe('a time zone', () => {
+  it.each([
+    ['europe/lisbon', 'Europe/Lisbon'],
+    ['Etc/GMT+3', 'Etc/GMT+3'],
+  ])('%s is written %s', (said, name) => expect(timeZone().validate(said)).toEqual({ value: name }));
+  it.each(['Mars/Olympus', '+02:00', '', 'a'.repeat(61)])('%j is none', (said) =>
+    expect(timeZone().validate(said).error).toBeDefined(),
+  );
 });

@@ -191,6 +191,8 @@ export interface MySession {
   readonly title: string;
   readonly date: string;
   readonly startTime: string;
+  /** Whose clock that is: the club's, or that of the course. */
+  readonly timeZone: string;
   readonly minutes: number;
   readonly theme: CauseId;
   /** Metres of the swimmer's own level; null when the level is not in it. */

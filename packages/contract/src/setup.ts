@@ -1,5 +1,5 @@
 import { emailSchema, newPassword } from './account';
-import { line } from './common';
+import { line, timeZone } from './common';
 import { Joi } from './joi';
 
 /** Whether a server has no club yet. */
@@ -28,17 +28,7 @@ export const codeOf = (typed: string): string => typed.replace(/[\s-]/g, '').toU
 /** A club and its head coach. */
 export const clubFields = {
   clubName: line(80).required(),
-  timeZone: Joi.string()
-    .max(60)
-    .custom((name: string, helpers) => {
-      try {
-        return new Intl.DateTimeFormat('en', { timeZone: name }).resolvedOptions().timeZone;
-      } catch {
-        return helpers.error('zone.unknown');
-      }
-    })
-    .required()
-    .messages({ 'zone.unknown': 'This is no time zone, like Europe/Lisbon.' }),
+  timeZone: timeZone().required(),
   name: line(80).required(),
   email: emailSchema().required(),
 };

@@ -8,18 +8,28 @@ import {
   type SignIn,
   type SignInView,
 } from '@upwell/contract/account';
-import { WATER_RULES } from '@upwell/core/safety';
-import { clubRulesSaveSchema, type ClubRules, type ClubRulesSave, type ClubRulesView } from '@upwell/contract/club';
-import { KIT_IDS } from '@upwell/core/library';
+import { clubRulesSaveSchema, type ClubRulesSave } from '@upwell/contract/club';
 import type { FastifyInstance } from 'fastify';
 import { v7 } from 'uuid';
 import type { Config } from '../platform/config';
 import type { Database } from '../platform/database';
-import { asMe, COACH, cookieName, forget, GUEST, HEAD, PUBLIC, tokenHash, whoAsks } from '../platform/identity';
+import {
+  asMe,
+  COACH,
+  cookieName,
+  forget,
+  forgetClub,
+  GUEST,
+  HEAD,
+  PUBLIC,
+  tokenHash,
+  whoAsks,
+} from '../platform/identity';
 import { idParams } from '../platform/params';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { all, first, one, run } from '../platform/statement';
+import { rulesOf } from '../swimmers';
 import { ClubEntity, type Club } from '../swimmers/entities';
 import { AccountEntity, SignInSessionEntity } from './entities';
 import { oneByOne } from './oneByOne';
@@ -27,12 +37,6 @@ import { DUMMY_HASH, hashPassword, refuseWeak } from './password';
 import { signInAs } from './signingIn';
 import { ACCOUNT_OF, CHANGE_PASSWORD, OWN_HASH, SIGN_INS } from './sql';
 import { countTries, countWrong } from './tries';
-
-/** The rules with what is usual where the club decided nothing. */
-const rulesOf = ({ version, settings }: Pick<Club, 'version' | 'settings'>): ClubRulesView => {
-  const { kit = KIT_IDS, laneCapacity = null, paceTable = [], water = WATER_RULES } = settings as Partial<ClubRules>;
-  return { kit, laneCapacity, paceTable, water, version };
-};
 
 export async function accountRoutes(
   app: FastifyInstance,
@@ -140,16 +144,22 @@ export async function accountRoutes(
       config: HEAD,
       schema: { body: clubRulesSaveSchema, summary: 'Change what the club decides for itself (head coach)' },
     },
-    (request) => {
+    async (request) => {
       const { clubId } = whoAsks(request);
-      const { version, writeId = v7(), ...rules } = request.body;
-      return asMe(database, whoAsks(request), async (em) => {
+      const { version, writeId = v7(), name, ...rules } = request.body;
+      const saved = await asMe(database, whoAsks(request), async (em) => {
         const save = { writeId, version: version ?? (await em.findOneOrFail(ClubEntity, clubId)).version };
         // What this app does not know of stays as it is.
-        const merged = (before: Club | null) => ({ settings: { ...before?.settings, ...rules } });
+        const merged = (before: Club | null) => ({
+          ...(name === undefined ? {} : { name }),
+          settings: { ...before?.settings, ...rules },
+        });
         const { row } = await saveVersioned(em, ClubEntity, clubId, save, merged, rulesOf);
         return rulesOf(row);
       });
+      // Its clock is everybody's from the next request on.
+      forgetClub(clubId);
+      return saved;
     },
   );
 

@@ -7,6 +7,7 @@ import { v7 } from 'uuid';
 import type { Config } from '../platform/config';
 import { asIdentity, type Database } from '../platform/database';
 import { cookieName, tokenHash } from '../platform/identity';
+import { rulesOf } from '../swimmers';
 import { ClubEntity } from '../swimmers/entities';
 import { AccountEntity, SignInSessionEntity } from './entities';
 
@@ -48,12 +49,15 @@ export async function signInAs(
 async function whoIs(em: EntityManager, accountId: string): Promise<Me> {
   const account = await em.findOneOrFail(AccountEntity, accountId);
   const club = await em.findOneOrFail(ClubEntity, account.clubId);
+  const { timeZone, units } = rulesOf(club);
   return {
     accountId: account.id,
     name: account.name,
     role: account.role,
     clubId: account.clubId,
     clubName: club.name,
+    timeZone,
+    units,
     swimmerId: account.swimmerId ?? null,
   };
 }

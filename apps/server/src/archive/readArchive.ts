@@ -10,7 +10,7 @@ import {
 import { check } from '@upwell/contract/common';
 import type { SessionDone } from '@upwell/contract/sessions';
 import type { SessionPlan } from '@upwell/core/sessions';
-import { isChild } from '@upwell/core/swimmers';
+import { ageYear, isChild } from '@upwell/core/swimmers';
 import { keptOutcome, testOutcome, type TestInput } from '@upwell/core/swimtests';
 import type { Course, DayReason } from '@upwell/core/water';
 import type { Schema } from 'joi';
@@ -217,7 +217,7 @@ function refuse(fields: readonly { readonly field: string; readonly message: str
 
 /** No clip of a child without the guardian's word, by whatever way it comes. */
 function refuseClips(clips: readonly Row[], swimmers: readonly Row[]): void {
-  const year = new Date().getFullYear();
+  const year = ageYear();
   const without = new Set(
     swimmers.filter((s) => isChild(s.birthYear as number | null, year) && !s.clipConsent).map((s) => s.id),
   );

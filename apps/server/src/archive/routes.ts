@@ -1,3 +1,4 @@
+import { dayIn } from '@upwell/core/days';
 import { archiveSchema, MOST_ARCHIVE_BYTES } from '@upwell/contract/archive';
 import type { FastifyInstance, FastifyReply } from 'fastify';
 import type { Database } from '../platform/database';
@@ -42,7 +43,7 @@ export async function archiveRoutes(app: FastifyInstance, { database }: { databa
         shows(request, await everybody(em));
         await spool(archiveText(em, me), file, Infinity);
       });
-      const day = new Date().toISOString().slice(0, 10);
+      const day = dayIn(me.timeZone, Date.now());
       return reply
         .type('application/json; charset=utf-8')
         .header('content-disposition', `attachment; filename="upwell-club-${day}.json"`)

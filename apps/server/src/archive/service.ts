@@ -9,7 +9,7 @@ import {
 } from '@upwell/contract/archive';
 import type { ClubRules } from '@upwell/contract/club';
 import type { SessionSave } from '@upwell/contract/sessions';
-import { isChild } from '@upwell/core/swimmers';
+import { ageYear, isChild } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { NIL } from 'uuid';
 import { addEvents, type NotedEvent } from '../deck';
@@ -26,9 +26,14 @@ import { ADD, ADD_AUTHORS, ADD_COACHES, ADD_RULES, CLIP_SWIMMERS, PAGES, pageSiz
 /** Parts whose rows are stored as they are. */
 type Stored = keyof typeof ADD;
 
-const RULES: readonly string[] = ['kit', 'laneCapacity', 'paceTable', 'water'] satisfies (keyof ClubRules)[];
-
-const thisYear = () => new Date().getFullYear();
+const RULES: readonly string[] = [
+  'timeZone',
+  'units',
+  'kit',
+  'laneCapacity',
+  'paceTable',
+  'water',
+] satisfies (keyof ClubRules)[];
 
 /** The people that an archive of the club is about. */
 export async function everybody(em: EntityManager): Promise<string[]> {
@@ -130,7 +135,7 @@ async function putCoaches(em: EntityManager, me: Me, pairs: ReadArchive['coaches
 /** No clip of a child without the guardian's word, which is what is noted here, not what a file says of somebody here. */
 async function refuseClips(em: EntityManager, ids: readonly string[]): Promise<void> {
   const swimmers = await all(em, CLIP_SWIMMERS, [`{${ids.join(',')}}`]);
-  if (!swimmers.some((s) => !s.clip_consent && isChild(s.birth_year, thisYear()))) return;
+  if (!swimmers.some((s) => !s.clip_consent && isChild(s.birth_year, ageYear()))) return;
   const message = 'The guardian of a child has not agreed to clips here. Note it on the swimmer’s page first.';
   throw new ProblemError(422, `Nothing was imported: clips: ${message}`, { fields: [{ field: 'clips', message }] });
 }

@@ -112,7 +112,8 @@ export const PART_TABLES: Readonly<Record<Exclude<ArchivePart, 'deckEvents'>, Pa
     table: 'plan_week',
     columns: ['swimmer_id', 'monday', 'phase', 'kind', 'load', 'theme', 'step', 'test', 'notes'],
     id: 'md5(swimmer_id::text || monday)::uuid',
-    only: `monday < date_trunc('week', now())::date`,
+    // Over somewhere on the Earth: one that is not over here is worked out again.
+    only: `monday < date_trunc('week', now() at time zone 'UTC' + interval '14 hours')::date`,
     days: ['monday'],
   },
   ratings: { table: 'session_rating', columns: ['session_id', 'swimmer_id', 'value', 'rated_at'] },

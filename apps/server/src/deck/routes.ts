@@ -23,16 +23,17 @@ export async function deckRoutes(app: FastifyInstance, { database }: { database:
     '/today',
     {
       schema: {
-        // The day where the coach stands, which the server cannot know.
+        // The day that is shown: today by the club's clock.
         querystring: Joi.object({ date: isoDate().required() }),
         summary: 'What matters on a day: sessions, second looks, tests, readiness and load',
       },
     },
     (request): Promise<DeckToday> => {
       const { date } = request.query;
-      return asMe(database, whoAsks(request), async (em) => ({
+      const me = whoAsks(request);
+      return asMe(database, me, async (em) => ({
         date,
-        sessions: await listSessions(em, { from: date, to: date, limit: 20 }),
+        sessions: await listSessions(em, me, { from: date, to: date, limit: 20 }),
         relooks: await openFocusesDue(em, date),
         tests: await testsDue(em, date),
         ready: await readyDue(em, date),

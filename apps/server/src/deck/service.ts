@@ -17,7 +17,8 @@ import { ADD_EVENTS, ADD_VERDICTS, EVENTS_AFTER, EVENTS_OF_RUN, PAGE, RECORDS, S
 /** The sessions of a day with everything that running them needs. */
 export async function packs(em: EntityManager, me: Me, date: string): Promise<DeckPack[]> {
   const out: DeckPack[] = [];
-  for (const { id } of await listSessions(em, { from: date, to: date, limit: 20 })) out.push(await pack(em, me, id));
+  for (const { id } of await listSessions(em, me, { from: date, to: date, limit: 20 }))
+    out.push(await pack(em, me, id));
   return out;
 }
 

@@ -1,4 +1,6 @@
 // Invitations into a club, and how they are taken up.
+import { longDayWord } from '@upwell/core/words';
+import { dayIn } from '@upwell/core/days';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import {
   INVITATION_DAYS,
@@ -11,7 +13,7 @@ import {
   type Invite,
   type Join,
 } from '@upwell/contract/people';
-import { isChild } from '@upwell/core/swimmers';
+import { ageYear, isChild } from '@upwell/core/swimmers';
 import type { FastifyInstance } from 'fastify';
 import { v7 } from 'uuid';
 import { countWrong, hashPassword, oneByOne, refuseWeak, signInAs } from '../account';
@@ -92,7 +94,7 @@ export async function invitationRoutes(app: FastifyInstance, { database, config,
         throw notFound();
       }
       const { state, club_name: clubName, role, email, invited_by: invitedBy, swimmer } = found;
-      const child = role === 'swimmer' && isChild(found.birth_year, new Date().getFullYear());
+      const child = role === 'swimmer' && isChild(found.birth_year, ageYear());
       // What was used or is over tells no more than that.
       return state === 'open'
         ? { state, clubName, role, email, invitedBy, swimmer, child }
@@ -164,11 +166,11 @@ async function refuseStrangers(
   if (swimmerId !== null && (await em.count(SwimmerEntity, { id: swimmerId })) === 0) throw notFound();
 }
 
-const letter = ({ name, clubName }: SignedIn, link: string, expiresAt: Date) => ({
+const letter = ({ name, clubName, timeZone }: SignedIn, link: string, expiresAt: Date) => ({
   subject: `${clubName}: your invitation to Upwell`,
   text: [
     `${name} invites you to ${clubName} on Upwell.`,
-    `Open this link and choose a password. It works once, until ${expiresAt.toISOString().slice(0, 10)}:`,
+    `Open this link and choose a password. It works once, until ${longDayWord(dayIn(timeZone, expiresAt))}:`,
     link,
     `If you do not know ${name}, do nothing: nobody can join without the link.`,
   ].join('\n\n'),

@@ -94,6 +94,11 @@ export function forgetAccount(accountId: string): void {
   for (const [token, { me }] of recent) if (me.accountId === accountId) recent.delete(token);
 }
 
+/** Forgets everybody of a club at once in this process: its name, clock or units are others now. */
+export function forgetClub(clubId: string): void {
+  for (const [token, { me }] of recent) if (me.clubId === clubId) recent.delete(token);
+}
+
 async function lookUp(database: Database, token: string): Promise<SignedIn | null> {
   const known = recent.get(token);
   if (known && known.until > Date.now()) return known.me;
@@ -108,6 +113,8 @@ async function lookUp(database: Database, token: string): Promise<SignedIn | nul
     squadIds: row.squad_ids,
     name: row.name,
     clubName: row.club_name,
+    timeZone: row.time_zone,
+    units: row.units,
   };
   if (recent.size >= MOST_REUSED) recent.clear();
   recent.set(token, { me, until: Date.now() + REUSED_MS });

@@ -28,8 +28,8 @@ export async function prepareJobs(owner: Database, config: Config): Promise<void
     if (await boss.getQueue(name)) await boss.updateQueue(name, options);
     else await boss.createQueue(name, options);
   }
-  // Every night, after the day's records are in.
-  await boss.schedule('plan-night', '10 3 * * *');
+  // Every hour: somewhere it is night.
+  await boss.schedule('plan-night', '10 * * * *');
   await boss.stop({ graceful: false });
   await owner.em.fork().execute(`
     grant usage on schema ${SCHEMA} to ${APP_ROLE};

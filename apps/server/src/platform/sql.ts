@@ -1,12 +1,13 @@
 // What every request asks the database before anything else: who asks, and that PostgreSQL knows it.
 import type { Role } from '@upwell/contract/account';
+import type { PoolUnit } from '@upwell/core/units';
 import { orNull, rows, text, textOf, uuid, uuids } from './statement';
 
 /** Who a sign-in belongs to, by the hash of its secret. */
 export const IDENTITY = rows(
   {
     ...{ account_id: uuid, club_id: uuid, role: textOf<Role>(), swimmer_id: orNull(uuid) },
-    ...{ squad_ids: uuids, name: text, club_name: text },
+    ...{ squad_ids: uuids, name: text, club_name: text, time_zone: text, units: textOf<PoolUnit>() },
   },
   'select * from sign_in_identity(?)',
 );

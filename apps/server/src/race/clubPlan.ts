@@ -5,7 +5,7 @@ import { asIdentity, type Database, type Identity } from '../platform/database';
 import type { Jobs, Queues } from '../platform/jobs';
 import { notFound } from '../platform/problem';
 import type { RunWork } from '../work';
-import { DAY_MS } from '@upwell/core/days';
+import { DAY_MS, dayIn, timeIn } from '@upwell/core/days';
 import { all } from '../platform/statement';
 import { ClubJobEntity } from './entities';
 import { planSwimmers, racersOf } from './service';
@@ -94,13 +94,16 @@ export async function planClub(database: Database, work: RunWork, data: Queues['
   }
 }
 
-/** Every night: one job for each club with races. */
+/** The hour of the club's clock in which its weeks are worked out: after the day's records are in. */
+const NIGHT = '03:';
+
+/** Every hour: one job for each club with races where it is the dead of night now. */
 export async function planEveryClub(database: Database, jobs: Jobs, now: Date): Promise<void> {
-  const today = now.toISOString().slice(0, 10);
   const clubs = await all(database.em.fork(), CLUBS_WITH_RACES);
-  for (const { id: clubId } of clubs) {
+  for (const { id: clubId, timeZone } of clubs) {
+    if (!timeIn(timeZone, now).startsWith(NIGHT)) continue;
     // Nobody asked: the club's own work, which sees all of it.
     const club: Identity = { clubId, accountId: '', role: 'head', swimmerId: null, squadIds: [] };
-    await askForPlans(database, jobs, club, today);
+    await askForPlans(database, jobs, club, dayIn(timeZone, now));
   }
 }

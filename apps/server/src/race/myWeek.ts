@@ -6,7 +6,8 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound } from '../platform/problem';
 import { openFocusesOf } from '../review';
 import { SwimmerEntity } from '../swimmers/entities';
-import { addDays, weekOf } from '@upwell/core/days';
+import { addDays, dayIn, weekOf } from '@upwell/core/days';
+import { zoneAt } from '@upwell/core/days/place';
 import { v7 } from 'uuid';
 import { all } from '../platform/statement';
 import { TrainingSessionEntity } from '../sessions/entities';
@@ -14,7 +15,11 @@ import { RaceOutlookEntity, SessionRatingEntity } from './entities';
 import { keptWeeks, known } from './service';
 import { MY_SESSIONS } from './sql';
 
-export async function myWeek(em: EntityManager, id: string, today: string): Promise<MyWeek> {
+export async function myWeek(
+  em: EntityManager,
+  { swimmerId: id, timeZone }: Me & { readonly swimmerId: string },
+  today: string,
+): Promise<MyWeek> {
   const one = await known(em, id, today);
   const monday = weekOf(today);
   const record = await em.findOneOrFail(SwimmerEntity, { id });
@@ -29,8 +34,9 @@ export async function myWeek(em: EntityManager, id: string, today: string): Prom
   return {
     swimmerId: id,
     givenName: one.givenName,
-    sessions: sessions.map(({ groups, ...session }) => ({
+    sessions: sessions.map(({ groups, spot, ...session }) => ({
       ...session,
+      timeZone: spot ? zoneAt(spot) : timeZone,
       metres: groups.find((g) => g.level === record.level)?.metres ?? null,
     })),
     focus: focus ?? null,
@@ -57,7 +63,7 @@ export async function rateSession(
   sessionId: string,
   value: number,
 ): Promise<{ readonly sessionId: string; readonly value: number }> {
-  const tomorrow = addDays(new Date().toISOString().slice(0, 10), 1);
+  const tomorrow = addDays(dayIn(me.timeZone, Date.now()), 1);
   const session = await em.count(TrainingSessionEntity, { id: sessionId, template: false, date: { $lte: tomorrow } });
   if (session === 0) throw notFound();
   await em.upsert(

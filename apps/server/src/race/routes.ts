@@ -1,3 +1,4 @@
+import type { Me } from '@upwell/contract/account';
 import { isoDate } from '@upwell/contract/common';
 import {
   dayQuerySchema,
@@ -17,21 +18,21 @@ import { asMe, COACH, SWIMMER, swimmerWhoAsks, whoAsks } from '../platform/ident
 import type { Jobs } from '../platform/jobs';
 import { idParams } from '../platform/params';
 import { shows } from '../swimmers';
-import { DAY_MS, isoOf } from '@upwell/core/days';
+import { addDays, dayIn } from '@upwell/core/days';
 import { workFor } from '../work';
 import { askForPlans, showJob, stopJob } from './clubPlan';
 import { myWeek, rateSession } from './myWeek';
 import { season } from './season';
 import { keptWeeks, saveRacePlan, showRacePlan } from './service';
 
-/** Without a day it is today's by the server's clock: an answer kept on a device does not hang on one. */
+/** Without a day it is today's by the club's clock: an answer kept on a device does not hang on one. */
 const maybeDay = Joi.object<Partial<DayQuery>>({ date: isoDate() });
-const dayAgo = (days: number) => isoOf(Date.now() - days * DAY_MS);
-const dayOf = ({ date }: Partial<DayQuery>) => date ?? dayAgo(0);
+const dayOf = ({ timeZone }: Me, { date }: Partial<DayQuery>) => date ?? dayIn(timeZone, Date.now());
 /** Weeks that are over stay as they were planned, whatever a clock or a program says: no day before yesterday. */
-const planDayOf = (query: Partial<DayQuery>) => {
-  const day = dayOf(query);
-  return day < dayAgo(1) ? dayAgo(0) : day;
+const planDayOf = (me: Me, query: Partial<DayQuery>) => {
+  const today = dayOf(me, {});
+  const day = dayOf(me, query);
+  return day < addDays(today, -1) ? today : day;
 };
 
 /** Toward the race: the gap and the weeks of a swimmer, the season of the club, a swimmer's own week. */
@@ -42,7 +43,10 @@ export async function raceRoutes(
   app.get<{ Params: { id: string }; Querystring: Partial<DayQuery> }>(
     '/swimmers/:id/race-plan',
     { schema: { params: idParams, querystring: maybeDay, summary: 'What a race plan is worked out from' } },
-    (request) => asMe(database, whoAsks(request), (em) => showRacePlan(em, request.params.id, dayOf(request.query))),
+    (request) => {
+      const me = whoAsks(request);
+      return asMe(database, me, (em) => showRacePlan(em, request.params.id, dayOf(me, request.query)));
+    },
   );
 
   app.put<{ Params: { id: string }; Querystring: Partial<DayQuery>; Body: RacePlanSave }>(
@@ -59,7 +63,7 @@ export async function raceRoutes(
     (request) => {
       const me = whoAsks(request);
       return asMe(database, me, (em) =>
-        saveRacePlan(em, workFor(request), me, request.params.id, request.body, planDayOf(request.query)),
+        saveRacePlan(em, workFor(request), me, request.params.id, request.body, planDayOf(me, request.query)),
       );
     },
   );
@@ -93,7 +97,10 @@ export async function raceRoutes(
       config: COACH,
       schema: { querystring: dayQuerySchema, summary: 'Work out everyone’s weeks again, in the background' },
     },
-    (request) => askForPlans(database, jobs, whoAsks(request), planDayOf(request.query)),
+    (request) => {
+      const me = whoAsks(request);
+      return askForPlans(database, jobs, me, planDayOf(me, request.query));
+    },
   );
 
   app.get<{ Params: { id: string } }>(
@@ -113,7 +120,7 @@ export async function raceRoutes(
     { config: SWIMMER, schema: { querystring: maybeDay, summary: "A swimmer's own week; nothing of others" } },
     (request) => {
       const me = swimmerWhoAsks(request);
-      return asMe(database, me, (em) => myWeek(em, me.swimmerId, dayOf(request.query)));
+      return asMe(database, me, (em) => myWeek(em, me, dayOf(me, request.query)));
     },
   );
 

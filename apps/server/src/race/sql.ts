@@ -1,4 +1,5 @@
 // What races, weeks and the season ask the database beyond single rows.
+import type { Spot } from '@upwell/core/days/place';
 import type { MySession, SeasonRow, SeasonSquad } from '@upwell/contract/race';
 import type { PoolTime, RaceGoal } from '@upwell/contract/swimmers';
 import { PAST_WEEKS, TRIAL_DAYS, type Outlook, type RaceChoices, type RaceFacts } from '@upwell/core/race';
@@ -170,8 +171,11 @@ export const RACERS = rows(
   `select s.id from swimmer s where not s.archived and s.goal is not null and s.goal->>'date' >= ? order by s.id limit 5000`,
 );
 
-/** Clubs that have races; asked outside of any club. */
-export const CLUBS_WITH_RACES = rows({ id: uuid }, 'select id from clubs_with_races()');
+/** Clubs that have races, with their clocks; asked outside of any club. */
+export const CLUBS_WITH_RACES = rows(
+  { id: uuid, timeZone: text },
+  'select id, time_zone as "timeZone" from clubs_with_races()',
+);
 
 /** Sessions of a swimmer this week, and last week's that were not rated: swimmer, squad, next Monday, Monday, last Monday. */
 export const MY_SESSIONS = rows(
@@ -180,12 +184,14 @@ export const MY_SESSIONS = rows(
     title: text,
     date: text,
     startTime: text,
+    spot: orNull(json<Spot>()),
     minutes: int,
     theme: textOf<MySession['theme']>(),
     groups: json<readonly { readonly level: string; readonly metres: number }[]>(),
     rating: orNull(float),
   },
   `select t.id, t.title, t.date::text as date, t.start_time as "startTime", t.minutes, t.theme,
+     (select c.course->'start' from course c where c.id = t.course_id) as spot,
      coalesce(t.done_summary, t.summary) as groups, r.value as rating
    from training_session t left join session_rating r on r.session_id = t.id and r.swimmer_id = ?
    where not t.template and ?::uuid = any(t.squad_ids) and t.date < ?::date

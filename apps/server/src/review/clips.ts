@@ -1,6 +1,6 @@
 import type { Me } from '@upwell/contract/account';
 import type { ClipRow, ClipSave, ClipView } from '@upwell/contract/clips';
-import { isChild } from '@upwell/core/swimmers';
+import { ageYear, isChild } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
@@ -49,7 +49,7 @@ export async function deleteClip(em: EntityManager, id: string): Promise<void> {
 async function childOf(em: EntityManager, swimmerId: string): Promise<{ child: boolean; consent: boolean }> {
   const swimmer = await em.findOne(SwimmerEntity, { id: swimmerId });
   if (!swimmer) throw notFound();
-  return { child: isChild(swimmer.birthYear ?? null, new Date().getFullYear()), consent: swimmer.clipConsent };
+  return { child: isChild(swimmer.birthYear ?? null, ageYear()), consent: swimmer.clipConsent };
 }
 
 function toView(record: ClipRecord): ClipView {

@@ -1,3 +1,6 @@
+import { dayWord, zoneWord } from '@upwell/core/words';
+import { isoOf, momentIn } from '@upwell/core/days';
+import { zoneAt } from '@upwell/core/days/place';
 import type { CalendarLink, CalendarLinkSave } from '@upwell/contract/sessions';
 import type { Me } from '@upwell/contract/account';
 import { CAUSES } from '@upwell/core/review';
@@ -14,8 +17,8 @@ import type { CalendarDays, CalendarSession } from './calendarParts';
 import { CALENDAR_BY_TOKEN } from './sql';
 
 /**
- * Sessions as iCalendar (RFC 5545). Times are those of the clock at the pool, without a zone, so that
- * every calendar shows what the clock on the wall shows.
+ * Sessions as iCalendar (RFC 5545). Times are moments, told in UTC, which every calendar turns into its reader's own clock;
+ * the words say what the clock at the pool or the course shows.
  *
  * @param level whose metres are shown; null shows those of every group
  */
@@ -37,7 +40,8 @@ export function toCalendar(
   const { value, error } = createEvents(
     [
       ...sessions.map((session): EventAttributes => {
-        const [hour, minute] = session.startTime.split(':').map(Number) as [number, number];
+        const { date, startTime, timeZone } = session;
+        const start = new Date(momentIn(timeZone, date, startTime));
         const own = session.groups.filter((g) => level === null || g.level === level);
         const totals = own.map((g) => `${g.name}: ${Math.round(g.metres)} m`);
         return {
@@ -45,10 +49,14 @@ export function toCalendar(
           uid: `${session.id}@upwell`,
           sequence: session.version,
           title: session.title,
-          description: [`Theme: ${CAUSES[session.theme].name}`, ...totals].join('\n'),
-          start: [...dayOf(session.date), hour, minute] satisfies DateArray,
-          startInputType: 'local',
-          startOutputType: 'local',
+          description: [
+            `${dayWord(date)} ${startTime}, ${zoneWord(timeZone)}`,
+            `Theme: ${CAUSES[session.theme].name}`,
+            ...totals,
+          ].join('\n'),
+          start: [...dayOf(isoOf(start.getTime())), start.getUTCHours(), start.getUTCMinutes()] satisfies DateArray,
+          startInputType: 'utc',
+          startOutputType: 'utc',
           duration: { minutes: session.minutes },
         };
       }),
@@ -65,7 +73,11 @@ export function toCalendar(
 export async function calendarByToken(database: Database, token: string): Promise<string> {
   const [row] = await prepared(database.em.fork(), CALENDAR_BY_TOKEN, [tokenHash(token)]);
   if (!row) throw new ProblemError(404, 'This calendar is no longer shared. Ask your coach for a new address.');
-  return toCalendar(row.name, row.sessions, row, row.level);
+  const sessions = row.sessions.map(({ spot, ...session }) => ({
+    ...session,
+    timeZone: spot ? zoneAt(spot) : row.time_zone,
+  }));
+  return toCalendar(row.name, sessions, row, row.level);
 }
 
 const toLink = ({ id, squadId, swimmerId, createdAt, revokedAt }: CalendarLinkRecord): CalendarLink => ({

@@ -8,7 +8,7 @@ import {
   type SessionPlan,
   type WeekKind,
 } from '@upwell/core/sessions';
-import { isChild, isYoung, LEVEL } from '@upwell/core/swimmers';
+import { ageYear, isChild, isYoung, LEVEL } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { all } from '../platform/statement';
 import { ATTENDEES } from './sql';
@@ -61,7 +61,7 @@ export function forSafety({
   healthFlags,
   ladderSteps,
 }: KnownAttendee): GroupPerson {
-  const year = new Date().getFullYear();
+  const year = ageYear();
   return {
     ...{ id, name, level, healthFlags },
     confidence: ladderSteps?.confidence ?? 0,

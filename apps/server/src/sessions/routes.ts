@@ -42,7 +42,7 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
   app.get<{ Querystring: SessionQuery }>(
     '/sessions',
     { schema: { querystring: sessionQuerySchema, summary: 'Sessions of a span of days' } },
-    (request) => asMe(database, whoAsks(request), (em) => listSessions(em, request.query)),
+    (request) => asMe(database, whoAsks(request), (em) => listSessions(em, whoAsks(request), request.query)),
   );
 
   app.get<{ Querystring: ProposalQuery }>(

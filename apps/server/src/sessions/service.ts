@@ -1,4 +1,5 @@
 // How sessions are listed, stored, refused and proposed.
+import { zoneAt } from '@upwell/core/days/place';
 import type { Me } from '@upwell/contract/account';
 import type {
   ProposalQuery,
@@ -33,7 +34,11 @@ import { all } from '../platform/statement';
 import { SESSIONS, SHAPING } from './sql';
 
 /** Sessions of a span of days, the earliest first; without the plan itself. */
-export async function listSessions(em: EntityManager, query: SessionQuery): Promise<SessionRow[]> {
+export async function listSessions(
+  em: EntityManager,
+  { timeZone }: Pick<Me, 'timeZone'>,
+  query: SessionQuery,
+): Promise<SessionRow[]> {
   const words = query.search?.trim().toLowerCase() ?? '';
   const themes = words === '' ? [] : CAUSE_IDS.filter((id) => CAUSES[id].name.toLowerCase().includes(words));
   const pattern = `%${words.replace(/[\\%_]/g, '\\$&')}%`;
@@ -43,9 +48,10 @@ export async function listSessions(em: EntityManager, query: SessionQuery): Prom
     ...[words, pattern, `{${themes.join(',')}}`, squad, squad, query.limit ?? 50],
   ]);
   return rows
-    .map(({ start_time, summary, squad_ids, series_id, ...row }) => ({
+    .map(({ start_time, spot, summary, squad_ids, series_id, ...row }) => ({
       ...row,
       startTime: start_time,
+      timeZone: spot ? zoneAt(spot) : timeZone,
       squadIds: squad_ids,
       seriesId: series_id,
       groups: summary,
@@ -54,10 +60,15 @@ export async function listSessions(em: EntityManager, query: SessionQuery): Prom
 }
 
 /** One session; what its coach noted for themselves, afterwards or of others, is shown to coaches only. */
-export async function showSession(em: EntityManager, me: Pick<Me, 'role'>, id: string): Promise<SessionView> {
+export async function showSession(
+  em: EntityManager,
+  me: Pick<Me, 'role' | 'timeZone'>,
+  id: string,
+): Promise<SessionView> {
   const record = await em.findOne(TrainingSessionEntity, { id });
   if (!record) throw notFound();
-  const view = toView(record);
+  const course = record.courseId ? await showCourse(em, record.courseId) : null;
+  const view = toView(record, course?.timeZone ?? me.timeZone);
   if (me.role !== 'swimmer') return view;
   return { ...view, breatheFreely: [], done: view.done && { ...view.done, note: '' } };
 }
@@ -74,7 +85,8 @@ export async function saveSession(
   await refuseForeignSquads(em, squadIds, existing?.squadIds ?? []);
   const facts = await refuseHarm(em, work, me, save, existing?.plan ?? null);
   // The reference alone would also hold for another club's course.
-  if (courseId !== null) await showCourse(em, courseId);
+  const course = courseId === null ? null : await showCourse(em, courseId);
+  const view = (record: TrainingSessionRecord) => toView(record, course?.timeZone ?? me.timeZone);
   const { row } = await saveVersioned(
     em,
     TrainingSessionEntity,
@@ -98,9 +110,9 @@ export async function saveSession(
       done,
       doneSummary: facts.doneSummary,
     },
-    toView,
+    view,
   );
-  return toView(row);
+  return view(row);
 }
 
 /** A session is put into squads that one coaches, and taken out of those; others that are in it stay. */
@@ -147,7 +159,7 @@ export async function removeSession(em: EntityManager, id: string): Promise<{ re
   return { removed: true };
 }
 
-function toView(record: TrainingSessionRecord): SessionView {
+function toView(record: TrainingSessionRecord, timeZone: string): SessionView {
   const { id, version, title, date, startTime, squadIds, template, seriesId, courseId, breatheFreely } = record;
   return {
     id,
@@ -155,6 +167,7 @@ function toView(record: TrainingSessionRecord): SessionView {
     title,
     date,
     startTime,
+    timeZone,
     squadIds,
     template,
     seriesId: seriesId ?? null,

@@ -1,4 +1,4 @@
-import { dayWord } from '@upwell/core/words';
+import { dayWord, zoneWord } from '@upwell/core/words';
 import type { SessionPerson, SessionView, SheetQuery } from '@upwell/contract/sessions';
 import { drillCard, KIT } from '@upwell/core/library';
 import { CAUSES } from '@upwell/core/review';
@@ -84,7 +84,7 @@ interface Printed {
 
 function page(printed: Printed, scale: number): Content[] {
   const { session, group, sheet } = printed;
-  const { plan, startTime } = session;
+  const { plan, startTime, timeZone } = session;
   const totals = groupTotals(group, plan.pool);
   const clock = groupClock(group, plan.pool);
   const kit = totals.kit.map((item) => KIT[item]).join(', ');
@@ -102,7 +102,7 @@ function page(printed: Printed, scale: number): Content[] {
       ],
     },
     {
-      text: `${session.title} · ${dayWord(session.date)} ${startTime} · ${placeWord(plan)} · out ${clockAfter(startTime, clock.totalS)}`,
+      text: `${session.title} · ${dayWord(session.date)} ${startTime}${session.courseId ? ` ${zoneWord(timeZone)}` : ''} · ${placeWord(plan)} · out ${clockAfter(startTime, clock.totalS)}`,
       ...small,
     },
     { text: `Theme: ${CAUSES[plan.theme].name}. ${kit ? `Bring ${kit}.` : 'No kit.'}`, margin: [0, 3 * scale, 0, 0] },

@@ -1,15 +1,19 @@
 // What sessions ask the database beyond single rows: lists, who comes, and the load of past weeks.
+import type { Spot } from '@upwell/core/days/place';
 import type { SessionRow } from '@upwell/contract/sessions';
 import type { LadderId } from '@upwell/core/library';
 import type { CauseId } from '@upwell/core/review';
 import type { Attendee, SessionPlan, WeekKind } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
 import { bool, int, json, orNull, rows, text, textOf, uuid, uuids } from '../platform/statement';
-import type { CalendarDays, CalendarSession } from './calendarParts';
+import type { CalendarDays, StoredCalendarSession } from './calendarParts';
 
 /** Weeks of records that shape a new session, and that the pictures of load show, in days. */
 const SHAPING_DAYS = 42;
 const SHOWN_DAYS = 56;
+
+/** Where the course of a session begins, whose clock its time is of. */
+const SPOT = `(select c.course->'start' from course c where c.id = course_id)`;
 
 /** Sessions of a span of days: templates or not, from, to, words, words as a pattern, themes, squad twice, limit. */
 export const SESSIONS = rows(
@@ -18,6 +22,7 @@ export const SESSIONS = rows(
     title: text,
     date: text,
     start_time: text,
+    spot: orNull(json<Spot>()),
     theme: textOf<SessionRow['theme']>(),
     minutes: int,
     squad_ids: uuids,
@@ -26,7 +31,7 @@ export const SESSIONS = rows(
     done: bool,
     summary: json<SessionRow['groups']>(),
   },
-  `select id, title, date::text as date, start_time, theme, minutes, squad_ids, template, series_id,
+  `select id, title, date::text as date, start_time, ${SPOT} as spot, theme, minutes, squad_ids, template, series_id,
      done is not null as done, coalesce(done_summary, summary) as summary
    from training_session
    where template = ? and date >= coalesce(?::date, '-infinity') and date <= coalesce(?::date, 'infinity')
@@ -97,8 +102,8 @@ export const RATINGS = rows(
 /** What is on a shared calendar, by the hash of its secret. */
 export const CALENDAR_BY_TOKEN = rows(
   {
-    ...{ name: text, level: orNull(textOf<LevelId>()) },
-    sessions: json<readonly CalendarSession[]>(),
+    ...{ name: text, level: orNull(textOf<LevelId>()), time_zone: text },
+    sessions: json<readonly StoredCalendarSession[]>(),
     races: json<CalendarDays['races']>(),
     tests: json<CalendarDays['tests']>(),
   },

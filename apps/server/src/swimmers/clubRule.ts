@@ -1,7 +1,23 @@
 // What a club has set for itself.
-import type { ClubRules } from '@upwell/contract/club';
+import type { ClubRules, ClubRulesView } from '@upwell/contract/club';
+import { KIT_IDS } from '@upwell/core/library';
+import { WATER_RULES } from '@upwell/core/safety';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { ClubEntity } from './entities';
+import { ClubEntity, type Club } from './entities';
+
+/** The rules with what is usual where the club decided nothing. */
+export function rulesOf({ name, version, settings }: Pick<Club, 'name' | 'version' | 'settings'>): ClubRulesView {
+  const usual = {
+    timeZone: 'UTC',
+    units: 'm',
+    kit: KIT_IDS,
+    laneCapacity: null,
+    paceTable: [],
+    water: WATER_RULES,
+  } as const;
+  const { timeZone, units, kit, laneCapacity, paceTable, water } = { ...usual, ...(settings as Partial<ClubRules>) };
+  return { name, timeZone, units, kit, laneCapacity, paceTable, water, version };
+}
 
 /**
  * One of the rules of the club that asks, or null where the usual one counts.

@@ -1,2 +1,2 @@
-export { clubRule } from './clubRule';
+export { clubRule, rulesOf } from './clubRule';
 export { shows } from './looks';

@@ -3,7 +3,7 @@
  * it. The people in an answer are found by their ids; an answer without ids says so with {@link shows}.
  */
 import { LOOKS, type LooksPage, type LooksQuery } from '@upwell/contract/looks';
-import { isChild } from '@upwell/core/swimmers';
+import { ageYear, isChild } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import fp from 'fastify-plugin';
@@ -94,7 +94,7 @@ async function note(em: EntityManager, me: SignedIn, what: string, ids: readonly
     { id: { $in: uuids } },
     { fields: ['id', 'birthYear'], disableIdentityMap: true },
   );
-  const year = new Date().getFullYear();
+  const year = ageYear();
   const children = swimmers.filter((s) => isChild(s.birthYear ?? null, year)).map((s) => s.id);
   if (children.length === 0) return;
   await run(em, NOTE_LOOKS, [

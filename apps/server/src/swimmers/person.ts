@@ -1,4 +1,6 @@
 // Everything of one person: as a file, and what erasing takes away.
+import type { Me } from '@upwell/contract/account';
+import { dayIn } from '@upwell/core/days';
 import { PERSON_PARTS, type Erasing } from '@upwell/contract/person';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { prepared } from '../platform/prepared';
@@ -17,10 +19,14 @@ import {
   ROWS_OF_PERSON,
 } from './personSql';
 
-async function ask(em: EntityManager, counts: typeof ROWS_OF_PERSON, id: string): Promise<Erasing> {
+async function ask(em: EntityManager, { timeZone }: Me, counts: typeof ROWS_OF_PERSON, id: string): Promise<Erasing> {
   const swimmer = await em.findOne(SwimmerEntity, { id });
   if (!swimmer) throw notFound();
-  const named = await all(em, MENTIONS, mentionsOf(swimmer.id, `${swimmer.givenName} ${swimmer.familyName}`));
+  const found = await all(em, MENTIONS, mentionsOf(swimmer.id, `${swimmer.givenName} ${swimmer.familyName}`));
+  const named = found.map(({ kind, title }) => ({
+    kind,
+    title: kind === 'water' ? dayIn(timeZone, Number(title) * 1000) : title,
+  }));
   const { counted } = await one(em, counts, [id]);
   if (!counted) throw notFound();
   const { goes, stays } = counted;
@@ -29,10 +35,10 @@ async function ask(em: EntityManager, counts: typeof ROWS_OF_PERSON, id: string)
 }
 
 /** What erasing a person would take away. */
-export const whatGoes = (em: EntityManager, id: string): Promise<Erasing> => ask(em, ROWS_OF_PERSON, id);
+export const whatGoes = (em: EntityManager, me: Me, id: string): Promise<Erasing> => ask(em, me, ROWS_OF_PERSON, id);
 
 /** Erases one person everywhere, for good: what they took part in with others keeps a swimmer without a name. */
-export const erasePerson = (em: EntityManager, id: string): Promise<Erasing> => ask(em, ERASE_PERSON, id);
+export const erasePerson = (em: EntityManager, me: Me, id: string): Promise<Erasing> => ask(em, me, ERASE_PERSON, id);
 
 /** Everything about one person as the text of one JSON file, piece by piece. */
 export async function* personText(em: EntityManager, id: string): AsyncGenerator<string> {

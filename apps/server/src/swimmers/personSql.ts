@@ -48,14 +48,14 @@ const NOTES = [
   ofOthers('test_result', 'note'),
 ];
 
-/** Texts that coaches wrote freely where a name stands: those on a swimmer's own page go with it. */
+/** Texts that coaches wrote freely where a name stands: those on a swimmer's own page go with it. Water days by their second. */
 export const MENTIONS = rows(
   { kind: textOf<Erasing['named'][number]['kind']>(), title: text },
   `select distinct * from (
      select 'session' as kind, title || ' ' || date as title from training_session where ${holds('title', 'plan', 'done')}
      union all select 'course', name from course where ${holds('name', 'place', 'course')}
      union all select 'import', name from result_import where ${holds('name')}
-     union all select 'water', starts_at::date::text from water_day where ${holds('people', 'overruled')}
+     union all select 'water', extract(epoch from starts_at)::bigint::text from water_day where ${holds('people', 'overruled')}
      union all ${NOTES.join(' union all ')}
    ) found order by 1, 2 limit 50`,
 );

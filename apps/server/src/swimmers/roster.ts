@@ -1,4 +1,5 @@
 // Swimmers from a list: looked at first, taken in at once, taken out again.
+import { yearIn } from '@upwell/core/days';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Me } from '@upwell/contract/account';
 import type {
@@ -44,7 +45,7 @@ async function whatIsHere(em: EntityManager, lines: readonly RosterLine[]) {
 export async function previewRoster(em: EntityManager, work: RunWork, me: Me, ask: RosterAsk): Promise<RosterPreview> {
   const { id = v7(), name = '', squad: squadOfAll = '', level = 'settle', mapping = null } = ask;
   const from = ask.rows ? { rows: ask.rows } : { text: ask.text ?? '' };
-  const read: ReadRoster = await work('read-roster', { ...from, mapping, year: new Date().getFullYear() });
+  const read: ReadRoster = await work('read-roster', { ...from, mapping, year: yearIn(me.timeZone, Date.now()) });
   const { people, squads } = await whatIsHere(em, read.lines);
   const byName = new Map(squads.map((squad) => [plainName(squad.name), squad.name]));
   const made = new Map<string, string>();

@@ -1,4 +1,5 @@
 // Squads, swimmers, lists of swimmers, the log of looks, and everything kept about one person.
+import { dayIn } from '@upwell/core/days';
 import { looksQuerySchema, type LooksQuery } from '@upwell/contract/looks';
 import {
   squadSaveSchema,
@@ -51,7 +52,7 @@ export async function swimmerRoutes(
       return asMe(database, me, async (em) => {
         const saved = await saveSwimmer(em, me, request.params.id, request.body);
         // Goal, level or ladder may have changed: the weeks follow.
-        await planSwimmers(em, workFor(request), me.clubId, [saved.id], new Date().toISOString().slice(0, 10));
+        await planSwimmers(em, workFor(request), me.clubId, [saved.id], dayIn(me.timeZone, Date.now()));
         return saved;
       });
     },
@@ -76,13 +77,13 @@ export async function swimmerRoutes(
   app.get<{ Params: { id: string } }>(
     '/swimmers/:id/erasing',
     { config: HEAD, schema: { params: idParams, summary: 'What erasing a person would take away (head coach)' } },
-    (request) => asMe(database, whoAsks(request), (em) => whatGoes(em, request.params.id)),
+    (request) => asMe(database, whoAsks(request), (em) => whatGoes(em, whoAsks(request), request.params.id)),
   );
 
   app.delete<{ Params: { id: string } }>(
     '/swimmers/:id',
     { config: HEAD, schema: { params: idParams, summary: 'Erase one person everywhere, for good (head coach)' } },
-    (request) => asMe(database, whoAsks(request), (em) => erasePerson(em, request.params.id)),
+    (request) => asMe(database, whoAsks(request), (em) => erasePerson(em, whoAsks(request), request.params.id)),
   );
 
   app.get<{ Querystring: LooksQuery }>(

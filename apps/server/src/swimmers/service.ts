@@ -12,7 +12,7 @@ import type {
   SwimmerRow,
   SwimmerSave,
 } from '@upwell/contract/swimmers';
-import { isChild } from '@upwell/core/swimmers';
+import { ageYear, isChild } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { AccountEntity } from '../account/entities';
 import type { Database, Identity } from '../platform/database';
@@ -53,7 +53,7 @@ export async function listSwimmers(database: Database, who: Identity, query: Swi
       level: row.level,
       squadId: row.squad_id,
       squadName: row.squad_name,
-      child: isChild(row.birth_year, new Date().getFullYear()),
+      child: isChild(row.birth_year, ageYear()),
       archived: row.archived,
       goal: row.goal,
       focus: row.focus && toFocus(row.focus),
@@ -132,7 +132,7 @@ function bare(record: SwimmerRecord, squadName: string): Swimmer {
     familyName: record.familyName,
     level: record.level,
     birthYear: record.birthYear ?? null,
-    child: isChild(record.birthYear ?? null, new Date().getFullYear()),
+    child: isChild(record.birthYear ?? null, ageYear()),
     strokeModel: record.strokeModel,
     breathingSide: record.breathingSide,
     healthFlags: record.healthFlags,

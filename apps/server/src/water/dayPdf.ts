@@ -2,7 +2,7 @@
 import { CAUTION } from '@upwell/core/safety';
 import { kitList, swimOutLines, type Decision, dayReasonWords } from '@upwell/core/water';
 import type { SessionPlan } from '@upwell/core/sessions';
-import { numberWord, utcWord } from '@upwell/core/words';
+import { numberWord, placeMomentWord } from '@upwell/core/words';
 import type { WaterDayView } from '@upwell/contract/water';
 import type { Content } from 'pdfmake/interfaces';
 import { GREEN, makePdf, QUIET, RED } from '../platform/pdf';
@@ -18,10 +18,13 @@ export interface DayPlan {
 export function dayPdf({
   day,
   courseName,
+  timeZone,
   plans,
 }: {
   readonly day: WaterDayView;
   readonly courseName: string;
+  /** Whose clock the times are of. */
+  readonly timeZone: string;
   readonly plans: readonly DayPlan[];
 }): Promise<Buffer> {
   const { readings: r, group: g } = day;
@@ -47,10 +50,10 @@ export function dayPdf({
     defaultStyle: { fontSize: 9.5 },
     content: [
       { text: WORD[day.decision], fontSize: 24, bold: true, color: day.decision === 'stop' ? RED : GREEN },
-      { text: `${courseName} · ${utcWord(day.startsAt)} · ${read.join(', ')}`, ...small },
+      { text: `${courseName} · ${placeMomentWord(day.startsAt, timeZone)} · ${read.join(', ')}`, ...small },
       ...day.reasons.map((reason): Content => ({ text: `– ${dayReasonWords(reason)}` })),
       ...(day.overruled ? [{ text: `Overruled: ${day.overruled}`, color: RED, margin: [0, 3, 0, 0] } as Content] : []),
-      { text: `Signed by ${day.signedBy}, ${utcWord(day.signedAt)}`, ...small },
+      { text: `Signed by ${day.signedBy}, ${placeMomentWord(day.signedAt, timeZone)}`, ...small },
       head('Plan'),
       ...(levels.length > 0 ? levels : [`${g.minutes} minutes in the water at most.`]).map((text): Content => ({
         text,

@@ -1,3 +1,5 @@
+import { dayIn, yearIn } from '@upwell/core/days';
+import { zoneAt } from '@upwell/core/days/place';
 import type { Me } from '@upwell/contract/account';
 import type { WaterDayFields, WaterDayView } from '@upwell/contract/water';
 import { WATER_RULES, type WaterRules } from '@upwell/core/safety';
@@ -89,11 +91,14 @@ async function knownGroup(em: EntityManager, group: DayGroup, year: number): Pro
 }
 
 /** One signed day with what is printed beside it: the course's name and the sessions on it that day. */
-export async function dayToPrint(em: EntityManager, id: string) {
+export async function dayToPrint(em: EntityManager, me: Me, id: string) {
   const day = await em.findOne(WaterDayEntity, { id }, { populate: ['signedBy', 'course'] });
   if (!day) throw notFound();
-  const plans = await all(em, SESSIONS_OF_DAY, [day.course?.id ?? null, day.startsAt]);
+  // Nobody knows any longer where a course was that was taken out.
+  const timeZone = day.course ? zoneAt(day.course.course.start) : me.timeZone;
+  const plans = await all(em, SESSIONS_OF_DAY, [day.course?.id ?? null, dayIn(timeZone, day.startsAt)]);
   return {
+    timeZone,
     day: toView(day, await visible(em, day.people.swimmerIds ?? [])),
     courseName: day.course?.name ?? 'A course that was taken out',
     plans,
@@ -112,9 +117,9 @@ function decided(day: Pick<WaterDayFields, 'readings' | 'group'>, farthestM: num
  * The same id again changes nothing.
  */
 export async function signDay(em: EntityManager, me: Me, id: string, day: WaterDayFields): Promise<{ id: string }> {
-  const { course } = await showCourse(em, day.courseId);
+  const { course, timeZone } = await showCourse(em, day.courseId);
   const rules = (await clubRule(em, 'water')) ?? WATER_RULES;
-  const group = await knownGroup(em, day.group, new Date(day.startsAt).getUTCFullYear());
+  const group = await knownGroup(em, day.group, yearIn(timeZone, day.startsAt));
   const refuse = (field: string, message: string) => {
     throw new ProblemError(422, message, { fields: [{ field, message }] });
   };

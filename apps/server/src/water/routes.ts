@@ -76,13 +76,12 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
       schema: { params: idParams, summary: 'A signed day on one card: decision, plan, head count, kit' },
     },
     async (request, reply) => {
-      const { day, courseName, plans } = await asMe(database, whoAsks(request), (em) =>
-        dayToPrint(em, request.params.id),
-      );
+      const me = whoAsks(request);
+      const card = await asMe(database, me, (em) => dayToPrint(em, me, request.params.id));
       return reply
         .type('application/pdf')
         .header('content-disposition', 'attachment; filename="day-at-the-water.pdf"')
-        .send(await workFor(request)('water-day', { day, courseName, plans }));
+        .send(await workFor(request)('water-day', card));
     },
   );
 

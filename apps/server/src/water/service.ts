@@ -1,3 +1,4 @@
+import { zoneAt } from '@upwell/core/days/place';
 import type { Me } from '@upwell/contract/account';
 import type { CourseFile, CourseRow, CourseSave, CourseView } from '@upwell/contract/water';
 import { writeCourseGeoJson, writeCourseGpx } from '@upwell/core/water';
@@ -49,4 +50,5 @@ const toView = ({ id, version, name, place, course }: CourseRecord): CourseView 
   name,
   place,
   course,
+  timeZone: zoneAt(course.start),
 });

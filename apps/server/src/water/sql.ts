@@ -12,10 +12,10 @@ export const COURSES = rows(
    from course order by name, id limit 200`,
 );
 
-/** The sessions on a course on one day: course, moment. */
+/** The sessions on a course on one day: course, day. */
 export const SESSIONS_OF_DAY = rows(
   { title: text, plan: json<SessionPlan>() },
-  `select title, plan from training_session where course_id = ? and date = ?::timestamptz::date and not template
+  `select title, plan from training_session where course_id = ? and date = ?::date and not template
    order by start_time limit 6`,
 );
 

@@ -1,4 +1,6 @@
 // What a list shows of a swum track, worked out once when it is stored.
+import { dayIn } from '@upwell/core/days';
+import { zoneAt } from '@upwell/core/days/place';
 import type { TrackFields, TrackRow } from '@upwell/contract/water';
 import { cleanTrack, measureTrack, RefusedTrack, type Course } from '@upwell/core/water';
 import { ProblemError } from '../platform/problemError';
@@ -17,7 +19,7 @@ export function trackSummary({
   try {
     const clean = cleanTrack(points.map(([lat, lon, timeMs]) => ({ lat, lon, timeMs })));
     const { timeS, swumM, courseM, startMs, drift } = measureTrack(clean, course, habits);
-    return { on: new Date(startMs).toISOString().slice(0, 10), timeS, swumM, courseM, drift };
+    return { on: dayIn(zoneAt(course.start), startMs), timeS, swumM, courseM, drift };
   } catch (error) {
     if (!(error instanceof RefusedTrack)) throw error;
     throw new ProblemError(422, error.message, { fields: [{ field: 'points', message: error.message }] });

@@ -1,4 +1,5 @@
 /** A server without a club: the club and its head coach, with the code that the server printed. */
+import { deviceZone } from '@upwell/core/days';
 import { LEAST_PASSWORD } from '@upwell/contract/account';
 import type { SetupBegin } from '@upwell/contract/setup';
 import { Redirect, useRouter } from 'expo-router';
@@ -14,11 +15,12 @@ import { Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useTitle } from '@/ui/useTitle';
 import { useBeginMutation, useSetupQuery } from './api';
+import { ZoneInput } from './ZoneInput';
 import { PasswordInput } from '@/ui/PasswordInput';
 
 const EMPTY: SetupBegin = {
   ...{ code: '', clubName: '', name: '', email: '', password: '' },
-  timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  timeZone: deviceZone(),
 };
 
 /** Kept on one line. */
@@ -72,7 +74,11 @@ export function BeginScreen() {
           placeholder: 'ABCD-EFGH-JKMN',
         })}
         {input('clubName', 'Name of the club', { autoComplete: 'organization' })}
-        {input('timeZone', 'Time zone', { autoCapitalize: 'none', autoComplete: 'off' })}
+        <ZoneInput
+          zone={fields.timeZone}
+          onChange={(timeZone) => setFields((now) => ({ ...now, timeZone }))}
+          error={wrong.timeZone}
+        />
         <Text variant="titleMedium" role="heading" aria-level={2} style={styles.next}>
           You, as head coach
         </Text>

@@ -3,17 +3,20 @@ import { KIT, KIT_IDS, type KitId } from '@upwell/core/library';
 import { effortSpeed, type PacePoint } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
 import { WATER_RULES, type WaterRules } from '@upwell/core/safety';
-import { percent } from '@upwell/core/words';
+import { percent, zoneWord } from '@upwell/core/words';
+import { zoneNamed } from '@upwell/core/days';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Text } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { sentence } from '@/api/problem';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
+import { Input } from '@/ui/Input';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { Stepper } from '@/ui/Stepper';
 import { useClubRulesQuery, useSaveClubRulesMutation } from './api';
+import { ZoneInput } from './ZoneInput';
 
 /** Somebody to show paces with: 400 m in six minutes. */
 const EXAMPLE_MPS = 400 / 360;
@@ -31,7 +34,7 @@ type Tap = (rules: ClubRules) => Partial<ClubRules>;
 const after = (rules: ClubRules, taps: readonly Tap[]): ClubRules =>
   taps.reduce((now, tap) => ({ ...now, ...tap(now) }), rules);
 
-/** What the club decides for itself: its kit, how full a lane is, and what an effort means. */
+/** What the club decides for itself: its name, clock and units, its kit, how full a lane is, and what an effort means. */
 export function ClubRulesCard() {
   const { data: stored, error, refetch } = useClubRulesQuery();
   const [save, saving] = useSaveClubRulesMutation();
@@ -67,6 +70,16 @@ export function ClubRulesCard() {
   return (
     <Card title="Club rules">
       {saving.error && !conflict ? <Notice tone="error">{sentence(saving.error)}</Notice> : null}
+      <NameAndPlace rules={rules} onSave={(fields) => change(() => fields)} />
+      <Choice
+        label="Pools are shown first in"
+        options={[
+          { value: 'm', label: 'metres' },
+          { value: 'yd', label: 'yards' },
+        ]}
+        chosen={[rules.units]}
+        onPress={(units) => change(() => ({ units }))}
+      />
       <Choice
         label="Kit the club owns"
         options={KIT_IDS.map((value) => ({ value, label: KIT[value] }))}
@@ -128,6 +141,57 @@ export function ClubRulesCard() {
   );
 }
 
+/** Name and clock change what everybody sees: they are stored when the coach says so. */
+function NameAndPlace({
+  rules,
+  onSave,
+}: {
+  readonly rules: ClubRules;
+  readonly onSave: (fields: Pick<ClubRules, 'name' | 'timeZone'>) => void;
+}) {
+  const [typed, setTyped] = useState<Partial<Pick<ClubRules, 'name' | 'timeZone'>>>({});
+  const name = typed.name ?? rules.name;
+  const timeZone = typed.timeZone ?? rules.timeZone;
+  const zone = zoneNamed(timeZone);
+  const changed = name.trim() !== rules.name || zone !== rules.timeZone;
+  return (
+    <View style={styles.place}>
+      <Input
+        label="Name of the club"
+        value={name}
+        maxLength={80}
+        error={name.trim() === ''}
+        onChangeText={(text) => setTyped({ ...typed, name: text })}
+      />
+      <ZoneInput
+        zone={timeZone}
+        onChange={(text) => setTyped({ ...typed, timeZone: text })}
+        error={zone === null ? 'Type a city, or a zone like Europe/Lisbon.' : undefined}
+      />
+      {changed ? (
+        <>
+          {zone !== null && zone !== rules.timeZone ? (
+            <Text variant="bodySmall">{`Days and times will be those of ${zoneWord(zone)} for everybody. What is planned keeps the time on its clock: 19:00 stays 19:00.`}</Text>
+          ) : null}
+          <View style={styles.row}>
+            <Button
+              mode="contained"
+              disabled={zone === null || name.trim() === ''}
+              onPress={() => {
+                onSave({ name: name.trim(), timeZone: zone! });
+                setTyped({});
+              }}
+            >
+              Save name and time zone
+            </Button>
+            <Button onPress={() => setTyped({})}>Leave as it was</Button>
+          </View>
+        </>
+      ) : null}
+    </View>
+  );
+}
+
 const WATER = [
   { of: 'perWatcher', label: 'swimmers per watcher', step: 1 },
   { of: 'perWatcherFirst', label: 'first-timers per watcher', step: 1 },
@@ -140,4 +204,5 @@ const WATER = [
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 10, alignItems: 'center', marginVertical: 6 },
   flex: { flex: 1, minWidth: 180 },
+  place: { gap: 8, marginBottom: 8 },
 });

@@ -1,8 +1,10 @@
+import { dayIn } from '@upwell/core/days';
+import { useToday, useZone } from '@/state/hooks';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { sentence } from '@/api/problem';
 import { Card } from '@/ui/Card';
-import { dayOf, distanceInDays } from '@/ui/dates';
+import { distanceInDays } from '@/ui/dates';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { useEndSignInMutation, useSignInsQuery } from './api';
 
@@ -10,7 +12,8 @@ import { useEndSignInMutation, useSignInsQuery } from './api';
 export function DevicesCard() {
   const { data, error, refetch } = useSignInsQuery();
   const [end, ended] = useEndSignInMutation();
-  const today = dayOf(new Date());
+  const today = useToday();
+  const zone = useZone();
   return (
     <Card title="Devices">
       {error && !data ? <Failure error={error} retry={() => void refetch()} /> : null}
@@ -22,7 +25,7 @@ export function DevicesCard() {
             <View style={styles.flex}>
               <Text>{device}</Text>
               <Text variant="bodySmall">
-                {here ? 'This device' : `Last used ${distanceInDays(today, dayOf(new Date(usedAt)))}`}
+                {here ? 'This device' : `Last used ${distanceInDays(today, dayIn(zone, usedAt))}`}
               </Text>
             </View>
             {here ? null : (

@@ -1,4 +1,5 @@
 // What the server is asked about the own account and the club.
+import { deviceZone } from '@upwell/core/days';
 import type { Me, PasswordChange, SignIn, SignInView } from '@upwell/contract/account';
 import type { ArchiveTaken } from '@upwell/contract/archive';
 import type { ClubRulesSave, ClubRulesView } from '@upwell/contract/club';
@@ -25,6 +26,7 @@ const endpoints = api.injectEndpoints({
       query: () => '/account/club',
       // What this device kept before there were limits at the water, or versions, has none.
       transformResponse: (rules: ClubRulesView) => ({
+        ...{ name: '', timeZone: deviceZone(), units: 'm' as const },
         ...rules,
         version: rules.version ?? 0,
         water: { ...WATER_RULES, ...rules.water },
@@ -37,7 +39,8 @@ const endpoints = api.injectEndpoints({
         const { data } = await queryFulfilled.catch(() => ({ data: null }));
         if (data) dispatch(endpoints.util.updateQueryData('clubRules', undefined, () => data));
       },
-      invalidatesTags: (_result, error) => (error ? [] : ['Session']),
+      // Everybody's clock and units may be others now.
+      invalidatesTags: (_result, error) => (error ? [] : ['Session', 'Me', 'Deck']),
     }),
     // Any number of rows is checked there first; sending it again adds nothing twice.
     takeArchive: build.mutation<ArchiveTaken, File>({

@@ -1,4 +1,5 @@
 /** What speaks against a swim-out while it is planned: dusk at its hour, and the water for its minutes, by the forecast. */
+import { momentIn } from '@upwell/core/days';
 import type { GroupPerson, SessionPlan } from '@upwell/core/sessions';
 import { peopleOf } from '@upwell/core/sessions';
 import { groupOfPeople, groupOfPlan, simulatedWeather, swimOutConcerns } from '@upwell/core/water';
@@ -19,7 +20,7 @@ export function OutsideNotes({ courseId, plan, people, date, startTime }: Outsid
   const theme = useTheme();
   const { data: view } = useCourseQuery(courseId);
   if (!view) return null;
-  const at = new Date(`${date}T${startTime}:00`);
+  const at = new Date(momentIn(view.timeZone, date, startTime));
   const concerns = swimOutConcerns(
     simulatedWeather(7)(view.course.start, at),
     at.getTime(),

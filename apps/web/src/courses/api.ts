@@ -1,3 +1,4 @@
+import { withZone } from '@/api/withZone';
 import type { CourseRow, CourseView } from '@upwell/contract/water';
 import { api } from '@/api/api';
 
@@ -5,7 +6,11 @@ import { api } from '@/api/api';
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
     courses: build.query<CourseRow[], void>({ query: () => '/courses', providesTags: ['Course'] }),
-    course: build.query<CourseView, string>({ query: (id) => `/courses/${id}`, providesTags: ['Course'] }),
+    course: build.query<CourseView, string>({
+      query: (id) => `/courses/${id}`,
+      transformResponse: withZone<CourseView>,
+      providesTags: ['Course'],
+    }),
   }),
 });
 

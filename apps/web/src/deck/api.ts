@@ -1,4 +1,5 @@
 // What the server is asked on deck: the day, and everything a session needs.
+import { withZone } from '@/api/withZone';
 import type { DeckPack, DeckToday } from '@upwell/contract/deck';
 import { api } from '@/api/api';
 import { keepPage } from '@/offline';
@@ -8,10 +9,12 @@ const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
     today: build.query<DeckToday, string>({
       query: (date) => ({ url: '/deck/today', params: { date } }),
+      transformResponse: (day: DeckToday) => ({ ...day, sessions: day.sessions.map(withZone) }),
       providesTags: ['Deck'],
     }),
     pack: build.query<DeckPack, string>({
       query: (id) => `/deck/packs/${id}`,
+      transformResponse: (pack: DeckPack) => ({ ...pack, session: withZone(pack.session) }),
       providesTags: ['Session', 'Swimmer'],
     }),
     /** Everything for the day, kept one by one, so that each session opens without a network. */

@@ -4,6 +4,6 @@ export { fact, forgetSeen, setFact } from './db';
 export { deviceId } from './device';
 export { eventsOf, keepEvent } from './events';
 export { keepOnDevice } from './keeper';
-export { keepPage, keptPage, patchPage } from './pages';
+export { keepPage, keptPage, keptZone, patchPage } from './pages';
 export { fetchEvents, send, sendSoon, startSync } from './sync';
 export { keepApp } from './version';

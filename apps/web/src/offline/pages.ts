@@ -1,3 +1,4 @@
+import { deviceZone } from '@upwell/core/days';
 import { db } from './db';
 
 /** Pages kept for when there is no network: the coach's own data, newest first out. */
@@ -29,6 +30,18 @@ export async function dropPage(path: string): Promise<void> {
 /** What the server answered last at an address, or undefined. */
 export async function keptPage(path: string): Promise<unknown> {
   return (await (await db()).get('pages', path))?.data;
+}
+
+/**
+ * Whose clock something is of, while only the server knows for sure: what was kept of it, or of where it is, says so; else
+ * it is the club's.
+ */
+export async function keptZone(...paths: readonly string[]): Promise<string> {
+  for (const path of [...paths, '/account/me']) {
+    const page = (await keptPage(path)) as { readonly timeZone?: string } | null | undefined;
+    if (page?.timeZone) return page.timeZone;
+  }
+  return deviceZone();
 }
 
 /** Changes a kept page as a waiting change will, so that it shows at once. */

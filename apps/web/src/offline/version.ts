@@ -41,13 +41,14 @@ export const loadNewer = (): void => changeOver();
 
 /** How often an open app is asked for a newer build, milliseconds. */
 const LOOK_MS = 30 * 60_000;
-/** A browser that has not changed over by then is not waited for any longer, milliseconds. */
+/** A browser that changes over later than this does not load the page again by itself, milliseconds. */
 const SLOWEST_CHANGE_MS = 20_000;
 
 /**
  * Follows the app that the browser keeps: says when a newer one waits, and changes over to it when asked.
  *
- * The page is loaded again once the newer app has taken over, not before: it would be of the older one once more.
+ * The page is loaded again once the newer app has taken over, not before: it would be of the older one once more, and a
+ * browser that changes over in that moment may leave the page without an answer.
  */
 export async function follow(worker: Workbox, store: Pick<AppStore, 'getState' | 'dispatch'>): Promise<void> {
   let asked = false;
@@ -72,7 +73,8 @@ export async function follow(worker: Workbox, store: Pick<AppStore, 'getState' |
   changeOver = () => {
     // Another tab has changed over already.
     if (!isComing()) return reload();
-    if (!asked) setTimeout(() => asked && loadNow(), SLOWEST_CHANGE_MS);
+    // Later it would be a surprise: the next page asks again.
+    if (!asked) setTimeout(() => (asked = false), SLOWEST_CHANGE_MS);
     asked = true;
     worker.messageSkipWaiting();
   };

@@ -1,3 +1,4 @@
+import { withZone } from '@/api/withZone';
 import type {
   JobView,
   MyWeek,
@@ -59,6 +60,7 @@ const endpoints = api.injectEndpoints({
     stopJob: build.mutation<JobView, string>({ query: (id) => ({ url: `/jobs/${id}/stop`, method: 'POST' }) }),
     myWeek: build.query<MyWeek, void>({
       query: () => '/my-week',
+      transformResponse: (week: MyWeek) => ({ ...week, sessions: week.sessions.map(withZone) }),
       providesTags: ['Race'],
     }),
     rateSession: build.mutation<unknown, { id: string; body: RatingSave }>({

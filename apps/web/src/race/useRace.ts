@@ -1,13 +1,12 @@
 import type { RacePlanView } from '@upwell/contract/race';
 import { raceOutlook, racePlan, raceReadiness, type RaceFacts } from '@upwell/core/race';
 import { useCallback, useMemo } from 'react';
-import { useDraft } from '@/state/hooks';
-import { dayOf } from '@/ui/dates';
+import { useDraft, useToday } from '@/state/hooks';
 import { draftOf, raceKey, type RaceDraft } from './raceDraft';
 
 /** Everything a race plan shows, worked out here at every change; a few milliseconds. */
 export function useRace(view: RacePlanView, facts: RaceFacts) {
-  const today = dayOf(new Date());
+  const today = useToday();
   const stored = useMemo(() => draftOf(view), [view]);
   const [kept, setKept, drop] = useDraft<RaceDraft | null>(raceKey(view.swimmerId), null);
   const change = useCallback(

@@ -1,3 +1,4 @@
+import { withZone } from '@/api/withZone';
 import type { DeckPack } from '@upwell/contract/deck';
 import type {
   LoadView,
@@ -10,14 +11,16 @@ import type {
   SessionView,
 } from '@upwell/contract/sessions';
 import { api, type Waits } from '@/api/api';
-import { keepPage, patchPage } from '@/offline';
+import { keepPage, keptZone, patchPage } from '@/offline';
 
 /** A session that waits is shown as it will be: on its own page and on the deck. */
 const sessionWaits: Waits = {
   label: (body: SessionSave) => `Session “${body.title}”`,
   shown: async (body: SessionSave, path: string): Promise<SessionView> => {
     const { version, writeId: _writeId, ...fields } = body;
-    const view: SessionView = { ...fields, id: path.slice(path.lastIndexOf('/') + 1), version: version + 1 };
+    const timeZone = await (body.courseId ? keptZone(`/courses/${body.courseId}`) : keptZone());
+    const id = path.slice(path.lastIndexOf('/') + 1);
+    const view: SessionView = { ...fields, id, timeZone, version: version + 1 };
     await keepPage(path, view);
     await patchPage<DeckPack>(`/deck/packs/${view.id}`, (pack) => ({ ...pack, session: view }));
     return view;
@@ -28,9 +31,14 @@ const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
     sessions: build.query<SessionRow[], SessionQuery>({
       query: (params) => ({ url: '/sessions', params: { ...params } }),
+      transformResponse: (rows: SessionRow[]) => rows.map(withZone),
       providesTags: ['Session'],
     }),
-    session: build.query<SessionView, string>({ query: (id) => `/sessions/${id}`, providesTags: ['Session'] }),
+    session: build.query<SessionView, string>({
+      query: (id) => `/sessions/${id}`,
+      transformResponse: withZone<SessionView>,
+      providesTags: ['Session'],
+    }),
     proposal: build.query<SessionProposal, ProposalQuery>({
       query: ({ squadIds, date }) => {
         const params = new URLSearchParams({ date });

@@ -9,9 +9,8 @@ import {
   type WeekKind,
 } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
-import { POOL_LENGTH, type Pool } from '@upwell/core/units';
+import { type Pool, POOL_LENGTH, usualPools, type PoolUnit, type UsualPool } from '@upwell/core/units';
 import { v7 } from 'uuid';
-import { dayOf } from '@/ui/dates';
 
 /** What the coach wants of a new session; kept on the device until it is stored. */
 export interface Wish {
@@ -43,22 +42,22 @@ export interface Wish {
   readonly seed: number;
 }
 
-export const POOLS = ['25 m', '50 m', '25 yd', 'other'] as const;
-export type PoolChoice = (typeof POOLS)[number];
+/** One of the usual pools, or one whose length is typed. */
+export type PoolChoice = UsualPool | 'other';
 
-export function newWish(now: Date): Wish {
+export function newWish(date: string, unit: PoolUnit): Wish {
   return {
     id: v7(),
     writeId: v7(),
-    date: dayOf(now),
+    date,
     startTime: '19:00',
     minutes: 60,
     squadIds: [],
     kind: 'aerobic',
     theme: null,
-    pool: '25 m',
+    pool: usualPools(unit)[0],
     otherLength: '33.33',
-    otherUnit: 'm',
+    otherUnit: unit,
     place: 'pool',
     loopM: 400,
     courseId: null,

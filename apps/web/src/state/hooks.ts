@@ -1,5 +1,6 @@
 // The store as hooks with types, and drafts that survive a closed tab.
-import { useCallback } from 'react';
+import { dayIn } from '@upwell/core/days';
+import { useCallback, useSyncExternalStore } from 'react';
 import { useDispatch, useSelector, useStore } from 'react-redux';
 import { dropDraft, keepDraft } from './drafts';
 import type { AppState, AppStore } from './reducers';
@@ -7,6 +8,21 @@ import type { AppState, AppStore } from './reducers';
 export const useAppDispatch = useDispatch.withTypes<AppStore['dispatch']>();
 export const useAppSelector = useSelector.withTypes<AppState>();
 export const useAppStore = useStore.withTypes<AppStore>();
+
+/** The zone of the club's clock, by which every day and time is told that is not of another place. */
+export const useZone = (): string => useAppSelector((state) => state.place.timeZone);
+
+const MINUTE_MS = 60_000;
+function everyMinute(look: () => void): () => void {
+  const timer = setInterval(look, MINUTE_MS);
+  return () => clearInterval(timer);
+}
+
+/** Today by the club's clock; it turns while a page is open. */
+export function useToday(): string {
+  const zone = useZone();
+  return useSyncExternalStore(everyMinute, () => dayIn(zone, Date.now()));
+}
 
 /** Unsaved work under a key, kept on this device until it is saved or dropped. */
 export function useDraft<T>(key: string, initial: T): readonly [T, (change: T | ((now: T) => T)) => void, () => void] {

@@ -1,6 +1,7 @@
 import type { Store, StateFromReducersMapObject, ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import { offline } from './offline';
 import { drafts } from './drafts';
+import { place } from './place';
 import { settings } from './settings';
 import { version } from './version';
 
@@ -9,6 +10,7 @@ export const reducers = {
   drafts: drafts.reducer,
   settings: settings.reducer,
   offline: offline.reducer,
+  place: place.reducer,
   version: version.reducer,
 };
 

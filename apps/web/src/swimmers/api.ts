@@ -11,7 +11,7 @@ import type {
 } from '@upwell/contract/swimmers';
 import type { LooksPage } from '@upwell/contract/looks';
 import type { Erasing } from '@upwell/contract/person';
-import { isChild } from '@upwell/core/swimmers';
+import { ageYear, isChild } from '@upwell/core/swimmers';
 import { api, type Waits } from '@/api/api';
 import { keepPage, keptPage } from '@/offline';
 
@@ -23,7 +23,7 @@ const swimmerWaits: Waits = {
     const before = (await keptPage(path)) as SwimmerPage | undefined;
     const swimmer: Swimmer = {
       squadName: before?.squadName ?? '',
-      child: isChild(body.birthYear, new Date().getFullYear()),
+      child: isChild(body.birthYear, ageYear()),
       ...fields,
       id: path.slice(path.lastIndexOf('/') + 1),
       version: version + 1,

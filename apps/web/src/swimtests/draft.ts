@@ -3,7 +3,6 @@ import { LADDER_IDS, LADDERS, type LadderId } from '@upwell/core/library';
 import { LEVEL } from '@upwell/core/swimmers';
 import { rampRepM, type SwimTestKind, type TestInput } from '@upwell/core/swimtests';
 import { v7 } from 'uuid';
-import { dayOf } from '@/ui/dates';
 
 /** A test while it is taken; kept on the device until it is stored. */
 export interface TestDraft {
@@ -17,11 +16,16 @@ export interface TestDraft {
   readonly running: { readonly startMs: number; readonly splitMs: number | null } | null;
 }
 
-export function newTestDraft(kind: SwimTestKind, swimmer: SwimmerPage, ladder: LadderId | null): TestDraft {
+export function newTestDraft(
+  kind: SwimTestKind,
+  swimmer: SwimmerPage,
+  ladder: LadderId | null,
+  heldOn: string,
+): TestDraft {
   return {
     id: v7(),
     writeId: v7(),
-    heldOn: dayOf(new Date()),
+    heldOn,
     input: emptyInput(kind, swimmer, ladder),
     running: null,
   };

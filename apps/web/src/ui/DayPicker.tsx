@@ -1,10 +1,10 @@
 /** A calendar day, typed or picked. */
+import { dayIn, deviceZone } from '@upwell/core/days';
 import { useState } from 'react';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import { DatePickerInput, DatePickerModal, en, enGB, registerTranslation } from 'react-native-paper-dates';
 import { FieldError } from './Choice';
-import { dayOf } from './dates';
 
 registerTranslation('en', en);
 registerTranslation('en-GB', enGB);
@@ -24,7 +24,7 @@ export interface DayPickerProps {
 export function DayPicker({ label, value, onChange, error, style }: DayPickerProps) {
   const [open, setOpen] = useState(false);
   const date = value ? new Date(`${value}T12:00:00`) : undefined;
-  const take = (next: Date | undefined) => onChange(next ? dayOf(next) : '');
+  const take = (next: Date | undefined) => onChange(next ? dayIn(deviceZone(), next) : '');
   return (
     <View style={style}>
       <View style={styles.row}>

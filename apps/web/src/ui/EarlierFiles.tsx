@@ -1,4 +1,5 @@
 /** Files that came in before, each of which can be taken back whole. */
+import { useZone } from '@/state/hooks';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { sentence } from '@/api/problem';
@@ -26,6 +27,7 @@ interface Props<T extends EarlierFile> {
 }
 
 export function EarlierFiles<T extends EarlierFile>({ title, files, brought, undo, undoing }: Props<T>) {
+  const zone = useZone();
   const theme = useTheme();
   const { data, error, refetch } = files;
   if (error && !data) return <Failure error={error} retry={() => void refetch()} />;
@@ -38,7 +40,7 @@ export function EarlierFiles<T extends EarlierFile>({ title, files, brought, und
           <View key={file.id} role="listitem" style={[styles.row, { borderTopColor: theme.own.line }]}>
             <View style={styles.flex}>
               <Text variant="titleSmall">{file.name}</Text>
-              <Text variant="bodySmall">{`${momentWord(file.storedAt)}${file.by ? ` · ${file.by}` : ''}`}</Text>
+              <Text variant="bodySmall">{`${momentWord(file.storedAt, zone)}${file.by ? ` · ${file.by}` : ''}`}</Text>
               <Text>{brought(file)}</Text>
             </View>
             {file.undoneAt === null ? (

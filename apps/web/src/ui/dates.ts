@@ -1,11 +1,5 @@
 import { addDays, daysBetween, weekdayOf } from '@upwell/core/days';
 
-/** The calendar day where the coach stands, as `2026-11-24`. */
-export function dayOf(date: Date): string {
-  const two = (n: number) => String(n).padStart(2, '0');
-  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
-}
-
 /** How far away a day is, in words. */
 export function distanceInDays(from: string, to: string): string {
   const days = daysBetween(from, to);

@@ -11,13 +11,14 @@ import type {
 } from '@upwell/contract/water';
 import { lengthOf, legsOf } from '@upwell/core/water';
 import { api, type Waits } from '@/api/api';
-import { keepPage, patchPage } from '@/offline';
+import { keepPage, keptZone, patchPage } from '@/offline';
 
 const courseWaits: Waits = {
   label: (body: CourseSave) => `Course “${body.name}”`,
   shown: async (body: CourseSave, path: string): Promise<CourseView> => {
     const { version, writeId: _writeId, ...fields } = body;
-    const view: CourseView = { ...fields, id: path.slice(path.lastIndexOf('/') + 1), version: version + 1 };
+    const id = path.slice(path.lastIndexOf('/') + 1);
+    const view: CourseView = { ...fields, id, timeZone: await keptZone(path), version: version + 1 };
     await keepPage(path, view);
     const { marks, laps } = body.course;
     const row: CourseRow = {

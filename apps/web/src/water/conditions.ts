@@ -1,6 +1,6 @@
+import { momentIn } from '@upwell/core/days';
 import type { WaterNow } from '@upwell/core/water';
 import { numberWord } from '@upwell/core/words';
-import { dayOf } from '@/ui/dates';
 
 /** The water as the coach reads it, kept on this device with the course. */
 export interface Conditions extends Omit<WaterNow, 'at'> {
@@ -9,9 +9,9 @@ export interface Conditions extends Omit<WaterNow, 'at'> {
   readonly hour: number;
 }
 
-export function firstConditions(): Conditions {
+export function firstConditions(date: string): Conditions {
   return {
-    date: dayOf(new Date()),
+    date,
     hour: 10.5,
     currentMps: 0,
     currentToDeg: 90,
@@ -26,10 +26,10 @@ export function firstConditions(): Conditions {
 export const clockOf = (hour: number) =>
   `${String(Math.floor(hour)).padStart(2, '0')}:${String(Math.round((hour % 1) * 60)).padStart(2, '0')}`;
 
-/** The moment by this device's clock: the coach stands at the water. */
-export const waterAt = ({ date, hour, ...water }: Conditions): WaterNow => ({
+/** The moment by the clock of the course, wherever the coach plans it. */
+export const waterAt = ({ date, hour, ...water }: Conditions, zone: string): WaterNow => ({
   ...water,
-  at: new Date(`${date}T${clockOf(hour)}:00`),
+  at: new Date(momentIn(zone, date, clockOf(hour))),
 });
 
 export const COMPASS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const;

@@ -1,3 +1,4 @@
+import { dayIn } from '@upwell/core/days';
 import { legsOf, lengthOf, planLeg, type Leg, type LegPlan } from '@upwell/core/water';
 import type { CourseView } from '@upwell/contract/water';
 import { useLocalSearchParams } from 'expo-router';
@@ -23,8 +24,8 @@ interface CourseDay {
 }
 
 /** A course on a day: who it is for and what the water does, as this device keeps them, and what follows for each leg. */
-export function useCourseDay({ id, course }: CourseView): CourseDay {
-  const [first] = useState(firstConditions);
+export function useCourseDay({ id, course, timeZone }: CourseView): CourseDay {
+  const [first] = useState(() => firstConditions(dayIn(timeZone, Date.now())));
   const [conditions, setConditions] = useDraft<Conditions>(`water:${id}`, first);
   const [who, setWho] = useDraft<Who>(`water-who:${id}`, FIRST_WHO);
   // A link may say whose it is.
@@ -35,7 +36,7 @@ export function useCourseDay({ id, course }: CourseView): CourseDay {
   const legs = useMemo(() => legsOf(course), [course]);
   const metres = lengthOf(legs);
   const outside = useSwimmerOutside(who, metres);
-  const water = waterAt(conditions);
+  const water = waterAt(conditions, timeZone);
   const plans = outside
     ? legs.map((l, i) => planLeg(l, legs[i + 1] ?? null, outside.swimmer, water, course.landmarks, SEED))
     : null;

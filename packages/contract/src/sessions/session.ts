@@ -57,6 +57,8 @@ export const sessionSaveSchema = Joi.object<SessionSave>({
 
 export interface SessionView extends SessionFields {
   readonly id: string;
+  /** Whose clock its time is of: the club's, or that of the course. */
+  readonly timeZone: string;
   readonly version: number;
 }
 
@@ -66,6 +68,8 @@ export interface SessionRow {
   readonly title: string;
   readonly date: string;
   readonly startTime: string;
+  /** Whose clock that is: the club's, or that of the course. */
+  readonly timeZone: string;
   readonly theme: CauseId;
   readonly minutes: number;
   readonly squadIds: readonly string[];

@@ -62,6 +62,8 @@ export const courseSaveSchema = Joi.object<CourseSave>({
 
 export interface CourseView extends CourseFields {
   readonly id: string;
+  /** The zone of its start: what is swum here is told by this clock. */
+  readonly timeZone: string;
   readonly version: number;
 }
 

@@ -84,6 +84,32 @@ describe('results out of CSV', () => {
     expect(guessMapping(['date'], [['2026-11-30']]).dateOrder).toBe('ymd');
   });
 
+  it('takes distances in the club’s units where no heading says which', () => {
+    const unit = (heading: string) => guessMapping(['swimmer', heading], [], 'yd').unit;
+    expect(['distance', 'dist', 'distance yd'].map(unit)).toEqual(['yd', 'yd', 'yd']);
+    // Its own export as well: whoever imports it, a metre stays a metre.
+    expect(['distance_m', 'metres', 'Distance (m)', 'm'].map(unit)).toEqual(['m', 'm', 'm', 'm']);
+    const text = 'swimmer,date,distance,time\nAda Lindqvale,2026-11-01,100,80\n';
+    const club = { timeZone: 'Europe/Lisbon', units: 'yd' } as const;
+    expect(readResults(text, null, PEOPLE, club).results[0]!.distanceM).toBe(91.44);
+    const row = { swimmerId: 'a', name: PEOPLE[0]!.name, on: '2026-11-01', distanceM: 100, timeS: 80 };
+    const own = writeResults([{ ...row, strokesPerLength: null, kind: 'trial' }]);
+    expect(readResults(own, null, PEOPLE, club).results[0]!.distanceM).toBe(100);
+  });
+
+  it.each([
+    ['2026-07-10T22:15:00Z', 'Europe/Athens', '2026-07-11'],
+    ['2026-07-10T22:15:00Z', 'Europe/Lisbon', '2026-07-10'],
+    ['2026-07-10T23:30:00-04:00', 'Europe/Lisbon', '2026-07-11'],
+    ['2026-07-10T08:00:00.000Z', 'America/Los_Angeles', '2026-07-10'],
+    // Without a zone it is the day that was written.
+    ['2026-07-10T22:15:00', 'Pacific/Auckland', '2026-07-10'],
+    ['2026-07-10', 'Pacific/Auckland', '2026-07-10'],
+  ])('%s is a day of the club in %s: %s', (date, timeZone, on) => {
+    const text = `swimmer,date,distance,time\nAda Lindqvale,${date},100,80\n`;
+    expect(readResults(text, null, PEOPLE, { timeZone, units: 'm' }).results[0]!.on).toBe(on);
+  });
+
   it.each([
     ['', /no row/],
     ['a,b\n', /no row/],
@@ -136,6 +162,30 @@ describe('tracks', () => {
     const points = [0, 1].map((lon) => ({ lat: 0, lon, timeMs: lon * 1000 }));
     expect(trackSum(points).distanceM).toBeCloseTo(111_319.491, 2);
     expect(trackSum(points).timeS).toBe(1);
+  });
+
+  it('has the day of the place where it was swum, whatever the clock of the reader', () => {
+    const track = (lat: number, lon: number, first: string) => {
+      const point = (at: string, more: number) => `<trkpt lat="${lat}" lon="${lon + more}"><time>${at}</time></trkpt>`;
+      return `<gpx version="1.1"><trk><trkseg>${point(first, 0)}${point('2026-07-10T23:59:00Z', 0.001)}</trkseg></trk></gpx>`;
+    };
+    const on = (lat: number, lon: number, first: string) => trackSum(readGpx(track(lat, lon, first)).points).on;
+    expect(on(37.6, 23.5, '2026-07-10T21:15:00Z')).toBe('2026-07-11');
+    expect(on(38.6, -9.3, '2026-07-10T21:15:00Z')).toBe('2026-07-10');
+    expect(on(37.6, 23.5, '2026-07-10T17:15:00-04:00')).toBe('2026-07-11');
+    // A device that forgot the zone: GPX is in UTC.
+    expect(on(37.6, 23.5, '2026-07-10T21:15:00')).toBe('2026-07-11');
+    expect(readGpx(track(37.6, 23.5, '2026-07-10T21:15:00')).points[0]!.timeMs).toBe(Date.parse('2026-07-10T21:15Z'));
+  });
+
+  it('out of a table without a zone is told by the clock of its place', () => {
+    const at = (time: string) =>
+      readTrackFile(`time,lat,lon\n${time},37.6,23.5\n${time},37.6001,23.5`).points[0]!.timeMs;
+    expect(at('2026-07-10 21:15:00')).toBe(Date.parse('2026-07-10T18:15:00Z'));
+    expect(at('2026-07-10T21:15:00.5')).toBe(Date.parse('2026-07-10T18:15:00.500Z'));
+    expect(at('2026-07-10T21:15:00Z')).toBe(Date.parse('2026-07-10T21:15:00Z'));
+    expect(at('1783718100')).toBe(1_783_718_100_000);
+    expect(at('yesterday')).toBeNull();
   });
 
   it('reads back what it writes', () => {

@@ -1,4 +1,6 @@
 // Reads the tracks of a GPX file, large ones too, and says what is wrong with it.
+import { dayIn, momentOf } from '../days';
+import { zoneAt } from '../days/place';
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import Geodesic from 'geographiclib-geodesic';
 import { SaxesParser } from 'saxes';
@@ -94,7 +96,8 @@ export function readGpx(text: string): ReadTrack {
       bad++;
       return;
     }
-    const timeMs = time ? Date.parse(time) : Number.NaN;
+    // GPX tells times in UTC, also where a device forgot to say so.
+    const timeMs = time ? momentOf(time, 'UTC') : Number.NaN;
     points.push({ lat, lon, timeMs: Number.isNaN(timeMs) ? null : timeMs });
     if (points.length > MOST_POINTS) throw new RefusedFile(`At most ${numberWord(MOST_POINTS)} points are read.`);
   });
@@ -117,7 +120,7 @@ export interface TrackSum {
   readonly distanceM: number;
   /** Null when the points have no times. */
   readonly timeS: number | null;
-  /** ISO date of the first point, UTC; null without times. */
+  /** The day of the first point, by the clock of where it is; null without times. */
   readonly on: string | null;
 }
 
@@ -135,7 +138,7 @@ export function trackSum(points: readonly TrackPoint[]): TrackSum {
   return {
     distanceM,
     timeS: timed ? (last - first) / 1000 : null,
-    on: first === null ? null : new Date(first).toISOString().slice(0, 10),
+    on: first === null ? null : dayIn(zoneAt(points[0]!), first),
   };
 }
 

@@ -1,3 +1,5 @@
+import { dayIn } from '../days';
+import type { PoolUnit } from '../units';
 import Papa from 'papaparse';
 import { FASTEST_MPS, RESULT_KINDS, type ResultKind, type ResultLine } from '../measures';
 import type { DateOrder, KnownSwimmer, ReadResults, ResultField, ResultMapping, RowProblem } from './results';
@@ -20,8 +22,23 @@ const NAMES: Readonly<Record<Exclude<ResultField, 'ignore'>, RegExp>> = {
   kind: /^(kind|type)/,
 };
 
-/** A mapping guessed from the headings and, for the order of day and month, from the dates themselves. */
-export function guessMapping(columns: readonly string[], sample: readonly (readonly string[])[]): ResultMapping {
+/** Where a club is and what it measures in. */
+export interface ClubPlace {
+  /** An IANA name like `Europe/Lisbon`. */
+  readonly timeZone: string;
+  readonly units: PoolUnit;
+}
+
+/**
+ * A mapping guessed from the headings and, for the order of day and month, from the dates themselves.
+ *
+ * @param units what distances are in where no heading says it: the units of the club
+ */
+export function guessMapping(
+  columns: readonly string[],
+  sample: readonly (readonly string[])[],
+  units: PoolUnit = 'm',
+): ResultMapping {
   const taken = new Set<ResultField>();
   const fields = columns.map((column): ResultField => {
     const name = column.trim().toLowerCase();
@@ -39,8 +56,9 @@ export function guessMapping(columns: readonly string[], sample: readonly (reado
     : first.some((m) => Number(m[2]) > 12)
       ? 'mdy'
       : 'dmy';
-  const yards = columns.some((c) => /yd|yard/i.test(c));
-  return { fields, dateOrder, unit: yards ? 'yd' : 'm', swimmerId: null };
+  const said = (unit: RegExp) => columns.some((c) => unit.test(c));
+  const unit = said(/yd|yard/i) ? 'yd' : said(/met(re|er)|(\(|_|\b)m\b/i) ? 'm' : units;
+  return { fields, dateOrder, unit, swimmerId: null };
 }
 
 /**
@@ -50,6 +68,7 @@ export function guessMapping(columns: readonly string[], sample: readonly (reado
  * swimmer is found by "given family" or "family, given", whatever the accents and the case.
  *
  * @param mapping what the columns mean; null guesses it
+ * @param club in whose units distances are where nothing says it, and by whose clock a moment has its day
  * @param onProgress share read so far, 0–1
  * @example readResults('swimmer,date,distance,time\nAda Lindqvale,2026-11-01,400,6:20', null, [{ id: '1', name: 'Ada Lindqvale' }]).results[0].timeS // 380
  */
@@ -57,11 +76,12 @@ export function readResults(
   text: string,
   mapping: ResultMapping | null,
   swimmers: readonly KnownSwimmer[],
+  { timeZone, units }: ClubPlace = { timeZone: 'UTC', units: 'm' },
   onProgress: (share: number) => void = () => {},
 ): ReadResults {
   const nothing = (message: string, columns: readonly string[] = []): ReadResults => ({
     columns,
-    mapping: mapping ?? guessMapping(columns, []),
+    mapping: mapping ?? guessMapping(columns, [], units),
     sample: [],
     rows: 0,
     results: [],
@@ -75,7 +95,8 @@ export function readResults(
   if (!heading || rows.length === 0) return nothing('There is no row under the heading.', heading ?? []);
   if (rows.length > MOST_ROWS)
     return nothing(`At most ${MOST_ROWS} rows are read at once; this file has ${rows.length}.`, heading);
-  const map = mapping && mapping.fields.length === heading.length ? mapping : guessMapping(heading, rows.slice(0, 50));
+  const map =
+    mapping && mapping.fields.length === heading.length ? mapping : guessMapping(heading, rows.slice(0, 50), units);
   const at = (field: ResultField) => map.fields.indexOf(field);
   const columns = {
     swimmer: at('swimmer'),
@@ -100,7 +121,7 @@ export function readResults(
   const lines = lineNumbers(text);
   rows.forEach((row, i) => {
     if (i % 1000 === 0) onProgress(i / rows.length);
-    const read = readRow(row, columns, map, byName);
+    const read = readRow(row, columns, map, byName, timeZone);
     if (typeof read === 'string') {
       badRows++;
       if (problems.length < MOST_PROBLEMS) problems.push({ line: lines[i + 1] ?? i + 2, message: read });
@@ -117,13 +138,14 @@ function readRow(
   columns: Columns,
   map: ResultMapping,
   byName: ReadonlyMap<string, string | null>,
+  timeZone: string,
 ): ResultLine | string {
   const cell = (column: number) => (column < 0 ? '' : (row[column] ?? '').trim());
   const name = cell(columns.swimmer);
   const swimmerId = map.swimmerId ?? byName.get(plainName(name));
   if (swimmerId === null) return `There are several swimmers called “${name}”.`;
   if (swimmerId === undefined) return name ? `Nobody here is called “${name}”.` : 'No swimmer is named.';
-  const on = readDate(cell(columns.date), map.dateOrder);
+  const on = readDate(cell(columns.date), map.dateOrder, timeZone);
   if (on === null) return `“${cell(columns.date)}” is not a date in this order.`;
   const distance = readDistance(cell(columns.distance), map.unit);
   if (distance === null) return `“${cell(columns.distance)}” is not a distance from 1 m to 100 km.`;
@@ -161,7 +183,7 @@ function namesOf(swimmers: readonly KnownSwimmer[]): Map<string, string | null> 
   return byName;
 }
 
-function readDate(text: string, order: DateOrder): string | null {
+function readDate(text: string, order: DateOrder, timeZone: string): string | null {
   const match = /^(\d{1,4})[./-](\d{1,2})[./-](\d{1,4})(?:[T ].*)?$/.exec(text);
   if (!match) return null;
   const [a, b, c] = [match[1]!, match[2]!, match[3]!];
@@ -169,7 +191,10 @@ function readDate(text: string, order: DateOrder): string | null {
   if (year.length !== 4) return null;
   const iso = `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}`;
   const date = new Date(`${iso}T00:00:00Z`);
-  return !Number.isNaN(date.getTime()) && date.toISOString().startsWith(iso) ? iso : null;
+  if (Number.isNaN(date.getTime()) || !date.toISOString().startsWith(iso)) return null;
+  // A moment that says its zone has another day where the club is, perhaps.
+  const moment = order === 'ymd' && /T.*(Z|[+-]\d{2}:?\d{2})$/i.test(text) ? Date.parse(text) : Number.NaN;
+  return Number.isNaN(moment) ? iso : dayIn(timeZone, moment);
 }
 
 function readDistance(text: string, unit: 'm' | 'yd'): number | null {

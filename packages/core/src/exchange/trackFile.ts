@@ -1,4 +1,7 @@
 // Reads a swum track from whatever file a watch gives.
+import type { Spot } from '../days/place';
+import { zoneAt } from '../days/place';
+import { momentOf } from '../days';
 import Papa from 'papaparse';
 import { LARGEST_GPX, MOST_POINTS, readGpx, type ReadTrack, type TrackPoint } from './gpx';
 import { numberWord } from '../words';
@@ -34,16 +37,16 @@ function readTrackCsv(text: string): ReadTrack {
   const points = rows.flatMap((row): TrackPoint[] => {
     const place = { lat: numberAt(row, lat), lon: numberAt(row, lon) };
     if (!(Math.abs(place.lat) <= 90 && Math.abs(place.lon) <= 180)) return [];
-    return [{ ...place, timeMs: time < 0 ? null : momentOf(row[time] ?? '') }];
+    return [{ ...place, timeMs: time < 0 ? null : msOf(row[time] ?? '', place) }];
   });
   if (points.length < 2) return refuse('There is no track with two points in this file.');
   const bad = rows.length - points.length;
   return { points, problems: bad > 0 ? [`${bad} points without a place were left out.`] : [] };
 }
 
-/** A moment as ISO 8601, or as seconds or milliseconds since 1970. */
-function momentOf(text: string): number | null {
-  const value = /^\d+(\.\d+)?$/.test(text.trim()) ? Number(text) : Date.parse(text);
+/** A moment as ISO 8601, by the clock of the place where it says no zone, or as seconds or milliseconds since 1970. */
+function msOf(text: string, place: Spot): number | null {
+  const value = /^\d+(\.\d+)?$/.test(text.trim()) ? Number(text) : momentOf(text, zoneAt(place));
   if (Number.isNaN(value)) return null;
   // Seconds until the year 5138 are smaller than milliseconds after 1973.
   return Math.round(value < 1e11 ? value * 1000 : value);

@@ -1,3 +1,5 @@
+import { yearIn } from '../days';
+
 /** Below this age a swimmer is a child: consent of the guardian, and every look at the record is logged. */
 export const CHILD_BELOW = 18;
 /** Below this age the water has a column of its own, and there are no sets with few breaths. */
@@ -18,6 +20,14 @@ export const YOUNG_BELOW = 16;
 export function mayBeBelow(age: number, birthYear: number | null, onYear: number): boolean {
   return birthYear === null || onYear - birthYear <= age;
 }
+
+/**
+ * The year in which ages are counted at a moment, milliseconds: it turns when the last place on Earth has turned, so that
+ * nobody counts as grown up a few hours early, whatever the zone.
+ *
+ * @example ageYear(Date.parse('2027-01-01T11:59:00Z')) // 2026
+ */
+export const ageYear = (at = Date.now()): number => yearIn('Etc/GMT+12', at);
 
 /**
  * Whether a swimmer counts as a child: under {@link CHILD_BELOW}, or of unknown age.

@@ -1,4 +1,4 @@
-import { defaultModel, isChild, isYoung, mayBeBelow } from '.';
+import { ageYear, defaultModel, isChild, isYoung, mayBeBelow } from '.';
 
 describe('children', () => {
   // Under 18: consent, and looks are logged. Under 16: the water's own column, and no few breaths.
@@ -33,4 +33,9 @@ describe('the stroke model to start from', () => {
     expect(defaultModel({ ...q, goalDistanceM: 10_000 })).toBe('roll-and-press');
     expect(defaultModel({ ...q, place: 'pool' })).toBe('long-line');
   });
+});
+
+it('nobody grows up before the last place on Earth has turned the year', () => {
+  expect(ageYear(Date.parse('2027-01-01T11:59:00Z'))).toBe(2026);
+  expect(ageYear(Date.parse('2027-01-01T12:00:00Z'))).toBe(2027);
 });

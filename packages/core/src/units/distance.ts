@@ -1,7 +1,23 @@
 /** Metres in one yard, exactly. */
 export const METRES_PER_YARD = 0.9144;
 
-export type PoolUnit = 'm' | 'yd';
+export const POOL_UNITS = ['m', 'yd'] as const;
+export type PoolUnit = (typeof POOL_UNITS)[number];
+
+const USUAL_POOLS = ['25 m', '50 m', '25 yd'] as const;
+export type UsualPool = (typeof USUAL_POOLS)[number];
+
+/** The usual pools, those of a club's own unit first. @example usualPools('yd') // ['25 yd', '25 m', '50 m'] */
+export const usualPools = (unit: PoolUnit): [UsualPool, ...UsualPool[]] => {
+  const own = (pool: UsualPool) => pool.endsWith(` ${unit}`);
+  return [...USUAL_POOLS.filter(own), ...USUAL_POOLS.filter((pool) => !own(pool))] as [UsualPool, ...UsualPool[]];
+};
+
+/** The pool of a usual length. @example usualPool('25 yd') // { length: 25, unit: 'yd' } */
+export function usualPool(pool: UsualPool): { readonly length: number; readonly unit: PoolUnit } {
+  const [length, unit] = pool.split(' ') as [string, PoolUnit];
+  return { length: Number(length), unit };
+}
 
 /** A pool: the length of one swim from wall to wall in its own unit. */
 export interface Pool {

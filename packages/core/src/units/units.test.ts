@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { formatTime, lengthsToMetres, parseTime, poolDistance } from '.';
+import { formatTime, lengthsToMetres, parseTime, poolDistance, usualPool, usualPools } from '.';
 
 describe('times', () => {
   it.each([
@@ -22,6 +22,12 @@ describe('times', () => {
 });
 
 describe('pools', () => {
+  it('are shown with those of the club’s unit first', () => {
+    expect(usualPools('m')).toEqual(['25 m', '50 m', '25 yd']);
+    expect(usualPools('yd')).toEqual(['25 yd', '25 m', '50 m']);
+    expect(usualPools('yd').map(usualPool)[0]).toEqual({ length: 25, unit: 'yd' });
+  });
+
   it('counts three lengths of 33⅓ m as 100', () => expect(poolDistance({ length: 100 / 3, unit: 'm' }, 3)).toBe(100));
   it('knows what a yard is', () => expect(lengthsToMetres({ length: 25, unit: 'yd' }, 4)).toBeCloseTo(91.44, 10));
 });

@@ -1,3 +1,5 @@
+import { deviceZone, minutesAhead, momentIn } from '../days';
+
 /**
  * How numbers, shares, days and plurals are written, for every page, file and print: as in the English sentences around
  * them, whatever the language of a phone. Another language is another {@link LOCALE} with its own sentences.
@@ -88,12 +90,49 @@ export const monthWord = (day: string): string => noon(day).toLocaleDateString(L
 export const weekdayWord = (weekday: number): string =>
   new Date(2024, 0, weekday, 12).toLocaleDateString(LOCALE, { weekday: 'short' });
 
-/** A day and a time of day, as the clock stands where the reader is. @example momentWord('2026-11-27T10:05:00') // '27 Nov 2026, 10:05' */
-export const momentWord = (at: string): string => new Date(at).toLocaleString(LOCALE, { ...DAY_OF_YEAR, ...CLOCK });
+/** A day and a time of day as the clock stands at a place. @example momentWord('2026-11-27T10:05:00Z', 'Europe/Lisbon') // '27 Nov 2026, 10:05' */
+export const momentWord = (at: number | string, timeZone: string): string =>
+  new Date(at).toLocaleString(LOCALE, { ...DAY_OF_YEAR, ...CLOCK, timeZone });
 
-/** The same in Greenwich, where a server prints. @example utcWord('2026-11-27T10:05:00Z') // '27 Nov 2026, 10:05 UTC' */
-export const utcWord = (at: string): string =>
-  `${new Date(at).toLocaleString(LOCALE, { ...DAY_OF_YEAR, ...CLOCK, timeZone: 'UTC' })} UTC`;
+/** A time of day at a place. @example clockWord('2026-07-27T10:05:00Z', 'Europe/Lisbon') // '11:05' */
+export const clockWord = (at: number | string, timeZone: string): string =>
+  new Date(at).toLocaleTimeString(LOCALE, { ...CLOCK, timeZone });
 
-/** A time of day where the reader is. @example clockWord(Date.parse('2026-11-27T10:05:00')) // '10:05' */
-export const clockWord = (at: number | string): string => new Date(at).toLocaleTimeString(LOCALE, CLOCK);
+/** Whose clock it is. @example zoneWord('Pacific/Auckland') // 'Auckland time' @example zoneWord('Etc/GMT-12') // 'UTC+12' */
+export function zoneWord(timeZone: string): string {
+  const city = /^(?!Etc\/).+\/([^/]+)$/.exec(timeZone)?.[1];
+  if (city !== undefined) return `${city.replaceAll('_', ' ')} time`;
+  const parts = new Intl.DateTimeFormat(LOCALE, { timeZone, timeZoneName: 'shortOffset' }).formatToParts(0);
+  const word = parts.find((p) => p.type === 'timeZoneName')!.value;
+  return word.replace(/^GMT(\+0)?/, 'UTC').replace('-', MINUS);
+}
+
+/** The same moment for a reader whose clock nobody knows, as on paper. @example placeMomentWord('2026-11-27T23:05:00Z', 'UTC') // '27 Nov 2026, 23:05 UTC' */
+export const placeMomentWord = (at: number | string, timeZone: string): string =>
+  `${momentWord(at, timeZone)} ${zoneWord(timeZone)}`;
+
+/**
+ * Whose clock a time is, for a reader whose own clock shows another time then; nothing for everybody else.
+ *
+ * @param reader the zone of the reader's own clock
+ * @example zoneNote('Europe/Lisbon', '2026-11-27T10:05:00Z', 'Europe/Madrid') // 'Lisbon time'
+ * @example zoneNote('Europe/Lisbon', '2026-11-27T10:05:00Z', 'Europe/London') // ''
+ */
+export const zoneNote = (zone: string, at: number | string, reader = deviceZone()): string =>
+  minutesAhead(zone, at) === minutesAhead(reader, at) ? '' : zoneWord(zone);
+
+/** When something begins, by the clock of its place. */
+interface Start {
+  readonly date: string;
+  /** `19:00` */
+  readonly startTime: string;
+  readonly timeZone: string;
+}
+
+/** The time at which something begins, and whose clock that is where the reader's shows another. @example '19:00 Athens time' */
+export const startTimeWord = ({ date, startTime, timeZone }: Start, reader = deviceZone()): string =>
+  [startTime, zoneNote(timeZone, momentIn(timeZone, date, startTime), reader)].filter(Boolean).join(' ');
+
+/** The same with its day. @example 'Tue 24 Nov 19:00 Athens time' */
+export const startWord = (start: Start, reader = deviceZone()): string =>
+  `${dayWord(start.date)} ${startTimeWord(start, reader)}`;

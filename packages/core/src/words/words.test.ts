@@ -13,9 +13,13 @@ import {
   percentMore,
   plural,
   shortDayWord,
+  startTimeWord,
+  startWord,
+  placeMomentWord,
   timesWord,
-  utcWord,
   weekdayWord,
+  zoneNote,
+  zoneWord,
 } from '.';
 
 describe('numbers', () => {
@@ -76,7 +80,36 @@ it('days and moments', () => {
   expect(shortDayWord('2026-02-01')).toBe('1 Feb');
   expect(monthWord('2026-02-01')).toBe('Feb');
   expect([1, 2, 3, 4, 5, 6, 7].map(weekdayWord)).toEqual(['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']);
-  expect(momentWord('2026-11-27T10:05:00')).toBe('27 Nov 2026, 10:05');
-  expect(clockWord(new Date(2026, 10, 27, 9, 5).getTime())).toBe('09:05');
-  expect(utcWord('2026-11-27T23:05:00Z')).toBe('27 Nov 2026, 23:05 UTC');
+});
+
+describe('the clock at a place', () => {
+  it('shows its own time, whatever the clock of the reader shows', () => {
+    expect(momentWord('2026-11-27T23:05:00Z', 'Pacific/Auckland')).toBe('28 Nov 2026, 12:05');
+    expect(momentWord('2026-07-01T23:05:00Z', 'Europe/Lisbon')).toBe('2 Jul 2026, 00:05');
+    expect(clockWord(Date.parse('2026-11-27T23:05:00Z'), 'America/St_Johns')).toBe('19:35');
+    expect(placeMomentWord('2026-11-27T23:05:00Z', 'Europe/Athens')).toBe('28 Nov 2026, 01:05 Athens time');
+  });
+
+  it.each([
+    ['Europe/Lisbon', 'Lisbon time'],
+    ['America/Argentina/Buenos_Aires', 'Buenos Aires time'],
+    ['UTC', 'UTC'],
+    ['Etc/GMT-12', 'UTC+12'],
+    ['Etc/GMT+3', 'UTC−3'],
+  ])('%s is %s', (zone, word) => expect(zoneWord(zone)).toBe(word));
+
+  it('is named only to a reader whose clock shows another time then', () => {
+    expect(zoneNote('Europe/Athens', '2026-11-27T10:00:00Z', 'Europe/Lisbon')).toBe('Athens time');
+    expect(zoneNote('Europe/Athens', '2026-11-27T10:00:00Z', 'Europe/Helsinki')).toBe('');
+    // The same clock in winter, another one in summer.
+    expect(zoneNote('Europe/London', '2026-01-27T10:00:00Z', 'UTC')).toBe('');
+    expect(zoneNote('Europe/London', '2026-07-27T10:00:00Z', 'UTC')).toBe('London time');
+  });
+
+  it('tells when a session begins, and whose clock it is where that is not the reader’s', () => {
+    const evening = { date: '2026-11-24', startTime: '19:00', timeZone: 'Europe/Athens' };
+    expect(startWord(evening, 'Europe/Lisbon')).toBe('Tue 24 Nov 19:00 Athens time');
+    expect(startWord(evening, 'Europe/Helsinki')).toBe('Tue 24 Nov 19:00');
+    expect(startTimeWord(evening, 'UTC')).toBe('19:00 Athens time');
+  });
 });

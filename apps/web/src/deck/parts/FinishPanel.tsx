@@ -32,6 +32,7 @@ const RATINGS = Array.from({ length: 11 }, (_, i) => i);
 export function FinishPanel({ run, session, endMs }: FinishPanelProps) {
   const router = useRouter();
   const { state, time, note } = run;
+  const zone = session.timeZone;
   const now = useNow(time, 1000, state.endedMs === null);
   const [words, setWords] = useState('');
   const [save, { isLoading, error }] = useSaveSessionMutation();
@@ -58,14 +59,14 @@ export function FinishPanel({ run, session, endMs }: FinishPanelProps) {
             const late = Math.round((out - endMs) / 60_000);
             return (
               <Text key={lane.id}>
-                {`Lane ${lane.number}: out ${clockWord(out)}${late > 0 ? `, ${late} min late` : ''}`}
+                {`Lane ${lane.number}: out ${clockWord(out, zone)}${late > 0 ? `, ${late} min late` : ''}`}
               </Text>
             );
           })}
           {cuts.length > 0 ? (
             <>
               <Text variant="titleMedium" style={styles.gap}>
-                {`To be out at ${clockWord(endMs)}`}
+                {`To be out at ${clockWord(endMs, zone)}`}
               </Text>
               {cutWords(state, cuts, session.plan.pool).map((words) => (
                 <Text key={words}>{words}</Text>

@@ -11,6 +11,8 @@ import { Tap } from './Tap';
 
 interface HeadsPanelProps {
   readonly state: RunState;
+  /** Whose clock the times are of. */
+  readonly zone: string;
   readonly names: ReadonlyMap<string, string>;
   readonly note: Run['note'];
 }
@@ -23,7 +25,7 @@ const NEXT: Readonly<Record<Attendance | 'unknown', Attendance>> = {
   absent: 'in',
 };
 
-export function HeadsPanel({ state, names, note }: HeadsPanelProps) {
+export function HeadsPanel({ state, zone, names, note }: HeadsPanelProps) {
   const theme = useTheme();
   const heads = headCount(state);
   const swimmers = state.setup?.swimmers ?? [];
@@ -76,9 +78,9 @@ export function HeadsPanel({ state, names, note }: HeadsPanelProps) {
                 {as === 'unknown'
                   ? 'tap when in'
                   : as === 'in'
-                    ? `in ${clockWord(present!.inMs!)}`
+                    ? `in ${clockWord(present!.inMs!, zone)}`
                     : as === 'out'
-                      ? `out ${clockWord(present!.outMs!)}`
+                      ? `out ${clockWord(present!.outMs!, zone)}`
                       : 'not here'}
               </Text>
             </Tap>

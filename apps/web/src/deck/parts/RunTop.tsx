@@ -17,11 +17,13 @@ interface RunTopProps {
   readonly time: DeckTime;
   /** When everybody should be out, deck clock; null before the start. */
   readonly endMs: number | null;
+  /** Whose clock the times are of. */
+  readonly zone: string;
   readonly onBack: () => void;
   readonly onWaiting: () => void;
 }
 
-export function RunTop({ title, state, time, endMs, onBack, onWaiting }: RunTopProps) {
+export function RunTop({ title, state, time, endMs, zone, onBack, onWaiting }: RunTopProps) {
   const theme = useTheme();
   const running = state.beganMs !== null && state.endedMs === null;
   const now = useNow(time, 250, running);
@@ -56,7 +58,7 @@ export function RunTop({ title, state, time, endMs, onBack, onWaiting }: RunTopP
         <View style={styles.side}>
           {out !== null ? (
             <>
-              <Text style={styles.out}>{`out ${clockWord(out)}`}</Text>
+              <Text style={styles.out}>{`out ${clockWord(out, zone)}`}</Text>
               <Text
                 variant="labelMedium"
                 style={{ color: late > 1 ? theme.colors.error : theme.colors.onSurfaceVariant }}

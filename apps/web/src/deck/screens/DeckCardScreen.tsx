@@ -1,3 +1,4 @@
+import { startTimeWord } from '@upwell/core/words';
 import { KIT } from '@upwell/core/library';
 import { CAUSES } from '@upwell/core/review';
 import {
@@ -67,7 +68,7 @@ function DeckCard({ session }: { readonly session: SessionView }) {
           <Text variant="titleMedium" role="heading" aria-level={1} numberOfLines={2}>
             {session.title}
           </Text>
-          <Text variant="bodySmall">{CAUSES[plan.theme].name}</Text>
+          <Text variant="bodySmall">{`${startTimeWord(session)} · ${CAUSES[plan.theme].name}`}</Text>
         </View>
         {session.courseId ? (
           <Button

@@ -11,9 +11,9 @@ import { Button, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account';
 import { offlineWords } from '@/offline';
 import { SessionLine } from '@/sessions';
-import { useAppSelector } from '@/state/hooks';
+import { useAppSelector, useToday } from '@/state/hooks';
 import { Card } from '@/ui/Card';
-import { dayOf, distanceInDays } from '@/ui/dates';
+import { distanceInDays } from '@/ui/dates';
 import { Disclosure } from '@/ui/Disclosure';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading } from '@/ui/States';
@@ -43,7 +43,7 @@ export function DeckScreen() {
   const wide = useWide();
   const theme = useTheme();
   const { data: me } = useMeQuery();
-  const today = dayOf(new Date());
+  const today = useToday();
   const { data, error, refetch } = useTodayQuery(today);
   // Kept for the pool, where there may be no network.
   const { data: packs } = usePacksQuery(today, { skip: !me || me.role === 'swimmer' });

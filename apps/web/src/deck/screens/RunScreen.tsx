@@ -122,6 +122,7 @@ function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
         state={state}
         time={time}
         endMs={endMs}
+        zone={session.timeZone}
         onBack={() => (params.lane || params.swimmer ? show({}) : router.navigate(`/deck/${session.id}` as Href))}
         onWaiting={() => router.navigate('/waiting' as Href)}
       />
@@ -156,7 +157,7 @@ function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
               </View>
             ) : null}
             <Suspense fallback={<Loading label="Opening" />}>
-              {view === 'heads' ? <HeadsPanel state={state} names={names} note={note} /> : null}
+              {view === 'heads' ? <HeadsPanel state={state} zone={session.timeZone} names={names} note={note} /> : null}
               {view === 'beeper' ? <BeeperPanel suggested={rateOf(plan)} people={pack.people} /> : null}
               {view === 'finish' && endMs !== null ? <FinishPanel run={run} session={session} endMs={endMs} /> : null}
               {view === 'lanes' && laneShown ? (

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { api } from '@/api/api';
-import { useAppDispatch, useAppSelector, useAppStore } from '@/state/hooks';
+import { useAppDispatch, useAppSelector, useAppStore, useZone } from '@/state/hooks';
 import { Card } from '@/ui/Card';
 import { HoldButton } from '@/ui/HoldButton';
 import { saveFile } from '@/ui/saveFile';
@@ -27,6 +27,7 @@ const toFile = (name: string, what: object) =>
 
 /** What this device holds that the server does not have yet; where two versions meet, both. */
 export function WaitingScreen() {
+  const zone = useZone();
   const store = useAppStore();
   const dispatch = useAppDispatch();
   const offline = useAppSelector((s) => s.offline);
@@ -129,7 +130,7 @@ export function WaitingScreen() {
         .filter((c) => c.state === 'waiting')
         .map((entry) => (
           <Card key={entry.seq} title={entry.label}>
-            <Text variant="bodySmall">{`Entered ${momentWord(entry.at)}`}</Text>
+            <Text variant="bodySmall">{`Entered ${momentWord(entry.at, zone)}`}</Text>
             {entry.failures ? (
               <Text>{`Sending this failed ${timesWord(entry.failures)} so far: ${entry.problem ?? ''}`}</Text>
             ) : null}

@@ -1,3 +1,5 @@
+import { dayIn } from '@upwell/core/days';
+import { useZone } from '@/state/hooks';
 import type { LinkView } from '@upwell/contract/people';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -5,7 +7,6 @@ import QRCode from 'react-native-qrcode-svg';
 import { Button, Text } from 'react-native-paper';
 import { canCopy } from '@/ui/canCopy';
 import { Card } from '@/ui/Card';
-import { dayOf } from '@/ui/dates';
 import { Input } from '@/ui/Input';
 import { Notice } from '@/ui/States';
 import { dayWord } from '@upwell/core/words';
@@ -24,6 +25,7 @@ interface LinkCardProps {
 
 /** A link that is shown once: to be photographed at the pool, copied, or handed to another app. */
 export function LinkCard({ title, made, email, onDone }: LinkCardProps) {
+  const zone = useZone();
   const [copied, setCopied] = useState(false);
   const copy = async (): Promise<void> => {
     await navigator.clipboard.writeText(made.link);
@@ -37,7 +39,7 @@ export function LinkCard({ title, made, email, onDone }: LinkCardProps) {
           <QRCode value={made.link} size={216} ecl="M" quietZone={12} />
         </View>
         <View style={styles.flex}>
-          <Text>{`Point a phone’s camera at the code, or send the link. It works once, until ${dayWord(dayOf(new Date(made.expiresAt)))}, and is shown only now.`}</Text>
+          <Text>{`Point a phone’s camera at the code, or send the link. It works once, until ${dayWord(dayIn(zone, made.expiresAt))}, and is shown only now.`}</Text>
           <Input label="The link" value={made.link} readOnly />
           <View style={styles.buttons}>
             {canCopy() ? (

@@ -1,4 +1,6 @@
 /** Who comes in, with what rights, who is invited, who left. A coach invites the swimmers of their squads. */
+import { dayIn } from '@upwell/core/days';
+import { useToday, useZone } from '@/state/hooks';
 import type { Role } from '@upwell/contract/account';
 import type { AccountView, InvitationView } from '@upwell/contract/people';
 import { useLocalSearchParams } from 'expo-router';
@@ -8,7 +10,7 @@ import { Button, Text } from 'react-native-paper';
 import { useMeQuery, ROLE_WORD } from '@/account';
 import { sentence } from '@/api/problem';
 import { Card } from '@/ui/Card';
-import { dayOf, distanceInDays } from '@/ui/dates';
+import { distanceInDays } from '@/ui/dates';
 import { Icon } from '@/ui/Icon';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
@@ -105,7 +107,8 @@ interface GroupProps {
 
 function Group({ title, accounts, chosen, onChoose, detail }: GroupProps) {
   const theme = useTheme();
-  const today = dayOf(new Date());
+  const today = useToday();
+  const zone = useZone();
   if (accounts.length === 0) return null;
   return (
     <Card title={title}>
@@ -127,7 +130,7 @@ function Group({ title, accounts, chosen, onChoose, detail }: GroupProps) {
                   {[
                     swimmer && swimmer !== name ? `for ${swimmer}` : '',
                     role === 'coach' && squadIds.length === 0 ? 'no squad yet' : '',
-                    lastSeen ? `last seen ${distanceInDays(today, dayOf(new Date(lastSeen)))}` : 'not seen yet',
+                    lastSeen ? `last seen ${distanceInDays(today, dayIn(zone, lastSeen))}` : 'not seen yet',
                   ]
                     .filter(Boolean)
                     .join(' · ')}
@@ -149,6 +152,7 @@ const personOf = ({ swimmer, email, role }: InvitationView) =>
 
 /** Links that nobody has used yet; each can be taken back. */
 function Invitations() {
+  const zone = useZone();
   const { data, error, refetch } = useInvitationsQuery();
   const [takeBack, taking] = useTakeBackInvitationMutation();
   if (error && !data) return <Failure error={error} retry={() => void refetch()} />;
@@ -161,7 +165,7 @@ function Invitations() {
           <View key={invitation.id} role="listitem" style={styles.line}>
             <View style={styles.flex}>
               <Text>{personOf(invitation)}</Text>
-              <Text variant="bodySmall">{`by ${invitation.by}, until ${dayWord(dayOf(new Date(invitation.expiresAt)))}`}</Text>
+              <Text variant="bodySmall">{`by ${invitation.by}, until ${dayWord(dayIn(zone, invitation.expiresAt))}`}</Text>
             </View>
             <Button
               mode="outlined"

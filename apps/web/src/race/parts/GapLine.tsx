@@ -1,14 +1,14 @@
+import { useToday } from '@/state/hooks';
 import { raceOutlook, noOutlookWords } from '@upwell/core/race';
 import { formatTime } from '@upwell/core/units';
 import { percent } from '@upwell/core/words';
 import { Text } from 'react-native-paper';
-import { dayOf } from '@/ui/dates';
 import { useRacePlanQuery } from '../api';
 import { VERDICT_WORD } from '../words';
 
 /** The gap in one line; silent while it is worked out or where nothing can be said. */
 export function GapLine({ swimmerId }: { readonly swimmerId: string }) {
-  const today = dayOf(new Date());
+  const today = useToday();
   const { data: view } = useRacePlanQuery(swimmerId);
   if (!view?.facts) return null;
   const outlook = raceOutlook(view.facts, view.choices, today);

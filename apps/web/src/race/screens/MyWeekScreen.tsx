@@ -1,9 +1,10 @@
+import { useToday } from '@/state/hooks';
 import { sentenceCase } from '@upwell/core/text';
 import type { MyRace, MySession, MyWeek } from '@upwell/contract/race';
 import { openWaterStep, weekNoteWords, type PlanWeek, type ReadyItem, noOutlookWords } from '@upwell/core/race';
 import { CAUSES } from '@upwell/core/review';
 import { formatTime } from '@upwell/core/units';
-import { dayWord, percent, numberWord } from '@upwell/core/words';
+import { dayWord, numberWord, percent, startWord } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -11,7 +12,7 @@ import { useHandoutQuery, HandoutPage } from '@/handout';
 import { CalendarAddress } from '@/calendar';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
-import { dayOf, distanceInDays } from '@/ui/dates';
+import { distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
@@ -21,7 +22,7 @@ import { PHASE_WORD, VERDICT_WORD } from '../words';
 
 /** The swimmer's own page: this week, the one thing to work on, the race. Nothing of anybody else. */
 export function MyWeekScreen() {
-  const today = dayOf(new Date());
+  const today = useToday();
   const { data, error, refetch } = useMyWeekQuery();
   const router = useRouter();
   if (!data)
@@ -136,7 +137,7 @@ function SessionLine({ session, today }: { readonly session: MySession; readonly
         <View style={styles.flex}>
           <Text variant="titleMedium">{session.title}</Text>
           <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-            {`${dayWord(session.date)} ${session.startTime} · ${CAUSES[session.theme].name}`}
+            {`${startWord(session)} · ${CAUSES[session.theme].name}`}
           </Text>
         </View>
         <Text variant="titleMedium" style={styles.figures}>

@@ -1,9 +1,9 @@
+import { useToday } from '@/state/hooks';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Button } from 'react-native-paper';
 import { useSquadsQuery } from '@/swimmers';
 import { Choice } from '@/ui/Choice';
-import { dayOf } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { useSeasonInfiniteQuery } from '../api';
@@ -14,7 +14,7 @@ import { Grid } from '../parts/SeasonGrid';
 /** Half a year at a glance: races, who swims them, in which phase everybody is, and the water there is for it. */
 export function SeasonScreen() {
   const router = useRouter();
-  const today = dayOf(new Date());
+  const today = useToday();
   const [squadId, setSquadId] = useState<string | null>(null);
   const { data: squads = [] } = useSquadsQuery();
   const { data, error, refetch, fetchNextPage, hasNextPage, isFetchingNextPage } = useSeasonInfiniteQuery({

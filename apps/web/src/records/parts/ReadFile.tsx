@@ -1,4 +1,5 @@
 // What was read from a file: whose it is, what its columns mean, and which rows are wrong.
+import type { PoolUnit } from '@upwell/core/units';
 import {
   RESULT_FIELDS,
   type KnownSwimmer,
@@ -99,7 +100,7 @@ export function Columns({
           { value: 'yd', label: 'Yards' },
         ]}
         chosen={[unit]}
-        onPress={(value) => onMap({ unit: value as 'm' | 'yd' })}
+        onPress={(value) => onMap({ unit: value as PoolUnit })}
       />
     </Card>
   );

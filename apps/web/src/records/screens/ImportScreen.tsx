@@ -1,4 +1,5 @@
 /** A file of results: what its columns mean, what would be stored, what is wrong by its line; then all of it or nothing. */
+import { useAppSelector } from '@/state/hooks';
 import type { ImportView } from '@upwell/contract/records';
 import type { KnownSwimmer, ReadResults, ResultMapping } from '@upwell/core/exchange';
 import type { ResultLine } from '@upwell/core/measures';
@@ -39,6 +40,7 @@ export function ImportScreen() {
   const [progress, setProgress] = useState<number | null>(null);
   const imported = useImport();
   const { step } = imported;
+  const place = useAppSelector((state) => state.place);
   const gpx = opened !== null && /^\s*(<\?xml|<gpx)/i.test(opened.text.slice(0, 200));
   const one = mapping?.swimmerId ?? read?.mapping.swimmerId ?? null;
 
@@ -51,7 +53,7 @@ export function ImportScreen() {
       if (current && reading) setProgress(share);
     });
     void compute()
-      .readResults(opened.text, mapping, swimmers, onProgress)
+      .readResults(opened.text, mapping, swimmers, place, onProgress)
       .then((result) => {
         reading = false;
         if (!current) return;
@@ -61,7 +63,7 @@ export function ImportScreen() {
     return () => {
       current = false;
     };
-  }, [opened, mapping, swimmers, gpx]);
+  }, [opened, mapping, swimmers, place, gpx]);
 
   useEffect(() => {
     if (!opened || !gpx) return;

@@ -1,4 +1,5 @@
 /** Everything measured of one swimmer: where the numbers go, and each of them. */
+import { useToday } from '@/state/hooks';
 import type { RecordsView, TestView } from '@upwell/contract/records';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { isNearCritical } from '@upwell/core/measures';
@@ -15,7 +16,7 @@ import { useLoadQuery } from '@/sessions';
 import { useSwimmerQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
-import { dayOf, distanceInDays } from '@/ui/dates';
+import { distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
@@ -42,6 +43,7 @@ export function RecordsScreen() {
   const { id, pane: asked } = useLocalSearchParams<{ id: string; pane?: string }>();
   const router = useRouter();
   const { data: me } = useMeQuery();
+  const today = useToday();
   const { data: swimmer, error: noSwimmer } = useSwimmerQuery(id);
   const { data: records, error, refetch } = useRecordsQuery(id);
   const coach = me?.role !== 'swimmer';
@@ -58,7 +60,7 @@ export function RecordsScreen() {
     <Screen
       title="Records"
       over={`${swimmer.givenName} ${swimmer.familyName}`}
-      under={swimmer.goal ? `${swimmer.goal.event} ${distanceInDays(dayOf(new Date()), swimmer.goal.date)}` : undefined}
+      under={swimmer.goal ? `${swimmer.goal.event} ${distanceInDays(today, swimmer.goal.date)}` : undefined}
       back={`/swimmers/${id}`}
       actions={
         coach ? (
@@ -93,6 +95,7 @@ const space = <View style={{ height: 170 }} />;
 function Charts({ swimmer, records, coach }: ChartsProps) {
   const wide = useWide();
   const { goal } = swimmer;
+  const today = useToday();
   const distances = useMemo(
     () => [...new Set(records.results.filter((r) => r.kind !== 'track').map((r) => r.distanceM))].sort((a, b) => a - b),
     [records.results],
@@ -111,7 +114,7 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
   );
   const ramp = of('rate-ramp')[0];
   const speedGoal = goal?.targetTimeS ? goal.distanceM / goal.targetTimeS : null;
-  const { data: load } = useLoadQuery(dayOf(new Date()), { skip: !coach });
+  const { data: load } = useLoadQuery(today, { skip: !coach });
   const mine = load?.swimmers.find((s) => s.id === swimmer.id);
   const outcomes = OUTCOMES.map((o) => ({ o, n: swimmer.focuses.filter((f) => f.outcome === o).length }));
   const strokes = swims.filter((r) => r.strokesPerLength !== null);

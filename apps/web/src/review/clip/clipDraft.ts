@@ -12,7 +12,6 @@ import {
 } from '@upwell/core/measures';
 import { v7 } from 'uuid';
 import { NO_HISTORY, undoable, type History } from '@/state/history';
-import { dayOf } from '@/ui/dates';
 
 type Noted = Pick<ClipView, 'taps' | 'lines' | 'notes'>;
 
@@ -25,13 +24,13 @@ export interface ClipDraft extends History<Noted>, Noted {
   readonly distance: string;
 }
 
-export function newClipDraft(): ClipDraft {
+export function newClipDraft(recordedOn: string): ClipDraft {
   return {
     id: v7(),
     writeId: v7(),
     version: 0,
     title: '',
-    recordedOn: dayOf(new Date()),
+    recordedOn,
     distance: '',
     taps: [],
     lines: [],
@@ -42,7 +41,7 @@ export function newClipDraft(): ClipDraft {
 
 export function clipDraftOf(clip: ClipView): ClipDraft {
   return {
-    ...newClipDraft(),
+    ...newClipDraft(clip.recordedOn),
     id: clip.id,
     version: clip.version,
     title: clip.title,

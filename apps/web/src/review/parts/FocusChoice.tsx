@@ -1,3 +1,4 @@
+import { useToday } from '@/state/hooks';
 import { drillCard, KIT, tryWord, type DrillId } from '@upwell/core/library';
 import {
   CAUSES,
@@ -17,7 +18,6 @@ import { Card } from '@/ui/Card';
 import { Choice, FieldError } from '@/ui/Choice';
 import { addDays } from '@upwell/core/days';
 import { dayWord } from '@upwell/core/words';
-import { dayOf } from '@/ui/dates';
 import { Stepper } from '@/ui/Stepper';
 import { useTheme } from '@/ui/useTheme';
 import type { ReviewDraft } from '../draft';
@@ -33,7 +33,7 @@ export interface ChosenFocus {
 }
 
 /** The proposal for a cause, with the coach's own choices laid over it. */
-export function chosenFocus(draft: ReviewDraft, cause: CauseId, choice: DrillChoice): ChosenFocus {
+export function chosenFocus(draft: ReviewDraft, cause: CauseId, choice: DrillChoice, today: string): ChosenFocus {
   const answers: readonly DrillId[] = CAUSES[cause].answers;
   const best = drillsFor(cause, choice)[0] ?? answers[0]!;
   const drill = draft.drill && answers.includes(draft.drill) ? draft.drill : best;
@@ -42,7 +42,7 @@ export function chosenFocus(draft: ReviewDraft, cause: CauseId, choice: DrillCho
     drill,
     cue: draft.cue ?? CAUSES[cause].cue,
     tries: draft.tries ?? drillCard(drill).dose.tries,
-    relookOn: draft.relookOn ?? addDays(dayOf(new Date()), daysToRelook(drillCard(drill))),
+    relookOn: draft.relookOn ?? addDays(today, daysToRelook(drillCard(drill))),
   };
 }
 
@@ -58,9 +58,10 @@ interface FocusChoiceProps {
 
 /** The one focus: say what is good, choose the drill and the cue, and when to look again. */
 export function FocusChoice({ draft, cause, others, choice, onChange, errors }: FocusChoiceProps) {
+  const today = useToday();
   const { level, model, healthFlags, records = [] } = choice;
   const theme = useTheme();
-  const focus = chosenFocus(draft, cause, choice);
+  const focus = chosenFocus(draft, cause, choice, today);
   const drill = drillCard(focus.drill);
   const answers: readonly DrillId[] = CAUSES[cause].answers;
   const warnings = [
@@ -138,10 +139,10 @@ export function FocusChoice({ draft, cause, others, choice, onChange, errors }: 
         <Stepper
           label="look again"
           value={dayWord(focus.relookOn)}
-          onLess={focus.relookOn > dayOf(new Date()) ? () => onChange({ relookOn: addDays(focus.relookOn, -1) }) : null}
+          onLess={focus.relookOn > today ? () => onChange({ relookOn: addDays(focus.relookOn, -1) }) : null}
           onMore={() => onChange({ relookOn: addDays(focus.relookOn, 1) })}
         />
-        <Button compact onPress={() => onChange({ relookOn: addDays(dayOf(new Date()), 21) })}>
+        <Button compact onPress={() => onChange({ relookOn: addDays(today, 21) })}>
           in 3 weeks
         </Button>
       </View>

@@ -1,9 +1,10 @@
 /** Signs noted on deck since the last look, to be taken into this one. */
+import { dayIn } from '@upwell/core/days';
+import { useZone } from '@/state/hooks';
 import type { ReviewView } from '@upwell/contract/review';
 import { SIGNS, signsFor, type SignId, type Stroke } from '@upwell/core/review';
 import { Button } from 'react-native-paper';
 import { useRecordsQuery } from '@/records';
-import { dayOf } from '@/ui/dates';
 import { Notice } from '@/ui/States';
 import type { ReviewDraft } from '../draft';
 
@@ -16,10 +17,11 @@ interface NotedOnDeckProps {
 }
 
 export function NotedOnDeck({ swimmerId, stroke, reviews, signs, onTake }: NotedOnDeckProps) {
+  const zone = useZone();
   const { data } = useRecordsQuery(swimmerId);
   const last =
     reviews
-      .map((r) => dayOf(new Date(r.lookedAt)))
+      .map((r) => dayIn(zone, r.lookedAt))
       .sort()
       .at(-1) ?? '';
   const listed = signsFor(stroke);

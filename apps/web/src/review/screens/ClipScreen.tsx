@@ -10,7 +10,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { Choices } from '@/figure';
 import { ways } from '@/state/history';
-import { useDraft } from '@/state/hooks';
+import { useDraft, useToday } from '@/state/hooks';
 import { useSwimmerQuery } from '@/swimmers';
 import { Input } from '@/ui/Input';
 import { saveFile } from '@/ui/saveFile';
@@ -93,7 +93,8 @@ const TOOL_WORD: Readonly<Record<Tool, string>> = { taps: 'Taps', lines: 'Lines'
 function Table({ swimmer, stored }: { readonly swimmer: SwimmerPage; readonly stored: ClipDraft | null }) {
   const wide = useWide();
   const router = useRouter();
-  const [first] = useState(() => stored ?? newClipDraft());
+  const today = useToday();
+  const [first] = useState(() => stored ?? newClipDraft(today));
   const [draft, setDraft, dropDraft] = useDraft<ClipDraft>(`clip:${swimmer.id}:${stored?.id ?? 'new'}`, first);
   const [, setReview] = useDraft<ReviewDraft>(`review:${swimmer.id}`, useState(newReviewDraft)[0]);
   const [save, { error, isLoading }] = useSaveClipMutation();

@@ -1,3 +1,4 @@
+import { useToday } from '@/state/hooks';
 import type { FocusView, ReviewView, TryFields } from '@upwell/contract/review';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { bestView } from '@upwell/core/figure';
@@ -22,7 +23,7 @@ import { sentence, type ApiError } from '@/api/problem';
 import { MovingFigure } from '@/figure';
 import { useSwimmerQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
-import { dayOf, distanceInDays } from '@/ui/dates';
+import { distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
@@ -78,6 +79,7 @@ interface FocusWorkProps {
 }
 
 function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
+  const today = useToday();
   const theme = useTheme();
   const wide = useWide();
   const router = useRouter();
@@ -123,7 +125,7 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
     <Screen
       title={CAUSES[focus.cause].name}
       over={`${swimmer.givenName} ${swimmer.familyName}`}
-      under={`works on this until ${dayWord(focus.relookOn)}, ${distanceInDays(dayOf(new Date()), focus.relookOn)}`}
+      under={`works on this until ${dayWord(focus.relookOn)}, ${distanceInDays(today, focus.relookOn)}`}
       back={`/swimmers/${swimmer.id}`}
       actions={
         <>

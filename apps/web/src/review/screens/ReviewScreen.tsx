@@ -22,11 +22,11 @@ import { StyleSheet, View, type ViewStyle } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { fieldMessages, sentence } from '@/api/problem';
-import { useDraft } from '@/state/hooks';
+import { useDraft, useToday } from '@/state/hooks';
 import { useSwimmerQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
 import { daysBetween } from '@upwell/core/days';
-import { dayOf, distanceInDays } from '@/ui/dates';
+import { distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Tabs } from '@/ui/Tabs';
 import { Failure, Loading, Notice } from '@/ui/States';
@@ -66,6 +66,7 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
   const wide = useWide();
   const theme = useTheme();
   const [first] = useState(newReviewDraft);
+  const today = useToday();
   const [draft, setDraft, dropDraft] = useDraft<ReviewDraft>(`review:${swimmer.id}`, first);
   const [region, setRegion] = useState<Region | null>(null);
   const [asked, setAsked] = useState(false);
@@ -74,7 +75,7 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
 
   const { level, strokeModel: model, goal } = swimmer;
   const circumstances: Circumstances = {
-    ...(goal ? { goalPlace: goal.place, daysToRace: Math.max(0, daysBetween(dayOf(new Date()), goal.date)) } : {}),
+    ...(goal ? { goalPlace: goal.place, daysToRace: Math.max(0, daysBetween(today, goal.date)) } : {}),
     past: pastByCause(records),
     failedTwice: failedTwice(swimmer),
   };
@@ -112,7 +113,7 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
         signs: draft.signs,
         measured: draft.measured,
         good: draft.good,
-        focus: { id: draft.focusId, ...chosenFocus(draft, chosen, choice) },
+        focus: { id: draft.focusId, ...chosenFocus(draft, chosen, choice, today) },
         relook: open && outcome ? { focusId: open.id, outcome } : null,
       },
     });
@@ -214,7 +215,7 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
           Clip
         </Button>
       }
-      under={goal ? `${goal.event}, ${goal.distanceM} m, ${distanceInDays(dayOf(new Date()), goal.date)}` : undefined}
+      under={goal ? `${goal.event}, ${goal.distanceM} m, ${distanceInDays(today, goal.date)}` : undefined}
       back={`/swimmers/${swimmer.id}`}
       footer={
         cause ? (

@@ -1,3 +1,4 @@
+import { useToday } from '@/state/hooks';
 import type { SessionView } from '@upwell/contract/sessions';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -9,7 +10,6 @@ import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { addDays } from '@upwell/core/days';
 import { dayWord } from '@upwell/core/words';
-import { dayOf } from '@/ui/dates';
 import { Notice } from '@/ui/States';
 import { Stepper } from '@/ui/Stepper';
 import { useRemoveSessionMutation, useSaveSessionMutation } from '../api';
@@ -82,7 +82,7 @@ function Again({ stored }: { readonly stored: SessionView }) {
   const [said, setSaid] = useState('');
   const [save, saving] = useSaveSessionMutation();
   const [remove, removing] = useRemoveSessionMutation();
-  const today = dayOf(new Date());
+  const today = useToday();
   const copy = async (date: string, more: Partial<SessionView> = {}): Promise<string | null> => {
     const { id: _id, version: _version, ...fields } = stored;
     const id = v7();

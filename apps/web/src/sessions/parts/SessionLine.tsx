@@ -1,6 +1,6 @@
 import type { SessionRow } from '@upwell/contract/sessions';
 import { CAUSES } from '@upwell/core/review';
-import { dayWord, numberWord } from '@upwell/core/words';
+import { dayWord, numberWord, startTimeWord } from '@upwell/core/words';
 import { Link, type Href } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -16,7 +16,7 @@ export function SessionLine({ row, href }: { readonly row: SessionRow; readonly 
         <Pressable style={StyleSheet.flatten([styles.line, { borderBottomColor: theme.own.line }])}>
           <View style={styles.when}>
             <Text variant="labelMedium">{row.template ? 'Template' : dayWord(row.date)}</Text>
-            <Text variant="bodySmall">{row.template ? '' : row.startTime}</Text>
+            <Text variant="bodySmall">{row.template ? '' : startTimeWord(row)}</Text>
           </View>
           <View style={styles.wideFlex}>
             <Text variant="titleMedium">{row.title}</Text>

@@ -1,3 +1,5 @@
+import { usualPools } from '@upwell/core/units';
+import { useAppSelector, useToday } from '@/state/hooks';
 import type { PoolTime, Squad } from '@upwell/contract/swimmers';
 import { CAUTION } from '@upwell/core/safety';
 import { WEEK_KINDS } from '@upwell/core/sessions';
@@ -7,20 +9,20 @@ import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { addDays } from '@upwell/core/days';
 import { dayWord } from '@upwell/core/words';
-import { dayOf, movedTime, nextWeekday } from '@/ui/dates';
+import { movedTime, nextWeekday } from '@/ui/dates';
 import { Input } from '@/ui/Input';
 import { PoolFacts } from '@/ui/PoolFacts';
 import { Stepper } from '@/ui/Stepper';
 import { LoopChoice } from './LoopChoice';
-import { POOLS, poolOf, type PoolChoice, type Wish } from '../wish';
+import { poolOf, type PoolChoice, type Wish } from '../wish';
 import type { PartProps } from './wishProps';
 
 /** The hired water of the chosen squads, the next first. */
 export function timesOf(
   wish: Wish,
   squads: readonly Squad[],
+  today: string,
 ): (PoolTime & { readonly squad: string; readonly date: string })[] {
-  const today = dayOf(new Date());
   return squads
     .filter((s) => !s.archived && (wish.squadIds.length === 0 || wish.squadIds.includes(s.id)))
     .flatMap((s) => s.poolTimes.map((time) => ({ ...time, squad: s.name, date: nextWeekday(today, time.weekday) })))
@@ -31,7 +33,8 @@ export function timesOf(
 /** Hired water, or any day, hour, pool and kind of week. */
 export function TimeAndPoolCard({ wish, change, times }: PartProps & { readonly times: ReturnType<typeof timesOf> }) {
   const pool = poolOf(wish);
-  const today = dayOf(new Date());
+  const pools = usualPools(useAppSelector((state) => state.place.units));
+  const today = useToday();
   return (
     <Card title="When and where">
       {times.length > 0 ? (
@@ -47,7 +50,7 @@ export function TimeAndPoolCard({ wish, change, times }: PartProps & { readonly 
           onPress={(value) => {
             const time = times.find((t) => `${t.squad} ${t.date} ${t.startTime}` === value)!;
             const { length, unit, ...poolFacts } = time.pool;
-            const pool = POOLS.find((p) => p === `${length} ${unit}`);
+            const pool = pools.find((p) => p === `${length} ${unit}`);
             change({
               date: time.date,
               startTime: time.startTime,
@@ -81,7 +84,10 @@ export function TimeAndPoolCard({ wish, change, times }: PartProps & { readonly 
       </View>
       <Choice
         label="Water"
-        options={[...POOLS.map((value) => ({ value, label: value })), { value: 'open-water', label: 'open water' }]}
+        options={[
+          ...[...pools, 'other' as const].map((value) => ({ value, label: value })),
+          { value: 'open-water', label: 'open water' },
+        ]}
         chosen={[wish.place === 'pool' ? wish.pool : 'open-water']}
         onPress={(value) =>
           change(

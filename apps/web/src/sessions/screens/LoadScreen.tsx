@@ -1,4 +1,5 @@
 /** How much everybody has swum: the week beside the four before it, as a prompt for a talk. */
+import { useToday } from '@/state/hooks';
 import type { LoadRow } from '@upwell/contract/sessions';
 import { LOAD_LIMITS } from '@upwell/core/sessions';
 import { numberWord } from '@upwell/core/words';
@@ -7,7 +8,6 @@ import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { SearchField } from '@/ui/SearchField';
 import { Card } from '@/ui/Card';
-import { dayOf } from '@/ui/dates';
 import { Disclosure } from '@/ui/Disclosure';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
@@ -21,7 +21,7 @@ const LoadChart = lazy(() => import('@/charts').then((charts) => ({ default: cha
 export function LoadScreen() {
   const [who, setWho] = useState<'groups' | 'swimmers'>('groups');
   const [search, setSearch] = useState('');
-  const { data, error, refetch } = useLoadQuery(dayOf(new Date()));
+  const { data, error, refetch } = useLoadQuery(useToday());
   const wanted = search.trim().toLowerCase();
   const rows = data?.[who].filter((row) => row.name.toLowerCase().includes(wanted)) ?? [];
   const talk = rows.filter((row) => row.prompts.length > 0);

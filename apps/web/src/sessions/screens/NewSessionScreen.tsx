@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, ProgressBar } from 'react-native-paper';
 import { sentence } from '@/api/problem';
-import { useDraft } from '@/state/hooks';
+import { useAppSelector, useDraft, useToday } from '@/state/hooks';
 import { useSquadsQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
@@ -27,7 +27,9 @@ import { newWish, requestOf, type Wish } from '../wish';
 export function NewSessionScreen() {
   const router = useRouter();
   const wide = useWide();
-  const [first] = useState(() => newWish(new Date()));
+  const today = useToday();
+  const { units } = useAppSelector((state) => state.place);
+  const [first] = useState(() => newWish(today, units));
   const [wish, setWish, dropWish] = useDraft<Wish>('session:new', first);
   const { data: squads } = useSquadsQuery();
   const {
@@ -187,7 +189,7 @@ export function NewSessionScreen() {
             />
             <Distances plan={plan} wish={wish} change={change} />
           </Card>
-          <TimeAndPoolCard wish={wish} change={change} times={timesOf(wish, squads ?? [])} />
+          <TimeAndPoolCard wish={wish} change={change} times={timesOf(wish, squads ?? [], today)} />
         </View>
         {wide ? <View style={styles.sheet}>{sheet}</View> : null}
       </View>

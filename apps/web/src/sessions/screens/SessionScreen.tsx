@@ -3,7 +3,7 @@ import { skipToken } from '@reduxjs/toolkit/query/react';
 import type { SessionFields, SessionView } from '@upwell/contract/sessions';
 import { CAUSES } from '@upwell/core/review';
 import { checkPlan, editGroup, peopleOf, placeWord, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
-import { dayWord } from '@upwell/core/words';
+import { startWord } from '@upwell/core/words';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -88,7 +88,7 @@ function Session({ stored }: { readonly stored: SessionView }) {
   return (
     <Screen
       title={fields.title}
-      over={`${fields.template ? 'Template' : `${dayWord(fields.date)} ${fields.startTime}`} · ${placeWord(plan)} · ${plan.minutes} min`}
+      over={`${fields.template ? 'Template' : startWord({ ...fields, timeZone: stored.timeZone })} · ${placeWord(plan)} · ${plan.minutes} min`}
       under={`Theme: ${CAUSES[plan.theme].name}`}
       back="/sessions"
       actions={

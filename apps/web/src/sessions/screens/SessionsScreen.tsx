@@ -1,4 +1,5 @@
 /** What was planned and what is to come: as a list, a week, or the templates to begin from. */
+import { useToday } from '@/state/hooks';
 import type { SessionRow } from '@upwell/contract/sessions';
 import { Link, useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useEffect, useState } from 'react';
@@ -6,9 +7,8 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account';
 import { addDays, weekOf } from '@upwell/core/days';
-import { dayWord } from '@upwell/core/words';
+import { dayWord, startTimeWord } from '@upwell/core/words';
 import { SearchField } from '@/ui/SearchField';
-import { dayOf } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
@@ -64,7 +64,7 @@ export function SessionsScreen() {
 }
 
 function List({ templates }: { readonly templates: boolean }) {
-  const today = dayOf(new Date());
+  const today = useToday();
   const [search, setSearch] = useState('');
   const [asked, setAsked] = useState('');
   useEffect(() => {
@@ -121,7 +121,7 @@ function List({ templates }: { readonly templates: boolean }) {
 function Week() {
   const wide = useWide();
   const theme = useTheme();
-  const today = dayOf(new Date());
+  const today = useToday();
   const [monday, setMonday] = useState(() => weekOf(today));
   const { data: rows, error, refetch } = useSessionsQuery({ from: monday, to: addDays(monday, 6), limit: 100 });
   const days = Array.from({ length: 7 }, (_, i) => addDays(monday, i));
@@ -163,7 +163,7 @@ function Week() {
                 {here.map((row) => (
                   <Link key={row.id} href={`/sessions/${row.id}` as Href} asChild>
                     <Pressable style={StyleSheet.flatten([styles.inDay, { backgroundColor: theme.own.sand }])}>
-                      <Text variant="labelMedium">{row.startTime}</Text>
+                      <Text variant="labelMedium">{startTimeWord(row)}</Text>
                       <Text variant="bodySmall">{row.title}</Text>
                       <Text variant="bodySmall">
                         {row.groups.map((g) => `${g.name} ${Math.round(g.metres)}`).join(', ')}

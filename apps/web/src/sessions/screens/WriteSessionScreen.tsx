@@ -9,11 +9,10 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { sentence } from '@/api/problem';
-import { useDraft } from '@/state/hooks';
+import { useDraft, useToday } from '@/state/hooks';
 import { useSquadsQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
-import { dayOf } from '@/ui/dates';
 import { chooseFile } from '@/ui/saveFile';
 import { Screen } from '@/ui/Screen';
 import { Notice } from '@/ui/States';
@@ -52,6 +51,7 @@ interface Kept {
 }
 
 export function WriteSessionScreen() {
+  const today = useToday();
   const router = useRouter();
   const wide = useWide();
   const [first] = useState<Kept>(() => ({ id: v7(), writeId: v7(), squadIds: [] }));
@@ -65,7 +65,7 @@ export function WriteSessionScreen() {
   const plan = good?.document.plan ?? null;
   const all = squads.filter((s) => !s.archived).map((s) => s.id);
   const squadIds = kept.squadIds.length > 0 ? kept.squadIds : all;
-  const date = good?.document.date ?? dayOf(new Date());
+  const date = good?.document.date ?? today;
   const { data: proposal } = useProposalQuery(squadIds.length > 0 ? { squadIds, date } : skipToken);
   // Who would swim it is asked now already, not only when it is kept.
   const people = plan && proposal ? peopleOf(plan, proposal.people) : [];

@@ -1,4 +1,5 @@
 // The one thing a swimmer works on, with how it looks and how it is practised.
+import { useToday } from '@/state/hooks';
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import { bestView } from '@upwell/core/figure';
 import { doseWord, drillCard, KIT } from '@upwell/core/library';
@@ -8,7 +9,7 @@ import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { FigureView } from '@/figure';
 import { Card } from '@/ui/Card';
-import { dayOf, distanceInDays } from '@/ui/dates';
+import { distanceInDays } from '@/ui/dates';
 import { useTheme } from '@/ui/useTheme';
 
 export function FocusCard({
@@ -19,6 +20,7 @@ export function FocusCard({
   readonly review: ReviewView | undefined;
 }) {
   const theme = useTheme();
+  const today = useToday();
   if (!focus) {
     return (
       <Card title="The one focus" strong>
@@ -59,7 +61,7 @@ export function FocusCard({
       <Text
         variant="labelMedium"
         style={styles.top}
-      >{`Look again ${dayWord(focus.relookOn)}, ${distanceInDays(dayOf(new Date()), focus.relookOn)}`}</Text>
+      >{`Look again ${dayWord(focus.relookOn)}, ${distanceInDays(today, focus.relookOn)}`}</Text>
     </Card>
   );
 }

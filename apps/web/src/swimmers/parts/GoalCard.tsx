@@ -1,4 +1,5 @@
 // The race a swimmer trains for, and how far away it is.
+import { useToday } from '@/state/hooks';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { formatTime } from '@upwell/core/units';
 import { dayWord } from '@upwell/core/words';
@@ -7,18 +8,19 @@ import type { ComponentType } from 'react';
 import { StyleSheet } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
-import { dayOf, distanceInDays } from '@/ui/dates';
+import { distanceInDays } from '@/ui/dates';
 
 /** Says how far a swimmer is from their race time; the race plan lends it to this page. */
 export type GapLine = ComponentType<{ readonly swimmerId: string }>;
 
 export function GoalCard({ swimmer, gapLine: Gap }: { readonly swimmer: SwimmerPage; readonly gapLine: GapLine }) {
+  const today = useToday();
   const { goal } = swimmer;
   const router = useRouter();
   if (!goal) return null;
   const pace = goal.targetTimeS ? ` · ${formatTime((goal.targetTimeS / goal.distanceM) * 100, 1)} per 100 m` : '';
   return (
-    <Card title={goal.event} aside={<Text variant="labelMedium">{distanceInDays(dayOf(new Date()), goal.date)}</Text>}>
+    <Card title={goal.event} aside={<Text variant="labelMedium">{distanceInDays(today, goal.date)}</Text>}>
       <Text>{`${goal.distanceM} m ${goal.place === 'pool' ? 'in the pool' : 'in open water'} on ${dayWord(goal.date)}`}</Text>
       {goal.targetTimeS ? <Text variant="titleLarge">{`${formatTime(goal.targetTimeS)}${pace}`}</Text> : null}
       <Gap swimmerId={swimmer.id} />

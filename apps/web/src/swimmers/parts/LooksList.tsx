@@ -1,7 +1,8 @@
+import { useZone } from '@/state/hooks';
+import { dayIn } from '@upwell/core/days';
 import type { Look } from '@upwell/contract/looks';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { dayOf } from '@/ui/dates';
 import { Failure, Loading } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useLooksInfiniteQuery } from '../api';
@@ -13,10 +14,10 @@ interface Day {
   readonly looks: Look[];
 }
 
-function byDay(looks: readonly Look[]): Day[] {
+function byDay(looks: readonly Look[], zone: string): Day[] {
   const days: Day[] = [];
   for (const look of looks) {
-    const day = dayOf(new Date(look.at));
+    const day = dayIn(zone, look.at);
     if (days.at(-1)?.day !== day) days.push({ day, looks: [] });
     days.at(-1)!.looks.push(look);
   }
@@ -26,6 +27,7 @@ function byDay(looks: readonly Look[]): Day[] {
 /** Who looked at what: of one child, or of all children of the club. */
 export function LooksList({ swimmerId }: { readonly swimmerId?: string }) {
   const theme = useTheme();
+  const zone = useZone();
   const { data, error, refetch, fetchNextPage, hasNextPage, isFetching } = useLooksInfiniteQuery(swimmerId ?? null);
   if (error && !data) return <Failure error={error} retry={() => void refetch()} />;
   if (!data) return <Loading label="Loading the log" />;
@@ -33,14 +35,14 @@ export function LooksList({ swimmerId }: { readonly swimmerId?: string }) {
   if (looks.length === 0) return <Text>No coach has looked yet.</Text>;
   return (
     <View>
-      {byDay(looks).map(({ day, looks: ofDay }) => (
+      {byDay(looks, zone).map(({ day, looks: ofDay }) => (
         <View key={day} role="list" accessibilityLabel={dayWord(day)}>
           <Text variant="labelLarge" style={styles.day}>
             {dayWord(day)}
           </Text>
           {ofDay.map((look) => (
             <View key={look.id} role="listitem" style={[styles.row, { borderTopColor: theme.own.line }]}>
-              <Text style={styles.time}>{clockWord(look.at)}</Text>
+              <Text style={styles.time}>{clockWord(look.at, zone)}</Text>
               <View style={styles.flex}>
                 <Text>{swimmerId ? look.what : `${look.swimmer} · ${look.what}`}</Text>
                 <Text variant="bodySmall">{look.by}</Text>

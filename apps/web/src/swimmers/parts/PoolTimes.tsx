@@ -1,4 +1,7 @@
 /** The hired water of a squad: when in the week, how long, how many lanes. */
+import { useAppSelector } from '@/state/hooks';
+import type { UsualPool } from '@upwell/core/units';
+import { usualPool, usualPools } from '@upwell/core/units';
 import type { PoolTime } from '@upwell/contract/swimmers';
 import { StyleSheet, View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
@@ -16,14 +19,10 @@ interface PoolTimesProps {
 }
 
 const USUAL: PoolTime = { weekday: 2, startTime: '19:00', minutes: 60, pool: { length: 25, unit: 'm' }, lanes: 2 };
-const POOLS = [
-  { value: '25 m', label: '25 m' },
-  { value: '50 m', label: '50 m' },
-  { value: '25 yd', label: '25 yd' },
-] as const;
 
 export function PoolTimes({ times, onChange }: PoolTimesProps) {
   const theme = useTheme();
+  const pools = usualPools(useAppSelector((state) => state.place.units));
   const change = (at: number, patch: Partial<PoolTime>) =>
     onChange(times.map((time, i) => (i === at ? { ...time, ...patch } : time)));
   return (
@@ -64,11 +63,10 @@ export function PoolTimes({ times, onChange }: PoolTimesProps) {
           </View>
           <Choice
             label="Pool"
-            options={POOLS}
-            chosen={[`${time.pool.length} ${time.pool.unit}` as '25 m']}
+            options={pools.map((value) => ({ value, label: value }))}
+            chosen={[`${time.pool.length} ${time.pool.unit}` as UsualPool]}
             onPress={(value) => {
-              const [length, unit] = value.split(' ') as [string, 'm' | 'yd'];
-              change(i, { pool: { ...time.pool, length: Number(length), unit } });
+              change(i, { pool: { ...time.pool, ...usualPool(value) } });
             }}
           />
           <PoolFacts pool={time.pool} onChange={(facts) => change(i, { pool: { ...time.pool, ...facts } })} />

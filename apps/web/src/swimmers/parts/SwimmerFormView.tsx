@@ -1,6 +1,6 @@
 /** All of a swimmer as one form, kept on the device at every key. */
 import type { Squad, Swimmer } from '@upwell/contract/swimmers';
-import { isChild, LEVEL } from '@upwell/core/swimmers';
+import { ageYear, isChild, LEVEL } from '@upwell/core/swimmers';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Controller, set, useForm, useWatch, type FieldErrors, type FieldPath } from 'react-hook-form';
@@ -56,7 +56,7 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
     },
   });
   const birthYear = useWatch({ control, name: 'birthYear' });
-  const child = isChild(Number(birthYear) || null, new Date().getFullYear());
+  const child = isChild(Number(birthYear) || null, ageYear());
 
   // Every key typed is kept on the device until it is saved.
   useEffect(

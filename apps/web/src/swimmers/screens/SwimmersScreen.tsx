@@ -1,4 +1,5 @@
 // Everybody in the club, found by name, level, squad or focus.
+import { useToday } from '@/state/hooks';
 import { LEVEL, LEVELS, type LevelId } from '@upwell/core/swimmers';
 import { CAUSES } from '@upwell/core/review';
 import type { SwimmerRow } from '@upwell/contract/swimmers';
@@ -8,7 +9,7 @@ import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account';
 import { SearchField } from '@/ui/SearchField';
-import { dayOf, distanceInDays } from '@/ui/dates';
+import { distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { Toggle } from '@/ui/Toggle';
@@ -120,7 +121,7 @@ export function SwimmersScreen() {
 
 function SwimmerLine({ row }: { readonly row: SwimmerRow }) {
   const theme = useTheme();
-  const today = dayOf(new Date());
+  const today = useToday();
   const due = row.focus && row.focus.relookOn <= today;
   return (
     <View role="listitem">

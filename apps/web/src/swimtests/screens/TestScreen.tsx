@@ -19,7 +19,7 @@ import { v7 } from 'uuid';
 import { sentence, type ApiError } from '@/api/problem';
 import { DeckTime } from '@/deck';
 import { useRecordsQuery, useSaveTestMutation } from '@/records';
-import { useDraft } from '@/state/hooks';
+import { useDraft, useToday } from '@/state/hooks';
 import { useSquadsQuery, useSwimmerQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
 import { Screen } from '@/ui/Screen';
@@ -77,7 +77,8 @@ function Test({ kind, swimmer, records, time, ladder }: TestProps) {
   const wide = useWide();
   const theme = useTheme();
   const card = SWIM_TEST[kind];
-  const fresh = useMemo(() => newTestDraft(kind, swimmer, ladder), [kind, swimmer, ladder]);
+  const today = useToday();
+  const fresh = useMemo(() => newTestDraft(kind, swimmer, ladder, today), [kind, swimmer, ladder, today]);
   const [draft, setDraft, dropDraft] = useDraft<TestDraft>(`test:${swimmer.id}:${kind}`, fresh);
   const [save, saving] = useSaveTestMutation();
   const [stored, setStored] = useState<TestView | null>(null);

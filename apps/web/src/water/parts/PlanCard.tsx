@@ -1,7 +1,7 @@
 /** The swim-out that is decided on: each level by loops and minutes, and the way to its head count. */
 import { peopleOf, type GroupPerson } from '@upwell/core/sessions';
 import { groupOfPlan, swimOutLines, type DayGroup } from '@upwell/core/water';
-import { dayWord } from '@upwell/core/words';
+import { startWord } from '@upwell/core/words';
 import type { SessionView } from '@upwell/contract/sessions';
 import { useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
@@ -26,7 +26,7 @@ export function PlanCard({ session, onTake }: PlanCardProps) {
   const swimmers = people.length || group.swimmers;
   return (
     <Card title={session.title}>
-      <Text>{`${dayWord(session.date)} ${session.startTime}`}</Text>
+      <Text>{startWord(session)}</Text>
       {lines.map((line) => (
         <Text key={line.name}>
           {`${line.name}, ${line.swimmers}: ${half(line.loops)} ${line.loops > 1 ? 'loops' : 'loop'} and skills, ≈ ${line.metres} m, ${line.minutes} min in the water`}

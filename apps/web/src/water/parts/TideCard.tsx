@@ -1,4 +1,5 @@
 /** When there is water enough at the entry, and when it runs least. */
+import { dayIn } from '@upwell/core/days';
 import { nearestSlack, waterWindow } from '@upwell/core/water';
 import { clockWord, numberWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
@@ -9,6 +10,8 @@ import { Toggle } from '@/ui/Toggle';
 
 interface TideCardProps {
   readonly at: Date;
+  /** Whose clock the times are of. */
+  readonly zone: string;
   readonly minutes: number;
   /** Depth at the entry when the tide is at its mean, metres; null when it does not matter here. */
   readonly depthM: number | null;
@@ -19,15 +22,15 @@ interface TideCardProps {
 
 const FIRST_M = 1.2;
 const STEP_M = 0.1;
-const day = (ms: number, at: Date) => (new Date(ms).toDateString() === at.toDateString() ? '' : ' next day');
+const day = (ms: number, at: Date, zone: string) => (dayIn(zone, ms) === dayIn(zone, at) ? '' : ' next day');
 
-export function TideCard({ at, minutes, depthM, leastM, onChange }: TideCardProps) {
+export function TideCard({ at, zone, minutes, depthM, leastM, onChange }: TideCardProps) {
   const from = at.getTime();
   const span = depthM === null ? null : waterWindow(from, leastM - depthM);
   const fits = span !== null && span.fromMs <= from && from + minutes * 60_000 <= span.toMs;
   return (
     <Card title="Tide">
-      <Text>{`Slack water ${clockWord(nearestSlack(from))}: hard swims near it.`}</Text>
+      <Text>{`Slack water ${clockWord(nearestSlack(from), zone)}: hard swims near it.`}</Text>
       <View style={styles.row}>
         <Toggle
           label="Depth at the entry matters here"
@@ -47,7 +50,7 @@ export function TideCard({ at, minutes, depthM, leastM, onChange }: TideCardProp
         <Text role="status">
           {span === null
             ? `The tide does not bring ${numberWord(leastM, 1)} m to this entry.`
-            : `${numberWord(leastM, 1)} m or more from ${clockWord(span.fromMs)} to ${clockWord(span.toMs)}${day(span.toMs, at)}. ${fits ? 'The plan fits.' : 'The plan does not fit: move the start.'}`}
+            : `${numberWord(leastM, 1)} m or more from ${clockWord(span.fromMs, zone)} to ${clockWord(span.toMs, zone)}${day(span.toMs, at, zone)}. ${fits ? 'The plan fits.' : 'The plan does not fit: move the start.'}`}
         </Text>
       )}
     </Card>

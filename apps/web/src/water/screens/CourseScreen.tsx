@@ -1,4 +1,5 @@
 // A course leg by leg: bearing, aim, side to breathe and how often to look.
+import { dayIn } from '@upwell/core/days';
 import type { CourseView } from '@upwell/contract/water';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
@@ -62,7 +63,12 @@ function Sheet({ view }: { readonly view: CourseView }) {
 
   const swimOut = () => {
     const loopM = Math.round(metres / course.laps);
-    const wish = { ...newWish(new Date()), place: 'open-water' as const, courseId: view.id, loopM };
+    const wish = {
+      ...newWish(dayIn(view.timeZone, Date.now()), 'm'),
+      place: 'open-water' as const,
+      courseId: view.id,
+      loopM,
+    };
     dispatch(keepDraft({ key: 'session:new', value: wish }));
     router.navigate('/sessions/new' as Href);
   };

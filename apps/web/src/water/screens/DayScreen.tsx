@@ -1,4 +1,5 @@
 // Go or not: what was read at the water, what speaks against it, and who decided.
+import { dayIn } from '@upwell/core/days';
 import { ladderCard } from '@upwell/core/library';
 import { CAUTION, reasonProblem, WATER_RULES } from '@upwell/core/safety';
 import type { GroupPerson } from '@upwell/core/sessions';
@@ -17,7 +18,7 @@ import {
   checkWords,
   readingWord,
 } from '@upwell/core/water';
-import { clockWord, listWord, dayWord, momentWord } from '@upwell/core/words';
+import { clockWord, dayWord, listWord, momentWord, zoneNote } from '@upwell/core/words';
 import type { CourseView } from '@upwell/contract/water';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useLocalSearchParams } from 'expo-router';
@@ -66,14 +67,14 @@ function Day({ view }: { readonly view: CourseView }) {
   const theme = useTheme();
   const wide = useWide();
   const [first, setFirst] = useState(newDayDraft);
-  const [firstWater] = useState(firstConditions);
+  const [firstWater] = useState(() => firstConditions(dayIn(view.timeZone, Date.now())));
   const [draft, setDraft, dropDraft] = useDraft<DayDraft>(`day:${view.id}`, first);
   const [conditions, setConditions] = useDraft<Conditions>(`water:${view.id}`, firstWater);
   const { session: asked } = useLocalSearchParams<{ session?: string }>();
   const { data: session } = useSessionQuery(asked ?? skipToken);
   const { data: days } = useWaterDaysQuery(view.id);
   const [sign, { error, isLoading, isSuccess }] = useSignDayMutation();
-  const { at } = waterAt(conditions);
+  const { at } = waterAt(conditions, view.timeZone);
   const { forecast, readings } = dayOn(view.course, at, draft);
   const farthest = farthestFromLand(view.course);
   // What a draft of an older version does not hold is as in a new one.
@@ -150,8 +151,13 @@ function Day({ view }: { readonly view: CourseView }) {
   return (
     <Screen
       title="Go or not?"
-      over={`${view.name} · ${dayWord(conditions.date)}, ${clockOf(conditions.hour)}`}
-      under={`High water ${clockWord(forecast.highWaterMs)}${forecast.sunsetMs ? ` · sunset ${clockWord(forecast.sunsetMs)}` : ''} · simulated forecast: check for yourself`}
+      over={[
+        `${view.name} · ${dayWord(conditions.date)}, ${clockOf(conditions.hour)}`,
+        zoneNote(view.timeZone, at.getTime()),
+      ]
+        .filter(Boolean)
+        .join(' ')}
+      under={`High water ${clockWord(forecast.highWaterMs, view.timeZone)}${forecast.sunsetMs ? ` · sunset ${clockWord(forecast.sunsetMs, view.timeZone)}` : ''} · simulated forecast: check for yourself`}
       back={`/water/${view.id}`}
     >
       {wide ? null : (
@@ -170,6 +176,7 @@ function Day({ view }: { readonly view: CourseView }) {
           <ReadingsCard readings={readings} own={draft.read} onRead={read} />
           <TideCard
             at={at}
+            zone={view.timeZone}
             minutes={group.minutes}
             depthM={draft.depthAtMeanM ?? null}
             leastM={rules.leastDepthM}
@@ -190,7 +197,7 @@ function Day({ view }: { readonly view: CourseView }) {
               {days.slice(0, 6).map((d) => (
                 <View key={d.id} style={styles.record}>
                   <Text style={styles.flex}>
-                    {`${MARK[d.decision]} ${WORD[d.decision]}${d.overruled ? `, overruled: “${d.overruled}”` : ''} · ${d.signedBy}, ${momentWord(d.signedAt)}`}
+                    {`${MARK[d.decision]} ${WORD[d.decision]}${d.overruled ? `, overruled: “${d.overruled}”` : ''} · ${d.signedBy}, ${momentWord(d.signedAt, view.timeZone)}`}
                   </Text>
                   <Button compact onPress={() => saveFrom(`/api/v1/water-days/${d.id}/card.pdf`)}>
                     Card
