@@ -6,7 +6,7 @@ import {
   type RosterEntry,
   type RosterLine,
   type RosterMapping,
-} from '@upwell/core/exchange';
+} from '@upwell/core/exchange/shapes';
 import { LEVELS, type LevelId } from '@upwell/core/swimmers';
 import { line, oneOf, uuid } from './common';
 import { Joi } from './joi';

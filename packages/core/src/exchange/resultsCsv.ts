@@ -2,7 +2,7 @@ import { dayIn } from '../days';
 import type { PoolUnit } from '../units';
 import Papa from 'papaparse';
 import { FASTEST_MPS, RESULT_KINDS, type ResultKind, type ResultLine } from '../measures';
-import type { DateOrder, KnownSwimmer, ReadResults, ResultField, ResultMapping, RowProblem } from './results';
+import type { DateOrder, KnownSwimmer, ReadResults, ResultField, ResultMapping, RowProblem } from './shapes';
 import { plainName } from '../text';
 import { METRES_PER_YARD, parseTime } from '../units';
 

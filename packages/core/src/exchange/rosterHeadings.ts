@@ -1,27 +1,7 @@
+import type { RosterColumn, RosterField } from './shapes';
 import { LEVEL, LEVELS, type LevelId } from '../swimmers';
 import { plainName } from '../text';
 import { METRES_PER_YARD } from '../units';
-
-/** What a column holds. */
-export const ROSTER_FIELDS = [
-  'ignore',
-  'given',
-  'family',
-  'given-family',
-  'family-given',
-  'birth',
-  'squad',
-  'level',
-  'email',
-  'best',
-] as const;
-export type RosterField = (typeof ROSTER_FIELDS)[number];
-
-export interface RosterColumn {
-  readonly field: RosterField;
-  /** With `best`: over which distance, metres. */
-  readonly distanceM?: number;
-}
 
 /** Headings in the languages of clubs; a plain name is one that {@link plainName} gives. */
 const HEADINGS: readonly (readonly [Exclude<RosterField, 'ignore' | 'best'> | 'name', RegExp])[] = [

@@ -3,7 +3,8 @@ import type { Spot } from '../days/place';
 import { zoneAt } from '../days/place';
 import { momentOf } from '../days';
 import Papa from 'papaparse';
-import { LARGEST_GPX, MOST_POINTS, readGpx, type ReadTrack, type TrackPoint } from './gpx';
+import { MOST_POINTS, readGpx, type ReadTrack, type TrackPoint } from './gpx';
+import { LARGEST_GPX } from './xml';
 import { numberWord } from '../words';
 
 const COLUMN = {

@@ -6,7 +6,7 @@ import {
   type ReadResults,
   type ResultField,
   type ResultMapping,
-} from '@upwell/core/exchange';
+} from '@upwell/core/exchange/shapes';
 import { numberWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,7 +1,7 @@
 /** A file of results: what its columns mean, what would be stored, what is wrong by its line; then all of it or nothing. */
 import { useAppSelector } from '@/state/hooks';
 import type { ImportView } from '@upwell/contract/records';
-import type { KnownSwimmer, ReadResults, ResultMapping } from '@upwell/core/exchange';
+import type { KnownSwimmer, ReadResults, ResultMapping } from '@upwell/core/exchange/shapes';
 import type { ResultLine } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
 import { counted, dayWord, numberWord } from '@upwell/core/words';

@@ -1,5 +1,5 @@
 /** What each column was taken for, with what stands in it; a press corrects it. */
-import { ROSTER_FIELDS, type ReadRoster, type RosterField, type RosterMapping } from '@upwell/core/exchange';
+import { ROSTER_FIELDS, type ReadRoster, type RosterField, type RosterMapping } from '@upwell/core/exchange/shapes';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';

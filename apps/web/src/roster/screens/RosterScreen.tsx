@@ -1,5 +1,5 @@
 import type { RosterDone, RosterPreview } from '@upwell/contract/roster';
-import type { RosterMapping } from '@upwell/core/exchange';
+import type { RosterMapping } from '@upwell/core/exchange/shapes';
 import { LEVEL, LEVELS, type LevelId } from '@upwell/core/swimmers';
 import { counted, plural } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';

@@ -1,6 +1,6 @@
 import { plainId } from '../../text';
 import { XMLBuilder } from 'fast-xml-parser';
-import { openGpx, type XmlNode } from '../../exchange';
+import { openGpx, type XmlNode } from '../../exchange/xml';
 import { AREA_KINDS, type AreaKind } from './model';
 import type { Place } from './plane';
 import { LARGEST_COURSE, type NamedCourse, type RawPoint, type ReadCourse, assemble, opened } from './assembleCourse';

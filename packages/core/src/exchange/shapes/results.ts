@@ -1,4 +1,4 @@
-import type { ResultLine } from '../measures';
+import type { ResultLine } from '../../measures';
 
 /** What a column of a file means. */
 export const RESULT_FIELDS = ['swimmer', 'date', 'distance', 'time', 'strokes', 'kind', 'ignore'] as const;
