@@ -366,3 +366,44 @@ test('a swim-out is planned on the course, decided on, and its heads are counted
   await page.getByRole('button', { name: 'All out' }).click();
   await page.context().setOffline(false);
 });
+
+test('an evening session two zones away is told by the clock of its course', async ({
+  browser,
+  page,
+  server,
+}, info) => {
+  test.skip(info.project.name === 'wide', 'Once is enough.');
+  // At home in the club's zone: a session in the pool is told plainly, one in the camp with whose clock it is.
+  await signIn(page, 'coach@upwell.example');
+  await page.getByRole('link', { name: 'Sessions', exact: true }).click();
+  await expect(page.getByRole('link', { name: /19:00 (?!UTC)/ }).first()).toBeVisible();
+  const camp = page.getByRole('link', { name: /Camp: evening loop/ });
+  await expect(camp).toContainText('18:30 UTC−1');
+  await camp.click();
+  await expect(page.getByText(/18:30 UTC−1 · /)).toBeVisible();
+  await expectAccessible(page);
+
+  // There, the same evening: the clock on the wall and on the phone agree, so nobody is told of it.
+  const context = await browser.newContext({ baseURL: server.url, timezoneId: 'Etc/GMT+1', locale: 'en-GB' });
+  const there = await context.newPage();
+  await signIn(there, 'coach@upwell.example');
+  await there.goto(new URL(page.url()).pathname);
+  await expect(there.getByText(/18:30 · /)).toBeVisible();
+
+  // Whether to go is asked for its hour there, and the decision is kept and printed by that clock.
+  await there.getByRole('link', { name: 'Water', exact: true }).click();
+  await there.getByRole('link', { name: /Sable Point Camp/ }).click();
+  await expect(there).toHaveURL(/\/water\/[0-9a-f-]+$/);
+  await there.goto(`${there.url()}/day`);
+  await expect(there.getByText(/Sable Point Camp · .*, 10:30$/)).toBeVisible();
+  await page.goto(new URL(there.url()).pathname);
+  await expect(page.getByText(/Sable Point Camp · .*, 10:30 UTC−1$/)).toBeVisible();
+  const sunset = async (on: Page) => /sunset (\d\d:\d\d)/.exec((await on.getByText(/sunset/).textContent())!)![1];
+  expect(await sunset(page)).toBe(await sunset(there));
+
+  // In every calendar it is one moment: half past six there, half past seven in Greenwich.
+  const { id } = ((await (await page.request.get('/api/v1/sessions?search=Camp')).json()) as { id: string }[])[0]!;
+  const file = await (await page.request.get(`/api/v1/sessions/${id}/export/ics`)).text();
+  expect(file).toMatch(/DTSTART:\d{8}T193000Z/);
+  await context.close();
+});

@@ -20,7 +20,7 @@ import { summaryOf } from '../src/sessions/planFacts';
 import { ACCOUNTS, BATHS, FIRST_STEPS, PEOPLE, type SquadKey } from './people';
 import { idFor } from './random';
 import { bestTimesOf, CLUB_ID, isoDay, modelOf, swimmerId } from './shared';
-import { lanternMile } from './seedWater';
+import { CAMP, lanternMile } from './seedWater';
 
 const THEMES: readonly CauseId[] = [
   'holds-breath',
@@ -64,14 +64,15 @@ export async function seedSessions(em: EntityManager, now: Date): Promise<void> 
     seed: 7,
     groups: groupsOf(['crossing']),
   });
+  const swimOut = { squads: ['crossing'], plan: outside, done: null } as const;
   await insert(em, now, {
-    key: 'swim-out',
-    day: 3,
-    squads: ['crossing'],
-    plan: outside,
-    done: null,
-    title: 'Round the Lantern marks',
-    course: 'Lantern Mile',
+    ...swimOut,
+    ...{ key: 'swim-out', day: 3, title: 'Round the Lantern marks', course: 'Lantern Mile' },
+  });
+  // An evening away, two zones east of the club.
+  await insert(em, now, {
+    ...swimOut,
+    ...{ key: 'camp', day: 12, startTime: '18:30', title: 'Camp: evening loop', course: CAMP },
   });
   const quick = (minutes: number) =>
     built({
@@ -180,13 +181,14 @@ interface Demo {
   readonly title?: string;
   readonly template?: boolean;
   readonly course?: string;
+  readonly startTime?: string;
   readonly breatheFreely?: readonly string[];
 }
 
 async function insert(
   em: EntityManager,
   now: Date,
-  { key, day, squads, plan, done, title, course, template = false, breatheFreely = [] }: Demo,
+  { key, day, squads, plan, done, title, course, startTime, template = false, breatheFreely = [] }: Demo,
 ): Promise<void> {
   await em.insert(TrainingSessionEntity, {
     id: idFor(key),
@@ -194,7 +196,7 @@ async function insert(
     createdBy: idFor(ACCOUNTS[squads[0] === 'first' ? 2 : 1].email),
     title: title ?? CAUSES[plan.theme].cue.replace(/\.$/, ''),
     date: isoDay(now, day),
-    startTime: squads[0] === 'crossing' ? '07:00' : '19:00',
+    startTime: startTime ?? (squads[0] === 'crossing' ? '07:00' : '19:00'),
     squadIds: squads.map(idFor),
     template,
     seriesId: null,

@@ -8,6 +8,7 @@ import {
   DEMO_BAY,
   lengthOf,
   legsOf,
+  movedCourse,
   NEW_GROUP,
   planeAround,
   simulatedTrack,
@@ -84,7 +85,10 @@ const LANDMARKS: readonly Landmark[] = [
 
 const mark = (id: string, x: number, y: number, turn: Mark['turn']): Mark => ({ id, name: id, turn, ...at(x, y) });
 
-const COURSES: readonly { readonly name: string; readonly course: Course }[] = [
+/** Where a part of the club trains in a camp. */
+export const CAMP = 'Sable Point Camp';
+
+const COURSES: readonly { readonly name: string; readonly place?: string; readonly course: Course }[] = [
   {
     name: 'Lantern Mile',
     course: {
@@ -109,6 +113,12 @@ const COURSES: readonly { readonly name: string; readonly course: Course }[] = [
   },
 ];
 
+/** The club's own water, and the camp's. */
+const ALL_COURSES: typeof COURSES = [
+  ...COURSES,
+  { name: CAMP, place: 'Sable Point', course: movedCourse(COURSES[0]!.course, { lat: 44, lon: -18 }) },
+];
+
 /** A swim of last week that was decided and signed. */
 const LAST_WEEK: { readonly readings: DayReadings; readonly people: DayGroup } = {
   readings: {
@@ -125,15 +135,15 @@ const LAST_WEEK: { readonly readings: DayReadings; readonly people: DayGroup } =
 /** Metres of the first course. */
 export const lanternMile = (): number => lengthOf(legsOf(COURSES[0]!.course));
 
-/** The club's two courses on its invented lake. */
+/** The club's two courses on its invented lake, and the one of its camp. */
 export async function seedCourses(em: EntityManager, now: Date): Promise<void> {
   await em.insertMany(
     CourseEntity,
-    COURSES.map(({ name, course }) => ({
+    ALL_COURSES.map(({ name, place = CLUB.lake, course }) => ({
       id: idFor(`course ${name}`),
       clubId: CLUB_ID,
       name,
-      place: CLUB.lake,
+      place,
       course,
       lengthM: lengthOf(legsOf(course)),
       version: 1,
