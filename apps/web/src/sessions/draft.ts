@@ -1,3 +1,4 @@
+import { sessionFieldsOf } from '@upwell/contract/sessions';
 import type { SessionFields, SessionView } from '@upwell/contract/sessions';
 import type { SessionPlan } from '@upwell/core/sessions';
 import { v7 } from 'uuid';
@@ -11,8 +12,7 @@ export interface SessionDraft extends History<SessionPlan> {
 }
 
 export function draftOf(view: SessionView): SessionDraft {
-  const { id: _id, version, ...fields } = view;
-  return { fields, version, writeId: v7(), ...NO_HISTORY };
+  return { fields: sessionFieldsOf(view), version: view.version, writeId: v7(), ...NO_HISTORY };
 }
 
 const steps = undoable<SessionDraft, SessionPlan>(

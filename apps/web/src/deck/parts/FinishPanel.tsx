@@ -1,4 +1,5 @@
 /** Bring it to its end: shorten so that all are out in time, ask how hard it was, and keep what was swum. */
+import { sessionFieldsOf } from '@upwell/contract/sessions';
 import { cutsToFinish, finishMs, headCount, swumPlan, type Cut } from '@upwell/core/deck';
 import type { SessionView } from '@upwell/contract/sessions';
 import { comparePlans, groupTotals } from '@upwell/core/sessions';
@@ -45,7 +46,8 @@ export function FinishPanel({ run, session, endMs }: FinishPanelProps) {
   const groups = session.plan.groups.filter((g) => state.lanes.some((l) => l.groupId === g.id));
 
   const keep = async () => {
-    const { id, version, ...fields } = session;
+    const { id, version } = session;
+    const fields = sessionFieldsOf(session);
     const done = { plan: swum, ratings: state.ratings, note: words };
     const result = await save({ id, body: { ...fields, done, version, writeId: v7() } });
     if (!result.error) setKept(true);

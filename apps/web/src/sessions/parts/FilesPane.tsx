@@ -1,3 +1,4 @@
+import { sessionFieldsOf } from '@upwell/contract/sessions';
 import { useToday } from '@/state/hooks';
 import type { SessionView } from '@upwell/contract/sessions';
 import { useRouter, type Href } from 'expo-router';
@@ -84,11 +85,10 @@ function Again({ stored }: { readonly stored: SessionView }) {
   const [remove, removing] = useRemoveSessionMutation();
   const today = useToday();
   const copy = async (date: string, more: Partial<SessionView> = {}): Promise<string | null> => {
-    const { id: _id, version: _version, ...fields } = stored;
     const id = v7();
     const result = await save({
       id,
-      body: { ...fields, done: null, template: false, seriesId: null, ...more, date, version: 0, writeId: v7() },
+      body: { ...sessionFieldsOf(stored), done: null, template: false, seriesId: null, ...more, date, version: 0, writeId: v7() },
     });
     return 'error' in result && result.error ? null : id;
   };
