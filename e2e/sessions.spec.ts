@@ -235,7 +235,7 @@ test('a session goes on paper, into a file and back, and into the calendar', asy
 
   // In the calendar: the week shows it, and a calendar program finds it by a secret address.
   const ics = await (await page.request.get(`/api/v1/sessions/${id}/export/ics`)).text();
-  expect(ics).toContain('DTSTART:20310506T190000');
+  expect(ics).toContain('DTSTART:20310506T220000Z');
   if (info.project.name === 'wide') {
     await page.goto('/swimmers/squads');
     await page.getByRole('button', { name: 'Calendar address' }).first().click();
@@ -293,6 +293,46 @@ test('a session is repeated, kept as a template, swum and compared', async ({ pa
   await page.getByRole('tab', { name: 'Swimmers' }).click();
   await expect(page.getByText(/four-week average/).first()).toBeVisible();
   await expectAccessible(page);
+});
+
+test('a series is changed from one session on, taken back, and taken out', async ({ page }) => {
+  await signIn(page, 'coach@upwell.example');
+  const title = `Series ${Date.now()}`;
+  await write(page, THREE.replace('Strong middle', title));
+  await page.getByRole('tab', { name: 'Files' }).click();
+  await page.getByRole('button', { name: 'Every week' }).click();
+  await expect(page.getByText(/^4 more, to/)).toBeVisible();
+  interface Row {
+    readonly id: string;
+    readonly date: string;
+    readonly title: string;
+  }
+  const rows = async (): Promise<Row[]> =>
+    (await page.request.get(`/api/v1/sessions?search=${encodeURIComponent(title)}`)).json() as Promise<Row[]>;
+  const made = await rows();
+  expect(made).toHaveLength(5);
+
+  // The second one gets another name; those after it follow, the first does not.
+  await page.goto(`/sessions/${made[1]!.id}`);
+  await page.getByLabel('Title').fill(`${title} b`);
+  await page.getByRole('button', { name: 'Save changes' }).click();
+  await expect(page.getByText('Saved for this session.', { exact: false })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'This and later ones' }).click();
+  await expect(page.getByText('3 other sessions changed as well.')).toBeVisible();
+  const named = async () => (await rows()).map((row) => row.title.endsWith(' b'));
+  expect(await named()).toEqual([false, true, true, true, true]);
+  await page.getByRole('button', { name: 'Undo for the others' }).click();
+  await expect(page.getByText('One of a series')).toHaveCount(0);
+  expect(await named()).toEqual([false, true, false, false, false]);
+
+  // The pool is closed from the third on.
+  await page.goto(`/sessions/${made[2]!.id}?pane=take`);
+  await page.getByRole('button', { name: 'Delete from the calendar' }).click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'It and later ones' }).click();
+  await expect(page).toHaveURL(/\/sessions$/);
+  expect((await rows()).map((row) => row.id)).toEqual([made[0]!.id, made[1]!.id]);
 });
 
 test('the builder takes the hired hour, keeps what is locked, goes outside, and says what clashes', async ({

@@ -166,6 +166,11 @@ export function goodBody({ method, path }: Route, here: Stored): object | undefi
         courseId,
         done: { plan: bodies.planOf(), ratings: { g: 5 }, note: '' },
       }),
+    '/sessions/{id}/series': () => {
+      const { title, date, startTime, squadIds, plan } = bodies.sessionOf(squadId);
+      const one = { title, date, startTime, squadIds, courseId: null, plan };
+      return { scope: 'later', before: one, after: one, writeId: v7() };
+    },
     '/calendar-links/{id}': () => ({ squadId, token: bodies.token() }),
     '/deck/runs/{id}/events': () => ({ events: bodies.eventsOf(swimmerId, focusId) }),
     '/tests/{id}': () => versioned(bodies.testOf(swimmerId)),

@@ -40,7 +40,7 @@ const SEES_THE_CHILD = `
 const COACHES_THE_CHILD = `
   PUT /swimmers/{id} · PUT /reviews/{id} · PUT /focuses/{id} · PUT /focuses/{id}/tries/{tryId}
   DELETE /focuses/{id}/tries/{tryId} · PUT /clips/{id} · DELETE /clips/{id} · PUT /handout-links/{id}
-  POST /handout-links/{id}/revoke · PUT /sessions/{id} · DELETE /sessions/{id} · GET /sessions/{id}/sheet.pdf
+  POST /handout-links/{id}/revoke · PUT /sessions/{id} · DELETE /sessions/{id} · POST /sessions/{id}/series · GET /sessions/{id}/sheet.pdf
   GET /sessions/{id}/people · DELETE /invitations/{id} · PUT /calendar-links/{id} · POST /calendar-links/{id}/revoke · GET /deck/packs/{id}
   GET /deck/runs/{id}/events · POST /deck/runs/{id}/events · PUT /tests/{id} · DELETE /tests/{id}
   PUT /results/{id} · DELETE /results/{id} · PUT /tracks/{id} · DELETE /tracks/{id} · PUT /swimmers/{id}/race-plan`;

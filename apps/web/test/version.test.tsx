@@ -144,7 +144,11 @@ describe('an app that the browser keeps', () => {
   });
 
   /** A browser with a kept app: what waits there, and what it says of it. */
-  async function keeping(registration: { waiting: object | null; installing: object | null }) {
+  async function keeping(registration: {
+    waiting: object | null;
+    installing: object | null;
+    unregister?: () => Promise<boolean>;
+  }) {
     const hears = new Map<string, (event: object) => void>();
     const worker = {
       addEventListener: (name: string, hear: (event: object) => void) => hears.set(name, hear),
@@ -181,21 +185,38 @@ describe('an app that the browser keeps', () => {
     expect(store.getState().version.newer).toBe(true);
   });
 
-  it('asks a browser again that has not changed over, and does not load the page under it meanwhile', async () => {
-    const { store, worker, says } = await keeping({ waiting: {}, installing: null });
-    loadNewer();
-    jest.advanceTimersByTime(60_000);
-    expect(reload).not.toHaveBeenCalled();
-    loadNewer();
-    expect(worker.messageSkipWaiting).toHaveBeenCalledTimes(2);
-    jest.advanceTimersByTime(60_000);
-    // Long after: said, not done.
-    says('controlling', { isUpdate: true });
-    expect(reload).not.toHaveBeenCalled();
-    expect(store.getState().version.newer).toBe(true);
-    loadNewer();
-    says('controlling', { isUpdate: true });
-    expect(reload).toHaveBeenCalledTimes(1);
+  describe('that does not change over', () => {
+    const server = (reachable: boolean) =>
+      jest.spyOn(global, 'fetch').mockImplementation(async () => {
+        if (!reachable) throw new TypeError('no network');
+        return new Response('{}');
+      });
+    const unregister = jest.fn(async () => true);
+    beforeEach(() => unregister.mockClear());
+    afterEach(() => jest.restoreAllMocks());
+
+    it('is let go, and the page comes from the server', async () => {
+      server(true);
+      await keeping({ waiting: {}, installing: null, unregister });
+      loadNewer();
+      await jest.advanceTimersByTimeAsync(7000);
+      expect(reload).not.toHaveBeenCalled();
+      await jest.advanceTimersByTimeAsync(2000);
+      expect([unregister.mock.calls.length, reload.mock.calls.length]).toEqual([1, 1]);
+    });
+
+    it('stays without a network, and while a clock runs; the next page asks again', async () => {
+      server(false);
+      const { store, worker } = await keeping({ waiting: {}, installing: null, unregister });
+      loadNewer();
+      await jest.advanceTimersByTimeAsync(60_000);
+      server(true);
+      loadNewer();
+      store.dispatch(clockRuns({ session: 's', runs: true }));
+      await jest.advanceTimersByTimeAsync(60_000);
+      expect([unregister.mock.calls.length, reload.mock.calls.length]).toEqual([0, 0]);
+      expect(worker.messageSkipWaiting).toHaveBeenCalledTimes(2);
+    });
   });
 
   it('loads the page at once when another tab has changed over already', async () => {

@@ -14,6 +14,10 @@ import {
   type SessionQuery,
   type SessionSave,
   type SheetQuery,
+  seriesChangeSchema,
+  seriesRemovalSchema,
+  type SeriesChange,
+  type SeriesRemoval,
 } from '@upwell/contract/sessions';
 import type { FastifyInstance } from 'fastify';
 import { Joi } from '@upwell/contract/joi';
@@ -27,7 +31,8 @@ import { addCalendarLink, calendarByToken, calendarLinks, revokeCalendarLink } f
 import { exportSession, sessionJsonSchema } from './files';
 import { loadView } from './load';
 import { sessionPeople } from './people';
-import { listSessions, proposeSession, removeSession, saveSession, showSession } from './service';
+import { changeSeries, removeSession } from './series';
+import { listSessions, proposeSession, saveSession, showSession } from './service';
 
 const exportParams = Joi.object<{ id: string; format: ExportFormat }>({
   id: uuid().required(),
@@ -72,10 +77,33 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
     },
   );
 
-  app.delete<{ Params: { id: string } }>(
+  app.post<{ Params: { id: string }; Body: SeriesChange }>(
+    '/sessions/:id/series',
+    {
+      config: COACH,
+      schema: {
+        params: idParams,
+        body: seriesChangeSchema,
+        summary: 'Bring the series along with a change of one session',
+      },
+    },
+    (request) => {
+      const me = whoAsks(request);
+      return asMe(database, me, (em) => changeSeries(em, workFor(request), me, request.params.id, request.body));
+    },
+  );
+
+  app.delete<{ Params: { id: string }; Querystring: SeriesRemoval }>(
     '/sessions/:id',
-    { config: COACH, schema: { params: idParams, summary: 'Take a session out of the calendar for good' } },
-    (request) => asMe(database, whoAsks(request), (em) => removeSession(em, request.params.id)),
+    {
+      config: COACH,
+      schema: {
+        params: idParams,
+        querystring: seriesRemovalSchema,
+        summary: 'Take a session out of the calendar for good, or with it those of its series',
+      },
+    },
+    (request) => asMe(database, whoAsks(request), (em) => removeSession(em, request.params.id, request.query)),
   );
 
   app.get<{ Params: { id: string; format: ExportFormat } }>(

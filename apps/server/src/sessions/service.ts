@@ -3,6 +3,7 @@ import { zoneAt } from '@upwell/core/days/place';
 import type { Me } from '@upwell/contract/account';
 import type {
   ProposalQuery,
+  SessionFields,
   SessionProposal,
   SessionQuery,
   SessionRow,
@@ -152,31 +153,20 @@ export async function refuseHarm(
   return facts;
 }
 
-/** Takes a session out of the calendar for good. */
-export async function removeSession(em: EntityManager, id: string): Promise<{ readonly removed: true }> {
-  const removed = await em.nativeDelete(TrainingSessionEntity, { id });
-  if (removed === 0) throw notFound();
-  return { removed: true };
-}
-
-function toView(record: TrainingSessionRecord, timeZone: string): SessionView {
-  const { id, version, title, date, startTime, squadIds, template, seriesId, courseId, breatheFreely } = record;
+/** A stored session as a save of it would carry it. */
+export function fieldsOf(record: TrainingSessionRecord): SessionFields {
+  const { title, date, startTime, squadIds, template, seriesId, courseId, breatheFreely } = record;
   return {
-    id,
-    version,
-    title,
-    date,
-    startTime,
-    timeZone,
-    squadIds,
-    template,
-    seriesId: seriesId ?? null,
-    courseId: courseId ?? null,
-    breatheFreely,
-    plan: record.plan,
-    done: record.done ?? null,
+    ...{ title, date, startTime, squadIds, template, breatheFreely },
+    ...{ seriesId: seriesId ?? null, courseId: courseId ?? null },
+    ...{ plan: record.plan, done: record.done ?? null },
   };
 }
+
+const toView = (record: TrainingSessionRecord, timeZone: string): SessionView => ({
+  ...{ id: record.id, version: record.version, timeZone },
+  ...fieldsOf(record),
+});
 
 /** What the people of some squads bring to a session on a day. No squads means all one may see. */
 export async function proposeSession(em: EntityManager, { squadIds, date }: ProposalQuery): Promise<SessionProposal> {

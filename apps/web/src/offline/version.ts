@@ -41,14 +41,15 @@ export const loadNewer = (): void => changeOver();
 
 /** How often an open app is asked for a newer build, milliseconds. */
 const LOOK_MS = 30 * 60_000;
-/** A browser that changes over later than this does not load the page again by itself, milliseconds. */
-const SLOWEST_CHANGE_MS = 20_000;
+/** A browser that has not changed over by then will not: a kept app that was asked for something in that moment stays. Milliseconds. */
+const SLOWEST_CHANGE_MS = 8000;
 
 /**
  * Follows the app that the browser keeps: says when a newer one waits, and changes over to it when asked.
  *
  * The page is loaded again once the newer app has taken over, not before: it would be of the older one once more, and a
- * browser that changes over in that moment may leave the page without an answer.
+ * browser that changes over in that moment may leave the page without an answer. Where it does not take over, the page is
+ * loaded without any kept app.
  */
 export async function follow(worker: Workbox, store: Pick<AppStore, 'getState' | 'dispatch'>): Promise<void> {
   let asked = false;
@@ -65,6 +66,14 @@ export async function follow(worker: Workbox, store: Pick<AppStore, 'getState' |
     else if (isUpdate) store.dispatch(newerFound());
   });
   const registration = await worker.register({ immediate: true });
+  // The kept app lets go of the page, which is then loaded from the server and kept again; what was kept of it is used again.
+  const startOver = async () => {
+    if (!asked) return;
+    asked = false;
+    if (holdsBack(store.getState()) !== null || !(await reachesServer())) return;
+    await registration?.unregister();
+    reload();
+  };
   const isComing = () => Boolean(registration?.waiting ?? registration?.installing);
   look = async () => {
     await worker.update();
@@ -73,8 +82,7 @@ export async function follow(worker: Workbox, store: Pick<AppStore, 'getState' |
   changeOver = () => {
     // Another tab has changed over already.
     if (!isComing()) return reload();
-    // Later it would be a surprise: the next page asks again.
-    if (!asked) setTimeout(() => (asked = false), SLOWEST_CHANGE_MS);
+    if (!asked) setTimeout(() => void startOver(), SLOWEST_CHANGE_MS);
     asked = true;
     worker.messageSkipWaiting();
   };
@@ -106,6 +114,12 @@ export function keepApp(store: Pick<AppStore, 'getState' | 'dispatch'>): void {
   if (document.readyState === 'complete') start();
   else window.addEventListener('load', start, { once: true });
 }
+
+const reachesServer = (): Promise<boolean> =>
+  fetch('/healthz', { signal: AbortSignal.timeout(5000) }).then(
+    ({ ok }) => ok,
+    () => false,
+  );
 
 /** Asked another time in half an hour. */
 const noNetwork = () => undefined;

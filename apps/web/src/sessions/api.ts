@@ -3,6 +3,9 @@ import type { DeckPack } from '@upwell/contract/deck';
 import type {
   LoadView,
   ProposalQuery,
+  SeriesChange,
+  SeriesChanged,
+  SeriesRemoval,
   SessionPerson,
   SessionProposal,
   SessionQuery,
@@ -27,12 +30,15 @@ const sessionWaits: Waits = {
   },
 };
 
+/** Whatever shows many sessions: what was taken out is not asked for again. */
+const LIST = { type: 'Session', id: 'LIST' } as const;
+
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
     sessions: build.query<SessionRow[], SessionQuery>({
       query: (params) => ({ url: '/sessions', params: { ...params } }),
       transformResponse: (rows: SessionRow[]) => rows.map(withZone),
-      providesTags: ['Session'],
+      providesTags: [LIST],
     }),
     session: build.query<SessionView, string>({
       query: (id) => `/sessions/${id}`,
@@ -45,7 +51,7 @@ const endpoints = api.injectEndpoints({
         squadIds.forEach((id) => params.append('squadIds', id));
         return `/sessions/proposal?${params.toString()}`;
       },
-      providesTags: ['Swimmer', 'Session'],
+      providesTags: ['Swimmer', LIST],
     }),
     sessionPeople: build.query<SessionPerson[], string>({
       query: (id) => `/sessions/${id}/people`,
@@ -53,10 +59,14 @@ const endpoints = api.injectEndpoints({
     }),
     load: build.query<LoadView, string>({
       query: (date) => ({ url: '/load', params: { date } }),
-      providesTags: ['Session', 'Swimmer'],
+      providesTags: [LIST, 'Swimmer'],
     }),
-    removeSession: build.mutation<{ removed: true }, string>({
-      query: (id) => ({ url: `/sessions/${id}`, method: 'DELETE' }),
+    removeSession: build.mutation<{ removed: true }, SeriesRemoval & { readonly id: string }>({
+      query: ({ id, ...params }) => ({ url: `/sessions/${id}`, method: 'DELETE', params }),
+      invalidatesTags: (_result, error) => (error ? [] : [LIST, 'Deck']),
+    }),
+    changeSeries: build.mutation<SeriesChanged, { readonly id: string; readonly body: SeriesChange }>({
+      query: ({ id, body }) => ({ url: `/sessions/${id}/series`, method: 'POST', body }),
       invalidatesTags: (_result, error) => (error ? [] : ['Session', 'Deck']),
     }),
     saveSession: build.mutation<SessionView, { id: string; body: SessionSave }>({
@@ -75,4 +85,5 @@ export const {
   useSessionPeopleQuery,
   useLoadQuery,
   useRemoveSessionMutation,
+  useChangeSeriesMutation,
 } = endpoints;

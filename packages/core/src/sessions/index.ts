@@ -16,6 +16,9 @@ export * from './plan/drillPlace';
 export * from './plan/cautions';
 export * from './plan/checkPlan';
 
+// What the sessions of a series have in common.
+export * from './series/bringAlong';
+
 // How much a week holds.
 export * from './load/loadLimit';
 export * from './load/loadSummary';

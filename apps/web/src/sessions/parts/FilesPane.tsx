@@ -1,3 +1,4 @@
+import type { SeriesScope } from '@upwell/core/sessions';
 import { sessionFieldsOf } from '@upwell/contract/sessions';
 import { useToday } from '@/state/hooks';
 import type { SessionView } from '@upwell/contract/sessions';
@@ -70,17 +71,19 @@ export function FilesPane({ stored, changed }: { readonly stored: SessionView; r
         </View>
         <Text variant="bodySmall">Text, JSON and CSV can be read back under Sessions, Write one.</Text>
       </Card>
-      <Again stored={stored} />
+      <Again stored={stored} changed={changed} />
     </View>
   );
 }
 
 /** A copy, a template, a series of weeks, or gone for good. */
-function Again({ stored }: { readonly stored: SessionView }) {
+function Again({ stored, changed }: { readonly stored: SessionView; readonly changed: boolean }) {
   const router = useRouter();
   const [weeks, setWeeks] = useState(4);
   const [sure, setSure] = useState(false);
   const [said, setSaid] = useState('');
+  // Pressed twice it would make every week twice.
+  const [repeated, setRepeated] = useState(false);
   const [save, saving] = useSaveSessionMutation();
   const [remove, removing] = useRemoveSessionMutation();
   const today = useToday();
@@ -88,7 +91,16 @@ function Again({ stored }: { readonly stored: SessionView }) {
     const id = v7();
     const result = await save({
       id,
-      body: { ...sessionFieldsOf(stored), done: null, template: false, seriesId: null, ...more, date, version: 0, writeId: v7() },
+      body: {
+        ...sessionFieldsOf(stored),
+        done: null,
+        template: false,
+        seriesId: null,
+        ...more,
+        date,
+        version: 0,
+        writeId: v7(),
+      },
     });
     return 'error' in result && result.error ? null : id;
   };
@@ -101,13 +113,20 @@ function Again({ stored }: { readonly stored: SessionView }) {
   };
   const series = async () => {
     const seriesId = stored.seriesId ?? v7();
+    // The first of a series is one of it.
+    if (stored.seriesId === null) {
+      const body = { ...sessionFieldsOf(stored), seriesId, version: stored.version, writeId: v7() };
+      const result = await save({ id: stored.id, body });
+      if ('error' in result && result.error) return;
+    }
     for (let week = 1; week <= weeks; week++) {
       if (!(await copy(addDays(stored.date, week * 7), { seriesId }))) return;
     }
+    setRepeated(true);
     setSaid(`${weeks} more, to ${dayWord(addDays(stored.date, weeks * 7))}.`);
   };
-  const gone = async () => {
-    const result = await remove(stored.id);
+  const gone = async (series?: SeriesScope) => {
+    const result = await remove({ id: stored.id, ...(series ? { series } : {}) });
     if (!('error' in result && result.error)) router.replace('/sessions');
   };
   const failed = saving.error ?? removing.error;
@@ -131,7 +150,12 @@ function Again({ stored }: { readonly stored: SessionView }) {
             onLess={weeks > 1 ? () => setWeeks(weeks - 1) : null}
             onMore={weeks < 20 ? () => setWeeks(weeks + 1) : null}
           />
-          <Button mode="outlined" icon="repeat" disabled={saving.isLoading} onPress={() => void series()}>
+          <Button
+            mode="outlined"
+            icon="repeat"
+            disabled={saving.isLoading || changed || repeated}
+            onPress={() => void series()}
+          >
             Every week
           </Button>
         </View>
@@ -140,10 +164,20 @@ function Again({ stored }: { readonly stored: SessionView }) {
       {failed ? <Notice tone="error">{sentence(failed)}</Notice> : null}
       {sure ? (
         <View style={styles.row}>
-          <Text>Delete for good?</Text>
+          <Text>{stored.seriesId ? 'Delete for good? Of its series, what was swum stays.' : 'Delete for good?'}</Text>
           <Button mode="contained" onPress={() => void gone()}>
             Yes, delete it
           </Button>
+          {stored.seriesId ? (
+            <>
+              <Button mode="outlined" onPress={() => void gone('later')}>
+                It and later ones
+              </Button>
+              <Button mode="outlined" onPress={() => void gone('all')}>
+                The whole series
+              </Button>
+            </>
+          ) : null}
           <Button onPress={() => setSure(false)}>Keep it</Button>
         </View>
       ) : (

@@ -2,7 +2,16 @@
 import { skipToken } from '@reduxjs/toolkit/query/react';
 import type { SessionFields, SessionView } from '@upwell/contract/sessions';
 import { CAUSES } from '@upwell/core/review';
-import { checkPlan, editGroup, peopleOf, placeWord, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
+import {
+  changesSeries,
+  checkPlan,
+  editGroup,
+  type GroupPlan,
+  peopleOf,
+  placeWord,
+  type SessionPlan,
+  type SeriesFields,
+} from '@upwell/core/sessions';
 import { startWord } from '@upwell/core/words';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -26,6 +35,7 @@ import { FilesPane } from '../parts/FilesPane';
 import { GroupEditor } from '../parts/GroupEditor';
 import { LanesPane } from '../parts/LanesPane';
 import { LevelSheet } from '../parts/LevelSheet';
+import { SeriesOffer } from '../parts/SeriesOffer';
 import { PlanTruth } from '../parts/PlanTruth';
 import { TextPane } from '../parts/TextPane';
 import { useText } from '../useText';
@@ -62,6 +72,7 @@ function Session({ stored }: { readonly stored: SessionView }) {
   const [draft, setDraft, dropDraft] = useDraft<SessionDraft>(`session:${stored.id}`, clean);
   const [selected, setSelected] = useState<string | null>(stored.plan.groups[0]?.id ?? null);
   const [save, { error, isLoading }] = useSaveSessionMutation();
+  const [offer, setOffer] = useState<{ readonly before: SeriesFields; readonly after: SeriesFields } | null>(null);
   const { fields } = draft;
   const { plan } = fields;
   const changed = draft !== clean;
@@ -82,7 +93,9 @@ function Session({ stored }: { readonly stored: SessionView }) {
 
   const write = async (version = draft.version): Promise<void> => {
     const result = await save({ id: stored.id, body: { ...fields, version, writeId: draft.writeId } });
-    if (!('error' in result && result.error)) dropDraft();
+    if ('error' in result && result.error) return;
+    if (stored.seriesId && changesSeries(stored, fields)) setOffer({ before: stored, after: fields });
+    dropDraft();
   };
 
   return (
@@ -132,6 +145,7 @@ function Session({ stored }: { readonly stored: SessionView }) {
         takeTheirs={dropDraft}
         retry={() => void write()}
       />
+      {offer ? <SeriesOffer id={stored.id} {...offer} onDone={() => setOffer(null)} /> : null}
       {changed && !error ? (
         <Notice action={<Button onPress={dropDraft}>Discard changes</Button>}>
           Unsaved changes are kept on this device.
