@@ -87,7 +87,7 @@ describe('results out of CSV', () => {
   it('takes distances in the club’s units where no heading says which', () => {
     const unit = (heading: string) => guessMapping(['swimmer', heading], [], 'yd').unit;
     expect(['distance', 'dist', 'distance yd'].map(unit)).toEqual(['yd', 'yd', 'yd']);
-    // Its own export as well: whoever imports it, a metre stays a metre.
+    // Its own export as well: a metre stays a metre, also in a club of yards.
     expect(['distance_m', 'metres', 'Distance (m)', 'm'].map(unit)).toEqual(['m', 'm', 'm', 'm']);
     const text = 'swimmer,date,distance,time\nAda Lindqvale,2026-11-01,100,80\n';
     const club = { timeZone: 'Europe/Lisbon', units: 'yd' } as const;
