@@ -39,6 +39,23 @@ const byWords = {
   }),
 };
 
+const PARTS_OF_DAY = /^get(UTC)?(FullYear|Month|Date|Day|Hours|Minutes)$|^set(UTC)?(FullYear|Month|Date|Hours)$/;
+/** Whose day and whose clock: `core/days` asks for the zone, while a date object takes the reader's or the server's. */
+const dayOfPlace = {
+  meta: {
+    type: 'suggestion',
+    messages: { own: 'Ask @upwell/core/days for the day or the time, with the zone of the place.' },
+  },
+  create: (context) => ({
+    CallExpression(node) {
+      const { property } = node.callee;
+      const [from, to] = node.arguments;
+      const cuts = property?.name === 'slice' && from?.value === 0 && to?.value === 10;
+      if (property && (cuts || PARTS_OF_DAY.test(property.name))) context.report({ node, messageId: 'own' });
+    },
+  }),
+};
+
 export default tseslint.config(
   {
     ignores: [
@@ -96,6 +113,12 @@ export default tseslint.config(
     ],
     plugins: { words: { rules: { 'by-words': byWords } } },
     rules: { 'words/by-words': 'error' },
+  },
+  {
+    files: ['packages/*/src/**/*.ts', 'apps/*/src/**/*.ts', 'apps/*/src/**/*.tsx', 'apps/server/demo/*.ts'],
+    ignores: ['**/*.test.ts', 'packages/core/src/days/**'],
+    plugins: { days: { rules: { 'of-place': dayOfPlace } } },
+    rules: { 'days/of-place': 'error' },
   },
   {
     // SQL stands in the sql.ts of its domain, where a test holds its rows against the database.

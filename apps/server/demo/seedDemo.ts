@@ -1,6 +1,6 @@
 import { plainName } from '@upwell/core/text';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { isChild } from '@upwell/core/swimmers';
+import { ageYear, isChild } from '@upwell/core/swimmers';
 import { randomBytes } from 'node:crypto';
 import { INVITATION_DAYS } from '@upwell/contract/people';
 import { AccountEntity, InvitationEntity } from '../src/account/entities';
@@ -171,7 +171,7 @@ async function seedResults(em: EntityManager, now: Date): Promise<void> {
 /** Each review of a child began with a look at their page. */
 async function seedAccess(em: EntityManager, now: Date): Promise<void> {
   const swimmers = await em.find(SwimmerEntity, {});
-  const children = swimmers.filter((s) => isChild(s.birthYear ?? null, now.getFullYear())).map((s) => s.id);
+  const children = swimmers.filter((s) => isChild(s.birthYear ?? null, ageYear(now.getTime()))).map((s) => s.id);
   await em.execute(
     `insert into access_log (club_id, account_id, swimmer_id, what, looked_at)
      select r.club_id, r.coach_id, r.swimmer_id, l.what, r.looked_at - l.before

@@ -172,4 +172,49 @@ describe('the migrations', () => {
       expect(back).toEqual(weeks.map(([, step]) => ({ step, words: [] })));
       await owner.getMigrator().up();
     }));
+
+  it('file tracks under the day of their course, and back under the day in Greenwich', () =>
+    harness.inOwnDatabase(async (owner) => {
+      await owner.getMigrator().down({ migrations: ['Migration20261210000000_place'] });
+      const [club, squad, swimmer, coach] = [v7(), v7(), v7(), v7()];
+      const em = owner.em.fork();
+      await em.execute(`insert into club (id, name) values (?, 'Club')`, [club]);
+      await em.execute(
+        `insert into account (id, club_id, email, name, role, password_hash) values (?, ?, 'c@club.example', 'C', 'coach', 'x')`,
+        [coach, club],
+      );
+      await em.execute(`insert into squad (id, club_id, name, write_id) values (?, ?, 'Squad', ?)`, [
+        squad,
+        club,
+        v7(),
+      ]);
+      await em.execute(
+        `insert into swimmer (id, club_id, squad_id, given_name, family_name, search_name, level, stroke_model, breathing_side, write_id)
+         values (?, ?, ?, 'Ada', 'Vale', 'ada vale', 'hold', 'long-line', 'both', ?)`,
+        [swimmer, club, squad, v7()],
+      );
+      const track = (start: { lat: number; lon: number } | null, at: string) =>
+        em.execute(
+          `insert into swum_track (id, club_id, swimmer_id, noted_by, course_name, course, habits, points, summary)
+           values (?, ?, ?, ?, 'Loop', ?::jsonb, '{}', ?::jsonb, ?::jsonb)`,
+          [
+            ...[v7(), club, swimmer, coach, JSON.stringify({ start })],
+            JSON.stringify(start ? [[start.lat, start.lon, Date.parse(at)]] : []),
+            JSON.stringify({ on: '2026-07-10', swumM: 900 }),
+          ],
+        );
+      await track({ lat: 37.6, lon: 23.5 }, '2026-07-10T21:15:00Z');
+      await track({ lat: 38.6, lon: -9.3 }, '2026-07-10T21:15:00Z');
+      // Without points nobody knows better.
+      await track(null, '');
+      const days = async () =>
+        await em.execute<{ on: string; swum: number }[]>(
+          `select summary->>'on' as on, (summary->>'swumM')::int as swum from swum_track order by id`,
+        );
+      await owner.getMigrator().up();
+      expect(await days()).toEqual(['2026-07-11', '2026-07-10', '2026-07-10'].map((on) => ({ on, swum: 900 })));
+      await owner.getMigrator().down({ migrations: ['Migration20261210000000_place'] });
+      expect((await days()).map(({ on }) => on)).toEqual(['2026-07-10', '2026-07-10', '2026-07-10']);
+      await owner.getMigrator().up();
+    }));
 });

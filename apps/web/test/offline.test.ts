@@ -1,3 +1,4 @@
+import { deviceZone } from '@upwell/core/days';
 import type { DeckEvent } from '@upwell/core/deck';
 import { fact, forgetSeen, openFor, setFact } from '@/offline/db';
 import { differences } from '@/offline/differences';
@@ -15,7 +16,7 @@ import {
 import { addressOf } from '@/offline/keeper';
 import { offlineWords } from '@/offline/OfflineBar';
 import { dropChange, enqueue, keepMine, sendChanges, waitingChanges, type Post, type Sent } from '@/offline/outbox';
-import { keepPage, keptPage, patchPage } from '@/offline/pages';
+import { keepPage, keptPage, keptZone, patchPage } from '@/offline/pages';
 import { deleteDB, openDB } from 'idb';
 import { PLAN, SESSION } from './fakeServer';
 
@@ -430,3 +431,21 @@ it.each([
     'This device has no room left: save what waits to a file now',
   ],
 ])('says %j as %p', (state, words) => expect(offlineWords(state)).toBe(words));
+
+describe('a session that waits to be sent', () => {
+  it.each([
+    ['its course’s clock', ['/courses/c'], 'Europe/Athens'],
+    ['the club’s, where the course is not known', ['/courses/d'], 'Europe/Lisbon'],
+    ['the club’s, in a pool', [], 'Europe/Lisbon'],
+  ])('is told by %s', async (_whose, paths, zone) => {
+    await keepPage('/courses/c', { timeZone: 'Europe/Athens' });
+    await keepPage('/courses/d', { name: 'kept before it had a clock' });
+    await keepPage('/account/me', { timeZone: 'Europe/Lisbon' });
+    expect(await keptZone(...paths)).toBe(zone);
+  });
+
+  it('is told by the device’s where nothing is known', async () => {
+    await keepPage('/account/me', null);
+    expect(await keptZone('/courses/never')).toBe(deviceZone());
+  });
+});

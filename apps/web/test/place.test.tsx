@@ -8,8 +8,9 @@ import { useMeQuery } from '@/account';
 import { useCourseQuery } from '@/courses';
 import { SessionLine } from '@/sessions/parts/SessionLine';
 import { useAppSelector, useToday, useZone } from '@/state/hooks';
+import { FocusCard } from '@/swimmers/parts/FocusCard';
 import { PoolChoice } from '@/swimtests/parts/PoolChoice';
-import { fakeServer, ID, ME, SESSION_ROW, showAt, type Call } from './fakeServer';
+import { FOCUS, fakeServer, ID, ME, SESSION_ROW, showAt, type Call } from './fakeServer';
 
 const FAR =
   dayIn('Pacific/Kiritimati', Date.now()) === dayIn(deviceZone(), Date.now()) ? 'Pacific/Niue' : 'Pacific/Kiritimati';
@@ -74,6 +75,14 @@ it('a line of a session says whose clock it is where that is not the reader’s'
   showAt({ deck: Lines }, '/deck');
   expect(await screen.findByText('21:30')).toBeTruthy();
   expect(screen.getByText('21:30 Kathmandu time')).toBeTruthy();
+});
+
+it('what was noted late in the evening stands under the club’s day, not under the one in Greenwich', async () => {
+  fakeServer(me({ timeZone: 'Pacific/Auckland' }));
+  const focus = { ...FOCUS, since: '2026-11-01T12:30:00.000Z' };
+  const Card = () => (useMeQuery().data ? <FocusCard focus={focus} review={undefined} /> : <Text>Nobody yet</Text>);
+  showAt({ deck: Card }, '/deck');
+  expect(await screen.findByText('since Mon 2 Nov')).toBeTruthy();
 });
 
 describe('units', () => {

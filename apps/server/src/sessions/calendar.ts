@@ -1,5 +1,5 @@
 import { dayWord, zoneWord } from '@upwell/core/words';
-import { isoOf, momentIn } from '@upwell/core/days';
+import { dayIn, momentIn, timeIn } from '@upwell/core/days';
 import { zoneAt } from '@upwell/core/days/place';
 import type { CalendarLink, CalendarLinkSave } from '@upwell/contract/sessions';
 import type { Me } from '@upwell/contract/account';
@@ -41,7 +41,8 @@ export function toCalendar(
     [
       ...sessions.map((session): EventAttributes => {
         const { date, startTime, timeZone } = session;
-        const start = new Date(momentIn(timeZone, date, startTime));
+        const at = momentIn(timeZone, date, startTime);
+        const [hour, minute] = timeIn('UTC', at).split(':').map(Number) as [number, number];
         const own = session.groups.filter((g) => level === null || g.level === level);
         const totals = own.map((g) => `${g.name}: ${Math.round(g.metres)} m`);
         return {
@@ -54,7 +55,7 @@ export function toCalendar(
             `Theme: ${CAUSES[session.theme].name}`,
             ...totals,
           ].join('\n'),
-          start: [...dayOf(isoOf(start.getTime())), start.getUTCHours(), start.getUTCMinutes()] satisfies DateArray,
+          start: [...dayOf(dayIn('UTC', at)), hour, minute] satisfies DateArray,
           startInputType: 'utc',
           startOutputType: 'utc',
           duration: { minutes: session.minutes },

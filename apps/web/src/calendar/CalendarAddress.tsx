@@ -1,3 +1,5 @@
+import { useZone } from '@/state/hooks';
+import { dayIn } from '@upwell/core/days';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -25,6 +27,7 @@ export function CalendarAddress(of: CalendarOf) {
 }
 
 function Addresses({ name, ...of }: CalendarOf) {
+  const zone = useZone();
   const squadId = 'squadId' in of ? of.squadId : null;
   const swimmerId = 'swimmerId' in of ? of.swimmerId : null;
   const { data: links = [], error } = useCalendarLinksQuery();
@@ -62,9 +65,9 @@ function Addresses({ name, ...of }: CalendarOf) {
         )
         .map((link) => (
           <View key={link.id} style={styles.row}>
-            <Text style={styles.flex}>{`Made ${dayWord(link.createdAt.slice(0, 10))}`}</Text>
+            <Text style={styles.flex}>{`Made ${dayWord(dayIn(zone, link.createdAt))}`}</Text>
             <Button
-              accessibilityLabel={`Revoke the address made ${dayWord(link.createdAt.slice(0, 10))}`}
+              accessibilityLabel={`Revoke the address made ${dayWord(dayIn(zone, link.createdAt))}`}
               onPress={() => {
                 setFresh('');
                 void revoke(link.id);

@@ -1,3 +1,5 @@
+import { useZone } from '@/state/hooks';
+import { dayIn } from '@upwell/core/days';
 import type { FocusView } from '@upwell/contract/review';
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
@@ -78,6 +80,7 @@ function Sheet({ swimmerId, name, focus, coach }: SheetProps) {
 
 /** Links to this page that need no sign-in; each can be taken back. */
 function Links({ focusId }: { readonly focusId: string }) {
+  const zone = useZone();
   const { data: links = [], error } = useHandoutLinksQuery(focusId);
   const [make, making] = useMakeLinkMutation();
   const [revoke, revoking] = useRevokeLinkMutation();
@@ -110,10 +113,10 @@ function Links({ focusId }: { readonly focusId: string }) {
           <View key={link.id} role="listitem" style={styles.row}>
             <Text
               style={styles.flex}
-            >{`Made ${dayWord(link.createdAt.slice(0, 10))}${link.revoked ? ', revoked' : ''}`}</Text>
+            >{`Made ${dayWord(dayIn(zone, link.createdAt))}${link.revoked ? ', revoked' : ''}`}</Text>
             {link.revoked ? null : (
               <Button
-                accessibilityLabel={`Revoke the link made ${dayWord(link.createdAt.slice(0, 10))}`}
+                accessibilityLabel={`Revoke the link made ${dayWord(dayIn(zone, link.createdAt))}`}
                 onPress={() => {
                   setFresh(null);
                   void revoke(link.id);

@@ -1,4 +1,6 @@
 /** The second look: each old sign beside what is seen now, and what became of the focus. */
+import { useZone } from '@/state/hooks';
+import { dayIn } from '@upwell/core/days';
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import {
   CAUSES,
@@ -29,11 +31,12 @@ interface RelookCardProps {
 }
 
 export function RelookCard({ focus, before, now, onAnswer, outcome, onOutcome }: RelookCardProps) {
+  const zone = useZone();
   const theme = useTheme();
   const { rows, outcome: compared } = compareLooks(focus.cause, before.signs, now);
   const shown = outcome ?? compared;
   return (
-    <Card title="Then and now" aside={<Text variant="bodySmall">{`since ${dayWord(focus.since.slice(0, 10))}`}</Text>}>
+    <Card title="Then and now" aside={<Text variant="bodySmall">{`since ${dayWord(dayIn(zone, focus.since))}`}</Text>}>
       <Text>{`Worked on: ${CAUSES[focus.cause].name}. Look at the same things again.`}</Text>
       {rows.map(({ sign, before: then, now: today }) => (
         <View key={sign}>

@@ -1,5 +1,6 @@
 // The one thing a swimmer works on, with how it looks and how it is practised.
-import { useToday } from '@/state/hooks';
+import { dayIn } from '@upwell/core/days';
+import { useToday, useZone } from '@/state/hooks';
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import { bestView } from '@upwell/core/figure';
 import { doseWord, drillCard, KIT } from '@upwell/core/library';
@@ -21,6 +22,7 @@ export function FocusCard({
 }) {
   const theme = useTheme();
   const today = useToday();
+  const zone = useZone();
   if (!focus) {
     return (
       <Card title="The one focus" strong>
@@ -36,7 +38,7 @@ export function FocusCard({
     <Card
       title="The one focus"
       strong
-      aside={<Text variant="bodySmall">{`since ${dayWord(focus.since.slice(0, 10))}`}</Text>}
+      aside={<Text variant="bodySmall">{`since ${dayWord(dayIn(zone, focus.since))}`}</Text>}
     >
       <Text variant="titleLarge">{CAUSES[focus.cause].name}</Text>
       <Text variant="bodyLarge" style={{ color: theme.colors.primary }}>{`“${focus.cue}”`}</Text>

@@ -1,4 +1,6 @@
 /** Reviews in time, the newest first: what was seen, what was chosen, how the tries went, what became of it. */
+import { useZone } from '@/state/hooks';
+import { dayIn } from '@upwell/core/days';
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import { drillCard } from '@upwell/core/library';
 import { CAUSES, SIGNS, type Outcome, type SignId } from '@upwell/core/review';
@@ -20,6 +22,7 @@ const VERDICT_MARK: Readonly<Record<Outcome, string>> = { better: '▲', same: '
 const FIRST = 4;
 
 export function Timeline({ reviews, focuses }: TimelineProps) {
+  const zone = useZone();
   const theme = useTheme();
   const [all, setAll] = useState(false);
   if (reviews.length === 0) return null;
@@ -35,7 +38,7 @@ export function Timeline({ reviews, focuses }: TimelineProps) {
             key={review.id}
             style={[styles.review, { borderLeftColor: better ? theme.colors.primary : theme.own.kelp }]}
           >
-            <Text variant="labelMedium">{`${dayWord(review.lookedAt.slice(0, 10))} · ${review.coachName}`}</Text>
+            <Text variant="labelMedium">{`${dayWord(dayIn(zone, review.lookedAt))} · ${review.coachName}`}</Text>
             <Text>
               {CAUSES[review.focusCause].name}
               {focus?.outcome ? `: ${OUTCOME_WORD[focus.outcome]}` : focus ? ', working on it' : ''}
