@@ -4,7 +4,7 @@ import { movedCourse, placeAt, simulatedTrack, type Course } from '@upwell/core/
 import { v7 } from 'uuid';
 import { asIdentity } from '../src/platform/database';
 import { dayToPrint } from '../src/water/days';
-import { planOf, setOf, token as makeToken, waterDayOf } from './bodies';
+import { planOf, rosterOf, setOf, token as makeToken, waterDayOf } from './bodies';
 import { Harness, type TestClub } from './harness';
 
 let harness: Harness;
@@ -155,4 +155,22 @@ describe('an evening session two zones away', () => {
     expect((await put(home, west)).body.on).toBe('2026-07-10');
     expect((await coach('GET', `/courses/${home}`)).body.timeZone).toBe('Europe/Lisbon');
   });
+});
+
+it('a list of swimmers is read in the units of the club', async () => {
+  const own = await harness.club();
+  const head = await own.as('head');
+  const bests = async () => {
+    const text = 'name,squad,100 free,200 m\nAda Lindqvale,First,1:20,3:00\n';
+    return (await head('POST', '/roster/preview', { ...rosterOf(), text })).body.lines[0].bestTimes;
+  };
+  expect(await bests()).toEqual([
+    { distanceM: 100, timeS: 80 },
+    { distanceM: 200, timeS: 180 },
+  ]);
+  await head('PUT', '/account/club', { ...RULES, units: 'yd' });
+  expect(await bests()).toEqual([
+    { distanceM: 91.44, timeS: 80 },
+    { distanceM: 200, timeS: 180 },
+  ]);
 });

@@ -184,10 +184,12 @@ describe('the views of a session', () => {
     await act(async () => press('Save as template'));
     await findText('Saved as a template.');
     const made = saves(calls);
-    expect(made.map((s) => s.date).slice(0, 3)).toEqual(['2026-12-01', '2026-12-08', '2026-12-15']);
-    expect(new Set(made.slice(0, 3).map((s) => s.seriesId)).size).toBe(1);
-    expect(made[3]).toMatchObject({ template: true, version: 0, done: null });
-    expect(new Set(made.map((s) => s.writeId)).size).toBe(4);
+    const [itself, ...weeks] = made.slice(0, 4);
+    expect(itself).toMatchObject({ date: '2026-11-24', version: 2 });
+    expect(weeks.map((s) => s.date)).toEqual(['2026-12-01', '2026-12-08', '2026-12-15']);
+    expect(new Set(made.slice(0, 4).map((s) => s.seriesId)).size).toBe(1);
+    expect(made[4]).toMatchObject({ template: true, version: 0, done: null, seriesId: null });
+    expect(new Set(made.map((s) => s.writeId)).size).toBe(5);
   });
 
   it('few breaths: blocked with the reasons, and a gentler way is offered', async () => {

@@ -45,7 +45,8 @@ async function whatIsHere(em: EntityManager, lines: readonly RosterLine[]) {
 export async function previewRoster(em: EntityManager, work: RunWork, me: Me, ask: RosterAsk): Promise<RosterPreview> {
   const { id = v7(), name = '', squad: squadOfAll = '', level = 'settle', mapping = null } = ask;
   const from = ask.rows ? { rows: ask.rows } : { text: ask.text ?? '' };
-  const read: ReadRoster = await work('read-roster', { ...from, mapping, year: yearIn(me.timeZone, Date.now()) });
+  const { timeZone, units } = me;
+  const read: ReadRoster = await work('read-roster', { ...from, mapping, year: yearIn(timeZone, Date.now()), units });
   const { people, squads } = await whatIsHere(em, read.lines);
   const byName = new Map(squads.map((squad) => [plainName(squad.name), squad.name]));
   const made = new Map<string, string>();

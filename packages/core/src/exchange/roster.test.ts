@@ -41,6 +41,16 @@ describe('the columns of a roster', () => {
   ])('with best times: %s', (heading, distanceM) => {
     expect(guessRoster([heading])).toEqual([distanceM === null ? { field: 'ignore' } : { field: 'best', distanceM }]);
   });
+
+  it.each([
+    ['100 free', 91.44],
+    ['500', 457.2],
+    ['50 y', 45.72],
+    ['100 m free', 100],
+    ['1500 metres', 1500],
+  ])('with best times in a club of yards: %s', (heading, distanceM) =>
+    expect(guessRoster([heading], 'yd')).toEqual([{ field: 'best', distanceM }]),
+  );
 });
 
 describe('a list of swimmers', () => {
@@ -207,6 +217,9 @@ describe('a list of swimmers', () => {
       level: 'race',
       problems: [expect.stringContaining('not look like a name')],
     });
+    // A program says metres: they stay metres in a club of yards.
+    const text = rosterText([{ name: 'Ada Lindqvale', bestTimes: [{ distanceM: 400, timeS: 340 }] }]);
+    expect(readRoster(text, null, 2026, 'yd').lines[0]!.bestTimes).toEqual([{ distanceM: 400, timeS: 340 }]);
     expect(people(rosterText([{ name: 'Lindqvale, Ada' }, { name: 'Bram Halloran' }]))).toEqual([
       ['Ada', 'Lindqvale', null],
       ['Bram', 'Halloran', null],

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { FASTEST_MPS } from '../measures';
 import { plainName } from '../text';
-import { parseTime } from '../units';
+import { parseTime, type PoolUnit } from '../units';
 import { lineNumbers } from './resultsCsv';
 import { guessRoster, LEVEL_WORDS } from './rosterHeadings';
 import {
@@ -71,7 +71,7 @@ export function rosterText(entries: readonly RosterEntry[]): string {
     ...words.map((field) => entry[field] ?? ''),
     ...distances.map((d) => entry.bestTimes?.find((b) => b.distanceM === d)?.timeS ?? ''),
   ]);
-  return Papa.unparse({ fields: [...words, ...distances.map(String)], data }, { newline: '\n' });
+  return Papa.unparse({ fields: [...words, ...distances.map((d) => `${d} m`)], data }, { newline: '\n' });
 }
 
 /** The youngest and the oldest that a club teaches, years. */
@@ -88,9 +88,15 @@ const TITLE_ROWS = 8;
  *
  * @param mapping what the columns mean; null guesses it
  * @param thisYear the year it is, for ages
+ * @param units what a distance is in where a heading does not say it
  * @example readRoster('First name,Surname,Born\nAda,Lindqvale,2012', null, 2026).lines[0].birthYear // 2012
  */
-export function readRoster(text: string, mapping: RosterMapping | null, thisYear: number): ReadRoster {
+export function readRoster(
+  text: string,
+  mapping: RosterMapping | null,
+  thisYear: number,
+  units: PoolUnit = 'm',
+): ReadRoster {
   const nothing = (problem: string): ReadRoster => ({
     headings: [],
     columns: [],
@@ -126,7 +132,7 @@ export function readRoster(text: string, mapping: RosterMapping | null, thisYear
     mapping?.columns.length === width
       ? mapping.columns
       : at >= 0 && headed
-        ? guessRoster(headings)
+        ? guessRoster(headings, units)
         : guessWithout(rows, width);
   const head = { headings, columns: chosen, headed, sample: rows.slice(0, 4) };
   const fields = chosen.map((c) => c.field);

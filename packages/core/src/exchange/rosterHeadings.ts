@@ -1,7 +1,7 @@
 import type { RosterColumn, RosterField } from './shapes';
 import { LEVEL, LEVELS, type LevelId } from '../swimmers';
 import { plainName } from '../text';
-import { METRES_PER_YARD } from '../units';
+import { METRES_PER_YARD, type PoolUnit } from '../units';
 
 /** Headings in the languages of clubs; a plain name is one that {@link plainName} gives. */
 const HEADINGS: readonly (readonly [Exclude<RosterField, 'ignore' | 'best'> | 'name', RegExp])[] = [
@@ -63,8 +63,13 @@ export const LEVEL_WORDS: Readonly<Record<string, LevelId>> = {
   },
 };
 
-/** What the headings say; a lone "name" is a family name beside a given one. */
-export function guessRoster(headings: readonly string[]): RosterColumn[] {
+/**
+ * What the headings say; a lone "name" is a family name beside a given one.
+ *
+ * @param units what a distance is in where a heading does not say it: the units of the club
+ * @example guessRoster(['100 free'], 'yd') // [{ field: 'best', distanceM: 91.44 }]
+ */
+export function guessRoster(headings: readonly string[], units: PoolUnit = 'm'): RosterColumn[] {
   const found = headings.map((heading): RosterColumn | { readonly field: 'name' } => {
     const plain = plainName(heading)
       .replace(/[._*:()]/g, ' ')
@@ -72,7 +77,7 @@ export function guessRoster(headings: readonly string[]): RosterColumn[] {
       .trim();
     const best = BEST.exec(plain);
     if (best) {
-      const yards = best[2]?.startsWith('y') ?? false;
+      const yards = (best[2] ?? units).startsWith('y');
       const distanceM = Number(best[1]) * (yards ? METRES_PER_YARD : 1);
       return { field: 'best', distanceM: Math.round(distanceM * 100) / 100 };
     }
