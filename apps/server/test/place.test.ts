@@ -162,7 +162,9 @@ it('a list of swimmers is read in the units of the club', async () => {
   const head = await own.as('head');
   const bests = async () => {
     const text = 'name,squad,100 free,200 m\nAda Lindqvale,First,1:20,3:00\n';
-    return (await head('POST', '/roster/preview', { ...rosterOf(), text })).body.lines[0].bestTimes;
+    const { status, body } = await head('POST', '/roster/preview', { ...rosterOf(), text });
+    expect([status, body.detail]).toEqual([200, undefined]);
+    return body.rows[0].bestTimes;
   };
   expect(await bests()).toEqual([
     { distanceM: 100, timeS: 80 },
