@@ -23,6 +23,23 @@ async function shape(owner: Database): Promise<string[]> {
   return rows.map((r) => r.line);
 }
 
+/** A club with a coach, a squad and a swimmer, as every version of the tables takes them. */
+async function filled(em: Database['em']) {
+  const [club, squad, swimmer, coach] = [v7(), v7(), v7(), v7()];
+  await em.execute(`insert into club (id, name) values (?, 'Club')`, [club]);
+  await em.execute(
+    `insert into account (id, club_id, email, name, role, password_hash) values (?, ?, 'c@club.example', 'C', 'coach', 'x')`,
+    [coach, club],
+  );
+  await em.execute(`insert into squad (id, club_id, name, write_id) values (?, ?, 'Squad', ?)`, [squad, club, v7()]);
+  await em.execute(
+    `insert into swimmer (id, club_id, squad_id, given_name, family_name, search_name, level, stroke_model, breathing_side, write_id)
+     values (?, ?, ?, 'Ada', 'L', 'ada l', 'hold', 'long-line', 'both', ?)`,
+    [swimmer, club, squad, v7()],
+  );
+  return { club, squad, swimmer, coach };
+}
+
 describe('the migrations', () => {
   it('go back one by one, and forward to the same place', () =>
     harness.inOwnDatabase(async (owner) => {
@@ -45,23 +62,8 @@ describe('the migrations', () => {
   it('turn the sentences of what is stored into codes, and back into what an older server reads', () =>
     harness.inOwnDatabase(async (owner) => {
       await owner.getMigrator().down({ migrations: ['Migration20261209000000_words'] });
-      const [club, squad, swimmer, coach] = [v7(), v7(), v7(), v7()];
       const em = owner.em.fork();
-      await em.execute(`insert into club (id, name) values (?, 'Club')`, [club]);
-      await em.execute(
-        `insert into account (id, club_id, email, name, role, password_hash) values (?, ?, 'c@club.example', 'C', 'coach', 'x')`,
-        [coach, club],
-      );
-      await em.execute(`insert into squad (id, club_id, name, write_id) values (?, ?, 'Squad', ?)`, [
-        squad,
-        club,
-        v7(),
-      ]);
-      await em.execute(
-        `insert into swimmer (id, club_id, squad_id, given_name, family_name, search_name, level, stroke_model, breathing_side, write_id)
-         values (?, ?, ?, 'Ada', 'L', 'ada l', 'hold', 'long-line', 'both', ?)`,
-        [swimmer, club, squad, v7()],
-      );
+      const { club, swimmer, coach } = await filled(em);
       const weeks: [string, string | null, string[]][] = [
         ['2026-01-05', null, ['Ill: nothing is swum, and nothing is made up for.']],
         ['2026-01-12', 'In a group.', []],
@@ -176,23 +178,8 @@ describe('the migrations', () => {
   it('file tracks under the day of their course, and back under the day in Greenwich', () =>
     harness.inOwnDatabase(async (owner) => {
       await owner.getMigrator().down({ migrations: ['Migration20261210000000_place'] });
-      const [club, squad, swimmer, coach] = [v7(), v7(), v7(), v7()];
       const em = owner.em.fork();
-      await em.execute(`insert into club (id, name) values (?, 'Club')`, [club]);
-      await em.execute(
-        `insert into account (id, club_id, email, name, role, password_hash) values (?, ?, 'c@club.example', 'C', 'coach', 'x')`,
-        [coach, club],
-      );
-      await em.execute(`insert into squad (id, club_id, name, write_id) values (?, ?, 'Squad', ?)`, [
-        squad,
-        club,
-        v7(),
-      ]);
-      await em.execute(
-        `insert into swimmer (id, club_id, squad_id, given_name, family_name, search_name, level, stroke_model, breathing_side, write_id)
-         values (?, ?, ?, 'Ada', 'Vale', 'ada vale', 'hold', 'long-line', 'both', ?)`,
-        [swimmer, club, squad, v7()],
-      );
+      const { club, swimmer, coach } = await filled(em);
       const track = (start: { lat: number; lon: number } | null, at: string) =>
         em.execute(
           `insert into swum_track (id, club_id, swimmer_id, noted_by, course_name, course, habits, points, summary)
