@@ -145,6 +145,7 @@ describe('the water of a day', () => {
       feet: true,
     };
     expect(waterWords(c)).toBe('10:30 · waves 0.3 m from W · current 0.20 m/s to E · drafting');
+    expect(waterWords(c, 'Athens time')).toMatch(/^10:30 Athens time · waves/);
     // By the clock of the course, wherever the coach plans it.
     expect(waterAt(c, 'Etc/GMT+3').at.toISOString()).toBe('2026-11-24T13:30:00.000Z');
     expect(waterAt(c, 'Pacific/Auckland').at.toISOString()).toBe('2026-11-23T21:30:00.000Z');

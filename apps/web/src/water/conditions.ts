@@ -36,10 +36,14 @@ export const COMPASS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const;
 /** The eighth of the compass of a bearing. */
 export const compassWord = (deg: number) => COMPASS[Math.round((((deg % 360) + 360) % 360) / 45) % 8]!;
 
-/** The water in a few words. */
-export function waterWords(c: Conditions): string {
+/**
+ * The water in a few words.
+ *
+ * @param whose whose clock the hour is of, where that has to be said
+ */
+export function waterWords(c: Conditions, whose = ''): string {
   return [
-    clockOf(c.hour),
+    `${clockOf(c.hour)} ${whose}`.trim(),
     c.waveHeightM > 0 ? `waves ${numberWord(c.waveHeightM, 1)} m from ${compassWord(c.waveFromDeg)}` : 'flat',
     c.currentMps > 0 ? `current ${numberWord(c.currentMps, 2)} m/s to ${compassWord(c.currentToDeg)}` : 'no current',
     ...(c.hazy ? ['haze'] : []),

@@ -5,10 +5,12 @@ import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Stepper } from '@/ui/Stepper';
 import { Toggle } from '@/ui/Toggle';
-import { clockOf, COMPASS, compassWord, waterWords, type Conditions } from '../conditions';
-import { numberWord } from '@upwell/core/words';
+import { clockOf, COMPASS, compassWord, waterAt, waterWords, type Conditions } from '../conditions';
+import { numberWord, zoneNote } from '@upwell/core/words';
 
 interface ConditionsCardProps {
+  /** Whose clock the hour is of. */
+  readonly zone: string;
   readonly conditions: Conditions;
   readonly onChange: (change: Partial<Conditions>) => void;
 }
@@ -21,7 +23,7 @@ const OTHERS = [
 ] as const;
 const hundredth = (n: number) => Math.round(n * 100) / 100;
 
-export function ConditionsCard({ conditions: c, onChange }: ConditionsCardProps) {
+export function ConditionsCard({ conditions: c, zone, onChange }: ConditionsCardProps) {
   const [open, setOpen] = useState(false);
   const step = (field: 'currentMps' | 'waveHeightM', by: number, most: number) => {
     const to = hundredth(c[field] + by);
@@ -29,7 +31,11 @@ export function ConditionsCard({ conditions: c, onChange }: ConditionsCardProps)
   };
   return (
     <View>
-      <Disclosure label={waterWords(c)} open={open} onPress={() => setOpen(!open)} />
+      <Disclosure
+        label={waterWords(c, zoneNote(zone, waterAt(c, zone).at.getTime()))}
+        open={open}
+        onPress={() => setOpen(!open)}
+      />
       {open ? (
         <View style={styles.box}>
           <View style={styles.row}>

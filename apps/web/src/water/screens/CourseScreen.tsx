@@ -143,7 +143,11 @@ function Sheet({ view }: { readonly view: CourseView }) {
         </View>
         <View style={wide ? styles.flex : styles.below}>
           <WhoSwims who={who} name={outside?.name ?? ''} onChoose={setWho} />
-          <ConditionsCard conditions={conditions} onChange={(change) => setConditions({ ...conditions, ...change })} />
+          <ConditionsCard
+            zone={view.timeZone}
+            conditions={conditions}
+            onChange={(change) => setConditions({ ...conditions, ...change })}
+          />
           {outside && outside.swimmer.guesses.length > 0 ? (
             <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
               {`Guessed: ${outside.swimmer.guesses.join('; ')}.`}

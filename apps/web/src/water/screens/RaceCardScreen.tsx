@@ -1,5 +1,5 @@
 // The race card of a swimmer for a course and a day.
-import { dayWord } from '@upwell/core/words';
+import { dayWord, zoneNote, zoneWord } from '@upwell/core/words';
 import { CAUTION } from '@upwell/core/safety';
 import { formatTime } from '@upwell/core/units';
 import type { CardLeg, CardQuestion, RaceCard } from '@upwell/core/water';
@@ -13,7 +13,7 @@ import { Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { compute } from '@/worker';
 import { useCourseQuery } from '@/courses';
-import { waterWords } from '../conditions';
+import { waterAt, waterWords } from '../conditions';
 import { WhoSwims } from '../parts/WhoSwims';
 import { printCard } from '../printCard';
 import { useCourseDay } from '../useCourseDay';
@@ -32,13 +32,15 @@ export function RaceCardScreen() {
 /** The card of one swimmer for one course and day: to be read at the water's edge, or printed small. */
 function CardPage({ view }: { readonly view: CourseView }) {
   const { conditions, who, setWho, outside, plans } = useCourseDay(view);
+  const { at } = waterAt(conditions, view.timeZone);
   const impossible = plans?.find((p) => p.impossible)?.impossible ?? null;
   const question: CardQuestion | null =
     outside && plans && !impossible
       ? {
           course: view.name,
           swimmer: outside.name,
-          day: `${dayWord(conditions.date)} · ${waterWords(conditions)}`,
+          // Nobody knows who reads the paper, or where.
+          day: `${dayWord(conditions.date)} · ${waterWords(conditions, zoneWord(view.timeZone))}`,
           rateSpm: outside.swimmer.rateSpm,
           breathes: outside.breathes,
           waterC: null,
@@ -52,7 +54,7 @@ function CardPage({ view }: { readonly view: CourseView }) {
     <Screen
       title="Race card"
       over={view.name}
-      under={`${dayWord(conditions.date)} · ${waterWords(conditions)}`}
+      under={`${dayWord(conditions.date)} · ${waterWords(conditions, zoneNote(view.timeZone, at.getTime()))}`}
       back={`/water/${view.id}`}
       maxWidth={620}
       actions={
