@@ -29,7 +29,7 @@ const identity = (columns: string, values: string) => `
 
 const ZONE = `coalesce(c.settings->>'timeZone', 'UTC')`;
 
-/** Whoever holds the secret sees when a squad swims and its races, and nobody's name; or one swimmer's own. */
+/** Anyone who holds the secret sees when a squad swims and its races, and nobody's name; or one swimmer's own. */
 const calendar = (columns: string, values: string, spot: string) => `
   drop function calendar_by_token(bytea);
   create function calendar_by_token(asked_hash bytea)
