@@ -2,10 +2,10 @@
 import { momentIn } from '@upwell/core/days';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Me } from '@upwell/contract/account';
-import { departureMs, runSetup, runState, type DeckEvent, type DeckFact, type DeckPerson } from '@upwell/core/deck';
+import { type DeckEvent, type DeckFact, type DeckPerson, departureMs, runSetup, runState } from '@upwell/core/deck';
 import { speedOver400 } from '@upwell/core/sessions';
-import { LEVEL } from '@upwell/core/swimmers';
-import { keptOutcome, testOutcome, type TestInput } from '@upwell/core/swimtests';
+import { levelCard } from '@upwell/core/swimmers';
+import { keptOutcome, type TestInput, testOutcome } from '@upwell/core/swimtests';
 import { addEvents } from '../src/deck';
 import { inPlace } from '../src/work/inPlace';
 import { TestResultEntity } from '../src/records/entities';
@@ -100,7 +100,7 @@ function deckPerson(p: Person): DeckPerson {
     id: swimmerId(p),
     name: `${p.given} ${p.family}`,
     level: p.level,
-    v400Mps: own ?? LEVEL[p.level].defaultV400Mps,
+    v400Mps: own ?? levelCard(p.level).defaultV400Mps,
     paceIsGuess: own === null,
     bests: bestTimesOf(p),
     age: 'adult',

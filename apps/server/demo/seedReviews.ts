@@ -1,16 +1,7 @@
 import { DAY_MS } from '@upwell/core/days';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { drillCard, type DrillId } from '@upwell/core/library';
-import {
-  CAUSES,
-  daysToRelook,
-  inferCauses,
-  LINKS,
-  type CauseId,
-  type Outcome,
-  type Sighting,
-  type SignsSeen,
-} from '@upwell/core/review';
+import { causeCard, type CauseId, daysToRelook, inferCauses, linksOf, type Outcome, type Sighting, type SignsSeen } from '@upwell/core/review';
 import { FocusEntity, FocusTryEntity, ReviewEntity } from '../src/review/entities';
 import { ACCOUNTS, PEOPLE, type Person } from './people';
 import { idFor, numbers } from './random';
@@ -71,7 +62,7 @@ async function seedReview(
   const signs: SignsSeen = signsOf(cause, random);
   const model = modelOf(person);
   const { ranking } = inferCauses({ stroke: 'front-crawl', model, level: person.level, signs });
-  const drill: DrillId = CAUSES[cause].answers[0];
+  const drill: DrillId = causeCard(cause).answers[0];
   const id = idFor(`${person.given} review ${cause}`);
   const lookedAt = new Date(now.getTime() + inDays * DAY_MS);
   await em.insert(ReviewEntity, {
@@ -98,13 +89,13 @@ async function seedReview(
     reviewId: id,
     cause,
     drill,
-    cue: CAUSES[cause].cue,
+    cue: causeCard(cause).cue,
     tries: drillCard(drill).dose.tries,
     since: lookedAt,
     relookOn: isoDay(now, relookInDays),
     outcome,
     closedAt: outcome ? new Date(now.getTime() + relookInDays * DAY_MS) : null,
-    saidBack: outcome ? CAUSES[cause].cue.replace(/\.$/, '').toLowerCase() : '',
+    saidBack: outcome ? causeCard(cause).cue.replace(/\.$/, '').toLowerCase() : '',
     felt: outcome === 'better' ? 'lighter' : '',
     version: 1,
     writeId: idFor(`${person.given} focus ${cause} write`),
@@ -139,13 +130,13 @@ const RECORD: readonly (readonly [CauseId, number, number, number])[] = [
 export async function seedRecord(em: EntityManager, now: Date): Promise<void> {
   const holders = PEOPLE.filter((p) => p.level === 'hold');
   for (const [cause, which, better, notBetter] of RECORD) {
-    const drill = (CAUSES[cause].answers as readonly DrillId[])[which]!;
+    const drill = (causeCard(cause).answers as readonly DrillId[])[which]!;
     for (let i = 0; i < better + notBetter; i++) {
       const person = holders[i % holders.length]!;
       const key = `${cause} ${drill} ${i}`;
       const lookedAt = new Date(now.getTime() - (90 + 7 * i) * DAY_MS);
       const model = modelOf(person);
-      const signs = Object.fromEntries(Object.keys(LINKS[cause]).map((sign) => [sign, 'often'])) as SignsSeen;
+      const signs = Object.fromEntries(Object.keys(linksOf(cause)).map((sign) => [sign, 'often'])) as SignsSeen;
       await em.insert(ReviewEntity, {
         id: idFor(`review ${key}`),
         clubId: CLUB_ID,
@@ -169,7 +160,7 @@ export async function seedRecord(em: EntityManager, now: Date): Promise<void> {
         reviewId: idFor(`review ${key}`),
         cause,
         drill,
-        cue: CAUSES[cause].cue,
+        cue: causeCard(cause).cue,
         tries: drillCard(drill).dose.tries,
         since: lookedAt,
         relookOn: isoDay(lookedAt, 14),
@@ -187,7 +178,7 @@ export async function seedRecord(em: EntityManager, now: Date): Promise<void> {
 /** Signs as somebody with this cause shows them: strong links nearly always, others at times, and two clear looks. */
 function signsOf(cause: CauseId, random: () => number): SignsSeen {
   const seen: Record<string, Sighting> = {};
-  for (const [sign, strength] of Object.entries(LINKS[cause])) {
+  for (const [sign, strength] of Object.entries(linksOf(cause))) {
     if (strength === 'strong') seen[sign] = 'often';
     else if (random() < 0.5) seen[sign] = 'sometimes';
   }

@@ -2,19 +2,8 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { SessionDone } from '@upwell/contract/sessions';
 import type { DrillId } from '@upwell/core/library';
-import { CAUSES, type CauseId } from '@upwell/core/review';
-import {
-  addItem,
-  buildSession,
-  editGroup,
-  editRounds,
-  proposeGroups,
-  setsOf,
-  type AnySet,
-  type BuildRequest,
-  type Attendee,
-  type SessionPlan,
-} from '@upwell/core/sessions';
+import { causeCard, type CauseId } from '@upwell/core/review';
+import { addItem, type AnySet, type Attendee, type BuildRequest, buildSession, editGroup, editRounds, proposeGroups, type SessionPlan, setsOf } from '@upwell/core/sessions';
 import { TrainingSessionEntity } from '../src/sessions/entities';
 import { summaryOf } from '../src/sessions/planFacts';
 import { ACCOUNTS, BATHS, FIRST_STEPS, PEOPLE, type SquadKey } from './people';
@@ -194,7 +183,7 @@ async function insert(
     id: idFor(key),
     clubId: CLUB_ID,
     createdBy: idFor(ACCOUNTS[squads[0] === 'first' ? 2 : 1].email),
-    title: title ?? CAUSES[plan.theme].cue.replace(/\.$/, ''),
+    title: title ?? causeCard(plan.theme).cue.replace(/\.$/, ''),
     date: isoDay(now, day),
     startTime: startTime ?? (squads[0] === 'crossing' ? '07:00' : '19:00'),
     squadIds: squads.map(idFor),

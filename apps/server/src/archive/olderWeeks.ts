@@ -1,5 +1,6 @@
 // Weeks in archives from before the codes: their step and their notes stand there as sentences.
-import { OPEN_WATER_STEPS, type PlanWeek, type WeekNote } from '@upwell/core/race';
+import { LADDERS } from '@upwell/core/library';
+import type { PlanWeek, WeekNote } from '@upwell/core/race';
 
 /** How each note began, and its code. */
 const NOTES: readonly (readonly [string, WeekNote])[] = [
@@ -18,7 +19,7 @@ export interface OlderWeek {
 /** The codes of an older week; nothing of one that has codes already. A sentence that is not known is left out. */
 export function codesOfOlder({ step, words }: OlderWeek): Partial<Pick<PlanWeek, 'step' | 'notes'>> {
   if (words === undefined) return {};
-  const at = typeof step === 'string' ? OPEN_WATER_STEPS.indexOf(step) : -1;
+  const at = LADDERS['pool-to-open-water'].steps.findIndex(({ what }) => what === step);
   return { step: at < 0 ? null : at, notes: words.flatMap(noteOf) };
 }
 

@@ -1,7 +1,7 @@
 // How focuses, reviews and tries are listed, shown and stored.
 import type { Me } from '@upwell/contract/account';
 import type { FocusSave, FocusView, ReviewSave, ReviewView, TryFields } from '@upwell/contract/review';
-import { CAUSES, type CauseId, type DrillRecord } from '@upwell/core/review';
+import { causeCard, type CauseId, type DrillRecord } from '@upwell/core/review';
 import type { DrillId } from '@upwell/core/library';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { lockSwimmers } from '../platform/lock';
@@ -211,7 +211,7 @@ export async function takeBackTry(em: EntityManager, focusId: string, id: string
 }
 
 function refuseForeignDrill(cause: CauseId, drill: DrillId): void {
-  if ((CAUSES[cause].answers as readonly DrillId[]).includes(drill)) return;
+  if ((causeCard(cause).answers as readonly DrillId[]).includes(drill)) return;
   const message = 'This drill does not answer the focus. Choose one of its drills.';
   throw new ProblemError(400, message, { fields: [{ field: 'drill', message }] });
 }

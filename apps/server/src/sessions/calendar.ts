@@ -3,7 +3,7 @@ import { dayIn, momentIn, timeIn } from '@upwell/core/days';
 import { zoneAt } from '@upwell/core/days/place';
 import type { CalendarLink, CalendarLinkSave } from '@upwell/contract/sessions';
 import type { Me } from '@upwell/contract/account';
-import { CAUSES } from '@upwell/core/review';
+import { causeCard } from '@upwell/core/review';
 import type { LevelId } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { createEvents, type DateArray, type EventAttributes } from 'ics';
@@ -52,7 +52,7 @@ export function toCalendar(
           title: session.title,
           description: [
             `${dayWord(date)} ${startTime}, ${zoneWord(timeZone)}`,
-            `Theme: ${CAUSES[session.theme].name}`,
+            `Theme: ${causeCard(session.theme).name}`,
             ...totals,
           ].join('\n'),
           start: [...dayOf(dayIn('UTC', at)), hour, minute] satisfies DateArray,

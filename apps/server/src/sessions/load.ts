@@ -1,7 +1,7 @@
 // The load of every swimmer, squad and level over the last weeks.
 import type { LoadRow, LoadView } from '@upwell/contract/sessions';
-import { loadPrompts, loadSummary, ratingLoad, type PastLoad } from '@upwell/core/sessions';
-import { LEVEL } from '@upwell/core/swimmers';
+import { loadPrompts, loadSummary, type PastLoad, ratingLoad } from '@upwell/core/sessions';
+import { levelCard } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { all, type RowOf } from '../platform/statement';
 import { PAST, RATINGS, TRAINING } from './sql';
@@ -51,6 +51,6 @@ export async function loadView(em: EntityManager, date: string): Promise<LoadVie
   return {
     date,
     swimmers: swimmers.map((s) => rowOf(s.id, s.name, s)),
-    groups: [...groups].map(([key, s]) => rowOf(key, `${s.squad_name}, ${LEVEL[s.level].name}`, s)),
+    groups: [...groups].map(([key, s]) => rowOf(key, `${s.squad_name}, ${levelCard(s.level).name}`, s)),
   };
 }

@@ -1,14 +1,7 @@
 import type { SessionPerson } from '@upwell/contract/sessions';
 import type { CauseId } from '@upwell/core/review';
-import {
-  peopleOf,
-  speedOver400,
-  type Attendee,
-  type GroupPerson,
-  type SessionPlan,
-  type WeekKind,
-} from '@upwell/core/sessions';
-import { ageYear, isChild, isYoung, LEVEL } from '@upwell/core/swimmers';
+import { type Attendee, type GroupPerson, peopleOf, type SessionPlan, speedOver400, type WeekKind } from '@upwell/core/sessions';
+import { ageYear, isChild, isYoung, levelCard } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { all } from '../platform/statement';
 import { ATTENDEES } from './sql';
@@ -65,7 +58,7 @@ export function forSafety({
   return {
     ...{ id, name, level, healthFlags },
     confidence: ladderSteps?.confidence ?? 0,
-    v400Mps: speedOver400(bestTimes) ?? LEVEL[level].defaultV400Mps,
+    v400Mps: speedOver400(bestTimes) ?? levelCard(level).defaultV400Mps,
     age: isYoung(birthYear, year) ? 'under-16' : isChild(birthYear, year) ? 'under-18' : 'adult',
   };
 }

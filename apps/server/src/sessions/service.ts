@@ -1,25 +1,10 @@
 // How sessions are listed, stored, refused and proposed.
 import { zoneAt } from '@upwell/core/days/place';
 import type { Me } from '@upwell/contract/account';
-import type {
-  ProposalQuery,
-  SessionFields,
-  SessionProposal,
-  SessionQuery,
-  SessionRow,
-  SessionSave,
-  SessionView,
-} from '@upwell/contract/sessions';
-import { KIT_IDS, type DrillId } from '@upwell/core/library';
-import { CAUSE_IDS, CAUSES } from '@upwell/core/review';
-import {
-  proposeGroups,
-  proposeThemes,
-  setsOf,
-  type LevelHistory,
-  type PastLoad,
-  type SessionPlan,
-} from '@upwell/core/sessions';
+import type { ProposalQuery, SessionFields, SessionProposal, SessionQuery, SessionRow, SessionSave, SessionView } from '@upwell/contract/sessions';
+import { type DrillId, KIT_IDS } from '@upwell/core/library';
+import { CAUSE_IDS, causeCard } from '@upwell/core/review';
+import { type LevelHistory, type PastLoad, proposeGroups, proposeThemes, type SessionPlan, setsOf } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
@@ -41,7 +26,7 @@ export async function listSessions(
   query: SessionQuery,
 ): Promise<SessionRow[]> {
   const words = query.search?.trim().toLowerCase() ?? '';
-  const themes = words === '' ? [] : CAUSE_IDS.filter((id) => CAUSES[id].name.toLowerCase().includes(words));
+  const themes = words === '' ? [] : CAUSE_IDS.filter((id) => causeCard(id).name.toLowerCase().includes(words));
   const pattern = `%${words.replace(/[\\%_]/g, '\\$&')}%`;
   const squad = query.squadId ?? null;
   const rows = await all(em, SESSIONS, [

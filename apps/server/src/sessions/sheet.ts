@@ -1,32 +1,9 @@
 import { dayWord, zoneWord } from '@upwell/core/words';
 import type { SessionPerson, SessionView, SheetQuery } from '@upwell/contract/sessions';
 import { drillCard, KIT } from '@upwell/core/library';
-import { CAUSES } from '@upwell/core/review';
+import { causeCard } from '@upwell/core/review';
 import { CAUTION } from '@upwell/core/safety';
-import {
-  blockLengths,
-  BLOCK_NAME,
-  breathingWord,
-  cautionsOf,
-  describeSet,
-  distanceWord,
-  freelyIn,
-  groupFor,
-  groupClock,
-  groupTotals,
-  hasFew,
-  isSet,
-  laneSheets,
-  placeWord,
-  setEffortWord,
-  sightingWord,
-  timingWord,
-  totalWord,
-  type AnySet,
-  type GroupPlan,
-  type Item,
-  type LaneSheet,
-} from '@upwell/core/sessions';
+import { type AnySet, BLOCK_NAME, blockLengths, breathingWord, cautionsOf, describeSet, distanceWord, freelyIn, groupClock, groupFor, type GroupPlan, groupTotals, hasFew, isSet, type Item, type LaneSheet, laneSheets, placeWord, setEffortWord, sightingWord, timingWord, totalWord } from '@upwell/core/sessions';
 import { clockAfter, formatTime } from '@upwell/core/units';
 import type { Content } from 'pdfmake/interfaces';
 import { GREEN, makePdf, QUIET, RED } from '../platform/pdf';
@@ -105,7 +82,7 @@ function page(printed: Printed, scale: number): Content[] {
       text: `${session.title} · ${dayWord(session.date)} ${startTime}${session.courseId ? ` ${zoneWord(timeZone)}` : ''} · ${placeWord(plan)} · out ${clockAfter(startTime, clock.totalS)}`,
       ...small,
     },
-    { text: `Theme: ${CAUSES[plan.theme].name}. ${kit ? `Bring ${kit}.` : 'No kit.'}`, margin: [0, 3 * scale, 0, 0] },
+    { text: `Theme: ${causeCard(plan.theme).name}. ${kit ? `Bring ${kit}.` : 'No kit.'}`, margin: [0, 3 * scale, 0, 0] },
     ...(group.note ? [{ text: group.note, ...small }] : []),
     ...(sheet
       ? [

@@ -1,7 +1,7 @@
 // What the server is asked about reviews, focuses, tries and clips.
 import type { ClipSave, ClipView } from '@upwell/contract/clips';
 import type { FocusSave, FocusView, ReviewSave, ReviewView, TryFields } from '@upwell/contract/review';
-import { CAUSES, type DrillRecord } from '@upwell/core/review';
+import { causeCard, type DrillRecord } from '@upwell/core/review';
 import type { LevelId } from '@upwell/core/swimmers';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { api, type Waits } from '@/api/api';
@@ -12,7 +12,7 @@ const pageOf = (swimmerId: string) => `/swimmers/${swimmerId}`;
 
 /** A review that waits gives its focus at once; the causes are worked out again when it arrives. */
 const reviewWaits: Waits = {
-  label: (body: ReviewSave) => `Review: ${CAUSES[body.focus.cause].name}`,
+  label: (body: ReviewSave) => `Review: ${causeCard(body.focus.cause).name}`,
   shown: async (body: ReviewSave, path: string): Promise<ReviewView> => {
     const { version, writeId: _writeId, focus, relook, ...fields } = body;
     const view: ReviewView = {

@@ -1,6 +1,6 @@
 import type { SwimmerPage } from '@upwell/contract/swimmers';
-import { LADDER_IDS, LADDERS, type LadderId } from '@upwell/core/library';
-import { LEVEL } from '@upwell/core/swimmers';
+import { LADDER_IDS, ladderCard, type LadderId } from '@upwell/core/library';
+import { levelCard } from '@upwell/core/swimmers';
 import { rampRepM, type SwimTestKind, type TestInput } from '@upwell/core/swimtests';
 import { v7 } from 'uuid';
 
@@ -48,14 +48,14 @@ function emptyInput(kind: SwimTestKind, swimmer: SwimmerPage, ladder: LadderId |
     case 'clean-length':
       return { kind, lengths: [] };
     case 'closed-eyes':
-      return { kind, strokes: 10, strokeLengthM: LEVEL[swimmer.level].defaultStrokeLengthM, offM: [] };
+      return { kind, strokes: 10, strokeLengthM: levelCard(swimmer.level).defaultStrokeLengthM, offM: [] };
     case 'glide':
       return { kind, metres: [] };
     case 'tumble':
       return { kind, timesS: [] };
     case 'ladder-step': {
       const id = ladder ?? LADDER_IDS.find((l) => swimmer.ladderSteps[l] !== undefined) ?? LADDER_IDS[0]!;
-      const step = Math.min(swimmer.ladderSteps[id] ?? 0, LADDERS[id].steps.length - 1);
+      const step = Math.min(swimmer.ladderSteps[id] ?? 0, ladderCard(id).steps.length - 1);
       return { kind, ladder: id, step, tries: 0, passed: 0 };
     }
   }

@@ -3,7 +3,7 @@ import { FASTEST_MPS } from '../measures';
 import { plainName } from '../text';
 import { parseTime, type PoolUnit } from '../units';
 import { lineNumbers } from './resultsCsv';
-import { guessRoster, LEVEL_WORDS } from './rosterHeadings';
+import { guessRoster, levelNamed } from './rosterHeadings';
 import {
   LARGEST_ROSTER,
   MOST_ROSTER_ROWS,
@@ -37,7 +37,7 @@ function guessWithout(
   const kinds = Array.from({ length: width }, (_, i): RosterField => {
     if (most(i, (cell) => cell.includes('@'))) return 'email';
     if (most(i, (cell) => yearOf(cell) !== null)) return 'birth';
-    if (most(i, (cell) => plainName(cell) in LEVEL_WORDS)) return 'level';
+    if (most(i, (cell) => levelNamed(cell) !== null)) return 'level';
     return most(i, (cell) => /\p{L}/u.test(cell)) ? 'given' : 'ignore';
   });
   const texts = kinds.flatMap((kind, i) => (kind === 'given' ? [i] : []));
@@ -188,7 +188,7 @@ function readLine(
   if (born !== '' && !likely)
     notes.push(`“${born.slice(0, 20)}” is not a year of birth: the age stays unknown, which counts as a child.`);
   const saidLevel = cell('level');
-  const level = LEVEL_WORDS[plainName(saidLevel)] ?? null;
+  const level = levelNamed(saidLevel);
   if (saidLevel !== '' && level === null)
     notes.push(`“${saidLevel.slice(0, 30)}” is not a level: the level chosen for all is used.`);
   const saidEmail = cell('email').toLowerCase();

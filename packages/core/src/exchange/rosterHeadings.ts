@@ -1,5 +1,5 @@
 import type { RosterColumn, RosterField } from './shapes';
-import { LEVEL, LEVELS, type LevelId } from '../swimmers';
+import { levelCard, type LevelId, LEVELS } from '../swimmers';
 import { plainName } from '../text';
 import { METRES_PER_YARD, type PoolUnit } from '../units';
 
@@ -33,12 +33,11 @@ const HEADINGS: readonly (readonly [Exclude<RosterField, 'ignore' | 'best'> | 'n
 const BEST =
   /^(?:pb |best |sb )?(\d{2,5}) ?(m|y|yd|yds|yards|meters|metres)?(?: ?(free|freestyle|fr|crawl|front crawl|kraul|freistil|nl|nage libre|libre|libres|stile libero|sl|dowolny|vrij|frisim|vapaa))?$/;
 
-/** What clubs call their levels. @internal */
-export const LEVEL_WORDS: Readonly<Record<string, LevelId>> = {
+/** What clubs call their levels. */
+const LEVEL_WORDS: Readonly<Record<string, LevelId>> = {
   ...Object.fromEntries(
     LEVELS.flatMap((id, i) => [
       [id, id],
-      [plainName(LEVEL[id].name), id],
       [`${i + 1}`, id],
     ]),
   ),
@@ -62,6 +61,13 @@ export const LEVEL_WORDS: Readonly<Record<string, LevelId>> = {
     wettkampf: 'race',
   },
 };
+
+/** The level that a word of a list names: the club's own names before what others call them. @internal */
+export function levelNamed(said: string): LevelId | null {
+  const word = plainName(said);
+  const own = LEVELS.find((id) => plainName(levelCard(id).name) === word);
+  return own ?? (Object.hasOwn(LEVEL_WORDS, word) ? LEVEL_WORDS[word]! : null);
+}
 
 /**
  * What the headings say; a lone "name" is a family name beside a given one.

@@ -1,7 +1,7 @@
 import { seeded } from '../units';
 import { cohensKappa } from '../measures';
-import { SIGN_POSES, type FigureSide } from '../figure';
-import { SIGN_IDS, SIGNS, type SignId } from '../review';
+import { type FigureSide, SIGN_POSES } from '../figure';
+import { SIGN_IDS, signCard, type SignId } from '../review';
 
 /** From plain faults shown slowly to small ones at full speed. */
 export const EYE_GRADES = [1, 2, 3] as const;
@@ -37,7 +37,7 @@ export interface EyeClip {
 
 /** Signs of the crawl that a moving figure shows by itself, without words or a track. */
 const VISIBLE: readonly SignId[] = SIGN_IDS.filter((id) => {
-  const { stroke, view, part } = SIGNS[id];
+  const { stroke, view, part } = signCard(id);
   return (stroke === 'front-crawl' || stroke === 'any') && view !== 'talk' && view !== 'track' && part !== 'rhythm';
 });
 

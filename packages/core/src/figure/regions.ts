@@ -1,5 +1,5 @@
-import { SIGNS, type BodyPart, type SignId } from '../review';
-import { REGIONS, VIEWS, type Figure, type FigureSide, type Point, type Region } from './shapes';
+import { type BodyPart, signCard, type SignId } from '../review';
+import { type Figure, type FigureSide, type Point, type Region, REGIONS, VIEWS } from './shapes';
 import { SIGN_POSES } from './signPoses';
 
 /** The parts of the body that each region of the figure stands for. */
@@ -15,7 +15,7 @@ const PARTS: Readonly<Record<Region, readonly BodyPart[]>> = {
 
 /** The signs of a stroke that show at a region. */
 export function signsAt(region: Region, signs: readonly SignId[]): SignId[] {
-  return signs.filter((id) => PARTS[region].includes(SIGNS[id].part));
+  return signs.filter((id) => PARTS[region].includes(signCard(id).part));
 }
 
 /** The view in which most of these signs can be seen on the figure; the side view when there are none. */
@@ -33,7 +33,7 @@ export function bestMoment(signs: readonly SignId[], view: FigureSide): number |
 
 /** The region where a sign is shown. */
 export function regionOf(sign: SignId): Region {
-  const part = SIGNS[sign].part;
+  const part = signCard(sign).part;
   return (Object.keys(PARTS) as Region[]).find((region) => PARTS[region].includes(part)) ?? 'body';
 }
 

@@ -1,6 +1,6 @@
-import { bestView, PHASE_AT, SIGN_POSES, type FigureSide } from '../figure';
-import { doseWord, drillCard, KIT, type DrillId } from '../library';
-import { CAUSES, SIGNS, type CauseId, type SignId, type SignsSeen, type Stroke } from '../review';
+import { bestView, type FigureSide, PHASE_AT, SIGN_POSES } from '../figure';
+import { doseWord, drillCard, type DrillId, KIT } from '../library';
+import { causeCard, type CauseId, signCard, type SignId, type SignsSeen, type Stroke } from '../review';
 
 /** What the swimmer takes home: one page, one thing. */
 export interface Handout {
@@ -45,7 +45,7 @@ export interface HandoutInput {
 /** The page for the swimmer, out of a review and its focus. Health notes and other swimmers are never on it. */
 export function handout(input: HandoutInput): Handout {
   const drill = drillCard(input.drill);
-  const cause = CAUSES[input.cause];
+  const cause = causeCard(input.cause);
   const seen = (Object.keys(input.signs) as SignId[]).filter((id) => input.signs[id] !== 'absent');
   const view = bestView(seen);
   const shown = seen.find((id) => SIGN_POSES[id].view === view);
@@ -57,7 +57,7 @@ export function handout(input: HandoutInput): Handout {
     focus: cause.name,
     why: cause.costs,
     cue: input.cue,
-    seen: seen.map((id) => SIGNS[id].seen),
+    seen: seen.map((id) => signCard(id).seen),
     drill: {
       name: drill.name,
       steps: drill.steps,

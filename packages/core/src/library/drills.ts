@@ -1,3 +1,4 @@
+import { fromOwn, ownOf } from '../own';
 import type { Dose, Drill, DrillPlace } from './types';
 
 /** Tries over a distance: how many, how far one usually is, and how far at most, metres. */
@@ -764,10 +765,63 @@ export const DRILLS = {
   }),
 } as const satisfies Record<string, Drill>;
 
-export type DrillId = keyof typeof DRILLS;
-export const DRILL_IDS = Object.keys(DRILLS) as readonly DrillId[];
+export type BuiltInDrillId = keyof typeof DRILLS;
+/** A drill that a club wrote itself. */
+export type OwnDrillId = `own-${string}`;
+export type DrillId = BuiltInDrillId | OwnDrillId;
+export const DRILL_IDS = Object.keys(DRILLS) as readonly BuiltInDrillId[];
 
-/** The card of a drill, with the general type rather than its literal one. */
-export function drillCard(id: DrillId): Drill {
-  return DRILLS[id];
+/** What a club says of one drill: another card, a card of its own, or that it does not use it. */
+export interface DrillEntry {
+  readonly card?: Drill;
+  /** For an own drill: the causes it answers, by id. */
+  readonly answers?: readonly string[];
+  /** Not planned and not proposed; where it already stands it is still shown. */
+  readonly hidden?: true;
 }
+
+interface Drills {
+  /** Every drill with a card, also the hidden ones. */
+  readonly cards: ReadonlyMap<string, Drill>;
+  readonly shown: readonly DrillId[];
+}
+
+const drills = fromOwn((): Drills => {
+  const entries = ownOf<DrillEntry>('drills');
+  const cards = new Map<string, Drill>(Object.entries(DRILLS));
+  for (const [id, { card }] of Object.entries(entries)) if (card) cards.set(id, card);
+  return { cards, shown: [...cards.keys()].filter((id) => !entries[id]?.hidden) as DrillId[] };
+});
+
+/** The drills that the club uses: the built-in ones it has not hidden, then its own. */
+export const drillIds = (): readonly DrillId[] => drills().shown;
+
+/** Every drill that has a card here, also one that the club has hidden: what was planned with it stays readable. */
+export const knownDrillIds = (): readonly DrillId[] => [...drills().cards.keys()] as DrillId[];
+
+/** Whether there is such a card. @example isDrill('own-paper-boats') // false in a club without it */
+export const isDrill = (id: string): id is DrillId => drills().cards.has(id);
+
+/** The drills of the club itself that answer a cause. */
+export const ownAnswersTo = (cause: string): DrillId[] =>
+  drillIds().filter((id) => ownOf<DrillEntry>('drills')[id]?.answers?.includes(cause));
+
+/** The card of a drill, as the club has it. */
+export function drillCard(id: DrillId): Drill {
+  return drills().cards.get(id) ?? missing(id);
+}
+
+/** What stands where a drill's card is not here, as on a device that has not heard of it yet. */
+const missing = (id: string): Drill =>
+  drill({
+    name: `${id.replace(/^own-/, '').replace(/-/g, ' ')} (no card)`,
+    purpose: 'The card of this drill is not here.',
+    steps: [],
+    feel: '',
+    mistakes: [],
+    cue: '',
+    places: [],
+    from: 'race',
+    dose: repeats(1, 60),
+    factor: null,
+  });

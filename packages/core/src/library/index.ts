@@ -3,4 +3,5 @@ export * from './dose';
 export * from './drills';
 export * from './kit';
 export * from './ladders';
+export * from './ownDrill';
 export * from './types';

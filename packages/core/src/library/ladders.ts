@@ -1,3 +1,4 @@
+import { fromOwn, ownOf } from '../own';
 import type { DrillId } from './drills';
 import type { KitId } from './kit';
 
@@ -360,7 +361,27 @@ export const STEPS_TO_TEN_METRES = 10;
 export type LadderId = keyof typeof LADDERS;
 export const LADDER_IDS = Object.keys(LADDERS) as readonly LadderId[];
 
-/** A ladder with the general type rather than its literal one. */
+/**
+ * What a club says of one ladder: other words for steps, by their place from 0, and steps of its own after the last.
+ * No step can be left out or moved: a swimmer's place is kept by counting them.
+ */
+export interface LadderEntry {
+  readonly changed?: Readonly<Record<string, Pick<LadderStep, 'what' | 'tries' | 'pass' | 'backIf'>>>;
+  readonly added?: readonly LadderStep[];
+}
+
+const ladders = fromOwn(
+  () =>
+    new Map(
+      LADDER_IDS.map((id): [LadderId, Ladder] => {
+        const { changed = {}, added = [] } = ownOf<LadderEntry>('ladders')[id] ?? {};
+        const ladder: Ladder = LADDERS[id];
+        return [id, { ...ladder, steps: [...ladder.steps.map((step, i) => ({ ...step, ...changed[i] })), ...added] }];
+      }),
+    ),
+);
+
+/** A ladder, as the club has it. */
 export function ladderCard(id: LadderId): Ladder {
-  return LADDERS[id];
+  return ladders().get(id)!;
 }

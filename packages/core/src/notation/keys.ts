@@ -1,4 +1,4 @@
-import { DRILL_IDS } from '../library';
+import { isDrill, knownDrillIds } from '../library';
 import { CAUSE_IDS, type CauseId } from '../review';
 import { LOOP_LENGTH, SESSION_KINDS, type GroupPlan, type SessionKind } from '../sessions';
 import { LEVELS, STROKE_MODELS, type LevelId, type StrokeModelId } from '../swimmers';
@@ -139,7 +139,7 @@ export const READ_KEY: Readonly<Record<Key, ReadKey>> = {
   },
   knows: (value, _facts, group) => {
     const ids = value.split(',').map((part) => part.trim());
-    const wrong = ids.map((id) => oneOf(id, DRILL_IDS, 'drill')).find((text) => text !== null);
+    const wrong = ids.map((id) => (isDrill(id) ? null : oneOf(id, knownDrillIds(), 'drill'))).find((text) => text);
     if (wrong) return wrong;
     group.knownDrills = ids as GroupFacts['knownDrills'];
     return null;

@@ -1,29 +1,29 @@
 // Reads the text of a session into a plan, with every problem at its place.
 import type { IToken } from 'chevrotain';
 import {
-  blockLengths,
+  type Block,
   BLOCK_NAME,
+  blockLengths,
   DEEPEST_ROUNDS,
   FIRST_THEME,
-  LONGEST_TEXT,
-  MOST_LINES,
-  sizeProblem,
-  type Block,
   type GroupPlan,
   type Item,
+  LONGEST_TEXT,
+  MOST_LINES,
   type SessionPlan,
+  sizeProblem,
 } from '../sessions';
-import { LEVEL, LEVELS, type LevelId } from '../swimmers';
-import { poolDistance, type Pool } from '../units';
+import { levelCard, type LevelId, LEVELS } from '../swimmers';
+import { type Pool, poolDistance } from '../units';
 import { explain } from './explain';
-import { parseLine, type Line, type ReadLine } from './grammar';
-import { READ_KEY, type Facts, type GroupFacts } from './keys';
+import { type Line, parseLine, type ReadLine } from './grammar';
+import { type Facts, type GroupFacts, READ_KEY } from './keys';
 import { MOST_PROBLEMS, type TextProblem } from './problem';
 import { problemAt, setOf } from './setLine';
 import { checkBlockTotal, checkGroupTotal } from './stated';
 import { suggest } from './suggest';
 import { lexer } from './tokens';
-import { BLOCK_BY_WORD, GROUP_KEYS, KEYS, type Key } from './words';
+import { BLOCK_BY_WORD, GROUP_KEYS, type Key, KEYS } from './words';
 import type { SessionDocument } from './write';
 
 export interface ReadSession {
@@ -147,7 +147,7 @@ class Reader {
 
   private openGroup(name: string, stated: IToken | undefined): void {
     const level: LevelId = LEVELS.find((l) => name.toLowerCase().includes(l)) ?? 'hold';
-    const { defaultV400Mps, defaultStrokeLengthM } = LEVEL[level];
+    const { defaultV400Mps, defaultStrokeLengthM } = levelCard(level);
     this.groups.push({
       id: `g${this.groups.length + 1}`,
       blocks: [],

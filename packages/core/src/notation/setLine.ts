@@ -1,5 +1,5 @@
 import type { IToken } from 'chevrotain';
-import { DRILL_IDS, KIT_IDS, type DrillId, type KitId } from '../library';
+import { isDrill, KIT_IDS, knownDrillIds, type DrillId, type KitId } from '../library';
 import type { Side } from '../measures';
 import {
   EASY,
@@ -135,7 +135,7 @@ function apply(modifier: Modifier, f: Fields, say: Say): void {
       f.stroke = STROKE_BY_WORD[modifier.token.image.toLowerCase()]!;
       return;
     case 'drill':
-      f.drill = known(modifier.token, DRILL_IDS, 'drill', say) ?? f.drill;
+      f.drill = drillNamed(modifier.token.image) ?? known(modifier.token, knownDrillIds(), 'drill', say) ?? f.drill;
       return;
     case 'word':
       word(modifier.token, f, say);
@@ -176,12 +176,19 @@ function apply(modifier: Modifier, f: Fields, say: Say): void {
 /** A word by itself: a drill without its key, a thing without “with”, or a slip. */
 function word(token: IToken, f: Fields, say: Say): void {
   const text = token.image.toLowerCase();
-  if ((DRILL_IDS as readonly string[]).includes(text)) f.drill = text as DrillId;
+  const drill = drillNamed(text);
+  if (drill) f.drill = drill;
   else if ((KIT_IDS as readonly string[]).includes(text)) f.kit = [...f.kit, text as KitId];
   else {
-    const near = suggest(text, [...SET_WORDS, ...DRILL_IDS, ...KIT_IDS]);
+    const near = suggest(text, [...SET_WORDS, ...knownDrillIds(), ...KIT_IDS]);
     say(token, `“${token.image}” is not known here.${near ? ` Did you mean “${near}”?` : ''}`, near ?? undefined);
   }
+}
+
+/** The drill of this id; the club's own also without the `own-` in front. */
+function drillNamed(word: string): DrillId | null {
+  const text = word.toLowerCase();
+  return isDrill(text) ? text : (knownDrillIds().find((id) => id === `own-${text}`) ?? null);
 }
 
 function known<T extends string>(token: IToken, list: readonly T[], what: string, say: Say): T | null {

@@ -1,6 +1,6 @@
-import { LEVEL, type LevelId } from '../swimmers';
+import { levelCard, type LevelId } from '../swimmers';
 import type { RaceChoices, RaceFacts } from './facts';
-import { GROWTH, WETSUIT_GAIN, type Growth, type RaceHabits } from './raceGap';
+import { GROWTH, type Growth, type RaceHabits, WETSUIT_GAIN } from './raceGap';
 
 /** Where a number comes from: the coach, a record, or a guess. */
 export type Source = 'coach' | 'record' | 'guess';
@@ -35,9 +35,9 @@ export function assumed(facts: RaceFacts, choices: RaceChoices): Assumed {
   const lostToday = choices.lostTodayS ?? Math.round(LOST_PER_400_S.today * per400);
   const growth = facts.level === 'settle' || facts.level === 'build' ? GROWTH.new : GROWTH.trained;
   const speed = facts.trials.at(-1);
-  const strokeLengthM = LEVEL[facts.level].defaultStrokeLengthM;
+  const strokeLengthM = levelCard(facts.level).defaultStrokeLengthM;
   const guessSpm = Math.round(
-    ((speed ? speed.distanceM / speed.timeS : LEVEL[facts.level].defaultV400Mps) * 60) / strokeLengthM,
+    ((speed ? speed.distanceM / speed.timeS : levelCard(facts.level).defaultV400Mps) * 60) / strokeLengthM,
   );
   const source = (chosen: unknown, record: boolean): Source =>
     chosen !== undefined ? 'coach' : record ? 'record' : 'guess';

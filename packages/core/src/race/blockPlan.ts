@@ -1,9 +1,9 @@
-import { CAUSE_IDS, CAUSES, STAGES, type CauseId } from '../review';
+import { CAUSE_IDS, causeCard, type CauseId, STAGES } from '../review';
 import { WEEK_SHARE, type WeekKind } from '../sessions';
 import { NOTHING_NEW_DAYS, RACE_NEAR_DAYS } from '../swimmers';
 import { DAY_MS, dayMs, isoOf, weekdayOf } from '../days';
-import { MOST_WEEKS, TAPER_SHARE, TAPER_WEEKS, type BlockPlan, type PlanQuestion } from './planModel';
-import { loadsOf, ROW, type Loads } from './weekLoads';
+import { type BlockPlan, MOST_WEEKS, type PlanQuestion, TAPER_SHARE, TAPER_WEEKS } from './planModel';
+import { type Loads, loadsOf, ROW } from './weekLoads';
 import { noOutlookWords } from './gapWords';
 import { openWaterStep, type WeekNote } from './weekNotes';
 import { counted } from '../words';
@@ -83,18 +83,19 @@ function testWeeks({ raceOn, away }: PlanQuestion, kinds: readonly WeekKind[], m
 
 /** Upstream first: what the swimmer needs, then the other stages of a stroke. */
 function themesOf(q: PlanQuestion, mondays: readonly string[]): CauseId[] {
-  const stage = (id: CauseId) => STAGES.indexOf(CAUSES[id].stage);
+  const stage = (id: CauseId) => STAGES.indexOf(causeCard(id).stage);
   const fits = CAUSE_IDS.filter(
     (id) =>
-      CAUSES[id].strokes[0] === 'front-crawl' || (q.place === 'open-water' && CAUSES[id].stage === 'open-water skills'),
+      causeCard(id).strokes[0] === 'front-crawl' ||
+      (q.place === 'open-water' && causeCard(id).stage === 'open-water skills'),
   );
   const wanted = [...new Set(q.needs)];
   // Where nothing is needed, what most can be done about; being at ease in the water is for those who begin.
   const most = (ids: readonly CauseId[]) =>
-    [...ids].sort((a, b) => CAUSES[b].answers.length - CAUSES[a].answers.length).slice(0, 1);
+    [...ids].sort((a, b) => causeCard(b).answers.length - causeCard(a).answers.length).slice(0, 1);
   const stages = STAGES.filter((s) => s !== 'calm' || q.level === 'settle');
   const others = stages
-    .flatMap((s) => most(fits.filter((id) => CAUSES[id].stage === s)))
+    .flatMap((s) => most(fits.filter((id) => causeCard(id).stage === s)))
     .filter((id) => !wanted.some((need) => stage(need) === stage(id)));
   // Needs come before the others of their reach: first all that is needed upstream to downstream, then the rest.
   const queue = [...wanted.sort((a, b) => stage(a) - stage(b)), ...others];

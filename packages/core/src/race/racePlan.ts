@@ -1,13 +1,13 @@
-import { LADDERS, type LadderId } from '../library';
+import { ladderCard, type LadderId } from '../library';
 import { tooFarWords } from '../safety';
-import { RACE_NEAR_DAYS, LEVEL, type LevelId } from '../swimmers';
+import { levelCard, type LevelId, RACE_NEAR_DAYS } from '../swimmers';
 import { blockPlan } from './blockPlan';
 import { type BlockPlan, type PlanQuestion } from './planModel';
 import { daysBetween, weekOf } from '../days';
-import { tooFarForTheAge, type OtherRace, type RaceChoices, type RaceFacts } from './facts';
+import { type OtherRace, type RaceChoices, type RaceFacts, tooFarForTheAge } from './facts';
 import { noOutlookWords } from './gapWords';
 import { readiness, type ReadyItem } from './readiness';
-import { OPEN_WATER_STEPS } from './weekNotes';
+import { openWaterSteps } from './weekNotes';
 import { counted } from '../words';
 
 /** Longest distance that a level swims without a stop, metres: who belongs there says it. */
@@ -70,7 +70,7 @@ function openSteps({ place, ladderSteps, level, extra }: RaceFacts): number[] {
   const passed = ladderSteps['pool-to-open-water'];
   // No step noted: swimmers at Hold or Race, or with a track, have swum in open water before.
   if (passed === undefined && (extra !== null || level === 'hold' || level === 'race')) return [];
-  return [...OPEN_WATER_STEPS.keys()].slice(passed ?? 0);
+  return [...openWaterSteps().keys()].slice(passed ?? 0);
 }
 
 function tooFar({ level, distanceM, raceOn, trials }: RaceFacts, today: string): string[] {
@@ -80,7 +80,7 @@ function tooFar({ level, distanceM, raceOn, trials }: RaceFacts, today: string):
   if (reach >= distanceM * ENOUGH) return [];
   const first = Math.max(100, Math.floor(reach / 100) * 100);
   return [
-    `${LEVEL[level].name} means: ${LEVEL[level].who}. From ${longest} m without a stop, ${weeks < 1 ? 'the days left' : counted(Math.round(weeks), 'week')} reach about ${first} m, not ${distanceM} m. A first goal of ${first} m, and this race later.`,
+    `${levelCard(level).name} means: ${levelCard(level).who}. From ${longest} m without a stop, ${weeks < 1 ? 'the days left' : counted(Math.round(weeks), 'week')} reach about ${first} m, not ${distanceM} m. A first goal of ${first} m, and this race later.`,
   ];
 }
 
@@ -106,7 +106,7 @@ export function raceReadiness(facts: ReadyFacts, choices: RaceChoices, today: st
   const marks = choices.marks ?? {};
   const ladder = (id: LadderId): boolean | null => {
     const passed = facts.ladderSteps[id];
-    return passed === undefined ? null : passed >= LADDERS[id].steps.length;
+    return passed === undefined ? null : passed >= ladderCard(id).steps.length;
   };
   return readiness({
     raceOn: facts.raceOn,

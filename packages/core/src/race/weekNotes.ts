@@ -1,6 +1,6 @@
 // What is special about a week to a race: kept as codes, said in words where it is shown.
 import { dayWord } from '../words';
-import { LADDERS } from '../library';
+import { ladderCard } from '../library';
 
 /** Notes that need no more than their name. */
 export const PLAIN_WEEK_NOTES = ['ill', 'away', 'race', 'taper', 'lighter'] as const;
@@ -27,7 +27,7 @@ export const weekNoteWords = (note: WeekNote): string =>
   note.note === 'other-race' ? `Another race on ${dayWord(note.on)}: raced without a taper.` : PLAIN[note.note];
 
 /** Steps of the ladder from the pool to open water, in order; a week names its step by its place from 0. */
-export const OPEN_WATER_STEPS: readonly string[] = LADDERS['pool-to-open-water'].steps.map((step) => step.what);
+export const openWaterSteps = (): readonly string[] => ladderCard('pool-to-open-water').steps.map((step) => step.what);
 
 /**
  * A step of the ladder to open water as it is said.
@@ -35,4 +35,4 @@ export const OPEN_WATER_STEPS: readonly string[] = LADDERS['pool-to-open-water']
  * @example openWaterStep(6) // 'In a group.'
  */
 export const openWaterStep = (step: number): string =>
-  OPEN_WATER_STEPS[step] ?? 'A step that is no longer on the ladder.';
+  openWaterSteps()[step] ?? 'A step that is no longer on the ladder.';

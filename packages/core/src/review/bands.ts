@@ -1,5 +1,6 @@
 import type { LineKind, StrokeTiming } from '../measures';
 import { STROKE_MODEL, type StrokeModelId } from '../swimmers';
+import { own } from '../own';
 import type { SignId } from './catalogue';
 import type { SignsSeen } from './evidence';
 import type { Sighting } from './types';
@@ -81,12 +82,23 @@ const OTHER_BANDS: Readonly<Record<StrokeModelId, Readonly<Partial<Record<SignId
 /** How far outside the model's rate band counts as sometimes and as often, strokes a minute. */
 const RATE_MARGIN = [2, 5] as const;
 
+/** What a club says of one sign's band: from where it counts as seen sometimes and often, by stroke model. */
+export type BandEntry = Readonly<Partial<Record<StrokeModelId, readonly [sometimes: number, often: number]>>>;
+
 /**
- * The bands that turn measures into signs under a stroke model.
+ * The bands that turn measures into signs under a stroke model, as the club has them.
  *
  * @example bandsOf('roll-and-press').find((b) => b.sign === 'shoulders-stack')?.often // 75
  */
 export function bandsOf(model: StrokeModelId): Band[] {
+  return builtInBands(model).map((band) => {
+    const [sometimes, often] = own<BandEntry>('bands', band.sign)?.[model] ?? [band.sometimes, band.often];
+    return { ...band, sometimes, often };
+  });
+}
+
+/** The bands of a model as they come with the app. */
+export function builtInBands(model: StrokeModelId): Band[] {
   const [low, high] = STROKE_MODEL[model].rateBandSpm;
   const [some, often] = RATE_MARGIN;
   return [

@@ -1,8 +1,8 @@
-import { RACE_NEAR_DAYS, type LevelId } from '../swimmers';
-import { CAUSES, LINKS, type CauseId, type SignId } from './catalogue';
+import { type LevelId, RACE_NEAR_DAYS } from '../swimmers';
+import { causeCard, type CauseId, linksOf, type SignId } from './catalogue';
 import type { Look } from './evidence';
-import { successMean, type PastOutcome } from './pastOutcome';
-import { STAGES, type Stage } from './types';
+import { type PastOutcome, successMean } from './pastOutcome';
+import { type Stage, STAGES } from './types';
 
 /** From this probability upward a cause is offered as the focus; a club may change it. */
 export const FOCUS_FROM = 0.5;
@@ -79,9 +79,9 @@ export function chooseFocus(
 }
 
 function scoreOf(cause: CauseId, probability: number, look: Look, circumstances: Circumstances): Score {
-  const { stage } = CAUSES[cause];
+  const { stage } = causeCard(cause);
   const effect = effectOnGoal(stage, circumstances.goalPlace);
-  const shows = Object.keys(LINKS[cause]).some((s) => look.signs[s as SignId] === 'often') ? 1 : 0.7;
+  const shows = Object.keys(linksOf(cause)).some((s) => look.signs[s as SignId] === 'often') ? 1 : 0.7;
   const teachable = teachability(stage, look.level, circumstances.daysToRace);
   const past = circumstances.past?.[cause] ?? { better: 0, notBetter: 0 };
   // Scaled so that no record weighs 1: a mild weight, from 0.5 to 1.5.

@@ -1,5 +1,5 @@
 import type { LevelId, StrokeModelId } from '../swimmers';
-import { CAUSES, LINKS, SIGNS, type CauseId, type SignId, type Strength } from './catalogue';
+import { causeCard, type CauseId, CAUSES, linksOf, signCard, type SignId, SIGNS, type Strength } from './catalogue';
 import type { Sighting, Stroke } from './types';
 
 /** How likely a cause shows a sign, by the strength of their link (first guesses). */
@@ -53,14 +53,14 @@ export interface SetAside {
 /** The causes that can explain this stroke. Open water includes front crawl. */
 export function causesFor(stroke: Stroke): CauseId[] {
   return (Object.keys(CAUSES) as CauseId[]).filter((id) => {
-    const strokes: readonly Stroke[] = CAUSES[id].strokes;
+    const strokes: readonly Stroke[] = causeCard(id).strokes;
     return strokes.includes(stroke) || (stroke === 'open-water' && strokes.includes('front-crawl'));
   });
 }
 
 /** The signs that can speak for or against the causes of this stroke. */
 export function signsFor(stroke: Stroke): SignId[] {
-  const linked = new Set(causesFor(stroke).flatMap((cause) => Object.keys(LINKS[cause])));
+  const linked = new Set(causesFor(stroke).flatMap((cause) => Object.keys(linksOf(cause))));
   return (Object.keys(SIGNS) as SignId[]).filter((id) => linked.has(id));
 }
 
@@ -87,7 +87,7 @@ export function weighable(look: Look): { counted: [SignId, Sighting][]; setAside
   const setAside: SetAside[] = [];
   for (const [sign, sighting] of Object.entries(look.signs) as [SignId, Sighting][]) {
     if (!here.has(sign)) {
-      setAside.push({ sign, reason: `belongs to ${SIGNS[sign].stroke}, not to this look` });
+      setAside.push({ sign, reason: `belongs to ${signCard(sign).stroke}, not to this look` });
     } else if (ALLOWED_BY_MODEL[look.model].includes(sign)) {
       setAside.push({ sign, reason: 'is part of this stroke model, so it is not a fault here' });
     } else {

@@ -1,8 +1,8 @@
 import { drillCard, type DrillId } from '../library';
 import type { HealthFlag, LevelId, StrokeModelId } from '../swimmers';
 import { isAtLeast } from '../swimmers';
-import { CAUSES, type CauseId } from './catalogue';
-import { successMean, type PastOutcome } from './pastOutcome';
+import { causeCard, type CauseId } from './catalogue';
+import { type PastOutcome, successMean } from './pastOutcome';
 import type { Outcome } from './relook';
 
 /** One try at the focus: swum, looked at again, judged at once. */
@@ -61,7 +61,7 @@ export function nextStep(cause: CauseId, answers: readonly DrillId[], drill: Dri
   return {
     kind: 'change-cause',
     drill: null,
-    reason: `${why}, and every drill for “${CAUSES[cause].name}” was tried: the cause may be another one. Look again.`,
+    reason: `${why}, and every drill for “${causeCard(cause).name}” was tried: the cause may be another one. Look again.`,
   };
 }
 
@@ -102,7 +102,7 @@ export function drillsFor(
   cause: CauseId,
   { level, model, healthFlags, records = [], before = [] }: DrillChoice,
 ): DrillId[] {
-  const answers: readonly DrillId[] = CAUSES[cause].answers;
+  const answers: readonly DrillId[] = causeCard(cause).answers;
   const rank = (id: DrillId, i: number) => {
     const record = records.find((r) => r.cause === cause && r.drill === id);
     const failed = before.some(

@@ -1,9 +1,10 @@
 // From signs to causes: how likely each cause is, why, and what to look at next.
-import { CAUSES, LINKS, SIGNS, upstreamOf, type CauseId, type SignId } from './catalogue';
-import { causeSets, MAX_CAUSES, reportOn, weigh, type Evidence, type Network } from './causeSets';
-import { causesFor, LEAK, LINK_STRENGTH, priorOf, signsFor, weighable, type Look, type SetAside } from './evidence';
-import { chooseFocus, type Choice, type Circumstances } from './chooseFocus';
-import { conflictsAmong, type Conflict } from './conflicts';
+import { fromOwn } from '../own';
+import { causeCard, type CauseId, linksOf, signCard, type SignId, upstreamOf } from './catalogue';
+import { causeSets, type Evidence, MAX_CAUSES, type Network, reportOn, weigh } from './causeSets';
+import { causesFor, LEAK, LINK_STRENGTH, type Look, priorOf, type SetAside, signsFor, weighable } from './evidence';
+import { type Choice, chooseFocus, type Circumstances } from './chooseFocus';
+import { type Conflict, conflictsAmong } from './conflicts';
 import type { LevelId } from '../swimmers';
 import { STAGES, type Stroke, type View } from './types';
 
@@ -84,7 +85,7 @@ export function inferCauses(look: Look, circumstances: Circumstances = {}): Infe
     choice.focus === null
       ? []
       : upstreamOf(winner).filter(
-          (c) => causes.includes(c) && !Object.keys(LINKS[c]).some((s) => looked.has(s as SignId)),
+          (c) => causes.includes(c) && !Object.keys(linksOf(c)).some((s) => looked.has(s as SignId)),
         );
 
   const leading = [...new Set([...ranking.slice(0, LEADING).map((r) => r.cause), ...unasked])];
@@ -94,13 +95,13 @@ export function inferCauses(look: Look, circumstances: Circumstances = {}): Infe
     leading.map((c) => causes.indexOf(c)),
   );
   const byGain = signs
-    .map((sign, s) => ({ sign, view: SIGNS[sign].view, gainBits: gains[s]! }))
+    .map((sign, s) => ({ sign, view: signCard(sign).view, gainBits: gains[s]! }))
     .filter(({ sign, gainBits }) => !looked.has(sign) && gainBits > 1e-4)
     .sort((a, b) => b.gainBits - a.gainBits);
   // The best question about each upstream neighbour comes first, then whatever tells most.
   const upstreamOfSign = new Map<SignId, CauseId>();
   for (const cause of unasked) {
-    const best = byGain.find(({ sign }) => sign in LINKS[cause]);
+    const best = byGain.find(({ sign }) => sign in linksOf(cause));
     if (best) upstreamOfSign.set(best.sign, cause);
   }
   const lookNext = byGain
@@ -117,12 +118,12 @@ interface StrokeNetwork {
   readonly signs: readonly SignId[];
 }
 
-const networks = new Map<string, StrokeNetwork>();
+const networks = fromOwn(() => new Map<string, StrokeNetwork>());
 
 /** The network of a stroke at a level; the same object each time, so that its cause sets are worked out once. */
 function networkOf(stroke: Stroke, level: LevelId): StrokeNetwork {
   const key = `${stroke} ${level}`;
-  const known = networks.get(key);
+  const known = networks().get(key);
   if (known) return known;
   const causes = causesFor(stroke);
   const signs = signsFor(stroke);
@@ -130,13 +131,13 @@ function networkOf(stroke: Stroke, level: LevelId): StrokeNetwork {
   const net: Network = {
     priors: causes.map((id) => priorOf(id, level)),
     links: causes.map((id) =>
-      Object.entries(LINKS[id]).map(([s, strength]) => [index.get(s as SignId)!, LINK_STRENGTH[strength]] as const),
+      Object.entries(linksOf(id)).map(([s, strength]) => [index.get(s as SignId)!, LINK_STRENGTH[strength]] as const),
     ),
     signCount: signs.length,
     leak: LEAK,
   };
   const made = { net, causes, signs };
-  networks.set(key, made);
+  networks().set(key, made);
   return made;
 }
 
@@ -242,5 +243,5 @@ function entropyBits(p: number): number {
 }
 
 function upstreamFirst(a: CauseId, b: CauseId): number {
-  return STAGES.indexOf(CAUSES[a].stage) - STAGES.indexOf(CAUSES[b].stage);
+  return STAGES.indexOf(causeCard(a).stage) - STAGES.indexOf(causeCard(b).stage);
 }

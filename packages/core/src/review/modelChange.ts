@@ -1,4 +1,4 @@
-import { DRILL_IDS, drillCard, type DrillId } from '../library';
+import { drillCard, drillIds, type DrillId } from '../library';
 import { STROKE_MODEL, type StrokeModelId } from '../swimmers';
 import { bandsOf, type Band } from './bands';
 import type { SignId } from './catalogue';
@@ -21,7 +21,7 @@ export interface ModelChange {
 /** The differences between two stroke models, for the moment before a switch. */
 export function modelChange(from: StrokeModelId, to: StrokeModelId): ModelChange {
   const [was, is] = [new Set(allowedBy(from)), new Set(allowedBy(to))];
-  const against = (model: StrokeModelId) => DRILL_IDS.filter((id) => drillCard(id).contradicts.includes(model));
+  const against = (model: StrokeModelId) => drillIds().filter((id) => drillCard(id).contradicts.includes(model));
   const [outBefore, outNow] = [against(from), against(to)];
   const before = bandsOf(from);
   return {

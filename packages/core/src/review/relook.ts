@@ -1,5 +1,5 @@
 import type { Drill } from '../library';
-import { LINKS, type CauseId, type SignId } from './catalogue';
+import { type CauseId, linksOf, type SignId } from './catalogue';
 import type { SignsSeen } from './evidence';
 import type { Sighting } from './types';
 
@@ -33,7 +33,7 @@ export function compareLooks(
   before: SignsSeen,
   now: SignsSeen,
 ): { readonly rows: readonly Compared[]; readonly outcome: Outcome | null } {
-  const ofCause = (sign: SignId) => sign in LINKS[cause];
+  const ofCause = (sign: SignId) => sign in linksOf(cause);
   const seen = (Object.keys(before) as SignId[]).filter((sign) => before[sign] !== 'absent');
   const rows = [...seen.filter(ofCause), ...seen.filter((sign) => !ofCause(sign))].map((sign): Compared => ({
     sign,

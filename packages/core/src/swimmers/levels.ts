@@ -1,3 +1,4 @@
+import { own } from '../own';
 /** The four levels of a club, from first metres to racing. */
 export const LEVELS = ['settle', 'build', 'hold', 'race'] as const;
 export type LevelId = (typeof LEVELS)[number];
@@ -49,3 +50,12 @@ export const LEVEL: Readonly<Record<LevelId, Level>> = {
 export function isAtLeast(level: LevelId, least: LevelId): boolean {
   return LEVELS.indexOf(level) >= LEVELS.indexOf(least);
 }
+
+/** What a club says of one level: its name, and the metres of its hour. */
+export type LevelEntry = Pick<Level, 'name' | 'metresPerHour'>;
+
+/** A level, as the club has it. */
+export const levelCard = (id: LevelId): Level => {
+  const entry = own<LevelEntry>('levels', id);
+  return entry ? { ...LEVEL[id], ...entry } : LEVEL[id];
+};

@@ -1,16 +1,5 @@
-import { LADDERS, type LadderId } from '../library';
-import {
-  criticalSpeed,
-  drift,
-  lengthMetrics,
-  rateRamp,
-  UnusableTrials,
-  type Drift,
-  type LengthMetrics,
-  type RateRamp,
-  type TimedLength,
-  type Trial,
-} from '../measures';
+import { ladderCard, type LadderId } from '../library';
+import { criticalSpeed, drift, type Drift, lengthMetrics, type LengthMetrics, rateRamp, type RateRamp, type TimedLength, type Trial, UnusableTrials } from '../measures';
 import { formatTime, RAD } from '../units';
 import { SWIM_TEST, type SwimTestKind } from './cards';
 import { counted, numberWord, plural } from '../words';
@@ -178,7 +167,7 @@ function outcomeOf(input: TestInput): TestOutcome {
     case 'tumble':
       return repeated(input.timesS, 's', 'turn', 'turns', 60);
     case 'ladder-step': {
-      const ladder = LADDERS[input.ladder];
+      const ladder = ladderCard(input.ladder);
       const step = ladder.steps[input.step];
       if (!step) throw new RefusedTest('This ladder has no such step.');
       if (!(input.tries > 0)) throw new RefusedTest('Count at least one try.');
@@ -229,7 +218,7 @@ export function rampReps(input: TestInput & { kind: 'rate-ramp' }) {
 
 /** Whether the step of a ladder is passed, so that the next may be tried. */
 export function stepPassed(input: TestInput & { kind: 'ladder-step' }): boolean {
-  const step = LADDERS[input.ladder].steps[input.step];
+  const step = ladderCard(input.ladder).steps[input.step];
   return step !== undefined && input.tries >= step.tries && input.passed === input.tries;
 }
 

@@ -1,8 +1,8 @@
 /** One lane: the set with its drill explained, holding, skipping, repeating and shortening it, and everything to come. */
-import { repsBegun, type LaneState, type PassageState } from '@upwell/core/deck';
+import { type LaneState, type PassageState, repsBegun } from '@upwell/core/deck';
 import { bestView } from '@upwell/core/figure';
 import { drillCard, KIT } from '@upwell/core/library';
-import { CAUSES, LINKS, SIGNS, type CauseId, type SignId } from '@upwell/core/review';
+import { causeCard, type CauseId, linksOf, signCard, type SignId } from '@upwell/core/review';
 import type { Pool } from '@upwell/core/units';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -106,8 +106,8 @@ export function LaneSheet({ lane, group, theme: cause, pool, run }: LaneSheetPro
 function Drill({ passage, cause }: { readonly passage: PassageState; readonly cause: CauseId }) {
   const theme = useTheme();
   const drill = drillCard(passage.set!.drill!);
-  const seen = (Object.keys(LINKS[cause]) as SignId[]).filter(
-    (s) => (LINKS[cause] as Partial<Record<SignId, string>>)[s] === 'strong',
+  const seen = (Object.keys(linksOf(cause)) as SignId[]).filter(
+    (s) => (linksOf(cause) as Partial<Record<SignId, string>>)[s] === 'strong',
   );
   return (
     <Card title={drill.name}>
@@ -121,7 +121,7 @@ function Drill({ passage, cause }: { readonly passage: PassageState; readonly ca
           stroke="front-crawl"
           signs={seen}
           view={bestView(seen)}
-          label={`${CAUSES[cause].name}: ${seen.map((s) => SIGNS[s].seen).join(', ')}`}
+          label={`${causeCard(cause).name}: ${seen.map((s) => signCard(s).seen).join(', ')}`}
         />
       </View>
     </Card>

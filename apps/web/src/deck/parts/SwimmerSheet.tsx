@@ -1,7 +1,7 @@
 /** One swimmer on deck: the focus and whether it got better, what is seen, and the times with everything that can go wrong in them. */
 import { departureMs, type LaneState, type RunState } from '@upwell/core/deck';
 import { drillCard } from '@upwell/core/library';
-import { CAUSES, LINKS, OUTCOMES, SIGNS, type Outcome, type SignId } from '@upwell/core/review';
+import { causeCard, linksOf, type Outcome, OUTCOMES, signCard, type SignId } from '@upwell/core/review';
 import { bestView } from '@upwell/core/figure';
 import type { FocusView } from '@upwell/contract/review';
 import { formatTime, parseTime } from '@upwell/core/units';
@@ -36,9 +36,9 @@ export function SwimmerSheet(props: SwimmerSheetProps) {
   const [asked, setAsked] = useState(false);
   const verdicts = focus ? state.verdicts.filter((v) => v.focusId === focus.id) : [];
   const noted = state.signs.filter((s) => s.swimmer === swimmer);
-  const signs = focus ? (Object.keys(LINKS[focus.cause]) as SignId[]).slice(0, 6) : [];
+  const signs = focus ? (Object.keys(linksOf(focus.cause)) as SignId[]).slice(0, 6) : [];
   const seen = focus
-    ? signs.filter((s) => (LINKS[focus.cause] as Partial<Record<SignId, string>>)[s] === 'strong')
+    ? signs.filter((s) => (linksOf(focus.cause) as Partial<Record<SignId, string>>)[s] === 'strong')
     : [];
   return (
     <View style={styles.sheet}>
@@ -47,7 +47,7 @@ export function SwimmerSheet(props: SwimmerSheetProps) {
       </Text>
       {focus ? (
         <Card strong>
-          <Text variant="titleMedium">{CAUSES[focus.cause].name}</Text>
+          <Text variant="titleMedium">{causeCard(focus.cause).name}</Text>
           <Text variant="titleLarge" style={{ color: theme.colors.primary }}>{`“${focus.cue}”`}</Text>
           <View style={styles.row} role="group" aria-label="How is the focus?">
             {OUTCOMES.map((verdict) => (
@@ -71,7 +71,7 @@ export function SwimmerSheet(props: SwimmerSheetProps) {
             {signs.map((sign) => (
               <Tap
                 key={sign}
-                label={`Seen: ${SIGNS[sign].seen}`}
+                label={`Seen: ${signCard(sign).seen}`}
                 style={[
                   styles.sign,
                   {
@@ -84,7 +84,7 @@ export function SwimmerSheet(props: SwimmerSheetProps) {
                   onDone();
                 }}
               >
-                <Text variant="labelMedium">{SIGNS[sign].seen}</Text>
+                <Text variant="labelMedium">{signCard(sign).seen}</Text>
               </Tap>
             ))}
           </View>
@@ -97,7 +97,7 @@ export function SwimmerSheet(props: SwimmerSheetProps) {
                 stroke="front-crawl"
                 signs={seen}
                 view={bestView(seen)}
-                label={`How it looks: ${seen.map((s) => SIGNS[s].seen).join(', ')}`}
+                label={`How it looks: ${seen.map((s) => signCard(s).seen).join(', ')}`}
               />
               {drillCard(focus.drill).steps.map((text, i) => (
                 <Text key={text}>{`${i + 1}. ${text}`}</Text>

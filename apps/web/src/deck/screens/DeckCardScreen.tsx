@@ -1,23 +1,9 @@
 import { startTimeWord } from '@upwell/core/words';
 import { KIT } from '@upwell/core/library';
-import { CAUSES } from '@upwell/core/review';
-import {
-  BLOCK_NAME,
-  blockLengths,
-  cautionsOf,
-  describeSet,
-  distanceWord,
-  groupClock,
-  groupTotals,
-  isSet,
-  totalWord,
-  type AnySet,
-  type GroupPlan,
-  type Item,
-  type SessionPlan,
-} from '@upwell/core/sessions';
+import { causeCard } from '@upwell/core/review';
+import { type AnySet, BLOCK_NAME, blockLengths, cautionsOf, describeSet, distanceWord, groupClock, type GroupPlan, groupTotals, isSet, type Item, type SessionPlan, totalWord } from '@upwell/core/sessions';
 import type { SessionView } from '@upwell/contract/sessions';
-import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { Button, IconButton, PaperProvider, Text } from 'react-native-paper';
@@ -68,7 +54,7 @@ function DeckCard({ session }: { readonly session: SessionView }) {
           <Text variant="titleMedium" role="heading" aria-level={1} numberOfLines={2}>
             {session.title}
           </Text>
-          <Text variant="bodySmall">{`${startTimeWord(session)} · ${CAUSES[plan.theme].name}`}</Text>
+          <Text variant="bodySmall">{`${startTimeWord(session)} · ${causeCard(plan.theme).name}`}</Text>
         </View>
         {session.courseId ? (
           <Button

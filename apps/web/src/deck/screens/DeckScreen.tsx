@@ -1,10 +1,10 @@
 import type { DeckToday } from '@upwell/contract/deck';
 import { drillCard } from '@upwell/core/library';
-import { CAUSES } from '@upwell/core/review';
+import { causeCard } from '@upwell/core/review';
 import { CAUTION } from '@upwell/core/safety';
-import { mattersToday, type Matter, type MatterGroup, type MatterKind } from '@upwell/core/today';
+import { type Matter, type MatterGroup, type MatterKind, mattersToday } from '@upwell/core/today';
 import { dayWord } from '@upwell/core/words';
-import { Link, Redirect, useRouter, type Href } from 'expo-router';
+import { type Href, Link, Redirect, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -120,7 +120,7 @@ function dueToday(
     ...relooks.map((focus) => ({
       ...about('relook', focus.swimmerId),
       title: focus.swimmerName,
-      why: `${CAUSES[focus.cause].name} · ${drillCard(focus.drill).name}, due ${distanceInDays(date, focus.relookOn)}`,
+      why: `${causeCard(focus.cause).name} · ${drillCard(focus.drill).name}, due ${distanceInDays(date, focus.relookOn)}`,
       due: focus.relookOn,
       action: 'Look',
       href: `/swimmers/${focus.swimmerId}/review`,

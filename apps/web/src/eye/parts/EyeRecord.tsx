@@ -1,7 +1,7 @@
 /** What this eye misses, and how it agrees with the other coaches of the club. */
 import type { EyeHistory } from '@upwell/contract/eye';
 import { eyeAgreement, eyeRecords } from '@upwell/core/eye';
-import { SIGNS } from '@upwell/core/review';
+import { signCard } from '@upwell/core/review';
 import { counted, numberWord } from '@upwell/core/words';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -20,7 +20,7 @@ export function EyeRecord({ history }: { readonly history: EyeHistory }) {
       <Card title="Your eye" aside={<Text variant="bodySmall">{`${history.mine.length} swimmers`}</Text>}>
         {records.slice(0, SHOWN).map(({ sign, found, missed, falseAlarms }) => (
           <View key={sign} style={[styles.row, { borderBottomColor: theme.own.line }]}>
-            <Text style={styles.flex}>{SIGNS[sign].seen}</Text>
+            <Text style={styles.flex}>{signCard(sign).seen}</Text>
             <Text variant="labelMedium">{recordWord(found, missed, falseAlarms)}</Text>
           </View>
         ))}

@@ -1,6 +1,6 @@
 /** Watch a simulated swimmer, mark what you see, and learn what your eye misses. */
-import { EYE_GRADES, eyeClip, scoreEye, type EyeAnswer, type EyeGrade } from '@upwell/core/eye';
-import { SIGNS, type SignId } from '@upwell/core/review';
+import { EYE_GRADES, type EyeAnswer, eyeClip, type EyeGrade, scoreEye } from '@upwell/core/eye';
+import { signCard, type SignId } from '@upwell/core/review';
 import { useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -93,7 +93,7 @@ export function EyeScreen() {
             ghost={done}
             label={
               done
-                ? `This swimmer shows: ${clip.truth.map((s) => SIGNS[s].seen).join(', ')}`
+                ? `This swimmer shows: ${clip.truth.map((s) => signCard(s).seen).join(', ')}`
                 : 'A simulated swimmer. What do you see?'
             }
           />
@@ -126,7 +126,7 @@ export function EyeScreen() {
             <Card title="Mark what you see">
               {clip.options.map((id) => (
                 <View key={id} style={[styles.line, { borderBottomColor: theme.own.line }]}>
-                  <Check label={SIGNS[id].seen} on={marked.includes(id)} onPress={() => toggle(id)} />
+                  <Check label={signCard(id).seen} on={marked.includes(id)} onPress={() => toggle(id)} />
                 </View>
               ))}
             </Card>
@@ -150,7 +150,7 @@ function Answer({ sign, answer }: { readonly sign: SignId; readonly answer: EyeA
   const wrong = answer === 'missed' || answer === 'false-alarm';
   return (
     <View style={[styles.option, { borderBottomColor: theme.own.line }]}>
-      <Text style={styles.flex}>{SIGNS[sign].seen}</Text>
+      <Text style={styles.flex}>{signCard(sign).seen}</Text>
       <Text variant="labelMedium" style={{ color: wrong ? theme.colors.error : theme.colors.onSurfaceVariant }}>
         {ANSWER_WORD[answer]}
       </Text>

@@ -1,16 +1,7 @@
 import { bestView } from '@upwell/core/figure';
-import { doseWord, drillCard, KIT, ladderCard, type DrillId, type LadderId } from '@upwell/core/library';
-import {
-  CAUSE_IDS,
-  CAUSES,
-  LINKS,
-  SIGNS,
-  upstreamOf,
-  type CauseId,
-  type SignId,
-  type Stroke,
-} from '@upwell/core/review';
-import { LEVEL, STROKE_MODEL } from '@upwell/core/swimmers';
+import { doseWord, drillCard, type DrillId, KIT, ladderCard, type LadderId } from '@upwell/core/library';
+import { CAUSE_IDS, causeCard, type CauseId, linksOf, signCard, type SignId, type Stroke, upstreamOf } from '@upwell/core/review';
+import { levelCard, STROKE_MODEL } from '@upwell/core/swimmers';
 import { percent } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -19,8 +10,8 @@ import { useTheme } from '@/ui/useTheme';
 
 /** A cause: the fault and the wanted line moving, how it shows, how to tell it apart, what answers it. */
 export function CauseDetails({ id }: { readonly id: CauseId }) {
-  const cause = CAUSES[id];
-  const signs = Object.keys(LINKS[id]) as SignId[];
+  const cause = causeCard(id);
+  const signs = Object.keys(linksOf(id)) as SignId[];
   const [stroke] = cause.strokes as readonly [Stroke];
   const upstream = upstreamOf(id);
   return (
@@ -31,13 +22,13 @@ export function CauseDetails({ id }: { readonly id: CauseId }) {
           stroke={stroke}
           signs={signs}
           view={bestView(signs)}
-          label={`${cause.name}: ${signs.map((s) => SIGNS[s].seen).join(', ')}`}
+          label={`${cause.name}: ${signs.map((s) => signCard(s).seen).join(', ')}`}
         />
       </View>
-      <Text>{`Shows as: ${signs.map((s) => SIGNS[s].seen).join('; ')}.`}</Text>
+      <Text>{`Shows as: ${signs.map((s) => signCard(s).seen).join('; ')}.`}</Text>
       <Text>{`To tell it from others: ${cause.check}`}</Text>
       {upstream.length > 0 ? (
-        <Text>{`May come from: ${upstream.map((from) => CAUSES[from].name).join(', ')}.`}</Text>
+        <Text>{`May come from: ${upstream.map((from) => causeCard(from).name).join(', ')}.`}</Text>
       ) : null}
       <Text>{`Cue: “${cause.cue}” Drills: ${(cause.answers as readonly DrillId[]).map((d) => drillCard(d).name).join(', ')}.`}</Text>
     </>
@@ -57,9 +48,9 @@ const PLACE_WORD = {
 export function DrillDetails({ id }: { readonly id: DrillId }) {
   const theme = useTheme();
   const drill = drillCard(id);
-  const answers = CAUSE_IDS.filter((cause) => (CAUSES[cause].answers as readonly DrillId[]).includes(id));
+  const answers = CAUSE_IDS.filter((cause) => (causeCard(cause).answers as readonly DrillId[]).includes(id));
   const facts = [
-    `Where: ${drill.places.map((place) => PLACE_WORD[place]).join(' or ')}, from ${LEVEL[drill.from].name}`,
+    `Where: ${drill.places.map((place) => PLACE_WORD[place]).join(' or ')}, from ${levelCard(drill.from).name}`,
     `Kit: ${drill.kit.map((k) => KIT[k]).join(', ') || 'none'}`,
     `Dose: ${doseWord(drill.dose)}${drill.dose.kind === 'distance' ? `, ${drill.dose.mostM} m at most in one` : ''}`,
     drill.factor === null ? null : `Pace: ${percent(drill.factor)} of easy swimming`,
@@ -70,7 +61,7 @@ export function DrillDetails({ id }: { readonly id: DrillId }) {
       <Text>{drill.purpose}</Text>
       <Text variant="labelMedium">
         {answers.length > 0
-          ? `Answers: ${answers.map((cause) => CAUSES[cause].name).join(', ')}`
+          ? `Answers: ${answers.map((cause) => causeCard(cause).name).join(', ')}`
           : `Trains: ${drill.trains ?? ''}`}
       </Text>
       {drill.steps.map((text, i) => (

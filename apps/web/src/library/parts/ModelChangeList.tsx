@@ -1,5 +1,5 @@
 import { drillCard } from '@upwell/core/library';
-import { measuredWord, modelChange, SIGNS } from '@upwell/core/review';
+import { measuredWord, modelChange, signCard } from '@upwell/core/review';
 import type { StrokeModelId } from '@upwell/core/swimmers';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -14,10 +14,10 @@ export function ModelChangeList({ from, to }: { readonly from: StrokeModelId; re
       .filter(({ after }) => after.measure !== 'strokeRateSpm')
       .map(
         ({ before, after }) =>
-          `“${SIGNS[after.sign].seen}” counts from ${measuredWord(after.measure, after.sometimes)} instead of ${measuredWord(before.measure, before.sometimes)}.`,
+          `“${signCard(after.sign).seen}” counts from ${measuredWord(after.measure, after.sometimes)} instead of ${measuredWord(before.measure, before.sometimes)}.`,
       ),
-    ...change.nowAllowed.map((sign) => `“${SIGNS[sign].seen}” is no longer a fault.`),
-    ...change.nowFaults.map((sign) => `“${SIGNS[sign].seen}” becomes a fault.`),
+    ...change.nowAllowed.map((sign) => `“${signCard(sign).seen}” is no longer a fault.`),
+    ...change.nowFaults.map((sign) => `“${signCard(sign).seen}” becomes a fault.`),
     ...change.drillsOut.map((id) => `${drillCard(id).name} now goes against the model.`),
     ...change.drillsIn.map((id) => `${drillCard(id).name} may be used again.`),
   ];

@@ -1,9 +1,9 @@
 /** What coaches know: causes upstream to downstream, drills, ladders, and where good coaches differ. */
 import { DRILL_IDS, drillCard, LADDER_IDS, ladderCard } from '@upwell/core/library';
-import { CAUSE_IDS, CAUSES, STAGES } from '@upwell/core/review';
-import { LEVEL } from '@upwell/core/swimmers';
+import { CAUSE_IDS, causeCard, STAGES } from '@upwell/core/review';
+import { levelCard } from '@upwell/core/swimmers';
 import { sentenceCase } from '@upwell/core/text';
-import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -34,7 +34,7 @@ export function LibraryScreen() {
   const toggle = (id: string) => setOpen(open === id ? null : id);
   const has = (name: string) => name.toLowerCase().includes(wanted);
   const drills = DRILL_IDS.filter((id) => has(drillCard(id).name));
-  const causes = CAUSE_IDS.filter((id) => has(CAUSES[id].name));
+  const causes = CAUSE_IDS.filter((id) => has(causeCard(id).name));
   const ladders = LADDER_IDS.filter((id) => has(ladderCard(id).name));
   const found = { causes, drills, ladders, models: STAGES }[shelf].length;
   return (
@@ -69,7 +69,7 @@ export function LibraryScreen() {
             <Entry
               key={id}
               title={drillCard(id).name}
-              aside={`from ${LEVEL[drillCard(id).from].name}`}
+              aside={`from ${levelCard(drillCard(id).from).name}`}
               open={open === id}
               onPress={() => toggle(id)}
             >
@@ -92,12 +92,12 @@ export function LibraryScreen() {
         : null}
       {shelf === 'causes'
         ? STAGES.map((stage, i) => {
-            const here = causes.filter((id) => CAUSES[id].stage === stage);
+            const here = causes.filter((id) => causeCard(id).stage === stage);
             return here.length === 0 ? null : (
               <View key={stage} style={styles.gap}>
                 <Text variant="titleSmall" role="heading" aria-level={2}>{`${i + 1}. ${sentenceCase(stage)}`}</Text>
                 {here.map((id) => (
-                  <Entry key={id} title={CAUSES[id].name} open={open === id} onPress={() => toggle(id)}>
+                  <Entry key={id} title={causeCard(id).name} open={open === id} onPress={() => toggle(id)}>
                     <CauseDetails id={id} />
                   </Entry>
                 ))}

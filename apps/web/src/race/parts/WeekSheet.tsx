@@ -1,5 +1,5 @@
-import { loadStep, openWaterStep, weekNoteWords, type PlanWeek } from '@upwell/core/race';
-import { CAUSE_IDS, CAUSES, type CauseId } from '@upwell/core/review';
+import { loadStep, openWaterStep, type PlanWeek, weekNoteWords } from '@upwell/core/race';
+import { CAUSE_IDS, causeCard, type CauseId } from '@upwell/core/review';
 import { WEEK_KINDS } from '@upwell/core/sessions';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -29,8 +29,8 @@ export function WeekSheet({ week, race, facts, coach }: PaneProps & { readonly w
       strong
       aside={<Text variant="labelMedium">{`to ${dayWord(addDays(week.monday, 6))}`}</Text>}
     >
-      <Text>{CAUSES[week.theme].name}</Text>
-      <Text variant="bodySmall">{CAUSES[week.theme].costs}</Text>
+      <Text>{causeCard(week.theme).name}</Text>
+      <Text variant="bodySmall">{causeCard(week.theme).costs}</Text>
       {week.step === null ? null : <Text style={styles.top}>{`Step to open water: ${openWaterStep(week.step)}`}</Text>}
       {week.test ? (
         <Text style={styles.top}>
@@ -62,7 +62,7 @@ export function WeekSheet({ week, race, facts, coach }: PaneProps & { readonly w
               />
               <Choice
                 label="Theme"
-                options={(all ? CAUSE_IDS : needs).map((value) => ({ value, label: CAUSES[value].name }))}
+                options={(all ? CAUSE_IDS : needs).map((value) => ({ value, label: causeCard(value).name }))}
                 chosen={[week.theme]}
                 onPress={(theme) => hold({ theme })}
               />

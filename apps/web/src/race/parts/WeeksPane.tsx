@@ -1,7 +1,7 @@
 /** The weeks to the race: what each is for and how much; hold one fast and the others are solved around it. */
-import { TAPER_WEEKS, trainingWeek, WEEK_RANGE, type PlanWeek } from '@upwell/core/race';
+import { type PlanWeek, TAPER_WEEKS, trainingWeek, WEEK_RANGE } from '@upwell/core/race';
 import { NOTHING_NEW_DAYS } from '@upwell/core/swimmers';
-import { CAUSES } from '@upwell/core/review';
+import { causeCard } from '@upwell/core/review';
 import { WEEKLY_RISE } from '@upwell/core/sessions';
 import { counted, dayWord, numberWord, percent } from '@upwell/core/words';
 import { lazy, Suspense, useState } from 'react';
@@ -99,7 +99,7 @@ function WeekLine({ week, share, open, locked, onPress }: WeekLineProps) {
   const signs = [week.test ? 'test' : null, week.step === null ? null : 'step outside'].filter((s) => s !== null);
   const day = dayWord(week.monday).replace(/^\S+ /, '');
   const phase = week.kind === 'normal' ? PHASE_WORD[week.phase] : KIND_WORD[week.kind];
-  const about = [CAUSES[week.theme].name, ...signs].join(' · ');
+  const about = [causeCard(week.theme).name, ...signs].join(' · ');
   return (
     <Pressable
       role="button"

@@ -1,14 +1,14 @@
 import { useToday } from '@/state/hooks';
 import { sentenceCase } from '@upwell/core/text';
 import type { MyRace, MySession, MyWeek } from '@upwell/contract/race';
-import { openWaterStep, weekNoteWords, type PlanWeek, type ReadyItem, noOutlookWords } from '@upwell/core/race';
-import { CAUSES } from '@upwell/core/review';
+import { noOutlookWords, openWaterStep, type PlanWeek, type ReadyItem, weekNoteWords } from '@upwell/core/race';
+import { causeCard } from '@upwell/core/review';
 import { formatTime } from '@upwell/core/units';
 import { dayWord, numberWord, percent, startWord } from '@upwell/core/words';
-import { useRouter, type Href } from 'expo-router';
+import { type Href, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { useHandoutQuery, HandoutPage } from '@/handout';
+import { HandoutPage, useHandoutQuery } from '@/handout';
 import { CalendarAddress } from '@/calendar';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
@@ -100,8 +100,8 @@ function PlanCard({
       strong
       aside={race ? <Text variant="labelMedium">{`${race.event} ${distanceInDays(today, race.raceOn)}`}</Text> : null}
     >
-      <Text variant="titleLarge">{CAUSES[week.theme].name}</Text>
-      <Text>{`“${CAUSES[week.theme].cue}”`}</Text>
+      <Text variant="titleLarge">{causeCard(week.theme).name}</Text>
+      <Text>{`“${causeCard(week.theme).cue}”`}</Text>
       {week.step === null ? null : (
         <Text style={styles.top}>{`Next step outside, with the coach: ${openWaterStep(week.step)}`}</Text>
       )}
@@ -137,7 +137,7 @@ function SessionLine({ session, today }: { readonly session: MySession; readonly
         <View style={styles.flex}>
           <Text variant="titleMedium">{session.title}</Text>
           <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-            {`${startWord(session)} · ${CAUSES[session.theme].name}`}
+            {`${startWord(session)} · ${causeCard(session.theme).name}`}
           </Text>
         </View>
         <Text variant="titleMedium" style={styles.figures}>

@@ -1,6 +1,6 @@
 // What was timed on deck.
 import type { RecordsView } from '@upwell/contract/records';
-import { SIGNS } from '@upwell/core/review';
+import { signCard } from '@upwell/core/review';
 import { dayWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -24,7 +24,7 @@ export function OnDeck({ records }: { readonly records: RecordsView }) {
         <Card title="Seen on deck">
           {records.signs.map((s) => (
             <Text key={s.id} style={[styles.line, { borderTopColor: theme.own.line }]}>
-              {`${dayWord(s.on)} · ${SIGNS[s.sign].seen}`}
+              {`${dayWord(s.on)} · ${signCard(s.sign).seen}`}
             </Text>
           ))}
         </Card>

@@ -1,10 +1,10 @@
 /** The swimmer as seen so far: choose the view and the moment, tap a part, or let it swim. */
-import { bestView, MOMENTS, VIEWS, type FigureSide, type Region } from '@upwell/core/figure';
-import { SIGNS, type SignId, type Stroke } from '@upwell/core/review';
+import { bestView, type FigureSide, MOMENTS, type Region, VIEWS } from '@upwell/core/figure';
+import { signCard, type SignId, type Stroke } from '@upwell/core/review';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
-import { FigureView, Choices, MovingFigure } from '@/figure';
+import { Choices, FigureView, MovingFigure } from '@/figure';
 
 interface FigurePaneProps {
   readonly stroke: Stroke;
@@ -22,7 +22,7 @@ export function FigurePane({ stroke, seen, region, onRegion, onUndo }: FigurePan
   const [swimming, setSwimming] = useState(false);
   const label =
     seen.length > 0
-      ? `The swimmer as seen: ${seen.map((s) => SIGNS[s].seen).join(', ')}`
+      ? `The swimmer as seen: ${seen.map((s) => signCard(s).seen).join(', ')}`
       : 'The wanted line. Tap a part of the body and say what you see.';
   const again = (
     <Button icon={swimming ? 'pause' : 'play'} compact onPress={() => setSwimming(!swimming)}>

@@ -1,15 +1,6 @@
 import { useToday } from '@/state/hooks';
-import { drillCard, KIT, tryWord, type DrillId } from '@upwell/core/library';
-import {
-  CAUSES,
-  daysToRelook,
-  drillsFor,
-  recordWord,
-  type CauseId,
-  type DrillChoice,
-  type DrillRecord,
-  type RankedCause,
-} from '@upwell/core/review';
+import { drillCard, type DrillId, KIT, tryWord } from '@upwell/core/library';
+import { causeCard, type CauseId, daysToRelook, type DrillChoice, type DrillRecord, drillsFor, type RankedCause, recordWord } from '@upwell/core/review';
 import { isAtLeast } from '@upwell/core/swimmers';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -34,13 +25,13 @@ export interface ChosenFocus {
 
 /** The proposal for a cause, with the coach's own choices laid over it. */
 export function chosenFocus(draft: ReviewDraft, cause: CauseId, choice: DrillChoice, today: string): ChosenFocus {
-  const answers: readonly DrillId[] = CAUSES[cause].answers;
+  const answers: readonly DrillId[] = causeCard(cause).answers;
   const best = drillsFor(cause, choice)[0] ?? answers[0]!;
   const drill = draft.drill && answers.includes(draft.drill) ? draft.drill : best;
   return {
     cause,
     drill,
-    cue: draft.cue ?? CAUSES[cause].cue,
+    cue: draft.cue ?? causeCard(cause).cue,
     tries: draft.tries ?? drillCard(drill).dose.tries,
     relookOn: draft.relookOn ?? addDays(today, daysToRelook(drillCard(drill))),
   };
@@ -63,7 +54,7 @@ export function FocusChoice({ draft, cause, others, choice, onChange, errors }: 
   const theme = useTheme();
   const focus = chosenFocus(draft, cause, choice, today);
   const drill = drillCard(focus.drill);
-  const answers: readonly DrillId[] = CAUSES[cause].answers;
+  const answers: readonly DrillId[] = causeCard(cause).answers;
   const warnings = [
     ...drill.cautions,
     ...drill.notWith
@@ -74,7 +65,7 @@ export function FocusChoice({ draft, cause, others, choice, onChange, errors }: 
   ];
   return (
     <Card title="The one focus" strong>
-      <Text variant="titleLarge">{CAUSES[cause].name}</Text>
+      <Text variant="titleLarge">{causeCard(cause).name}</Text>
       {others.length > 0 ? (
         <View style={styles.others}>
           <Text variant="labelMedium" style={styles.label}>

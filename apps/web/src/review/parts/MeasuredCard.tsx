@@ -1,5 +1,5 @@
 /** Measured values with the sign each one shows under the stroke model, and the band it is held against. */
-import { bandsOf, measuredWord, signsFromMeasures, SIGNS, type Measured, type MeasureId } from '@upwell/core/review';
+import { bandsOf, type Measured, measuredWord, type MeasureId, signCard, signsFromMeasures } from '@upwell/core/review';
 import type { StrokeModelId } from '@upwell/core/swimmers';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -55,7 +55,7 @@ export function MeasuredCard({ measured, model }: { readonly measured: Measured;
                   : shown
                       .map(
                         (band) =>
-                          `${SIGNS[band.sign].seen}: ${band.when} ${measuredWord(id, signs[band.sign] === 'often' ? band.often : band.sometimes)}`,
+                          `${signCard(band.sign).seen}: ${band.when} ${measuredWord(id, signs[band.sign] === 'often' ? band.often : band.sometimes)}`,
                       )
                       .join('; ')}
               </Text>

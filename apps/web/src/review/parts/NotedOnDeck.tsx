@@ -2,7 +2,7 @@
 import { dayIn } from '@upwell/core/days';
 import { useZone } from '@/state/hooks';
 import type { ReviewView } from '@upwell/contract/review';
-import { SIGNS, signsFor, type SignId, type Stroke } from '@upwell/core/review';
+import { signCard, type SignId, signsFor, type Stroke } from '@upwell/core/review';
 import { Button } from 'react-native-paper';
 import { useRecordsQuery } from '@/records';
 import { Notice } from '@/ui/States';
@@ -39,7 +39,7 @@ export function NotedOnDeck({ swimmerId, stroke, reviews, signs, onTake }: Noted
         </Button>
       }
     >
-      {`Noted on deck since the last look: ${ids.map((id) => SIGNS[id].seen).join('; ')}.`}
+      {`Noted on deck since the last look: ${ids.map((id) => signCard(id).seen).join('; ')}.`}
     </Notice>
   );
 }

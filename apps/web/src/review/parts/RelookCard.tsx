@@ -2,15 +2,7 @@
 import { useZone } from '@/state/hooks';
 import { dayIn } from '@upwell/core/days';
 import type { FocusView, ReviewView } from '@upwell/contract/review';
-import {
-  CAUSES,
-  compareLooks,
-  OUTCOMES,
-  type Outcome,
-  type Sighting,
-  type SignId,
-  type SignsSeen,
-} from '@upwell/core/review';
+import { causeCard, compareLooks, type Outcome, OUTCOMES, type Sighting, type SignId, type SignsSeen } from '@upwell/core/review';
 import { dayWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -37,7 +29,7 @@ export function RelookCard({ focus, before, now, onAnswer, outcome, onOutcome }:
   const shown = outcome ?? compared;
   return (
     <Card title="Then and now" aside={<Text variant="bodySmall">{`since ${dayWord(dayIn(zone, focus.since))}`}</Text>}>
-      <Text>{`Worked on: ${CAUSES[focus.cause].name}. Look at the same things again.`}</Text>
+      <Text>{`Worked on: ${causeCard(focus.cause).name}. Look at the same things again.`}</Text>
       {rows.map(({ sign, before: then, now: today }) => (
         <View key={sign}>
           <Text variant="labelSmall" style={[styles.then, { color: theme.colors.onSurfaceVariant }]}>

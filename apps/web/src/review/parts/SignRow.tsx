@@ -1,5 +1,5 @@
 /** One sign with its three answers; a second tap takes the answer back. */
-import { SIGNS, type Sighting, type SignId } from '@upwell/core/review';
+import { type Sighting, signCard, type SignId } from '@upwell/core/review';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
@@ -19,9 +19,9 @@ interface SignRowProps {
 export function SignRow({ sign, sighting, onAnswer }: SignRowProps) {
   const theme = useTheme();
   return (
-    <View style={[styles.row, { borderBottomColor: theme.own.line }]} role="group" aria-label={SIGNS[sign].seen}>
+    <View style={[styles.row, { borderBottomColor: theme.own.line }]} role="group" aria-label={signCard(sign).seen}>
       <View style={styles.text}>
-        <Text>{SIGNS[sign].seen}</Text>
+        <Text>{signCard(sign).seen}</Text>
         <Text variant="labelSmall" style={{ color: theme.colors.onSurfaceVariant }}>
           {viewWord(sign)}
         </Text>
@@ -34,7 +34,7 @@ export function SignRow({ sign, sighting, onAnswer }: SignRowProps) {
               key={value}
               role="button"
               aria-pressed={on}
-              accessibilityLabel={`${SIGNS[sign].seen}: ${label}`}
+              accessibilityLabel={`${signCard(sign).seen}: ${label}`}
               onPress={() => onAnswer(value)}
               style={[
                 styles.answer,
@@ -82,12 +82,12 @@ export function NotedSign({ sign, sighting, onDrop }: NotedSignProps) {
         },
       ]}
     >
-      <Text variant="labelMedium" style={styles.notedText}>{`${SIGNS[sign].seen} ${SIGHTING_MARK[sighting]}`}</Text>
+      <Text variant="labelMedium" style={styles.notedText}>{`${signCard(sign).seen} ${SIGHTING_MARK[sighting]}`}</Text>
       <IconButton
         icon="close"
         size={18}
         style={styles.drop}
-        accessibilityLabel={`Take back: ${SIGNS[sign].seen}`}
+        accessibilityLabel={`Take back: ${signCard(sign).seen}`}
         onPress={onDrop}
       />
     </View>
@@ -96,7 +96,7 @@ export function NotedSign({ sign, sighting, onDrop }: NotedSignProps) {
 
 /** Where to stand to see a sign. */
 export function viewWord(sign: SignId): string {
-  const { view } = SIGNS[sign];
+  const { view } = signCard(sign);
   if (view === 'talk') return 'ask the swimmer';
   if (view === 'track') return 'from the track';
   return view === 'under water'

@@ -1,14 +1,5 @@
 /** The likely cause, the second, what speaks for and against, and the one thing to look at next. */
-import {
-  CAUSES,
-  FOCUS_FROM,
-  SIGNS,
-  type Inference,
-  type RankedCause,
-  type Score,
-  type Sighting,
-  type SignId,
-} from '@upwell/core/review';
+import { causeCard, FOCUS_FROM, type Inference, type RankedCause, type Score, type Sighting, signCard, type SignId } from '@upwell/core/review';
 import { numberWord, percent } from '@upwell/core/words';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -36,28 +27,28 @@ export function WhyStrip({ inference, onAnswer }: WhyStripProps) {
       <Card title="Why" strong aside={<Text variant="bodySmall">{`${forIt} for · ${against} against`}</Text>}>
         <View style={styles.line}>
           <Text variant="titleLarge" style={styles.flex}>
-            {CAUSES[leader.cause].name}
+            {causeCard(leader.cause).name}
           </Text>
           <Text variant="titleLarge" style={styles.figures}>
             {percent(leader.probability)}
           </Text>
         </View>
         <Bar value={leader.probability} />
-        <Text style={styles.gap}>{CAUSES[leader.cause].costs}</Text>
+        <Text style={styles.gap}>{causeCard(leader.cause).costs}</Text>
         {runnerUp ? (
           <Text
             variant="bodySmall"
             style={{ color: theme.colors.onSurfaceVariant }}
-          >{`then ${CAUSES[runnerUp.cause].name} ${percent(runnerUp.probability)}`}</Text>
+          >{`then ${causeCard(runnerUp.cause).name} ${percent(runnerUp.probability)}`}</Text>
         ) : null}
         <Reasons leader={leader} inference={inference} />
         {inference.conflicts.map(({ signs, reason }) => (
           <Text key={signs.join()} variant="bodySmall" style={{ color: theme.colors.error }}>
-            {`These two contradict each other: ${signs.map((s) => SIGNS[s].seen).join(' and ')}. ${reason}`}
+            {`These two contradict each other: ${signs.map((s) => signCard(s).seen).join(' and ')}. ${reason}`}
           </Text>
         ))}
         {inference.setAside.map(({ sign, reason }) => (
-          <Text key={sign} variant="bodySmall">{`Not counted: ${SIGNS[sign].seen} ${reason}.`}</Text>
+          <Text key={sign} variant="bodySmall">{`Not counted: ${signCard(sign).seen} ${reason}.`}</Text>
         ))}
       </Card>
       {ask ? (
@@ -65,7 +56,7 @@ export function WhyStrip({ inference, onAnswer }: WhyStripProps) {
           <View style={styles.line}>
             <Text variant="labelMedium" style={styles.flex}>
               {ask.upstream
-                ? `Look first, it may come from: ${CAUSES[ask.upstream].name}`
+                ? `Look first, it may come from: ${causeCard(ask.upstream).name}`
                 : focus
                   ? 'To be more certain, look at this next'
                   : 'Look next'}
@@ -93,7 +84,7 @@ function Reasons({ leader, inference }: { readonly leader: RankedCause; readonly
           {leader.reasons.map(({ sign, weight }) => (
             <View key={sign} style={styles.line}>
               <View style={styles.flex}>
-                <Text variant="bodySmall">{SIGNS[sign].seen}</Text>
+                <Text variant="bodySmall">{signCard(sign).seen}</Text>
                 <View
                   style={[
                     styles.weight,
@@ -107,7 +98,7 @@ function Reasons({ leader, inference }: { readonly leader: RankedCause; readonly
               <Text variant="labelMedium">{weight > 0 ? 'for' : 'against'}</Text>
             </View>
           ))}
-          <Text variant="bodySmall">{`To tell it from others: ${CAUSES[leader.cause].check}`}</Text>
+          <Text variant="bodySmall">{`To tell it from others: ${causeCard(leader.cause).check}`}</Text>
           {score ? (
             <Text variant="bodySmall">
               {`${firstBecause(inference, score)} ${percent(score.probability)} likely × ${numberWord(score.effect, 1)} for the goal × ${score.shows} how often × ${numberWord(score.teachable, 1)} teachable now × ${numberWord(score.pastSuccess, 2)} past success${score.halved ? ' × ½, since it failed twice' : ''} = ${numberWord(score.score, 2)}.`}
@@ -143,7 +134,7 @@ export function OtherCause({ ranked, onChoose }: { readonly ranked: RankedCause;
   const theme = useTheme();
   return (
     <Pressable role="button" onPress={onChoose} style={[styles.other, { borderColor: theme.colors.outline }]}>
-      <Text variant="labelMedium">{`${CAUSES[ranked.cause].name} ${percent(ranked.probability)}`}</Text>
+      <Text variant="labelMedium">{`${causeCard(ranked.cause).name} ${percent(ranked.probability)}`}</Text>
     </Pressable>
   );
 }

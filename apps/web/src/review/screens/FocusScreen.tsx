@@ -2,24 +2,15 @@ import { useToday } from '@/state/hooks';
 import type { FocusView, ReviewView, TryFields } from '@upwell/contract/review';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { bestView } from '@upwell/core/figure';
-import { doseWord, drillCard, KIT, type DrillId } from '@upwell/core/library';
-import {
-  CAUSES,
-  drillsFor,
-  nextStep,
-  OUTCOMES,
-  recordWord,
-  SIGNS,
-  type Outcome,
-  type SignId,
-} from '@upwell/core/review';
+import { doseWord, drillCard, type DrillId, KIT } from '@upwell/core/library';
+import { causeCard, drillsFor, nextStep, type Outcome, OUTCOMES, recordWord, signCard, type SignId } from '@upwell/core/review';
 import { dayWord } from '@upwell/core/words';
-import { Redirect, useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { type Href, Redirect, useLocalSearchParams, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { useMeQuery } from '@/account';
-import { sentence, type ApiError } from '@/api/problem';
+import { type ApiError, sentence } from '@/api/problem';
 import { MovingFigure } from '@/figure';
 import { useSwimmerQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
@@ -123,7 +114,7 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
 
   return (
     <Screen
-      title={CAUSES[focus.cause].name}
+      title={causeCard(focus.cause).name}
       over={`${swimmer.givenName} ${swimmer.familyName}`}
       under={`works on this until ${dayWord(focus.relookOn)}, ${distanceInDays(today, focus.relookOn)}`}
       back={`/swimmers/${swimmer.id}`}
@@ -161,7 +152,7 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
             stroke={review?.stroke ?? 'front-crawl'}
             signs={seen}
             view={bestView(seen)}
-            label={`How it looks: ${seen.map((s) => SIGNS[s].seen).join(', ')}`}
+            label={`How it looks: ${seen.map((s) => signCard(s).seen).join(', ')}`}
           />
         </View>
         <View style={wide ? styles.column : undefined}>

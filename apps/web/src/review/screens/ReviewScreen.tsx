@@ -1,22 +1,10 @@
 // Looks at a stroke: what is seen, why it may be, and the one thing to work on.
-import { signsAt, type Region } from '@upwell/core/figure';
-import {
-  CAUSES,
-  compareLooks,
-  pastByCause,
-  signsFor,
-  STROKES,
-  type CauseId,
-  type Circumstances,
-  type DrillRecord,
-  type Sighting,
-  type SignId,
-  type Stroke,
-} from '@upwell/core/review';
+import { type Region, signsAt } from '@upwell/core/figure';
+import { causeCard, type CauseId, type Circumstances, compareLooks, type DrillRecord, pastByCause, type Sighting, type SignId, signsFor, type Stroke, STROKES } from '@upwell/core/review';
 import { CAUTION } from '@upwell/core/safety';
-import { LEVEL, STROKE_MODEL } from '@upwell/core/swimmers';
+import { levelCard, STROKE_MODEL } from '@upwell/core/swimmers';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
-import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -33,7 +21,7 @@ import { Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useOutcomesQuery, useSaveReviewMutation } from '../api';
-import { newReviewDraft, withNoted, withSign, undone, type ReviewDraft } from '../draft';
+import { newReviewDraft, type ReviewDraft, undone, withNoted, withSign } from '../draft';
 import { FigurePane } from '../parts/FigurePane';
 import { chosenFocus, FocusChoice } from '../parts/FocusChoice';
 import { MeasuredCard } from '../parts/MeasuredCard';
@@ -194,7 +182,7 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
             .slice(0, 3)
             .map((r) => (
               <Button key={r.cause} mode="outlined" onPress={() => setDraft((now) => ({ ...now, cause: r.cause }))}>
-                {CAUSES[r.cause].name}
+                {causeCard(r.cause).name}
               </Button>
             ))}
         </View>
@@ -209,7 +197,7 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
   return (
     <Screen
       title={`${swimmer.givenName} ${swimmer.familyName}`}
-      over={`Look ${swimmer.reviews.length + 1} · ${LEVEL[level].name} · ${STROKE_MODEL[model].name}`}
+      over={`Look ${swimmer.reviews.length + 1} · ${levelCard(level).name} · ${STROKE_MODEL[model].name}`}
       actions={
         <Button mode="outlined" icon="play" onPress={() => router.navigate(`/swimmers/${swimmer.id}/clip` as Href)}>
           Clip
@@ -226,7 +214,7 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
             contentStyle={styles.tall}
             onPress={() => void submit(cause)}
           >
-            {isLoading ? 'Saving…' : `Make it the focus: ${CAUSES[cause].name}`}
+            {isLoading ? 'Saving…' : `Make it the focus: ${causeCard(cause).name}`}
           </Button>
         ) : null
       }

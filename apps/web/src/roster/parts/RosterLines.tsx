@@ -1,5 +1,5 @@
 import type { RosterView } from '@upwell/contract/roster';
-import { LEVEL } from '@upwell/core/swimmers';
+import { levelCard } from '@upwell/core/swimmers';
 import { formatTime } from '@upwell/core/units';
 import { counted, numberWord } from '@upwell/core/words';
 import { useState } from 'react';
@@ -114,7 +114,7 @@ function brought({ given, family, birthYear, squad, newSquad, level, bestTimes }
     `${given} ${family}`.trim() || 'No name',
     birthYear === null ? 'age unknown' : `born ${birthYear}`,
     squad === '' ? 'no squad' : `${squad}${newSquad ? ' (new)' : ''}`,
-    LEVEL[level].name,
+    levelCard(level).name,
     ...bestTimes.map(({ distanceM, timeS }) => `${distanceM} m ${formatTime(timeS, 1)}`),
   ].join(' · ');
 }

@@ -1,8 +1,8 @@
 import type { RosterDone, RosterPreview } from '@upwell/contract/roster';
 import type { RosterMapping } from '@upwell/core/exchange/shapes';
-import { LEVEL, LEVELS, type LevelId } from '@upwell/core/swimmers';
+import { levelCard, type LevelId, LEVELS } from '@upwell/core/swimmers';
 import { counted, plural } from '@upwell/core/words';
-import { useRouter, type Href } from 'expo-router';
+import { type Href, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -196,14 +196,14 @@ function Look({ opened, onOther }: { readonly opened: Opened; readonly onOther: 
         <Card title="Lines without a level">
           <Choice
             label="Treat them as"
-            options={LEVELS.map((value) => ({ value, label: LEVEL[value].name }))}
+            options={LEVELS.map((value) => ({ value, label: levelCard(value).name }))}
             chosen={[level]}
             onPress={(value) => {
               setLevel(value);
               void look({ level: value });
             }}
           />
-          <Text variant="bodySmall">{`${LEVEL[level].name}: ${LEVEL[level].who}. Each can be changed later.`}</Text>
+          <Text variant="bodySmall">{`${levelCard(level).name}: ${levelCard(level).who}. Each can be changed later.`}</Text>
         </Card>
       ) : null}
       {data ? <RosterLines lines={data.rows} swapped={swapped} onSwap={setSwapped} /> : null}

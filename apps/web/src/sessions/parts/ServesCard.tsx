@@ -1,8 +1,8 @@
 /** Who the theme and each drill help, by their focuses and plans, and where their plans pull another way. */
 import type { SessionProposal } from '@upwell/contract/sessions';
 import { drillCard } from '@upwell/core/library';
-import { CAUSES } from '@upwell/core/review';
-import { drillsServe, needsOf, planConflicts, setsOf, type SessionPlan } from '@upwell/core/sessions';
+import { causeCard } from '@upwell/core/review';
+import { drillsServe, needsOf, planConflicts, type SessionPlan, setsOf } from '@upwell/core/sessions';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
@@ -31,7 +31,7 @@ export function ServesCard({ plan, wish, proposal }: ServesCardProps) {
         <Notice key={text}>{text}</Notice>
       ))}
       <View role="list">
-        <Share name={CAUSES[plan.theme].name} swimmers={themed} of={attendees.length} strong />
+        <Share name={causeCard(plan.theme).name} swimmers={themed} of={attendees.length} strong />
         {drillsServe(drills, attendees).map(({ drill, swimmers }) => (
           <Share key={drill} name={drillCard(drill).name} swimmers={swimmers} of={attendees.length} />
         ))}

@@ -1,7 +1,7 @@
 import type { SessionRow } from '@upwell/contract/sessions';
-import { CAUSES } from '@upwell/core/review';
+import { causeCard } from '@upwell/core/review';
 import { dayWord, numberWord, startTimeWord } from '@upwell/core/words';
-import { Link, type Href } from 'expo-router';
+import { type Href, Link } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
@@ -23,7 +23,7 @@ export function SessionLine({ row, href }: { readonly row: SessionRow; readonly 
             <Text
               variant="bodySmall"
               style={{ color: theme.colors.onSurfaceVariant }}
-            >{`${CAUSES[row.theme].name} · ${row.minutes} min${row.seriesId ? ' · series' : ''}${row.done ? ' · swum' : ''}`}</Text>
+            >{`${causeCard(row.theme).name} · ${row.minutes} min${row.seriesId ? ' · series' : ''}${row.done ? ' · swum' : ''}`}</Text>
           </View>
           <View style={styles.groups}>
             {row.groups.map((group) => (

@@ -1,14 +1,7 @@
 // What the coach wants of a new session: theme, distance, and blocks that stay.
 import type { SessionProposal } from '@upwell/contract/sessions';
-import { CAUSE_IDS, CAUSES, STAGES } from '@upwell/core/review';
-import {
-  BLOCK_KINDS,
-  BLOCK_NAME,
-  groupLengths,
-  SESSION_KINDS,
-  type BlockKind,
-  type SessionPlan,
-} from '@upwell/core/sessions';
+import { CAUSE_IDS, causeCard, STAGES } from '@upwell/core/review';
+import { BLOCK_KINDS, BLOCK_NAME, type BlockKind, groupLengths, SESSION_KINDS, type SessionPlan } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
 import { sentenceCase } from '@upwell/core/text';
 import { poolDistance } from '@upwell/core/units';
@@ -32,7 +25,7 @@ export function ThemeCard({ wish, proposal, change }: PartProps & { readonly pro
   const themes = proposal?.themes.slice(0, 5) ?? [];
   const theme = wish.theme ?? themes[0]?.cause ?? null;
   const wanted = search.trim().toLowerCase();
-  const shown = CAUSE_IDS.filter((id) => `${CAUSES[id].name} ${CAUSES[id].stage}`.toLowerCase().includes(wanted));
+  const shown = CAUSE_IDS.filter((id) => `${causeCard(id).name} ${causeCard(id).stage}`.toLowerCase().includes(wanted));
   return (
     <Card
       title="Theme"
@@ -40,29 +33,29 @@ export function ThemeCard({ wish, proposal, change }: PartProps & { readonly pro
     >
       <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={styles.scroll}>
         {theme && !themes.some((t) => t.cause === theme) ? (
-          <Toggle label={CAUSES[theme].name} on onPress={() => undefined} />
+          <Toggle label={causeCard(theme).name} on onPress={() => undefined} />
         ) : null}
         {themes.map(({ cause, swimmers }) => (
           <Toggle
             key={cause}
-            label={`${CAUSES[cause].name} · ${swimmers} of ${proposal?.swimmers ?? 0}`}
+            label={`${causeCard(cause).name} · ${swimmers} of ${proposal?.swimmers ?? 0}`}
             on={theme === cause}
             onPress={() => change({ theme: cause })}
           />
         ))}
       </ScrollView>
-      {theme ? <Text variant="bodySmall">{CAUSES[theme].costs}</Text> : null}
+      {theme ? <Text variant="bodySmall">{causeCard(theme).costs}</Text> : null}
       {all ? (
         <View>
           <Input dense label="Find a theme" value={search} onChangeText={setSearch} style={styles.gap} />
           {STAGES.map((stage) => {
-            const here = shown.filter((id) => CAUSES[id].stage === stage);
+            const here = shown.filter((id) => causeCard(id).stage === stage);
             return here.length === 0 ? null : (
               <View key={stage} style={styles.gap}>
                 <Text variant="labelMedium">{sentenceCase(stage)}</Text>
                 <View style={styles.chips}>
                   {here.map((id) => (
-                    <Toggle key={id} label={CAUSES[id].name} on={theme === id} onPress={() => change({ theme: id })} />
+                    <Toggle key={id} label={causeCard(id).name} on={theme === id} onPress={() => change({ theme: id })} />
                   ))}
                 </View>
               </View>

@@ -1,6 +1,6 @@
-import { CAUSES } from '@upwell/core/review';
+import { causeCard } from '@upwell/core/review';
 import type { SessionPlan } from '@upwell/core/sessions';
-import { useRouter, type Href } from 'expo-router';
+import { type Href, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, ProgressBar } from 'react-native-paper';
@@ -57,7 +57,7 @@ export function NewSessionScreen() {
     const answer = await save({
       id: wish.id,
       body: {
-        title: CAUSES[kept.theme].cue.replace(/\.$/, ''),
+        title: causeCard(kept.theme).cue.replace(/\.$/, ''),
         date: wish.date,
         startTime: wish.startTime,
         squadIds,

@@ -1,19 +1,10 @@
 // One session: its sets, text, lanes, what was swum, and what to take along.
 import { skipToken } from '@reduxjs/toolkit/query/react';
 import type { SessionFields, SessionView } from '@upwell/contract/sessions';
-import { CAUSES } from '@upwell/core/review';
-import {
-  changesSeries,
-  checkPlan,
-  editGroup,
-  type GroupPlan,
-  peopleOf,
-  placeWord,
-  type SessionPlan,
-  type SeriesFields,
-} from '@upwell/core/sessions';
+import { causeCard } from '@upwell/core/review';
+import { changesSeries, checkPlan, editGroup, type GroupPlan, peopleOf, placeWord, type SeriesFields, type SessionPlan } from '@upwell/core/sessions';
 import { startWord } from '@upwell/core/words';
-import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -28,7 +19,7 @@ import { Failure, Loading, Notice } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
 import { useWide } from '@/ui/useWide';
 import { useProposalQuery, useSaveSessionMutation, useSessionPeopleQuery, useSessionQuery } from '../api';
-import { draftOf, redone, undone, withFields, withPlan, type SessionDraft } from '../draft';
+import { draftOf, redone, type SessionDraft, undone, withFields, withPlan } from '../draft';
 import { BreathCard } from '../parts/BreathCard';
 import { DonePane } from '../parts/DonePane';
 import { FilesPane } from '../parts/FilesPane';
@@ -102,7 +93,7 @@ function Session({ stored }: { readonly stored: SessionView }) {
     <Screen
       title={fields.title}
       over={`${fields.template ? 'Template' : startWord({ ...fields, timeZone: stored.timeZone })} · ${placeWord(plan)} · ${plan.minutes} min`}
-      under={`Theme: ${CAUSES[plan.theme].name}`}
+      under={`Theme: ${causeCard(plan.theme).name}`}
       back="/sessions"
       actions={
         <>

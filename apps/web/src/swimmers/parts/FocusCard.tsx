@@ -4,7 +4,7 @@ import { useToday, useZone } from '@/state/hooks';
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import { bestView } from '@upwell/core/figure';
 import { doseWord, drillCard, KIT } from '@upwell/core/library';
-import { CAUSES, SIGNS, type SignId } from '@upwell/core/review';
+import { causeCard, signCard, type SignId } from '@upwell/core/review';
 import { dayWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -40,7 +40,7 @@ export function FocusCard({
       strong
       aside={<Text variant="bodySmall">{`since ${dayWord(dayIn(zone, focus.since))}`}</Text>}
     >
-      <Text variant="titleLarge">{CAUSES[focus.cause].name}</Text>
+      <Text variant="titleLarge">{causeCard(focus.cause).name}</Text>
       <Text variant="bodyLarge" style={{ color: theme.colors.primary }}>{`“${focus.cue}”`}</Text>
       <View style={styles.figure}>
         <FigureView
@@ -48,7 +48,7 @@ export function FocusCard({
           signs={seen}
           view={bestView(seen)}
           phase={null}
-          label={`How it looks: ${seen.map((s) => SIGNS[s].seen).join(', ')}`}
+          label={`How it looks: ${seen.map((s) => signCard(s).seen).join(', ')}`}
         />
       </View>
       <Text>{`${drill.name}: ${doseWord(drill.dose, focus.tries)}${drill.kit.length > 0 ? ` with ${drill.kit.map((k) => KIT[k]).join(', ')}` : ''}.`}</Text>

@@ -1,9 +1,9 @@
 /** All of a swimmer as one form, kept on the device at every key. */
 import type { Squad, Swimmer } from '@upwell/contract/swimmers';
-import { ageYear, isChild, LEVEL } from '@upwell/core/swimmers';
+import { ageYear, isChild, levelCard } from '@upwell/core/swimmers';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
-import { Controller, set, useForm, useWatch, type FieldErrors, type FieldPath } from 'react-hook-form';
+import { Controller, type FieldErrors, type FieldPath, set, useForm, useWatch } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { v7 } from 'uuid';
@@ -124,7 +124,7 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
       <SaveProblem<Swimmer>
         error={error}
         name={({ givenName, familyName, level, bestTimes }) =>
-          `${givenName} ${familyName} (level ${LEVEL[level].name}, ${bestTimes.length} best times)`
+          `${givenName} ${familyName} (level ${levelCard(level).name}, ${bestTimes.length} best times)`
         }
         keepMine={({ version }) => void write(stored?.archived ?? false, version)()}
         takeTheirs={(newer) => {

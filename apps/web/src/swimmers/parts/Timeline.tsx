@@ -3,7 +3,7 @@ import { useZone } from '@/state/hooks';
 import { dayIn } from '@upwell/core/days';
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import { drillCard } from '@upwell/core/library';
-import { CAUSES, SIGNS, type Outcome, type SignId } from '@upwell/core/review';
+import { causeCard, type Outcome, signCard, type SignId } from '@upwell/core/review';
 import { dayWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -40,7 +40,7 @@ export function Timeline({ reviews, focuses }: TimelineProps) {
           >
             <Text variant="labelMedium">{`${dayWord(dayIn(zone, review.lookedAt))} · ${review.coachName}`}</Text>
             <Text>
-              {CAUSES[review.focusCause].name}
+              {causeCard(review.focusCause).name}
               {focus?.outcome ? `: ${OUTCOME_WORD[focus.outcome]}` : focus ? ', working on it' : ''}
             </Text>
             {focus ? (
@@ -51,7 +51,7 @@ export function Timeline({ reviews, focuses }: TimelineProps) {
             {focus?.felt ? <Text variant="bodySmall" style={quiet}>{`Felt: “${focus.felt}”`}</Text> : null}
             <Text variant="bodySmall" style={quiet}>{`Good: ${review.good}`}</Text>
             <Text variant="bodySmall" style={quiet}>
-              {seen.map((id) => SIGNS[id].seen).join('; ')}
+              {seen.map((id) => signCard(id).seen).join('; ')}
             </Text>
           </View>
         );

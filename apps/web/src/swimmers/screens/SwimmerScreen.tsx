@@ -1,7 +1,7 @@
 // One swimmer: goal, focus, times and what was seen so far.
 import type { SwimmerPage } from '@upwell/contract/swimmers';
-import { LEVEL, STROKE_MODEL } from '@upwell/core/swimmers';
-import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { levelCard, STROKE_MODEL } from '@upwell/core/swimmers';
+import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { useMeQuery } from '@/account';
@@ -43,7 +43,7 @@ export function SwimmerScreen({ gapLine }: { readonly gapLine: GapLine }) {
   return (
     <Screen
       title={`${swimmer.givenName} ${swimmer.familyName}`}
-      over={[LEVEL[swimmer.level].name, STROKE_MODEL[swimmer.strokeModel].name, swimmer.squadName].join(' · ')}
+      over={[levelCard(swimmer.level).name, STROKE_MODEL[swimmer.strokeModel].name, swimmer.squadName].join(' · ')}
       under={guarded(swimmer)}
       back="/swimmers"
       actions={

@@ -1,9 +1,9 @@
 // Everybody in the club, found by name, level, squad or focus.
 import { useToday } from '@/state/hooks';
-import { LEVEL, LEVELS, type LevelId } from '@upwell/core/swimmers';
-import { CAUSES } from '@upwell/core/review';
+import { levelCard, type LevelId, LEVELS } from '@upwell/core/swimmers';
+import { causeCard } from '@upwell/core/review';
 import type { SwimmerRow } from '@upwell/contract/swimmers';
-import { Link, useRouter, type Href } from 'expo-router';
+import { type Href, Link, useRouter } from 'expo-router';
 import { useDeferredValue, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -73,7 +73,7 @@ export function SwimmersScreen() {
         {LEVELS.map((id) => (
           <Toggle
             key={id}
-            label={LEVEL[id].name}
+            label={levelCard(id).name}
             on={level === id}
             onPress={() => setLevel(level === id ? undefined : id)}
           />
@@ -131,7 +131,7 @@ function SwimmerLine({ row }: { readonly row: SwimmerRow }) {
             <Text variant="titleMedium">{`${row.givenName} ${row.familyName}`}</Text>
             <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
               {[
-                LEVEL[row.level].name,
+                levelCard(row.level).name,
                 row.squadName,
                 row.child ? 'counts as under 18' : '',
                 row.goal ? `${row.goal.event} ${distanceInDays(today, row.goal.date)}` : '',
@@ -143,7 +143,7 @@ function SwimmerLine({ row }: { readonly row: SwimmerRow }) {
           {row.focus ? (
             <View style={styles.focus}>
               <Text variant="labelMedium" numberOfLines={2} style={styles.cause}>
-                {CAUSES[row.focus.cause].name}
+                {causeCard(row.focus.cause).name}
               </Text>
               <Text variant="bodySmall" style={{ color: due ? theme.colors.error : theme.colors.onSurfaceVariant }}>
                 {due ? 'second look due' : `look again ${distanceInDays(today, row.focus.relookOn)}`}

@@ -1,5 +1,5 @@
 // Tests of a single skill: glide, tumble turn, a step of a ladder.
-import { LADDER_IDS, LADDERS, type LadderId } from '@upwell/core/library';
+import { LADDER_IDS, ladderCard, type LadderId } from '@upwell/core/library';
 import { numberWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -7,7 +7,7 @@ import { Choice } from '@/ui/Choice';
 import { Stepper } from '@/ui/Stepper';
 import { Watch } from './Watch';
 import type { Of } from './captureProps';
-import { AddNumber, Taken, number, without } from './AddNumber';
+import { AddNumber, number, Taken, without } from './AddNumber';
 
 export function Glide({ input, onInput }: Of<'glide'>) {
   return (
@@ -40,7 +40,7 @@ export function Tumble({ input, time, running, onInput, onRunning }: Of<'tumble'
 }
 
 export function Step({ input, onInput }: Of<'ladder-step'>) {
-  const ladder = LADDERS[input.ladder];
+  const ladder = ladderCard(input.ladder);
   const step = ladder.steps[input.step]!;
   const pick = (id: LadderId) => onInput({ ...input, ladder: id, step: 0, tries: 0, passed: 0 });
   const count = (reached: boolean) =>
@@ -49,7 +49,7 @@ export function Step({ input, onInput }: Of<'ladder-step'>) {
     <View style={styles.gap}>
       <Choice
         label="Ladder"
-        options={LADDER_IDS.map((value) => ({ value, label: LADDERS[value].name }))}
+        options={LADDER_IDS.map((value) => ({ value, label: ladderCard(value).name }))}
         chosen={[input.ladder]}
         onPress={pick}
       />

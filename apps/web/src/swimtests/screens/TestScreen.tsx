@@ -1,22 +1,14 @@
 import type { RecordsView, TestView } from '@upwell/contract/records';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { LADDER_IDS, type LadderId } from '@upwell/core/library';
-import { isAtLeast, LEVEL } from '@upwell/core/swimmers';
-import {
-  RefusedTest,
-  SWIM_TEST,
-  SWIM_TESTS,
-  testOutcome,
-  type SwimTestKind,
-  type TestInput,
-  type TestOutcome,
-} from '@upwell/core/swimtests';
-import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { isAtLeast, levelCard } from '@upwell/core/swimmers';
+import { RefusedTest, SWIM_TEST, SWIM_TESTS, type SwimTestKind, type TestInput, testOutcome, type TestOutcome } from '@upwell/core/swimtests';
+import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
-import { sentence, type ApiError } from '@/api/problem';
+import { type ApiError, sentence } from '@/api/problem';
 import { DeckTime } from '@/deck';
 import { useRecordsQuery, useSaveTestMutation } from '@/records';
 import { useDraft, useToday } from '@/state/hooks';
@@ -134,7 +126,7 @@ function Test({ kind, swimmer, records, time, ladder }: TestProps) {
         ))}
       </View>
       {!isAtLeast(swimmer.level, card.from) ? (
-        <Notice>{`This test is for ${LEVEL[card.from].name} and above. ${swimmer.givenName} is at ${LEVEL[swimmer.level].name}.`}</Notice>
+        <Notice>{`This test is for ${levelCard(card.from).name} and above. ${swimmer.givenName} is at ${levelCard(swimmer.level).name}.`}</Notice>
       ) : null}
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.column : undefined}>

@@ -1,5 +1,5 @@
 /** Who the sheet is for: a swimmer found by name, or what is usual at a level. */
-import { LEVEL, LEVELS } from '@upwell/core/swimmers';
+import { levelCard, LEVELS } from '@upwell/core/swimmers';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -23,7 +23,7 @@ export function WhoSwims({ who, name, onChoose }: WhoSwimsProps) {
   return (
     <View>
       <Disclosure
-        label={'level' in who ? `For a swimmer at ${LEVEL[who.level].name}` : `For ${name || '…'}`}
+        label={'level' in who ? `For a swimmer at ${levelCard(who.level).name}` : `For ${name || '…'}`}
         open={open}
         onPress={() => setOpen(!open)}
       />
@@ -35,7 +35,7 @@ export function WhoSwims({ who, name, onChoose }: WhoSwimsProps) {
             {LEVELS.filter((l) => l !== 'settle').map((level) => (
               <Toggle
                 key={level}
-                label={LEVEL[level].name}
+                label={levelCard(level).name}
                 on={'level' in who && who.level === level}
                 onPress={() => choose({ level })}
               />

@@ -1,4 +1,5 @@
-import type { DrillId } from '../../library';
+import { drillIds, ownAnswersTo, type DrillId } from '../../library';
+import { fromOwn, own } from '../../own';
 import type { Stage, Stroke } from '../types';
 
 /** Why a fault happens: the thing that can be coached. */
@@ -473,3 +474,22 @@ export const CAUSES = {
 export type CauseId = keyof typeof CAUSES;
 
 export const CAUSE_IDS = Object.keys(CAUSES) as readonly CauseId[];
+
+/** What a club says of one cause: its own words at the wall. */
+export type CauseEntry = Pick<Cause, 'cue' | 'openTurnCue'>;
+
+const causes = fromOwn(
+  () =>
+    new Map(
+      CAUSE_IDS.map((id): [CauseId, Cause] => {
+        const shown = new Set(drillIds());
+        const cause: Cause = CAUSES[id];
+        // What a club wrote for a cause it would rather use than what came with the app.
+        const answers = [...ownAnswersTo(id), ...cause.answers.filter((drill) => shown.has(drill))];
+        return [id, { ...cause, ...own<CauseEntry>('causes', id), answers: answers as [DrillId, ...DrillId[]] }];
+      }),
+    ),
+);
+
+/** A cause, as the club has it. */
+export const causeCard = (id: CauseId): Cause => causes().get(id)!;

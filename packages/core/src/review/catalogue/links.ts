@@ -1,3 +1,4 @@
+import { fromOwn, ownOf } from '../../own';
 import type { CauseId } from './causes';
 import type { SignId } from './signs';
 
@@ -134,3 +135,22 @@ export const LINKS: Readonly<Record<CauseId, Readonly<Partial<Record<SignId, Str
   'late-resight': { 'wrong-after-turn': 'strong', 'swims-extra': 'weak' },
   'long-stroke-in-chop': { 'stalls-when-bumped': 'strong', 'catches-waves': 'some' },
 };
+
+export type Links = Readonly<Partial<Record<SignId, Strength>>>;
+
+/** What a club says of how one cause shows: other strengths, signs of its own choice, or none. */
+export type LinkEntry = Readonly<Partial<Record<SignId, Strength | 'none'>>>;
+
+/** The built-in links of a cause with a club's laid over them. */
+export function linksWith(cause: CauseId, entry: LinkEntry): Links {
+  const all = { ...LINKS[cause], ...entry };
+  return Object.fromEntries(Object.entries(all).filter(([, strength]) => strength !== 'none')) as Links;
+}
+
+const links = fromOwn(() => {
+  const entries = ownOf<LinkEntry>('links');
+  return new Map((Object.keys(LINKS) as CauseId[]).map((id) => [id, linksWith(id, entries[id] ?? {})]));
+});
+
+/** How a cause shows, as the club has it. */
+export const linksOf = (cause: CauseId): Links => links().get(cause)!;

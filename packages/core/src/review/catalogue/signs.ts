@@ -1,3 +1,4 @@
+import { own } from '../../own';
 import type { BodyPart, Phase, SignStroke, View } from '../types';
 
 /** What the eye can see. The key is the id used in code, storage and over HTTP. */
@@ -151,3 +152,12 @@ export const SIGNS = {
 export type SignId = keyof typeof SIGNS;
 
 export const SIGN_IDS = Object.keys(SIGNS) as readonly SignId[];
+
+/** What a club says of one sign: its own words for what the eye sees. */
+export type SignEntry = Pick<Sign, 'seen'>;
+
+/** A sign, as the club has it. */
+export const signCard = (id: SignId): Sign => {
+  const entry = own<SignEntry>('signs', id);
+  return entry ? { ...SIGNS[id], ...entry } : SIGNS[id];
+};

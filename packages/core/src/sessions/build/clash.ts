@@ -1,4 +1,4 @@
-import { CAUSES } from '../../review';
+import { causeCard } from '../../review';
 import { poolDistance } from '../../units';
 import { bareGroup, nameOf } from '../request/bareGroup';
 import { byTheClock } from '../fill/beginners';
@@ -84,7 +84,7 @@ export function explainClash(request: BuildRequest, group: GroupRequest, index: 
   if (group.locked?.length && works(request, { ...group, locked: [] })) changes.push('Unlock a block.');
   const noDrill = blockCandidates(bareGroup(group, index), group, request).drills.length === 0;
   const message = noDrill
-    ? `${name}: no drill for “${CAUSES[request.theme].name}” fits this level and this kit.`
+    ? `${name}: no drill for “${causeCard(request.theme).name}” fits this level and this kit.`
     : `${name}: ${request.minutes} minutes${group.lengths == null ? '' : ` and ${poolDistance(request.pool, group.lengths)} ${request.pool.unit}`} cannot hold land, drills, main part and swim-down in their shares.`;
   return { group: index, message, changes };
 }

@@ -1,4 +1,4 @@
-import { LEVEL } from '../../swimmers';
+import { levelCard } from '../../swimmers';
 import { lengthsToMetres, poolDistance } from '../../units';
 import { loadLimitOf } from '../request/bareGroup';
 import type { Candidate } from '../fill/candidate';
@@ -23,7 +23,7 @@ export function pricing(request: BuildRequest, group: GroupRequest) {
     'swim-down': share['swim-down'],
   };
   const share60 = (request.minutes / 60) * WEEK_SHARE[request.week ?? 'normal'];
-  const [low, high] = LEVEL[group.level].metresPerHour.map((m) => m * share60) as [number, number];
+  const [low, high] = levelCard(group.level).metresPerHour.map((m) => m * share60) as [number, number];
   const limit = loadLimitOf(request, group);
   const asked = group.lengths ?? null;
 

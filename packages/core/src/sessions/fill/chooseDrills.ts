@@ -1,8 +1,8 @@
 // Which drills serve a group and a theme.
-import { drillCard, LADDER_IDS, ladderCard, type Drill, type DrillId, type KitId, type LadderId } from '../../library';
-import { CAUSE_IDS, CAUSES, STAGES, type CauseId } from '../../review';
+import { type Drill, type DrillId, type KitId, LADDER_IDS, type LadderId, drillCard, drillIds, ladderCard } from '../../library';
+import { CAUSE_IDS, causeCard, type CauseId, STAGES } from '../../review';
 import { isAtLeast } from '../../swimmers';
-import { seeded, type Pool } from '../../units';
+import { type Pool, seeded } from '../../units';
 import type { GroupRequest } from '../request/model';
 import { byFrequency } from '../request/frequency';
 
@@ -40,6 +40,7 @@ export function chooseDrills(
   const fits = (id: DrillId): boolean => {
     const drill = drillCard(id);
     return (
+      drillIds().includes(id) &&
       standsIn(drill, where, pool) &&
       isAtLeast(group.level, drill.from) &&
       onLadder(id, group.ladderSteps) &&
@@ -49,11 +50,11 @@ export function chooseDrills(
     );
   };
   const answers = (causes: readonly CauseId[]): DrillId[] =>
-    [...new Set(causes.flatMap((cause): readonly DrillId[] => CAUSES[cause].answers))].filter(fits);
+    [...new Set(causes.flatMap((cause): readonly DrillId[] => causeCard(cause).answers))].filter(fits);
   if (where === 'land') return answers([theme]).slice(0, count);
 
-  const stageOf = (id: CauseId) => STAGES.indexOf(CAUSES[id].stage);
-  const sameStroke = CAUSE_IDS.filter((id) => CAUSES[id].strokes[0] === CAUSES[theme].strokes[0]);
+  const stageOf = (id: CauseId) => STAGES.indexOf(causeCard(id).stage);
+  const sameStroke = CAUSE_IDS.filter((id) => causeCard(id).strokes[0] === causeCard(theme).strokes[0]);
   const neighbours = sameStroke.filter((id) => stageOf(id) === stageOf(theme) && id !== theme);
   const [best, ...more] = answers([theme]);
   const ranked = [
@@ -67,7 +68,7 @@ export function chooseDrills(
   if (near.length > 0) return near;
   // Nothing of the theme fits: work on what lies nearest to it, upstream first.
   const away = (id: CauseId) => Math.abs(stageOf(id) - stageOf(theme)) + (stageOf(id) > stageOf(theme) ? 0.5 : 0);
-  const crawl = CAUSE_IDS.filter((id) => CAUSES[id].strokes[0] === 'front-crawl');
+  const crawl = CAUSE_IDS.filter((id) => causeCard(id).strokes[0] === 'front-crawl');
   return answers([...crawl].sort((a, b) => away(a) - away(b))).slice(0, count);
 }
 

@@ -1,6 +1,6 @@
 // What is said of a theme and after a drill.
 import { drillCard, type DrillId } from '../../library';
-import { CAUSES, type Cause, type CauseId } from '../../review';
+import { type Cause, causeCard, type CauseId } from '../../review';
 import { isAtLeast } from '../../swimmers';
 import type { SwimStroke } from '../plan/model';
 import type { GroupRequest } from '../request/model';
@@ -13,7 +13,7 @@ const tumbles = ({ level, ladderSteps }: Turners): boolean =>
 
 /** The cue of a theme for a group: a somersault is not talked of to people who do not tumble. */
 export function cueFor(theme: CauseId, group: Turners): string {
-  const cause: Cause = CAUSES[theme];
+  const cause: Cause = causeCard(theme);
   return tumbles(group) ? cause.cue : (cause.openTurnCue ?? cause.cue);
 }
 
@@ -23,5 +23,5 @@ export function cueAfter(drill: DrillId, group: Turners): string {
 }
 
 export function strokeOf(theme: CauseId): SwimStroke {
-  return CAUSES[theme].strokes[0] === 'breaststroke' ? 'breaststroke' : 'front-crawl';
+  return causeCard(theme).strokes[0] === 'breaststroke' ? 'breaststroke' : 'front-crawl';
 }

@@ -1,11 +1,11 @@
 import { drillCard } from '../../library';
-import { measured, type Candidates, type Context } from './candidate';
+import { type Candidates, type Context, measured } from './candidate';
 import { chooseDrills } from './chooseDrills';
 import type { Block, GroupPlan } from '../plan/model';
 import { openWaterCandidates } from './openWaterBlocks';
 import { poolCandidates } from './poolBlocks';
 import { RECIPE } from './recipe';
-import { LEVEL } from '../../swimmers';
+import { levelCard } from '../../swimmers';
 import type { BuildRequest, GroupRequest } from '../request/model';
 
 /** Drills looked at beyond those that are swum, and most that are done on the spot. */
@@ -30,7 +30,7 @@ export function blockCandidates(groupPlan: GroupPlan, groupRequest: GroupRequest
   ];
   const reach =
     ((request.minutes - RECIPE[groupRequest.level].landMinutes) / 54) *
-    (groupPlan.v400Mps / LEVEL[groupRequest.level].defaultV400Mps);
+    (groupPlan.v400Mps / levelCard(groupRequest.level).defaultV400Mps);
   const context: Context = { groupPlan, groupRequest, pool, theme, kit, drills, reach };
   const speed = request.kind === 'speed' && groupRequest.level !== 'settle';
   const free: Candidates = outside ? openWaterCandidates(context, speed) : poolCandidates(context, speed);

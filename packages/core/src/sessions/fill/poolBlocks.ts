@@ -1,10 +1,10 @@
 import { drillCard, type DrillId } from '../../library';
-import { CAUSES } from '../../review';
+import { causeCard } from '../../review';
 import { lengthsToMetres } from '../../units';
 import { candidate, type Candidate, type Candidates, type Context } from './candidate';
 import { cueAfter, cueFor, strokeOf } from './cues';
 import { EVERY_THREE, FREE, inRounds, swim, usualRest } from './plainSet';
-import { oddness, stretched, options, wholeLengths } from './distances';
+import { oddness, options, stretched, wholeLengths } from './distances';
 import type { AnySet } from '../plan/model';
 import { RECIPE } from './recipe';
 import { EASY } from '../plan/setMeasure';
@@ -92,7 +92,7 @@ function drillBlocks(context: Context): Candidate[] {
 function mains(context: Context): Candidate[] {
   const { level } = context.groupRequest;
   const recipe = RECIPE[level];
-  const sighting = CAUSES[context.theme].stage === 'open-water skills';
+  const sighting = causeCard(context.theme).stage === 'open-water skills';
   const crawl = strokeOf(context.theme) === 'front-crawl';
   const breathing = level === 'settle' || !crawl ? FREE : EVERY_THREE;
   const out: Candidate[] = [];

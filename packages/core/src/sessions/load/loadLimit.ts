@@ -1,4 +1,4 @@
-import { LEVEL, type LevelId } from '../../swimmers';
+import { levelCard, type LevelId } from '../../swimmers';
 
 /** How much a week may rise over the mean of the last four, as a share. */
 export const WEEKLY_RISE = 0.1;
@@ -21,7 +21,7 @@ const USUAL_FACTOR = 1.25;
 
 /** Load of a usual session of a level: the middle of its metres. @example levelLoad('hold', 60) // 2750 */
 export function levelLoad(level: LevelId, minutes: number): number {
-  const [low, high] = LEVEL[level].metresPerHour;
+  const [low, high] = levelCard(level).metresPerHour;
   return ((((low + high) / 2) * minutes) / 60) * USUAL_FACTOR;
 }
 

@@ -1,14 +1,14 @@
-import { LEVEL } from '../../swimmers';
+import { levelCard } from '../../swimmers';
 import { levelLoad, WEEK_SHARE, WEEKLY_RISE } from '../load/loadLimit';
 import type { GroupPlan } from '../plan/model';
 import type { BuildRequest, GroupRequest } from './model';
 
 /** What a group is called. */
-export const nameOf = (group: GroupRequest): string => group.name ?? LEVEL[group.level].name;
+export const nameOf = (group: GroupRequest): string => group.name ?? levelCard(group.level).name;
 
 /** A group of a request as it stands in the plan, without blocks. */
 export function bareGroup(group: GroupRequest, index: number): GroupPlan {
-  const level = LEVEL[group.level];
+  const level = levelCard(group.level);
   return {
     id: `g${index + 1}`,
     level: group.level,

@@ -1,9 +1,9 @@
 import type { DrillId, LadderId } from '../../library';
 import { raceTime, type Trial } from '../../measures';
 import type { CauseId } from '../../review';
-import { LEVEL, LEVELS, type HealthFlag, type LevelId, type StrokeModelId } from '../../swimmers';
+import { type HealthFlag, levelCard, type LevelId, LEVELS, type StrokeModelId } from '../../swimmers';
 import { byFrequency } from './frequency';
-import { sessionLoadLimit, type PastLoad } from '../load/loadLimit';
+import { type PastLoad, sessionLoadLimit } from '../load/loadLimit';
 import type { GroupRequest } from './model';
 import { needsOf, type ThemeServes } from './serves';
 
@@ -45,7 +45,7 @@ export function proposeGroups(
     return [
       {
         level,
-        name: LEVEL[level].name,
+        name: levelCard(level).name,
         swimmers: here.length,
         lanes: Math.ceil(here.length / PER_LANE),
         // A clock that the slower half can keep: the lower quartile.

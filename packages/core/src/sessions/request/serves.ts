@@ -1,5 +1,5 @@
 import type { DrillId } from '../../library';
-import { CAUSES, type CauseId } from '../../review';
+import { causeCard, type CauseId } from '../../review';
 import { NOTHING_NEW_DAYS } from '../../swimmers';
 import type { WeekKind } from '../load/loadLimit';
 
@@ -33,7 +33,7 @@ export function needsOf({
 }
 
 /** A cause's drills with the general type rather than the literal one. */
-const answering = (cause: CauseId): readonly DrillId[] => CAUSES[cause].answers;
+const answering = (cause: CauseId): readonly DrillId[] => causeCard(cause).answers;
 
 /** Drills of a session and how many of those who come need what each answers. */
 export function drillsServe(
@@ -56,7 +56,7 @@ const NAMES = 4;
  * @returns sentences, empty when all pull the same way
  */
 export function planConflicts(attendees: readonly Served[], asked: { theme: CauseId; week: WeekKind }): string[] {
-  const name = CAUSES[asked.theme].name;
+  const name = causeCard(asked.theme).name;
   const among = (some: readonly Served[]) =>
     `${some.length} of ${attendees.length} (${[...some.slice(0, NAMES).map((c) => c.name), ...(some.length > NAMES ? ['…'] : [])].join(', ')})`;
   const lighter = attendees.filter((c) => c.week === 'taper' || c.week === 'recovery');
@@ -87,7 +87,7 @@ export function planConflicts(attendees: readonly Served[], asked: { theme: Caus
         ]
       : []),
     ...(best && served < attendees.length * FEW && best[1] > served && best[0] !== asked.theme
-      ? [`“${name}” helps ${served} of ${attendees.length}; “${CAUSES[best[0]].name}” would help ${best[1]}.`]
+      ? [`“${name}” helps ${served} of ${attendees.length}; “${causeCard(best[0]).name}” would help ${best[1]}.`]
       : []),
   ];
 }

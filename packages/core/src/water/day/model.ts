@@ -1,4 +1,4 @@
-import { LEVEL, type HealthFlag } from '../../swimmers';
+import { type HealthFlag, levelCard } from '../../swimmers';
 
 /** What is known before anyone gets in. Null is not known yet. */
 export interface DayReadings {
@@ -82,7 +82,7 @@ export const NEW_GROUP: DayGroup = {
     minorsAgreed: false,
     settle: 0,
     firstTimers: 0,
-    slowestMps: LEVEL.build.defaultV400Mps,
+    slowestMps: levelCard('build').defaultV400Mps,
   },
   ...{ wetsuits: true, watching: 0, craft: false, stopSignal: false, caller: '', bright: false, lights: false },
   ...{ warmExit: false, winterRules: false, minutes: 40, swimmerIds: [], health: [] },

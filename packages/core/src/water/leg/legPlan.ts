@@ -1,14 +1,14 @@
-import { FEET_GAIN, raceTime, type Drift, type Trial } from '../../measures';
-import { LEVEL, STROKE_MODEL, type LevelId, type StrokeModelId } from '../../swimmers';
-import { aimPoints, type AimPoint } from './aim';
+import { type Drift, FEET_GAIN, raceTime, type Trial } from '../../measures';
+import { levelCard, type LevelId, STROKE_MODEL, type StrokeModelId } from '../../swimmers';
+import { type AimPoint, aimPoints } from './aim';
 import { RAD } from '../../units';
 import type { Landmark } from '../course/model';
 import type { Leg } from '../course/legs';
 import { turnBetween } from '../course/plane';
 import { breathingSide, type SideAdvice } from './sides';
-import { crossing, ImpossibleCrossing, type Crossing } from './crossing';
-import { sunAt, type Sun } from './sun';
-import { sightingInterval, type BestInterval } from './sighting';
+import { crossing, type Crossing, ImpossibleCrossing } from './crossing';
+import { type Sun, sunAt } from './sun';
+import { type BestInterval, sightingInterval } from './sighting';
 import type { LegSwim } from './swim';
 
 /** What is taken for a swimmer without a test, by level; said to be a guess wherever it is shown. */
@@ -53,7 +53,7 @@ export interface KnownOfSwimmer {
 export function outsideSwimmer(known: KnownOfSwimmer, courseM: number): OutsideSwimmer {
   const guesses: string[] = [];
   const usual = LEVEL_OUTSIDE[known.level];
-  let speedMps = LEVEL[known.level].defaultV400Mps * 0.93;
+  let speedMps = levelCard(known.level).defaultV400Mps * 0.93;
   if (known.bests.length > 0) speedMps = courseM / raceTime(known.bests, courseM).timeS;
   else guesses.push('speed: usual for the level, no time is known');
   const [low, high] = STROKE_MODEL[known.model].rateBandSpm;

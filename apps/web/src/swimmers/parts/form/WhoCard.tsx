@@ -1,13 +1,13 @@
 /** Name, age, squad and level; for a child what the guardian agreed to. */
 import type { Squad } from '@upwell/contract/swimmers';
-import { LEVEL, LEVELS } from '@upwell/core/swimmers';
+import { levelCard, LEVELS } from '@upwell/core/swimmers';
 import { Controller, useWatch } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { Card } from '@/ui/Card';
 import { Check } from '@/ui/Check';
 import { Notice } from '@/ui/States';
 import { TextField } from '@/ui/TextField';
-import { Pick, type FormControl } from './Pick';
+import { type FormControl, Pick } from './Pick';
 
 interface WhoCardProps {
   readonly control: FormControl;
@@ -52,7 +52,7 @@ export function WhoCard({ control, squads, child }: WhoCardProps) {
         control={control}
         name="level"
         label="Level"
-        options={LEVELS.map((v) => ({ value: v, label: LEVEL[v].name }))}
+        options={LEVELS.map((v) => ({ value: v, label: levelCard(v).name }))}
       />
     </Card>
   );

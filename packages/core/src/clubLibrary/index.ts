@@ -1,0 +1,3 @@
+export * from './compare';
+export * from './entries';
+export * from './problems';
