@@ -90,6 +90,7 @@ const coach = (squad: SquadKey): Me => {
     clubName: CLUB.name,
     timeZone: CLUB.timeZone,
     units: 'm',
+    libraryVersion: 1,
     swimmerId: null,
   };
 };

@@ -11,6 +11,7 @@ import { ACCOUNTS, CLUB, FIRST_STEPS, PASSWORD, PEOPLE, SQUADS } from './people'
 import { idFor, numbers } from './random';
 import { seedRuns, seedTests } from './seedDeck';
 import { seedRaces } from './seedRace';
+import { seedLibrary } from './seedLibrary';
 import { seedClip, seedEye } from './seedLooks';
 import { seedRecord, seedReviews } from './seedReviews';
 import { seedCourses, seedTracks } from './seedWater';
@@ -26,6 +27,7 @@ export async function seedDemo(em: EntityManager, now: Date): Promise<boolean> {
   if ((await em.count(ClubEntity)) > 0) return false;
   await em.transactional(async (tx) => {
     await seedClub(tx);
+    await seedLibrary(tx, now);
     await seedSwimmers(tx, now);
     await seedRecord(tx, now);
     await seedReviews(tx, now);

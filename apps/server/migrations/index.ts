@@ -15,6 +15,7 @@ import { Migration20261207000000_join } from './Migration20261207000000_join';
 import { Migration20261208000000_roster } from './Migration20261208000000_roster';
 import { Migration20261209000000_words } from './Migration20261209000000_words';
 import { Migration20261210000000_place } from './Migration20261210000000_place';
+import { Migration20261211000000_library } from './Migration20261211000000_library';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -35,4 +36,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261208000000_roster', class: Migration20261208000000_roster },
   { name: 'Migration20261209000000_words', class: Migration20261209000000_words },
   { name: 'Migration20261210000000_place', class: Migration20261210000000_place },
+  { name: 'Migration20261211000000_library', class: Migration20261211000000_library },
 ];

@@ -17,7 +17,7 @@ beforeAll(async () => {
     const em = owner.em.fork();
     await seedDemo(em, new Date('2026-11-25T09:00:00Z'));
     const [head] = await em.execute<{ id: string }[]>(`select id from account where role = 'head'`);
-    const CLOCK = { timeZone: 'UTC', units: 'm', swimmerId: null } as const;
+    const CLOCK = { timeZone: 'UTC', units: 'm', libraryVersion: 0, swimmerId: null } as const;
     const me = { clubId: CLUB_ID, accountId: head!.id, role: 'head', name: '', clubName: '', ...CLOCK } as const;
     let text = '';
     for await (const piece of archiveText(em, me)) text += piece;

@@ -61,6 +61,8 @@ export interface Me {
   readonly timeZone: string;
   /** The unit of pools that the club uses, shown first where both may be chosen. */
   readonly units: PoolUnit;
+  /** Counts the changes of the club's own library: another number is another library. */
+  readonly libraryVersion: number;
   /** The swimmer this account belongs to, for role swimmer. */
   readonly swimmerId: string | null;
 }

@@ -1,10 +1,10 @@
 // A club as a file: its parts, their order and their limits.
+import { drillId, libraryRow } from './library';
 import { PHASES, PLAIN_WEEK_NOTES } from '@upwell/core/race';
 import { WEEK_KINDS } from '@upwell/core/sessions';
 import { CAUSE_IDS, OUTCOMES, SIGN_IDS } from '@upwell/core/review';
-import { DRILL_IDS } from '@upwell/core/library';
 import { DECISIONS } from '@upwell/core/water';
-import type { ObjectSchema } from 'joi';
+import type { ObjectSchema, Schema } from 'joi';
 import { Joi } from './joi';
 import { clipSaveSchema } from './clips';
 import { clubRulesSchema } from './club';
@@ -47,6 +47,8 @@ const ranking = Joi.array()
 export const ARCHIVE_ROWS = {
   // Who did and signed what: names, and no way to sign in.
   accounts: Joi.object({ ...id, name: line(120).required() }),
+  // Before everything that names a drill of the club itself.
+  library: libraryRow({ ...id, changedBy: uuid().required(), changedAt: moment().required() }),
   squads: kept(squadSaveSchema).keys(id),
   swimmers: kept(swimmerSaveSchema).keys(id),
   reviews: kept(reviewSaveSchema)
@@ -57,7 +59,7 @@ export const ARCHIVE_ROWS = {
     swimmerId: uuid().required(),
     reviewId: uuid().required(),
     cause: oneOf(CAUSE_IDS).required(),
-    drill: oneOf(DRILL_IDS).required(),
+    drill: drillId().required(),
     cue: line(120).required(),
     tries: Joi.number().integer().min(1).max(50).required(),
     since: moment().required(),
@@ -116,7 +118,7 @@ export const ARCHIVE_ROWS = {
     notedBy: uuid().required(),
     event: deckEventSchema.required(),
   }),
-} as const satisfies Readonly<Record<string, ObjectSchema>>;
+} as const satisfies Readonly<Record<string, Schema>>;
 
 export type ArchivePart = keyof typeof ARCHIVE_ROWS;
 export const ARCHIVE_PARTS = Object.keys(ARCHIVE_ROWS) as ArchivePart[];
@@ -132,7 +134,7 @@ export interface ClubArchive extends Readonly<Record<ArchivePart, readonly unkno
 }
 
 /** Not in the first archives. */
-const LATER_PARTS: readonly ArchivePart[] = ['accounts', 'tracks', 'racePlans', 'weeks', 'ratings'];
+const LATER_PARTS: readonly ArchivePart[] = ['accounts', 'library', 'tracks', 'racePlans', 'weeks', 'ratings'];
 
 const NOT_ONE = 'This is not an archive of a club.';
 

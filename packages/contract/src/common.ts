@@ -143,6 +143,8 @@ export const timeZone = () =>
 
 export const clockTime = () => Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/, { name: 'a time like 19:00' });
 export const line = (max = 120) => Joi.string().trim().max(max);
+/** A name that can stand in a heading of the notation. */
+export const groupName = () => line(60).pattern(/^[^=/\r\n]+$/, { name: 'a name without = and /' });
 export const oneOf = (values: readonly string[]) => Joi.string().valid(...values);
 
 /** What every save carries, so that it can be repeated and cannot overwrite someone else's change. */

@@ -1,5 +1,5 @@
+import { drillId } from './library';
 import { ATTENDANCE, type DeckEvent } from '@upwell/core/deck';
-import { DRILL_IDS } from '@upwell/core/library';
 import { OUTCOMES, SIGHTINGS, SIGN_IDS } from '@upwell/core/review';
 import { BLOCK_KINDS } from '@upwell/core/sessions';
 import type { SchemaMap } from 'joi';
@@ -125,7 +125,7 @@ const facts: Readonly<Record<DeckEvent['kind'], SchemaMap>> = {
   verdict: {
     swimmer: uuid().required(),
     focusId: uuid().required(),
-    drill: oneOf(DRILL_IDS).required(),
+    drill: drillId().required(),
     verdict: oneOf(OUTCOMES).required(),
   },
   rating: { group: name(), value: number.min(0).max(10).required() },

@@ -1,5 +1,5 @@
 // A session plan as it may be stored: blocks, sets, pool, levels.
-import { DRILL_IDS, KIT_IDS } from '@upwell/core/library';
+import { KIT_IDS } from '@upwell/core/library';
 import { CAUSE_IDS } from '@upwell/core/review';
 import {
   BLOCK_KINDS,
@@ -16,7 +16,8 @@ import { LEVELS, STROKE_MODELS } from '@upwell/core/swimmers';
 import { POOL_EDGES, POOL_LENGTH } from '@upwell/core/units';
 import type { Schema } from 'joi';
 import { Joi } from './joi';
-import { key, line, oneOf } from './common';
+import { groupName, key, line, oneOf } from './common';
+import { drillId, MOST_DRILLS } from './library';
 
 const number = Joi.number();
 
@@ -67,7 +68,7 @@ const setFields = {
   id: key().required(),
   reps: number.integer().min(1).max(200).required(),
   stroke: oneOf(SWIM_STROKES).required(),
-  drill: oneOf(DRILL_IDS).allow(null).required(),
+  drill: drillId().allow(null).required(),
   effort: effort(),
   breathing: breathing.required(),
   sighting: Joi.object({ every: number.integer().min(2).max(60).required(), forBreath: Joi.boolean().required() })
@@ -96,9 +97,6 @@ const rounds = Joi.object({
   rounds: number.integer().min(1).max(50).required(),
   items: Joi.array().items(item).max(40).required(),
 }).id('rounds');
-
-/** A name that can stand in a heading of the notation. */
-export const groupName = () => line(60).pattern(/^[^=/\r\n]+$/, { name: 'a name without = and /' });
 
 /** A club's own paces by effort, in rising effort. */
 export const paceTable = () =>
@@ -140,7 +138,7 @@ const group = Joi.object({
   paceIsGuess: Joi.boolean().required(),
   strokeLengthM: number.min(0.2).max(3).required(),
   paceTable: paceTable().required(),
-  knownDrills: Joi.array().items(oneOf(DRILL_IDS)).max(DRILL_IDS.length).required(),
+  knownDrills: Joi.array().items(drillId()).max(MOST_DRILLS).required(),
   breathRecord: Joi.object({
     lifeguard: line(80)
       .allow('')

@@ -1,4 +1,5 @@
-import { DRILL_IDS, type DrillId } from '@upwell/core/library';
+import { drillId } from './library';
+import type { DrillId } from '@upwell/core/library';
 import {
   CAUSE_IDS,
   OUTCOMES,
@@ -79,7 +80,7 @@ export const reviewSaveSchema = Joi.object<ReviewSave>({
   focus: Joi.object({
     id: uuid().required(),
     cause: oneOf(CAUSE_IDS).required(),
-    drill: oneOf(DRILL_IDS).required(),
+    drill: drillId().required(),
     cue: line(120).required(),
     tries: Joi.number().integer().min(1).max(50).required(),
     relookOn: isoDate().required(),
@@ -100,7 +101,7 @@ export interface TryFields {
 }
 
 export const trySchema = Joi.object<TryFields>({
-  drill: oneOf(DRILL_IDS).required(),
+  drill: drillId().required(),
   verdict: oneOf(OUTCOMES).required(),
   note: line(200).allow('').default(''),
   at: moment().required(),
@@ -121,7 +122,7 @@ export interface FocusChange {
 export type FocusSave = FocusChange & Saved;
 
 export const focusSaveSchema = Joi.object<FocusSave>({
-  drill: oneOf(DRILL_IDS).required(),
+  drill: drillId().required(),
   saidBack: line(200).allow('').required(),
   felt: line(200).allow('').required(),
   relookOn: isoDate().required(),

@@ -58,6 +58,7 @@ async function whoIs(em: EntityManager, accountId: string): Promise<Me> {
     clubName: club.name,
     timeZone,
     units,
+    libraryVersion: club.libraryVersion,
     swimmerId: account.swimmerId ?? null,
   };
 }

@@ -8,6 +8,8 @@ import {
   type ClubArchive,
 } from '@upwell/contract/archive';
 import { check } from '@upwell/contract/common';
+import { libraryEntrySchema } from '@upwell/contract/library';
+import { type LibraryEntry, entriesOf, keyOf, libraryProblems, shelvesOf } from '@upwell/core/clubLibrary';
 import type { SessionDone } from '@upwell/contract/sessions';
 import type { SessionPlan } from '@upwell/core/sessions';
 import { ageYear, isChild } from '@upwell/core/swimmers';
@@ -18,6 +20,7 @@ import { createHash } from 'node:crypto';
 import { closeSync, openSync, readFileSync, writeSync } from 'node:fs';
 import { v5 } from 'uuid';
 import { ProblemError } from '../platform/problemError';
+import { inShelves, shelvesNow } from '../platform/shelves';
 import { fieldsProblem, readJson } from '../platform/readJson';
 import { summaryOf } from '../sessions/columns';
 import { swimmableLength, trackSummary } from '../water/columns';
@@ -65,8 +68,9 @@ export function readArchive({
   const sent = check(archiveSchema, readJson(readFileSync(file, 'utf8')));
   if (sent.error) throw fieldsProblem(sent.error.details);
   const archive = sent.value.clubId === clubId ? sent.value : inClub(sent.value, clubId);
-  const rows = withoutErased(checked(archive), new Set(erased));
+  const rows = withoutErased(inItsLibrary(archive, () => checked(archive)), new Set(erased));
   refuseClips(rows.clips, rows.swimmers);
+  refuseUnsafe(rows.library);
   const here = new Set(accounts);
   const known = new Set([...accounts, ...rows.accounts.map((a) => a.id)]);
   const whoIsHere = (id: unknown) => (known.has(id as string) ? id : me);
@@ -100,6 +104,18 @@ export function readArchive({
         .map((account_id) => ({ squad_id: squad.id, account_id })),
     ),
   };
+}
+
+/** Runs a check in the club's library with the archive's laid under it: a session may name a drill that comes with it. */
+function inItsLibrary<T>(archive: ClubArchive, work: () => T): T {
+  const coming = archive.library.flatMap((row) => {
+    const { kind, key, body } = row as LibraryEntry;
+    const { error, value } = check(libraryEntrySchema, { kind, key, body });
+    return error ? [] : [value];
+  });
+  const { shelves } = shelvesNow();
+  const both = shelvesOf([...coming, ...entriesOf(shelves)]);
+  return inShelves({ stamp: 'archive', shelves: both }, work);
 }
 
 type Rows = Readonly<Record<ArchivePart, readonly Row[]>>;
@@ -227,6 +243,17 @@ function refuseClips(clips: readonly Row[], swimmers: readonly Row[]): void {
         ? [{ field: `clips[${i}]`, message: 'The guardian of this child has not agreed to clips.' }]
         : [],
     ),
+  );
+}
+
+/** No card in an archive that a club could not write. */
+function refuseUnsafe(library: readonly Row[]): void {
+  const entries = library as unknown as readonly LibraryEntry[];
+  refuse(
+    libraryProblems(shelvesOf(entries)).map(({ entry, problems: [problem] }) => {
+      const at = entries.findIndex((other) => keyOf(other) === keyOf(entry));
+      return { field: `library[${at}].body.${problem!.field}`, message: problem!.message };
+    }),
   );
 }
 

@@ -13,7 +13,9 @@ import { ageYear, isChild } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { NIL } from 'uuid';
 import { addEvents, type NotedEvent } from '../deck';
+import { readShelves } from '../platform/clubShelves';
 import { prepared } from '../platform/prepared';
+import { goOnIn } from '../platform/shelves';
 import { ProblemError } from '../platform/problem';
 import { sqlStateOf } from '../platform/sqlState';
 import { all, run } from '../platform/statement';
@@ -110,6 +112,8 @@ export async function takeArchive(
     if (part === 'sessions') await refuseSession(em, work, me, rows);
     const stored = await insert(em, me, part, rows);
     added[part] += stored.length;
+    // What comes after it may name its drills.
+    if (part === 'library') goOnIn(await readShelves(em, me.clubId, true));
     if (part === 'squads') stored.forEach((id) => squads.add(id));
     if (part === 'clips') await refuseClips(em, stored);
   }

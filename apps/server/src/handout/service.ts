@@ -5,14 +5,16 @@ import { handout, type Handout } from '@upwell/core/handout';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Database } from '../platform/database';
 import { tokenHash } from '../platform/identity';
+import { shelvesOf } from '../platform/clubShelves';
 import { prepared } from '../platform/prepared';
+import { inShelves } from '../platform/shelves';
 import { notFound, ProblemError } from '../platform/problem';
 import { FocusEntity } from '../review/entities';
 import { HandoutLinkEntity, type HandoutLinkRecord } from './entities';
 import { first, type RowOf } from '../platform/statement';
 import { PAGE, PAGE_BY_TOKEN } from './sql';
 
-type Row = RowOf<typeof PAGE_BY_TOKEN>;
+type Row = Omit<RowOf<typeof PAGE_BY_TOKEN>, 'club_id'>;
 
 const toHandout = ({ given_name, relook_on, ...row }: Row): Handout =>
   handout({ ...row, givenName: given_name, relookOn: relook_on });
@@ -34,7 +36,8 @@ export async function handoutOf(em: EntityManager, focusId: string): Promise<Han
 export async function handoutByToken(database: Database, token: string): Promise<Handout> {
   const [row] = await prepared(database.em.fork(), PAGE_BY_TOKEN, [tokenHash(token)]);
   if (!row) throw new ProblemError(404, 'This page is no longer shared. Ask your coach for a new link.');
-  return toHandout(row);
+  const { club_id: clubId, ...page } = row;
+  return inShelves(await shelvesOf(database, clubId), () => toHandout(page));
 }
 
 const toLink = ({ id, focusId, createdAt, revokedAt }: HandoutLinkRecord): HandoutLink => ({

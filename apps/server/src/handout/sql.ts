@@ -21,5 +21,5 @@ export const PAGE = rows(
    from focus f join review r on r.id = f.review_id join swimmer s on s.id = f.swimmer_id where f.id = ?`,
 );
 
-/** The page behind a secret link, by the hash of the secret. */
-export const PAGE_BY_TOKEN = rows(ON_PAGE, 'select * from handout_by_token(?)');
+/** The page behind a secret link, by the hash of the secret, and whose library it is written in. */
+export const PAGE_BY_TOKEN = rows({ club_id: uuid, ...ON_PAGE }, 'select * from handout_by_token(?)');

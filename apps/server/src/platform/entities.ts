@@ -1,3 +1,4 @@
+import { LibraryEntryEntity } from '../library/entities';
 import { AccountEntity, InvitationEntity, PasswordResetEntity, SignInSessionEntity } from '../account/entities';
 import { DeckEventEntity } from '../deck/entities';
 import {
@@ -30,6 +31,7 @@ export const ENTITIES = [
   FocusTryEntity,
   ClipEntity,
   EyeTryEntity,
+  LibraryEntryEntity,
   HandoutLinkEntity,
   TrainingSessionEntity,
   CalendarLinkEntity,

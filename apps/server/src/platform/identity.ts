@@ -1,11 +1,13 @@
 import { createHash } from 'node:crypto';
 import type { Me } from '@upwell/contract/account';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { FastifyInstance, FastifyRequest } from 'fastify';
+import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import fp from 'fastify-plugin';
 import type { Config } from './config';
 import { asIdentity, type Database } from './database';
+import { shelvesOf } from './clubShelves';
 import { prepared } from './prepared';
+import { BUILT_IN, inShelves, type ClubShelves } from './shelves';
 import { forbidden, ProblemError } from './problem';
 import { IDENTITY } from './sql';
 
@@ -20,6 +22,8 @@ export interface SignedIn extends Me {
 declare module 'fastify' {
   interface FastifyRequest {
     me: SignedIn | null;
+    /** The library of the club that asks. */
+    shelves: ClubShelves;
   }
 }
 
@@ -54,12 +58,20 @@ export const identity = fp(async (app: FastifyInstance, parts: { database: Datab
   const { database, config } = parts;
   const cookie = cookieName(config.secureCookies);
   app.decorateRequest('me', null);
+  app.decorateRequest('shelves', BUILT_IN as never);
 
   app.addHook('onRequest', async (request) => {
     refuseForeignWrites(request, config);
     const token = request.cookies[cookie];
     if (accessOf(request) !== 'public' && token && token.length <= 100) request.me = await lookUp(database, token);
+    request.shelves = request.me
+      ? await shelvesOf(database, request.me.clubId, request.me.libraryVersion)
+      : BUILT_IN;
   });
+  // What follows runs in the library of the club that asks; once more behind the body, whose arrival is nobody's work.
+  const enter = (request: FastifyRequest, _reply: FastifyReply, done: () => void) => inShelves(request.shelves, done);
+  app.addHook('onRequest', enter);
+  app.addHook('preValidation', enter);
   // The last moment before the body is read. A request that is refused here has already counted against the limits.
   app.addHook('preParsing', async (request) => {
     const access = accessOf(request);
@@ -115,6 +127,7 @@ async function lookUp(database: Database, token: string): Promise<SignedIn | nul
     clubName: row.club_name,
     timeZone: row.time_zone,
     units: row.units,
+    libraryVersion: row.library_version,
   };
   if (recent.size >= MOST_REUSED) recent.clear();
   recent.set(token, { me, until: Date.now() + REUSED_MS });

@@ -12,6 +12,8 @@ export const ClubEntity = defineEntity({
     id: p.uuid().primary(),
     name: p.text(),
     settings: p.json<Record<string, unknown>>(),
+    /** Counted by the database whenever an entry of its library changes. */
+    libraryVersion: p.integer().default(0),
     version: p.integer().version(),
     writeId: p.uuid(),
   },

@@ -23,5 +23,6 @@ export const boundTo =
 export function workFor(request: FastifyRequest): RunWork {
   const gone = new AbortController();
   request.answer?.once('close', () => gone.abort());
-  return boundTo(request.server.work, { owner: request.me?.accountId ?? request.ip, signal: gone.signal });
+  const { me, ip, shelves, server } = request;
+  return boundTo(server.work, { owner: me?.accountId ?? ip, signal: gone.signal, shelves });
 }

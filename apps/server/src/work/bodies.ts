@@ -1,4 +1,5 @@
 // How large bodies are checked away from the event loop.
+import { libraryImportSchema } from '@upwell/contract/library';
 import { check } from '@upwell/contract/common';
 import { sessionTextSchema, loadSchema } from '@upwell/contract/compute';
 import { clipSaveSchema } from '@upwell/contract/clips';
@@ -26,6 +27,7 @@ const LARGE = {
   roster: { schema: rosterAskSchema, limit: 2 * KB * KB },
   results: { schema: chunkSchema, limit: 512 * KB },
   course: { schema: courseSaveSchema, limit: 512 * KB },
+  library: { schema: libraryImportSchema, limit: 1024 * KB },
   'build-session': { schema: buildBodySchema, limit: 256 * KB },
   'session-text': { schema: sessionTextSchema, limit: 512 * KB },
   'race-card': { schema: raceCardSchema, limit: 256 * KB },

@@ -1,6 +1,7 @@
 import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
 import { ProblemError } from '../platform/problemError';
+import { BUILT_IN, shelvesNow, type ClubShelves } from '../platform/shelves';
 import { FairQueue, type Asked } from './fairQueue';
 import type { Outcome } from './outcome';
 import { QUICK, type TaskName, type Tasks } from './tasks';
@@ -22,6 +23,8 @@ type Kind = keyof typeof MEMORY_MB;
 export interface Asker {
   readonly owner: string;
   readonly signal?: AbortSignal;
+  /** The library it is worked out in; the one that counts now where nothing is said. */
+  readonly shelves?: ClubShelves;
 }
 
 type InputOf<N extends TaskName> = Parameters<Tasks[N]>[0];
@@ -67,7 +70,7 @@ export async function startWork(built: string | null = null): Promise<Work> {
     archive: threads(file, 'archive', 0, 1),
   };
   const ofOne = new Map<string, number>();
-  const run: Work['run'] = async (task, input, { owner, signal }) => {
+  const run: Work['run'] = async (task, input, { owner, signal, shelves = shelvesNow() }) => {
     const kind: Kind = task === 'read-archive' ? 'archive' : QUICK.includes(task) ? 'quick' : 'slow';
     const key = `${kind} ${owner}`;
     const own = ofOne.get(key) ?? 0;
@@ -80,7 +83,7 @@ export async function startWork(built: string | null = null): Promise<Work> {
     const asked: Asked = { owner };
     try {
       const outcome = (await pools[kind].run(
-        { task, input, started, [Piscina.queueOptionsSymbol]: asked },
+        { task, input, started, shelves, [Piscina.queueOptionsSymbol]: asked },
         { signal: signal ? AbortSignal.any([signal, late]) : late },
       )) as Outcome<never>;
       if (outcome.problem)
@@ -97,7 +100,7 @@ export async function startWork(built: string | null = null): Promise<Work> {
   // However long the machine takes to start them.
   const warmUp = async (kind: Kind, task: TaskName, input: unknown): Promise<void> => {
     const started = new Int32Array(new SharedArrayBuffer(4));
-    const { problem } = (await pools[kind].run({ task, input, started })) as Outcome<never>;
+    const { problem } = (await pools[kind].run({ task, input, started, shelves: BUILT_IN })) as Outcome<never>;
     if (problem) throw new Error(problem.detail);
   };
   await Promise.all([

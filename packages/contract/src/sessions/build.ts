@@ -1,5 +1,6 @@
 // What the builder is asked, and what is proposed to ask it.
-import { DRILL_IDS, KIT_IDS, LADDER_IDS, type KitId } from '@upwell/core/library';
+import { MOST_DRILLS, drillId } from '../library';
+import { KIT_IDS, LADDER_IDS, type KitId } from '@upwell/core/library';
 import { CAUSE_IDS } from '@upwell/core/review';
 import {
   LOOP_LENGTH,
@@ -14,8 +15,8 @@ import {
 } from '@upwell/core/sessions';
 import { HEALTH_FLAGS, LEVELS, STROKE_MODELS, type LevelId } from '@upwell/core/swimmers';
 import { POOL_LENGTH, type Pool } from '@upwell/core/units';
-import { isoDate, oneOf, uuid } from '../common';
-import { blocks, groupName, paceTable, poolFacts } from '../plan';
+import { groupName, isoDate, oneOf, uuid } from '../common';
+import { blocks, paceTable, poolFacts } from '../plan';
 import { Joi } from '../joi';
 
 export const number = Joi.number();
@@ -81,7 +82,7 @@ export const buildBodySchema = Joi.object<BuildBody>({
         v400Mps: number.min(0.1).max(2.6).allow(null).default(null),
         strokeLengthM: number.min(0.2).max(3).allow(null).default(null),
         model: oneOf(STROKE_MODELS),
-        knownDrills: Joi.array().items(oneOf(DRILL_IDS)).max(DRILL_IDS.length).default([]),
+        knownDrills: Joi.array().items(drillId()).max(MOST_DRILLS).default([]),
         focuses: Joi.array().items(oneOf(CAUSE_IDS)).max(300).default([]),
         healthFlags: Joi.array().items(oneOf(HEALTH_FLAGS)).max(HEALTH_FLAGS.length).default([]),
         lengths: number.integer().min(1).max(2000).allow(null).default(null),
