@@ -139,6 +139,8 @@ export function goodBody({ method, path }: Route, here: Stored): object | undefi
       version: 1,
     }),
     '/account/club': () => ({ kit: ['fins'], laneCapacity: 6, paceTable: [], ...bodies.save(), version: 1 }),
+    '/library/entry': () => versioned({ kind: 'causes', key: 'unease', body: { cue: 'Soft face.' } }),
+    '/library/import': () => versioned({ entries: [{ kind: 'signs', key: 'gasps', body: { seen: 'gasps for air' } }] }),
     '/swimmers/{id}': () => versioned(bodies.swimmerOf(squadId)),
     '/squads/{id}': () => versioned(bodies.squadOf()),
     '/reviews/{id}': () => versioned(bodies.reviewOf(swimmerId)),

@@ -125,6 +125,9 @@ export async function fill(harness: Harness, owner: TestClub, swimmer: string): 
     ...[Buffer.from(v7()), owner.accounts.coach!.id, '2999-01-01'],
   ]);
   await put('erased', 'stand_in, erased_by', [v7(), owner.accounts.head!.id]);
+  await put('library_entry', 'id, kind, key, body, changed_by, write_id', [
+    ...[v7(), 'signs', 'gasps', JSON.stringify({ seen: 'gasps for air' }), owner.accounts.head!.id, v7()],
+  ]);
   await put('club_job', 'id, state', [v7(), 'done']);
   await put('result_import', 'id, account_id, name, rows, stored', [v7(), coachId, 'May.csv', 1, 1]);
   // Rows on their way in are seen by their own coach alone.

@@ -99,23 +99,27 @@ const BODIES: { readonly [K in OwnKind]: ObjectSchema<BodyOf<K>> } = {
       .items(Joi.object({ ...rung, kit: some(KIT_IDS) }))
       .max(MOST_OWN_STEPS),
   }).or('changed', 'added'),
-  links: Joi.object()
-    .pattern(oneOf(SIGN_IDS), oneOf(STRENGTHS))
-    .min(1)
-    .max(SIGN_IDS.length),
+  links: Joi.object().pattern(oneOf(SIGN_IDS), oneOf(STRENGTHS)).min(1).max(SIGN_IDS.length),
   bands: Joi.object()
-    .pattern(oneOf(STROKE_MODELS), Joi.array().ordered(number.min(-200).max(200).required(), number.min(-200).max(200).required()))
+    .pattern(
+      oneOf(STROKE_MODELS),
+      Joi.array().ordered(number.min(-200).max(200).required(), number.min(-200).max(200).required()),
+    )
     .min(1)
     .max(STROKE_MODELS.length),
   levels: Joi.object({
     name: groupName().min(2).max(30).required(),
-    metresPerHour: Joi.array().ordered(number.integer().min(0).max(1e5).required(), number.integer().min(1).max(1e5).required()).required(),
+    metresPerHour: Joi.array()
+      .ordered(number.integer().min(0).max(1e5).required(), number.integer().min(1).max(1e5).required())
+      .required(),
   }),
 };
 
 /** What names an entry, by its kind. */
 const KEYS: Readonly<Record<OwnKind, Schema>> = {
-  drills: Joi.alternatives(oneOf(DRILL_IDS), ownDrillId()).messages({ 'alternatives.match': 'There is no such drill.' }),
+  drills: Joi.alternatives(oneOf(DRILL_IDS), ownDrillId()).messages({
+    'alternatives.match': 'There is no such drill.',
+  }),
   causes: oneOf(CAUSE_IDS),
   signs: oneOf(SIGN_IDS),
   ladders: oneOf(LADDER_IDS),
@@ -146,10 +150,14 @@ const entryOf = (kind: OwnKind) => ({
 /** One entry of a library. */
 export const libraryEntrySchema = byKind((kind) => Joi.object(entryOf(kind))) as Schema<LibraryEntry>;
 /** One entry as it stands in the archive of a club. */
-export const libraryRow = (more: Readonly<Record<string, Schema>>) => byKind((kind) => Joi.object({ ...entryOf(kind), ...more }));
+export const libraryRow = (more: Readonly<Record<string, Schema>>) =>
+  byKind((kind) => Joi.object({ ...entryOf(kind), ...more }));
 
 /** One change: what the entry holds from now on; `null` goes back to what is built in. */
-export type EntrySave = Saved & { [K in OwnKind]: Pick<Extract<LibraryEntry, { kind: K }>, 'kind' | 'key'> & { readonly body: BodyOf<K> | null } }[OwnKind];
+export type EntrySave = Saved &
+  {
+    [K in OwnKind]: Pick<Extract<LibraryEntry, { kind: K }>, 'kind' | 'key'> & { readonly body: BodyOf<K> | null };
+  }[OwnKind];
 export const entrySaveSchema = byKind((kind) =>
   Joi.object({ ...saved, ...entryOf(kind), body: BODIES[kind].allow(null).required() }),
 ) as Schema<EntrySave>;
@@ -176,7 +184,11 @@ export interface LibraryImport {
   readonly entries: readonly LibraryEntry[];
 }
 const MOST_ENTRIES = MOST_DRILLS + 2 * CAUSE_IDS.length + 2 * SIGN_IDS.length + LADDER_IDS.length + LEVELS.length;
-const entries = () => Joi.array().items(libraryEntrySchema).max(MOST_ENTRIES).unique((a, b) => keyOf(a) === keyOf(b));
+const entries = () =>
+  Joi.array()
+    .items(libraryEntrySchema)
+    .max(MOST_ENTRIES)
+    .unique((a, b) => keyOf(a) === keyOf(b));
 export const libraryImportSchema = Joi.object<LibraryImport>({ ...saved, entries: entries().min(1).required() });
 
 /** A library as a file, for another club. */

@@ -68,7 +68,10 @@ export function readArchive({
   const sent = check(archiveSchema, readJson(readFileSync(file, 'utf8')));
   if (sent.error) throw fieldsProblem(sent.error.details);
   const archive = sent.value.clubId === clubId ? sent.value : inClub(sent.value, clubId);
-  const rows = withoutErased(inItsLibrary(archive, () => checked(archive)), new Set(erased));
+  const rows = withoutErased(
+    inItsLibrary(archive, () => checked(archive)),
+    new Set(erased),
+  );
   refuseClips(rows.clips, rows.swimmers);
   refuseUnsafe(rows.library);
   const here = new Set(accounts);

@@ -46,7 +46,18 @@ export const PAGES = Object.fromEntries(ARCHIVE_PARTS.map((part) => [part, page(
 
 /** Parts whose rows are saved with a version. */
 const VERSIONED: readonly RowPart[] = [
-  ...(['library', 'squads', 'swimmers', 'reviews', 'focuses', 'clips', 'sessions', 'tests', 'courses', 'racePlans'] as const),
+  ...([
+    'library',
+    'squads',
+    'swimmers',
+    'reviews',
+    'focuses',
+    'clips',
+    'sessions',
+    'tests',
+    'courses',
+    'racePlans',
+  ] as const),
 ];
 
 function add(part: RowPart): Statement<{ readonly id: string }> {

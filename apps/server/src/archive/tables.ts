@@ -18,7 +18,12 @@ interface PartTable {
 /** Parts that are rows of one table each; squads' coaches and the events of the deck have ways of their own. */
 export const PART_TABLES: Readonly<Record<Exclude<ArchivePart, 'deckEvents'>, PartTable>> = {
   accounts: { table: 'account', columns: ['name'], only: `role <> 'swimmer'` },
-  library: { table: 'library_entry', columns: ['kind', 'key', 'body', 'changed_by', 'changed_at'], account: 'changed_by', only: 'body is not null' },
+  library: {
+    table: 'library_entry',
+    columns: ['kind', 'key', 'body', 'changed_by', 'changed_at'],
+    account: 'changed_by',
+    only: 'body is not null',
+  },
   squads: { table: 'squad', columns: ['name', 'pool_times', 'archived'] },
   swimmers: {
     table: 'swimmer',

@@ -24,7 +24,10 @@ export async function libraryRoutes(app: FastifyInstance, { database }: { databa
 
   app.put<{ Body: EntrySave }>(
     '/entry',
-    { config: HEAD, schema: { body: entrySaveSchema, summary: 'Change one entry, or go back to the built-in (head coach)' } },
+    {
+      config: HEAD,
+      schema: { body: entrySaveSchema, summary: 'Change one entry, or go back to the built-in (head coach)' },
+    },
     async (request) => {
       const me = whoAsks(request);
       const saved = await asMe(database, me, (em) => saveEntry(em, me, request.body));
@@ -36,7 +39,10 @@ export async function libraryRoutes(app: FastifyInstance, { database }: { databa
 
   app.post<{ Body: LibraryImport }>(
     '/import',
-    { config: HEAD, schema: { body: libraryImportSchema, summary: 'Take in entries of a file, all or none (head coach)' } },
+    {
+      config: HEAD,
+      schema: { body: libraryImportSchema, summary: 'Take in entries of a file, all or none (head coach)' },
+    },
     async (request) => {
       const me = whoAsks(request);
       const saved = await asMe(database, me, (em) => importLibrary(em, me, request.body));

@@ -73,10 +73,16 @@ async function store(
 }
 
 /** Takes in entries of a file, all of them or none. They were chosen on one state of the library, and count on that. */
-export async function importLibrary(em: EntityManager, me: Me, { entries, version, writeId }: LibraryImport): Promise<LibraryView> {
+export async function importLibrary(
+  em: EntityManager,
+  me: Me,
+  { entries, version, writeId }: LibraryImport,
+): Promise<LibraryView> {
   const { version: now } = await one(em, LOCKED_STATE);
   const before = await showLibrary(em);
-  const repeated = await em.count(LibraryEntryEntity, { writeId: { $in: entries.map((entry) => writeIdOf(writeId, entry)) } });
+  const repeated = await em.count(LibraryEntryEntity, {
+    writeId: { $in: entries.map((entry) => writeIdOf(writeId, entry)) },
+  });
   if (repeated === entries.length) return before;
   if (now !== version)
     throw new ProblemError(409, 'The library was changed meanwhile. Look at the file beside it once more.', {
@@ -101,14 +107,19 @@ async function refuseUsed(em: EntityManager, key: string): Promise<void> {
   if (!key.startsWith('own-')) return;
   const { sessions, focuses } = await one(em, DRILL_STANDS, [key, key, key]);
   if (sessions + focuses === 0) return;
-  const where = [sessions > 0 ? counted(sessions, 'session') : '', focuses > 0 ? counted(focuses, 'focus', 'focuses') : ''];
+  const where = [
+    sessions > 0 ? counted(sessions, 'session') : '',
+    focuses > 0 ? counted(focuses, 'focus', 'focuses') : '',
+  ];
   const message = `It stands in ${where.filter(Boolean).join(' and ')}. Hide it instead: it is then no longer planned.`;
   throw new ProblemError(422, message, { fields: [{ field: 'body', message }] });
 }
 
 /** Refuses what may not stand; what did not stand before is not laid at the door of this change. */
 function refuse(before: LibraryView, after: OwnShelves, changed: string | null): void {
-  const known = new Set(libraryProblems(shelvesIn(before)).flatMap(({ entry, problems }) => problems.map((p) => wordsOf(entry, p))));
+  const known = new Set(
+    libraryProblems(shelvesIn(before)).flatMap(({ entry, problems }) => problems.map((p) => wordsOf(entry, p))),
+  );
   const found = libraryProblems(after).flatMap(({ entry, problems }) =>
     problems
       .filter((problem) => keyOf(entry) === changed || !known.has(wordsOf(entry, problem)))
@@ -117,7 +128,7 @@ function refuse(before: LibraryView, after: OwnShelves, changed: string | null):
         message,
       })),
   );
-  if (found.length > 0)
-    throw new ProblemError(422, found[0]!.message, { fields: found.slice(0, 20) });
+  if (found.length > 0) throw new ProblemError(422, found[0]!.message, { fields: found.slice(0, 20) });
 }
-const wordsOf = (entry: LibraryEntry, { field, message }: EntryProblem): string => `${keyOf(entry)} ${field} ${message}`;
+const wordsOf = (entry: LibraryEntry, { field, message }: EntryProblem): string =>
+  `${keyOf(entry)} ${field} ${message}`;

@@ -58,15 +58,14 @@ export const identity = fp(async (app: FastifyInstance, parts: { database: Datab
   const { database, config } = parts;
   const cookie = cookieName(config.secureCookies);
   app.decorateRequest('me', null);
-  app.decorateRequest('shelves', BUILT_IN as never);
+  app.decorateRequest('shelves');
 
   app.addHook('onRequest', async (request) => {
+    request.shelves = BUILT_IN;
     refuseForeignWrites(request, config);
     const token = request.cookies[cookie];
     if (accessOf(request) !== 'public' && token && token.length <= 100) request.me = await lookUp(database, token);
-    request.shelves = request.me
-      ? await shelvesOf(database, request.me.clubId, request.me.libraryVersion)
-      : BUILT_IN;
+    if (request.me) request.shelves = await shelvesOf(database, request.me.clubId, request.me.libraryVersion);
   });
   // What follows runs in the library of the club that asks; once more behind the body, whose arrival is nobody's work.
   const enter = (request: FastifyRequest, _reply: FastifyReply, done: () => void) => inShelves(request.shelves, done);
