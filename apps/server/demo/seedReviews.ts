@@ -1,7 +1,16 @@
 import { DAY_MS } from '@upwell/core/days';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { drillCard, type DrillId } from '@upwell/core/library';
-import { causeCard, type CauseId, daysToRelook, inferCauses, linksOf, type Outcome, type Sighting, type SignsSeen } from '@upwell/core/review';
+import {
+  causeCard,
+  type CauseId,
+  daysToRelook,
+  inferCauses,
+  linksOf,
+  type Outcome,
+  type Sighting,
+  type SignsSeen,
+} from '@upwell/core/review';
 import { FocusEntity, FocusTryEntity, ReviewEntity } from '../src/review/entities';
 import { ACCOUNTS, PEOPLE, type Person } from './people';
 import { idFor, numbers } from './random';

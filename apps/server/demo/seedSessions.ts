@@ -3,7 +3,18 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import type { SessionDone } from '@upwell/contract/sessions';
 import type { DrillId } from '@upwell/core/library';
 import { causeCard, type CauseId } from '@upwell/core/review';
-import { addItem, type AnySet, type Attendee, type BuildRequest, buildSession, editGroup, editRounds, proposeGroups, type SessionPlan, setsOf } from '@upwell/core/sessions';
+import {
+  addItem,
+  type AnySet,
+  type Attendee,
+  type BuildRequest,
+  buildSession,
+  editGroup,
+  editRounds,
+  proposeGroups,
+  type SessionPlan,
+  setsOf,
+} from '@upwell/core/sessions';
 import { TrainingSessionEntity } from '../src/sessions/entities';
 import { summaryOf } from '../src/sessions/planFacts';
 import { ACCOUNTS, BATHS, FIRST_STEPS, PEOPLE, type SquadKey } from './people';

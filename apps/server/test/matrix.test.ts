@@ -16,7 +16,7 @@ const EVERYBODY = `
 const SIGNED_IN = `
   POST /account/password · GET /account/sign-ins · DELETE /account/sign-ins/{id} · DELETE /account/sign-ins
   GET /swimmers · GET /squads · GET /sessions · GET /deck/today · GET /calendar-links · GET /schemas/session.json
-  GET /courses · POST /race-cards/pdf
+  GET /courses · POST /race-cards/pdf · GET /library
   POST /compute/length-metrics · POST /compute/critical-speed · POST /compute/rate-ramp · POST /compute/race-time
   POST /compute/effort-pace · POST /compute/breathing · POST /compute/causes · POST /compute/load
   POST /compute/build-session · POST /compute/lane-check · POST /compute/session-text
@@ -27,9 +27,10 @@ const ANY_COACH = `
   GET /account/club · GET /coaches · GET /outcomes · GET /handout-links · GET /eye/tries · GET /sessions/proposal
   GET /load · GET /deck/packs · GET /results · GET /results.csv · GET /imports · GET /season · POST /season/plan
   GET /invitations · POST /invitations · GET /roster · POST /roster/preview · POST /roster/commit
-  PUT /imports/{id}/{chunk} · GET /imports/{id}`;
+  PUT /imports/{id}/{chunk} · GET /imports/{id} · GET /library/file`;
 /** Head coaches of any club, and each gets what is theirs. */
-const ANY_HEAD = `PUT /account/club · GET /looks · GET /club/archive · POST /club/archive · GET /accounts`;
+const ANY_HEAD = `PUT /account/club · GET /looks · GET /club/archive · POST /club/archive · GET /accounts
+  PUT /library/entry · POST /library/import`;
 /** Who may see the child: the child, the coaches of the squad, the head coach. */
 const SEES_THE_CHILD = `
   GET /swimmers/{id} · GET /reviews/{id} · GET /focuses/{id} · GET /clips/{id} · GET /focuses/{id}/handout

@@ -1,5 +1,6 @@
 // A club as a file: its parts, their order and their limits.
-import { drillId, libraryRow } from './library';
+import { drillId } from './drills';
+import { libraryRow } from './library';
 import { PHASES, PLAIN_WEEK_NOTES } from '@upwell/core/race';
 import { WEEK_KINDS } from '@upwell/core/sessions';
 import { CAUSE_IDS, OUTCOMES, SIGN_IDS } from '@upwell/core/review';

@@ -1,4 +1,4 @@
-import { drillId } from './library';
+import { drillId } from './drills';
 import { ATTENDANCE, type DeckEvent } from '@upwell/core/deck';
 import { OUTCOMES, SIGHTINGS, SIGN_IDS } from '@upwell/core/review';
 import { BLOCK_KINDS } from '@upwell/core/sessions';

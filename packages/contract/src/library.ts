@@ -1,16 +1,7 @@
 // The club's own library on the wire: one entry for each thing that is other than built in.
-import { keyOf, type BodyOf, type LibraryEntry } from '@upwell/core/clubLibrary';
-import {
-  DRILL_IDS,
-  DRILL_PLACES,
-  isDrill,
-  KIT_IDS,
-  LADDER_IDS,
-  ladderCard,
-  MOST_OF_OWN,
-  type DrillId,
-} from '@upwell/core/library';
-import { MOST_OWN_DRILLS, MOST_OWN_STEPS } from '@upwell/core/clubLibrary';
+import { MOST_DRILLS } from './drills';
+import { type BodyOf, type LibraryEntry, MOST_OWN_STEPS, keyOf } from '@upwell/core/clubLibrary';
+import { DRILL_IDS, DRILL_PLACES, KIT_IDS, LADDER_IDS, ladderCard, MOST_OF_OWN } from '@upwell/core/library';
 import { OWN_KINDS, type OwnKind } from '@upwell/core/own';
 import { CAUSE_IDS, SIGN_IDS, type Strength } from '@upwell/core/review';
 import { HEALTH_FLAGS, LEVELS, STROKE_MODELS } from '@upwell/core/swimmers';
@@ -21,19 +12,9 @@ import { Joi } from './joi';
 /** Longest of what is said at the wall, and of a sentence on a card. */
 const CUE = 120;
 const SENTENCE = 300;
-/** Drills that a list of them can hold. */
-export const MOST_DRILLS = DRILL_IDS.length + MOST_OWN_DRILLS;
-
 const OWN_ID = /^own(-[a-z]+)+$/;
 /** The id of a drill that a club wrote; letters, so that it can stand in the text of a session. */
 const ownDrillId = () => Joi.string().max(50).pattern(OWN_ID, { name: 'own- and a name in letters' });
-
-/** A drill that has a card: built in, or of this club. */
-export const drillId = () =>
-  Joi.string()
-    .max(50)
-    .custom((id: string, helpers) => (isDrill(id) ? id : helpers.error('drill.unknown')))
-    .messages({ 'drill.unknown': 'There is no such drill in the library of this club.' });
 
 const number = Joi.number();
 const words = (max = SENTENCE) => line(max).min(2).required();
@@ -211,5 +192,3 @@ export const libraryFileSchema = Joi.object<LibraryFile>({
 }).unknown();
 /** Most characters of such a file. */
 export const LONGEST_LIBRARY = 1_000_000;
-
-export type { DrillId };

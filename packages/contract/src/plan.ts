@@ -17,7 +17,7 @@ import { POOL_EDGES, POOL_LENGTH } from '@upwell/core/units';
 import type { Schema } from 'joi';
 import { Joi } from './joi';
 import { groupName, key, line, oneOf } from './common';
-import { drillId, MOST_DRILLS } from './library';
+import { drillId, MOST_DRILLS } from './drills';
 
 const number = Joi.number();
 

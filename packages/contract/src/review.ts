@@ -1,4 +1,4 @@
-import { drillId } from './library';
+import { drillId } from './drills';
 import type { DrillId } from '@upwell/core/library';
 import {
   CAUSE_IDS,

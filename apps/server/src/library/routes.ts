@@ -6,12 +6,12 @@ import { importLibrary, libraryFile, saveEntry, showLibrary } from './service';
 
 /** What a club has written itself: drills, words, strengths, bands and levels, laid over the built-in ones. */
 export async function libraryRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
-  app.get('/', { schema: { summary: 'What the club has of its own' } }, (request) =>
+  app.get('/library', { schema: { summary: 'What the club has of its own' } }, (request) =>
     asMe(database, whoAsks(request), showLibrary),
   );
 
   app.get(
-    '/file',
+    '/library/file',
     { config: COACH, schema: { summary: 'The club’s own library as a file, for another club' } },
     async (request, reply) => {
       const file = await asMe(database, whoAsks(request), (em) => libraryFile(em, whoAsks(request)));
@@ -23,7 +23,7 @@ export async function libraryRoutes(app: FastifyInstance, { database }: { databa
   );
 
   app.put<{ Body: EntrySave }>(
-    '/entry',
+    '/library/entry',
     {
       config: HEAD,
       schema: { body: entrySaveSchema, summary: 'Change one entry, or go back to the built-in (head coach)' },
@@ -38,7 +38,7 @@ export async function libraryRoutes(app: FastifyInstance, { database }: { databa
   );
 
   app.post<{ Body: LibraryImport }>(
-    '/import',
+    '/library/import',
     {
       config: HEAD,
       schema: { body: libraryImportSchema, summary: 'Take in entries of a file, all or none (head coach)' },

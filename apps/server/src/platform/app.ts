@@ -113,7 +113,7 @@ export async function createApp({ database, config, jobs, work, log }: Parts): P
       await api.register(swimmerRoutes, { database, mail: mail !== null });
       await api.register(reviewRoutes, { database });
       await api.register(handoutRoutes, { database });
-      await api.register(libraryRoutes, { database, prefix: '/library' });
+      await api.register(libraryRoutes, { database });
       await api.register(eyeRoutes, { database, prefix: '/eye' });
       await api.register(sessionRoutes, { database });
       await api.register(deckRoutes, { database, prefix: '/deck' });

@@ -1,6 +1,13 @@
 import type { SessionPerson } from '@upwell/contract/sessions';
 import type { CauseId } from '@upwell/core/review';
-import { type Attendee, type GroupPerson, peopleOf, type SessionPlan, speedOver400, type WeekKind } from '@upwell/core/sessions';
+import {
+  type Attendee,
+  type GroupPerson,
+  peopleOf,
+  type SessionPlan,
+  speedOver400,
+  type WeekKind,
+} from '@upwell/core/sessions';
 import { ageYear, isChild, isYoung, levelCard } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { all } from '../platform/statement';

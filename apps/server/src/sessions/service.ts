@@ -1,10 +1,25 @@
 // How sessions are listed, stored, refused and proposed.
 import { zoneAt } from '@upwell/core/days/place';
 import type { Me } from '@upwell/contract/account';
-import type { ProposalQuery, SessionFields, SessionProposal, SessionQuery, SessionRow, SessionSave, SessionView } from '@upwell/contract/sessions';
+import type {
+  ProposalQuery,
+  SessionFields,
+  SessionProposal,
+  SessionQuery,
+  SessionRow,
+  SessionSave,
+  SessionView,
+} from '@upwell/contract/sessions';
 import { type DrillId, KIT_IDS } from '@upwell/core/library';
 import { CAUSE_IDS, causeCard } from '@upwell/core/review';
-import { type LevelHistory, type PastLoad, proposeGroups, proposeThemes, type SessionPlan, setsOf } from '@upwell/core/sessions';
+import {
+  type LevelHistory,
+  type PastLoad,
+  proposeGroups,
+  proposeThemes,
+  type SessionPlan,
+  setsOf,
+} from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';

@@ -3,7 +3,30 @@ import type { SessionPerson, SessionView, SheetQuery } from '@upwell/contract/se
 import { drillCard, KIT } from '@upwell/core/library';
 import { causeCard } from '@upwell/core/review';
 import { CAUTION } from '@upwell/core/safety';
-import { type AnySet, BLOCK_NAME, blockLengths, breathingWord, cautionsOf, describeSet, distanceWord, freelyIn, groupClock, groupFor, type GroupPlan, groupTotals, hasFew, isSet, type Item, type LaneSheet, laneSheets, placeWord, setEffortWord, sightingWord, timingWord, totalWord } from '@upwell/core/sessions';
+import {
+  type AnySet,
+  BLOCK_NAME,
+  blockLengths,
+  breathingWord,
+  cautionsOf,
+  describeSet,
+  distanceWord,
+  freelyIn,
+  groupClock,
+  groupFor,
+  type GroupPlan,
+  groupTotals,
+  hasFew,
+  isSet,
+  type Item,
+  type LaneSheet,
+  laneSheets,
+  placeWord,
+  setEffortWord,
+  sightingWord,
+  timingWord,
+  totalWord,
+} from '@upwell/core/sessions';
 import { clockAfter, formatTime } from '@upwell/core/units';
 import type { Content } from 'pdfmake/interfaces';
 import { GREEN, makePdf, QUIET, RED } from '../platform/pdf';
@@ -82,7 +105,10 @@ function page(printed: Printed, scale: number): Content[] {
       text: `${session.title} · ${dayWord(session.date)} ${startTime}${session.courseId ? ` ${zoneWord(timeZone)}` : ''} · ${placeWord(plan)} · out ${clockAfter(startTime, clock.totalS)}`,
       ...small,
     },
-    { text: `Theme: ${causeCard(plan.theme).name}. ${kit ? `Bring ${kit}.` : 'No kit.'}`, margin: [0, 3 * scale, 0, 0] },
+    {
+      text: `Theme: ${causeCard(plan.theme).name}. ${kit ? `Bring ${kit}.` : 'No kit.'}`,
+      margin: [0, 3 * scale, 0, 0],
+    },
     ...(group.note ? [{ text: group.note, ...small }] : []),
     ...(sheet
       ? [

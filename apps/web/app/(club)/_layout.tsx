@@ -1,7 +1,9 @@
 import { Slot, useRouter, type Href } from 'expo-router';
 import { useEffect } from 'react';
+import type { Me } from '@upwell/contract/account';
 import { useMeQuery } from '@/account';
 import { Shell } from '@/frame';
+import { useLibraryQuery } from '@/library';
 import { Failure, Loading } from '@/ui/States';
 
 /** Everything behind the sign-in. */
@@ -10,6 +12,19 @@ export default function ClubLayout() {
   if (isLoading) return <Loading label="Opening Upwell" />;
   if (me === null) return <ToSignIn />;
   if (!me) return error ? <Failure error={error} retry={() => void refetch()} /> : <Loading />;
+  return <InClub me={me} />;
+}
+
+/** The pages of a club, in the words of its own library. */
+function InClub({ me }: { readonly me: Me }) {
+  const { data: library, error, refetch } = useLibraryQuery();
+  // Somebody else has changed it since.
+  const old = library !== undefined && library.version < me.libraryVersion;
+  useEffect(() => {
+    if (old) void refetch();
+  }, [old, refetch]);
+  // Without a network, and nothing kept of it yet, what is built in has to do.
+  if (!library && !error) return <Loading label="Opening Upwell" />;
   return (
     <Shell club={me.clubName} role={me.role}>
       <Slot />

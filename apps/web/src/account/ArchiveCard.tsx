@@ -10,6 +10,7 @@ import { useTakeArchiveMutation } from './api';
 
 const WORD: Readonly<Record<ArchivePart, string>> = {
   accounts: 'people by name',
+  library: 'entries of the library',
   squads: 'squads',
   swimmers: 'swimmers',
   reviews: 'reviews',

@@ -94,6 +94,7 @@ export const api = createApi({
     'Race',
     'SignIn',
     'People',
+    'Library',
   ],
   refetchOnReconnect: true,
   endpoints: () => ({}),

@@ -8,6 +8,7 @@ import regular from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyper
 import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff2';
 import { accountEndpoints } from '@/account/api';
 import { deckEndpoints } from '@/deck/api';
+import { libraryEndpoints } from '@/library/api';
 import { keepOnDevice, keepApp, startSync } from '@/offline';
 import { useAppSelector } from '@/state/hooks';
 import { store } from './store';
@@ -23,6 +24,7 @@ function askEarly(): void {
   const path = globalThis.window?.location?.pathname ?? '';
   if (path.startsWith('/h/')) return;
   void store.dispatch(accountEndpoints.endpoints.me.initiate());
+  void store.dispatch(libraryEndpoints.endpoints.library.initiate());
   const session = /^\/deck\/([^/]+)\/run$/.exec(path)?.[1];
   if (session) void store.dispatch(deckEndpoints.endpoints.pack.initiate(session, { subscribe: false }));
 }

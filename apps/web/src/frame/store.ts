@@ -1,6 +1,7 @@
 // The one store of the app, with what survives a reload.
 import { configureStore } from '@reduxjs/toolkit';
 import { api } from '@/api/api';
+import { followLibrary } from '@/library/follow';
 import { storageFull } from '@/state/offline';
 import { keep, kept } from '@/state/persist';
 import { reducers } from '@/state/reducers';
@@ -14,6 +15,7 @@ export function makeStore() {
     preloadedState: { drafts: kept('drafts', {}), settings: kept('settings', { theme: 'system' as const }) },
     middleware: (defaults) => defaults().concat(api.middleware),
   });
+  followLibrary(store);
   let last = store.getState();
   store.subscribe(() => {
     const now = store.getState();

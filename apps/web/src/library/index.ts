@@ -1,1 +1,2 @@
+export { useLibraryQuery } from './api';
 export { ModelChangeList } from './parts/ModelChangeList';

@@ -11,6 +11,7 @@ import {
 } from '@upwell/core/exchange';
 import { readSession, readSessionCsv, readSessionJson, writeSession } from '@upwell/core/notation';
 
+import { NOTHING_OWN, readOwnFrom, type OwnShelves } from '@upwell/core/own';
 import { inferCauses } from '@upwell/core/review';
 import { anotherSession, buildSession } from '@upwell/core/sessions';
 import {
@@ -125,6 +126,14 @@ function deviceStraightGpx(worn: WornBy, outing: Outing, distanceM: number): str
   return deviceTrackGpx(worn, outing, { start: DEMO_BAY, marks: [], finish, laps: 1, areas: [], landmarks: [] });
 }
 
+let shelves = NOTHING_OWN;
+readOwnFrom(() => shelves);
+
+/** From here on everything is worked out in the library of this club. */
+function setLibrary(own: OwnShelves): void {
+  shelves = own;
+}
+
 /** What is too heavy for the thread that draws, or too large to be loaded with the first screen. */
 const work = {
   inferCauses,
@@ -146,6 +155,7 @@ const work = {
   stopSweep,
   trackBundle,
   readCourse,
+  setLibrary,
 };
 export type Work = typeof work;
 

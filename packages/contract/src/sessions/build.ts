@@ -1,5 +1,5 @@
 // What the builder is asked, and what is proposed to ask it.
-import { MOST_DRILLS, drillId } from '../library';
+import { MOST_DRILLS, drillId } from '../drills';
 import { KIT_IDS, LADDER_IDS, type KitId } from '@upwell/core/library';
 import { CAUSE_IDS } from '@upwell/core/review';
 import {

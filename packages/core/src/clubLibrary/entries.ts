@@ -19,13 +19,6 @@ export type BodyOf<K extends OwnKind> = Kinds[K]['body'];
 /** One thing that the club has otherwise than built in, or of its own. */
 export type LibraryEntry = { readonly [K in OwnKind]: { readonly kind: K } & Kinds[K] }[OwnKind];
 
-/** The entries as the rest of the core reads them. */
-export function shelvesOf(entries: readonly LibraryEntry[]): OwnShelves {
-  const shelves: Partial<Record<OwnKind, Record<string, unknown>>> = {};
-  for (const { kind, key, body } of entries) (shelves[kind] ??= {})[key] = body;
-  return shelves;
-}
-
 /** The entries of a library, in the order of its shelves. */
 export function entriesOf(shelves: OwnShelves): LibraryEntry[] {
   return Object.entries(shelves).flatMap(([kind, entries]) =>

@@ -4,6 +4,7 @@ import {
   DRILLS,
   ladderCard,
   LADDERS,
+  MOST_OWN_DRILLS,
   unsafeWords,
   type Drill,
   type DrillEntry,
@@ -37,8 +38,6 @@ export interface EntryProblem {
   readonly message: string;
 }
 
-/** Drills, and words of one kind, that a club may have of its own. */
-export const MOST_OWN_DRILLS = 100;
 /** Steps that a club may add to a ladder. */
 export const MOST_OWN_STEPS = 10;
 

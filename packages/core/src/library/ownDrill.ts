@@ -9,6 +9,9 @@ export interface CardProblem {
   readonly message: string;
 }
 
+/** Drills that a club may have of its own. */
+export const MOST_OWN_DRILLS = 100;
+
 /** Most of one try that a club may write, whatever the drill: lengths of a long pool, and the clock. */
 export const MOST_OF_OWN = { tries: 20, metres: 200, seconds: 60 } as const;
 

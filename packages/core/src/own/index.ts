@@ -50,3 +50,17 @@ export function fromOwn<T extends object>(make: () => T): () => T {
     return value;
   };
 }
+
+/** One entry as it is stored and sent. */
+interface AnyEntry {
+  readonly kind: OwnKind;
+  readonly key: string;
+  readonly body: unknown;
+}
+
+/** Entries as the rest of the core reads them; one without a body says nothing. */
+export function shelvesOf(entries: readonly AnyEntry[]): OwnShelves {
+  const shelves: Partial<Record<OwnKind, Record<string, unknown>>> = {};
+  for (const { kind, key, body } of entries) if (body !== null) (shelves[kind] ??= {})[key] = body;
+  return shelves;
+}

@@ -1,5 +1,5 @@
 // What is swum in a set: stroke, drill, breathing, kit.
-import { DRILL_IDS, drillCard, KIT, KIT_IDS, type DrillId } from '@upwell/core/library';
+import { drillCard, drillIds, KIT, KIT_IDS, type DrillId } from '@upwell/core/library';
 import { STROKE_WORD, SWIM_STROKES, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
 import { isAtLeast } from '@upwell/core/swimmers';
 import { useState } from 'react';
@@ -17,7 +17,7 @@ interface WhatProps extends PartProps {
 export function What({ set, plan, group, change, onDrill }: WhatProps) {
   const [search, setSearch] = useState('');
   const wanted = search.trim().toLowerCase();
-  const drills = DRILL_IDS.filter((id) => {
+  const drills = drillIds().filter((id) => {
     const drill = drillCard(id);
     const here = plan.place === 'open-water' ? drill.places.includes('open-water') : !drill.places.includes('land');
     return here && isAtLeast(group.level, drill.from) && drill.name.toLowerCase().includes(wanted);
