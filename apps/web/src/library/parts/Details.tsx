@@ -1,6 +1,15 @@
 import { bestView } from '@upwell/core/figure';
-import { doseWord, drillCard, type DrillId, KIT, ladderCard, type LadderId } from '@upwell/core/library';
-import { CAUSE_IDS, causeCard, type CauseId, linksOf, signCard, type SignId, type Stroke, upstreamOf } from '@upwell/core/review';
+import { doseWord, type Drill, drillCard, type DrillId, KIT, ladderCard, type LadderId } from '@upwell/core/library';
+import {
+  CAUSE_IDS,
+  causeCard,
+  type CauseId,
+  linksOf,
+  signCard,
+  type SignId,
+  type Stroke,
+  upstreamOf,
+} from '@upwell/core/review';
 import { levelCard, STROKE_MODEL } from '@upwell/core/swimmers';
 import { percent } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
@@ -35,7 +44,7 @@ export function CauseDetails({ id }: { readonly id: CauseId }) {
   );
 }
 
-const PLACE_WORD = {
+export const PLACE_WORD = {
   land: 'on land',
   wall: 'at the wall',
   shallow: 'in standing depth',
@@ -46,9 +55,14 @@ const PLACE_WORD = {
 
 /** The full card of a drill. */
 export function DrillDetails({ id }: { readonly id: DrillId }) {
+  return (
+    <DrillCard card={drillCard(id)} answers={CAUSE_IDS.filter((cause) => causeCard(cause).answers.includes(id))} />
+  );
+}
+
+/** A card as it stands in the library, or will. */
+export function DrillCard({ card: drill, answers }: { readonly card: Drill; readonly answers: readonly CauseId[] }) {
   const theme = useTheme();
-  const drill = drillCard(id);
-  const answers = CAUSE_IDS.filter((cause) => (causeCard(cause).answers as readonly DrillId[]).includes(id));
   const facts = [
     `Where: ${drill.places.map((place) => PLACE_WORD[place]).join(' or ')}, from ${levelCard(drill.from).name}`,
     `Kit: ${drill.kit.map((k) => KIT[k]).join(', ') || 'none'}`,
@@ -65,7 +79,7 @@ export function DrillDetails({ id }: { readonly id: DrillId }) {
           : `Trains: ${drill.trains ?? ''}`}
       </Text>
       {drill.steps.map((text, i) => (
-        <Text key={text}>{`${i + 1}. ${text}`}</Text>
+        <Text key={`${i} ${text}`}>{`${i + 1}. ${text}`}</Text>
       ))}
       <Text>{`It feels like: ${drill.feel}`}</Text>
       <Text>{`Watch for: ${drill.mistakes.join(', ')}.`}</Text>

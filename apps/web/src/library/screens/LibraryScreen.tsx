@@ -1,9 +1,9 @@
-/** What coaches know: causes upstream to downstream, drills, ladders, and where good coaches differ. */
-import { DRILL_IDS, drillCard, LADDER_IDS, ladderCard } from '@upwell/core/library';
-import { CAUSE_IDS, causeCard, STAGES } from '@upwell/core/review';
-import { levelCard } from '@upwell/core/swimmers';
+/** What coaches know: causes upstream to downstream, drills, signs, ladders, and where good coaches differ. */
+import { drillCard, drillIds, knownDrillIds, LADDER_IDS, ladderCard, type DrillId } from '@upwell/core/library';
+import { CAUSE_IDS, causeCard, SIGN_IDS, signCard, STAGES, type CauseId } from '@upwell/core/review';
+import { levelCard, LEVELS } from '@upwell/core/swimmers';
 import { sentenceCase } from '@upwell/core/text';
-import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -11,42 +11,63 @@ import { SearchField } from '@/ui/SearchField';
 import { Screen } from '@/ui/Screen';
 import { Tabs } from '@/ui/Tabs';
 import { Empty } from '@/ui/States';
+import { CueForm, StrengthForm } from '../parts/CauseForms';
 import { CauseDetails, DrillDetails, LadderDetails } from '../parts/Details';
 import { Entry } from '../parts/Entry';
+import { LadderForm, LevelDetails } from '../parts/LadderForms';
+import { LastChangeNote } from '../parts/LastChangeNote';
 import { ModelsPage } from '../parts/ModelsPage';
+import { markOf, OwnActions } from '../parts/OwnActions';
+import { SignDetails } from '../parts/SignForms';
+import { useOwn } from '../useOwn';
 
-const SHELVES = ['causes', 'drills', 'ladders', 'models'] as const;
+const SHELVES = ['causes', 'drills', 'signs', 'ladders', 'models'] as const;
 type Shelf = (typeof SHELVES)[number];
 const SHELF_WORD: Readonly<Record<Shelf, string>> = {
   causes: 'Causes',
   drills: 'Drills',
+  signs: 'Signs',
   ladders: 'Ladders',
   models: 'Models',
 };
 
 export function LibraryScreen() {
   const router = useRouter();
-  const asked = useLocalSearchParams<{ show?: string }>().show;
-  const shelf: Shelf = SHELVES.find((s) => s === asked) ?? 'causes';
+  const own = useOwn();
+  const asked = useLocalSearchParams<{ show?: string; open?: string }>();
+  const shelf: Shelf = SHELVES.find((s) => s === asked.show) ?? 'causes';
   const [search, setSearch] = useState('');
-  const [open, setOpen] = useState<string | null>(null);
+  const [open, setOpen] = useState<string | null>(asked.open ?? null);
   const wanted = search.trim().toLowerCase();
   const toggle = (id: string) => setOpen(open === id ? null : id);
   const has = (name: string) => name.toLowerCase().includes(wanted);
-  const drills = DRILL_IDS.filter((id) => has(drillCard(id).name));
+  // The club's own first, and the hidden ones last: they are only looked for to use them again.
+  const place = (id: DrillId) => (id.startsWith('own-') ? 0 : 1) + (drillIds().includes(id) ? 0 : 2);
+  const drills = knownDrillIds()
+    .filter((id) => has(drillCard(id).name) && (own.head || drillIds().includes(id)))
+    .sort((a, b) => place(a) - place(b));
   const causes = CAUSE_IDS.filter((id) => has(causeCard(id).name));
+  const signs = SIGN_IDS.filter((id) => has(signCard(id).seen));
   const ladders = LADDER_IDS.filter((id) => has(ladderCard(id).name));
-  const found = { causes, drills, ladders, models: STAGES }[shelf].length;
+  const levels = LEVELS.filter((id) => has(levelCard(id).name));
+  const found = { causes, drills, signs, ladders: [...ladders, ...levels], models: STAGES }[shelf].length;
+  const aside = (...words: readonly (string | null)[]) => ({ aside: words.filter((w) => w !== null).join(' · ') });
   return (
     <Screen
       title="Library"
       maxWidth={900}
       actions={
-        <Button mode="contained" icon="eye" onPress={() => router.navigate('/library/eye' as Href)}>
-          Train the eye
-        </Button>
+        <>
+          <Button mode="outlined" icon="book-open-variant" onPress={() => router.navigate('/library/ours' as Href)}>
+            {own.entries.some(({ body }) => body !== null) ? 'Our own' : 'Share'}
+          </Button>
+          <Button mode="contained" icon="eye" onPress={() => router.navigate('/library/eye' as Href)}>
+            Train the eye
+          </Button>
+        </>
       }
     >
+      <LastChangeNote />
       <Tabs
         label="Part of the library"
         tabs={SHELVES.map((value) => ({ value, label: SHELF_WORD[value] }))}
@@ -64,41 +85,96 @@ export function LibraryScreen() {
           label="Find by name"
         />
       )}
-      {shelf === 'drills'
-        ? drills.map((id) => (
+      {shelf === 'drills' ? (
+        <>
+          {own.head ? (
+            <Button
+              mode="outlined"
+              icon="plus"
+              style={styles.gap}
+              onPress={() => router.navigate('/library/drill/new' as Href)}
+            >
+              Write a drill of your own
+            </Button>
+          ) : null}
+          {drills.map((id) => (
             <Entry
               key={id}
               title={drillCard(id).name}
-              aside={`from ${levelCard(drillCard(id).from).name}`}
+              {...aside(markOf(own, ['drills'], id), `from ${levelCard(drillCard(id).from).name}`)}
               open={open === id}
               onPress={() => toggle(id)}
             >
               <DrillDetails id={id} />
+              <OwnActions
+                kind="drills"
+                id={id}
+                name={drillCard(id).name}
+                change="Change the card"
+                onChange={() => router.navigate(`/library/drill/${id}` as Href)}
+              />
+            </Entry>
+          ))}
+        </>
+      ) : null}
+      {shelf === 'signs'
+        ? signs.map((id) => (
+            <Entry
+              key={id}
+              title={sentenceCase(signCard(id).seen)}
+              {...aside(markOf(own, ['signs', 'bands'], id))}
+              open={open === id}
+              onPress={() => toggle(id)}
+            >
+              <SignDetails id={id} />
             </Entry>
           ))
         : null}
-      {shelf === 'ladders'
-        ? ladders.map((id) => (
+      {shelf === 'ladders' ? (
+        <>
+          {levels.length > 0 ? <Heading>Levels</Heading> : null}
+          {levels.map((id) => (
+            <Entry
+              key={id}
+              title={levelCard(id).name}
+              {...aside(markOf(own, ['levels'], id), `${levelCard(id).metresPerHour.join(' to ')} m an hour`)}
+              open={open === id}
+              onPress={() => toggle(id)}
+            >
+              <LevelDetails id={id} />
+            </Entry>
+          ))}
+          {ladders.length > 0 ? <Heading>Ladders</Heading> : null}
+          {ladders.map((id) => (
             <Entry
               key={id}
               title={ladderCard(id).name}
-              aside={`${ladderCard(id).steps.length} steps`}
+              {...aside(markOf(own, ['ladders'], id), `${ladderCard(id).steps.length} steps`)}
               open={open === id}
               onPress={() => toggle(id)}
             >
               <LadderDetails id={id} />
+              <LadderForm id={id} />
             </Entry>
-          ))
-        : null}
+          ))}
+        </>
+      ) : null}
       {shelf === 'causes'
         ? STAGES.map((stage, i) => {
             const here = causes.filter((id) => causeCard(id).stage === stage);
             return here.length === 0 ? null : (
               <View key={stage} style={styles.gap}>
-                <Text variant="titleSmall" role="heading" aria-level={2}>{`${i + 1}. ${sentenceCase(stage)}`}</Text>
+                <Heading>{`${i + 1}. ${sentenceCase(stage)}`}</Heading>
                 {here.map((id) => (
-                  <Entry key={id} title={causeCard(id).name} open={open === id} onPress={() => toggle(id)}>
+                  <Entry
+                    key={id}
+                    title={causeCard(id).name}
+                    {...aside(markOf(own, ['causes', 'links'], id))}
+                    open={open === id}
+                    onPress={() => toggle(id)}
+                  >
                     <CauseDetails id={id} />
+                    <CauseForms id={id} />
                   </Entry>
                 ))}
               </View>
@@ -107,6 +183,23 @@ export function LibraryScreen() {
         : null}
       {found === 0 ? <Empty title="Nothing found">Try another word.</Empty> : null}
     </Screen>
+  );
+}
+
+function CauseForms({ id }: { readonly id: CauseId }) {
+  return (
+    <>
+      <CueForm id={id} />
+      <StrengthForm id={id} />
+    </>
+  );
+}
+
+function Heading({ children }: { readonly children: string }) {
+  return (
+    <Text variant="titleSmall" role="heading" aria-level={2}>
+      {children}
+    </Text>
   );
 }
 

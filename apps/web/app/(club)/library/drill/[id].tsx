@@ -1,0 +1,1 @@
+export { DrillEditScreen as default } from '@/library/screens/DrillEditScreen';

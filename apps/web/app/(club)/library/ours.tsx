@@ -1,0 +1,1 @@
+export { OursScreen as default } from '@/library/screens/OursScreen';
