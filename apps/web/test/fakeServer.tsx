@@ -24,7 +24,9 @@ interface Answered {
 type Answer = (call: Call) => Answered | Promise<Answered>;
 
 /** Answers by `METHOD path` without its query; the longest matching start wins. Unknown calls are a 404. */
-export function fakeServer(answers: Readonly<Record<string, Answer>>): Call[] {
+export function fakeServer(given: Readonly<Record<string, Answer>>): Call[] {
+  // A club that has written nothing of its own, where a test says nothing else.
+  const answers: typeof given = { 'GET /library': () => ({ body: { version: 0, entries: [] } }), ...given };
   const calls: Call[] = [];
   global.fetch = jest.fn(async (input: Request) => {
     const text = await input.clone().text();
@@ -76,6 +78,7 @@ export const ME = {
   clubName: 'Morrow Quay',
   timeZone: deviceZone(),
   units: 'm' as const,
+  libraryVersion: 0,
   swimmerId: null,
 };
 export const SQUAD: Squad = {

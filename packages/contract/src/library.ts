@@ -64,7 +64,7 @@ const rung = { what: words(), tries: tries(), pass: words(), backIf: words() };
 const STRENGTHS: readonly (Strength | 'none')[] = ['strong', 'some', 'weak', 'none'];
 
 /** The body of an entry, by its kind. */
-const BODIES: { readonly [K in OwnKind]: ObjectSchema<BodyOf<K>> } = {
+const BODIES: Readonly<Record<OwnKind, ObjectSchema>> = {
   drills: Joi.object({
     card,
     answers: Joi.array().items(oneOf(CAUSE_IDS)).unique().max(CAUSE_IDS.length),
@@ -169,7 +169,7 @@ const entries = () =>
   Joi.array()
     .items(libraryEntrySchema)
     .max(MOST_ENTRIES)
-    .unique((a, b) => keyOf(a) === keyOf(b));
+    .unique((a: LibraryEntry, b: LibraryEntry) => keyOf(a) === keyOf(b));
 export const libraryImportSchema = Joi.object<LibraryImport>({ ...saved, entries: entries().min(1).required() });
 
 /** A library as a file, for another club. */

@@ -1,3 +1,4 @@
+// The library of the club that is signed in, for the core to read.
 import type { LibraryView } from '@upwell/contract/library';
 import { NOTHING_OWN, readOwnFrom, shelvesOf } from '@upwell/core/own';
 import type { Store } from '@reduxjs/toolkit';
@@ -9,11 +10,13 @@ const select = libraryEndpoints.endpoints.library.select();
 export function followLibrary(store: Store): void {
   let seen: LibraryView | undefined;
   let shelves = NOTHING_OWN;
-  readOwnFrom(() => shelves);
-  store.subscribe(() => {
+  // Asked each time: who listens to the store hears of a change a moment after it can be read there.
+  readOwnFrom(() => {
     const { data } = select(store.getState() as never);
-    if (data === seen) return;
-    seen = data;
-    shelves = data ? shelvesOf(data.entries) : NOTHING_OWN;
+    if (data !== seen) {
+      seen = data;
+      shelves = data ? shelvesOf(data.entries) : NOTHING_OWN;
+    }
+    return shelves;
   });
 }

@@ -21,7 +21,6 @@ import {
   SIGNS,
   type BandEntry,
   type Cause,
-  type CauseEntry,
   type CauseId,
   type LinkEntry,
   type MeasureId,

@@ -201,6 +201,9 @@ describe('words, strengths, bands and levels of the club', () => {
     have({ kind: 'levels', key: 'build', body: { name: 'Otters', metresPerHour: [800, 1100] } });
     expect(levelCard('build').name).toBe('Otters');
     expect(metres()!.name).toBe('Otters');
+    expect(readSession('pool: 25 m\n== A\nlevel: otters\nmain\n4 x 50 crawl easy').document.plan.groups[0]!.level).toBe(
+      'build',
+    );
     const { lines } = readRoster('Name,Level\nAda Berg,otters\nBo Falk,build', null, 2026);
     expect(lines.map(({ level }) => level)).toEqual(['build', 'build']);
   });

@@ -1,7 +1,7 @@
 import { isDrill, knownDrillIds } from '../library';
 import { CAUSE_IDS, type CauseId } from '../review';
 import { LOOP_LENGTH, SESSION_KINDS, type GroupPlan, type SessionKind } from '../sessions';
-import { LEVELS, STROKE_MODELS, type LevelId, type StrokeModelId } from '../swimmers';
+import { levelCard, LEVELS, STROKE_MODELS, type StrokeModelId } from '../swimmers';
 import { POOL_LENGTH, type Pool, type PoolUnit } from '../units';
 import { suggest } from './suggest';
 import type { Key } from './words';
@@ -108,7 +108,13 @@ export const READ_KEY: Readonly<Record<Key, ReadKey>> = {
     facts.seed = seed;
     return null;
   },
-  level: chosen(LEVELS, 'level', (value, _facts, group) => (group.level = value as LevelId)),
+  level: (value, _facts, group) => {
+    // By the name that the club gave it, too.
+    const id = LEVELS.find((l) => l === value || levelCard(l).name.toLowerCase() === value.toLowerCase());
+    if (id === undefined) return oneOf(value, LEVELS, 'level');
+    group.level = id;
+    return null;
+  },
   model: chosen(STROKE_MODELS, 'stroke model', (value, _facts, group) => (group.model = value as StrokeModelId)),
   who: (value, _facts, group) => {
     const match = /^(\d{1,3})\s*swimmers?(?:\s*in\s*(\d{1,2})\s*lanes?)?$/.exec(value);

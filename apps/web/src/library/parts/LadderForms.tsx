@@ -9,6 +9,8 @@ import {
   type LadderStep,
 } from '@upwell/core/library';
 import { levelCard, type LevelId } from '@upwell/core/swimmers';
+import { sentenceCase } from '@upwell/core/text';
+import { numberWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Input } from '@/ui/Input';
@@ -106,7 +108,7 @@ export function LevelDetails({ id }: { readonly id: LevelId }) {
   const [low, high] = metresPerHour;
   return (
     <>
-      <Text>{`${who}. An hour of it is ${low} to ${high} m.`}</Text>
+      <Text>{`${sentenceCase(who)}. An hour of it is ${numberWord(low)} to ${numberWord(high)} m.`}</Text>
       <EntryForm
         kind="levels"
         id={id}

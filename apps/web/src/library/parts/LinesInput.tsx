@@ -1,3 +1,4 @@
+/** Sentences, one on each line. */
 import { View } from 'react-native';
 import { FieldError } from '@/ui/Choice';
 import { Input } from '@/ui/Input';

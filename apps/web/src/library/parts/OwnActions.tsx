@@ -6,7 +6,6 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { sentence } from '@/api/problem';
 import { useZone } from '@/state/hooks';
-import { HoldButton } from '@/ui/HoldButton';
 import { Notice } from '@/ui/States';
 import { useEntry, useOwn, type Own } from '../useOwn';
 
@@ -65,10 +64,9 @@ export function OwnActions({ kind, id, name, change, onChange }: Props) {
             </Button>
           ) : null}
           {body !== null && !(hidden && !body.card) ? (
-            <HoldButton
-              label={ours ? 'Hold to take it out' : 'Hold to go back to the built-in'}
-              onHeld={() => void save(null, name)}
-            />
+            <Button disabled={saving} onPress={() => void save(null, name)}>
+              {ours ? 'Take it out' : 'Back to the built-in'}
+            </Button>
           ) : null}
         </View>
       ) : null}

@@ -103,17 +103,13 @@ function BandForm({ id, bands }: { readonly id: SignId; readonly bands: Bands })
         <>
           <Text variant="bodySmall">{`Counts as seen ${when} these values${unit.trim() ? `, in ${unit.trim()}` : ''}.`}</Text>
           {bands.map(([model]) => (
-            <View key={model} style={styles.row}>
-              <Text variant="labelMedium" style={styles.model}>
-                {STROKE_MODEL[model].name}
-              </Text>
+            <View key={model} style={styles.row} role="group" aria-label={STROKE_MODEL[model].name}>
               {(['sometimes', 'often'] as const).map((word, i) => (
                 <Input
                   key={word}
                   dense
                   style={styles.number}
-                  label={`${word}`}
-                  accessibilityLabel={`${STROKE_MODEL[model].name}: ${word}`}
+                  label={`${STROKE_MODEL[model].name}: ${word}`}
                   inputMode="decimal"
                   value={limits[model]![i]!}
                   error={at(model) !== undefined}
@@ -133,6 +129,5 @@ function BandForm({ id, bands }: { readonly id: SignId; readonly bands: Bands })
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 10, alignItems: 'center' },
-  model: { width: 110 },
-  number: { width: 110 },
+  number: { flexGrow: 1, flexBasis: 140, maxWidth: 260 },
 });

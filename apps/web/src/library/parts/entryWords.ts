@@ -3,7 +3,7 @@ import type { LibraryEntry } from '@upwell/core/clubLibrary';
 import { drillCard, LADDERS, type Drill, type DrillEntry, type LadderEntry } from '@upwell/core/library';
 import { CAUSES, SIGNS } from '@upwell/core/review';
 import { LEVEL } from '@upwell/core/swimmers';
-import { counted } from '@upwell/core/words';
+import { counted, numberWord } from '@upwell/core/words';
 
 /** What an entry is about, such as `Drill: Mitten swim`. */
 export function nameOf({ kind, key, body }: LibraryEntry): string {
@@ -41,7 +41,7 @@ export function saysOf({ kind, body }: LibraryEntry): string {
     case 'bands':
       return counted(Object.keys(body).length, 'stroke model');
     case 'levels':
-      return `“${body.name}”, ${body.metresPerHour.join(' to ')} m an hour`;
+      return `“${body.name}”, ${body.metresPerHour.map((m) => numberWord(m)).join(' to ')} m an hour`;
     case 'ladders': {
       const { changed = {}, added = [] }: LadderEntry = body;
       const [words, more] = [Object.keys(changed).length, added.length];

@@ -27,6 +27,7 @@ import { Choice, FieldError } from '@/ui/Choice';
 import { Input } from '@/ui/Input';
 import { SearchField } from '@/ui/SearchField';
 import { Stepper } from '@/ui/Stepper';
+import { useTheme } from '@/ui/useTheme';
 import { DrillCard, PLACE_WORD } from '../parts/Details';
 import { EditFrame } from '../parts/EditFrame';
 import { LinesInput, said } from '../parts/LinesInput';
@@ -291,6 +292,7 @@ function Answers({
   readonly error: string | undefined;
   readonly onChange: (answers: readonly CauseId[]) => void;
 }) {
+  const theme = useTheme();
   const [search, setSearch] = useState('');
   const wanted = search.trim().toLowerCase();
   const found = wanted ? CAUSE_IDS.filter((id) => causeCard(id).name.toLowerCase().includes(wanted)).slice(0, 8) : [];
@@ -300,6 +302,7 @@ function Answers({
       <SearchField
         label="Find a fault that it answers"
         placeholder="Find a fault that it answers"
+        style={{ backgroundColor: theme.own.sand }}
         value={search}
         onChange={setSearch}
       />

@@ -3,6 +3,7 @@ import { drillCard, drillIds, knownDrillIds, LADDER_IDS, ladderCard, type DrillI
 import { CAUSE_IDS, causeCard, SIGN_IDS, signCard, STAGES, type CauseId } from '@upwell/core/review';
 import { levelCard, LEVELS } from '@upwell/core/swimmers';
 import { sentenceCase } from '@upwell/core/text';
+import { numberWord } from '@upwell/core/words';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -137,7 +138,12 @@ export function LibraryScreen() {
             <Entry
               key={id}
               title={levelCard(id).name}
-              {...aside(markOf(own, ['levels'], id), `${levelCard(id).metresPerHour.join(' to ')} m an hour`)}
+              {...aside(
+                markOf(own, ['levels'], id),
+                `${levelCard(id)
+                  .metresPerHour.map((m) => numberWord(m))
+                  .join(' to ')} m an hour`,
+              )}
               open={open === id}
               onPress={() => toggle(id)}
             >
