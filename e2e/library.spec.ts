@@ -65,7 +65,7 @@ test('a drill of the club goes from its card into a session, onto the deck, into
 
   // The review proposes it for the fault that it answers; the hand-out carries it.
   await page.goto(`/swimmers/${swimmer}/review`);
-  await page.getByRole('button', { name: 'Entry', exact: true }).click();
+  await page.getByText('Entry', { exact: true }).click();
   await page.getByRole('button', { name: 'Signs at the front arm' }).first().click();
   await page.getByRole('button', { name: 'the hand is laid on the surface: often' }).first().click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();

@@ -16,6 +16,7 @@ import { Migration20261208000000_roster } from './Migration20261208000000_roster
 import { Migration20261209000000_words } from './Migration20261209000000_words';
 import { Migration20261210000000_place } from './Migration20261210000000_place';
 import { Migration20261211000000_library } from './Migration20261211000000_library';
+import { Migration20261212000000_tonight } from './Migration20261212000000_tonight';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -37,4 +38,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261209000000_words', class: Migration20261209000000_words },
   { name: 'Migration20261210000000_place', class: Migration20261210000000_place },
   { name: 'Migration20261211000000_library', class: Migration20261211000000_library },
+  { name: 'Migration20261212000000_tonight', class: Migration20261212000000_tonight },
 ];

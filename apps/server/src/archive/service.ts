@@ -147,8 +147,8 @@ async function refuseClips(em: EntityManager, ids: readonly string[]): Promise<v
 /** The same doors as for a session that a coach saves. */
 async function refuseSession(em: EntityManager, work: RunWork, me: Me, rows: string): Promise<void> {
   for (const row of JSON.parse(rows) as Record<string, unknown>[]) {
-    const { plan, squad_ids: squadIds, breathe_freely: breatheFreely, done } = row;
-    await refuseHarm(em, work, me, { plan, squadIds, breatheFreely, done } as unknown as SessionSave, null);
+    const { plan, squad_ids: squadIds, breathe_freely: breatheFreely, tonight, done } = row;
+    await refuseHarm(em, work, me, { plan, squadIds, breatheFreely, tonight, done } as unknown as SessionSave, null);
   }
 }
 

@@ -78,6 +78,7 @@ export const PART_TABLES: Readonly<Record<Exclude<ArchivePart, 'deckEvents'>, Pa
       'series_id',
       'course_id',
       'breathe_freely',
+      'tonight',
       'plan',
       'done',
     ],

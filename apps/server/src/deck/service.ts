@@ -24,7 +24,7 @@ export async function packs(em: EntityManager, me: Me, date: string): Promise<De
 
 export async function pack(em: EntityManager, me: Me, sessionId: string): Promise<DeckPack> {
   const session = await showSession(em, me, sessionId);
-  const people = await sessionPeople(em, session.squadIds);
+  const people = await sessionPeople(em, session);
   return {
     session,
     people,

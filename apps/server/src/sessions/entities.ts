@@ -1,7 +1,7 @@
 // Sessions, and the secret addresses of calendars.
 import type { SessionDone, SessionRow } from '@upwell/contract/sessions';
 import type { CauseId } from '@upwell/core/review';
-import type { SessionPlan } from '@upwell/core/sessions';
+import { AS_USUAL, type SessionPlan, type Tonight } from '@upwell/core/sessions';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 
 export const TrainingSessionEntity = defineEntity({
@@ -24,6 +24,7 @@ export const TrainingSessionEntity = defineEntity({
     seriesId: p.uuid().nullable(),
     courseId: p.uuid().nullable(),
     breatheFreely: p.array().columnType('uuid[]').$type<string[]>(),
+    tonight: p.json<Tonight>().default(JSON.stringify(AS_USUAL)),
     done: p.json<SessionDone>().nullable(),
     /** The totals as swum, when that was noted. */
     doneSummary: p.json<SessionRow['groups']>().nullable(),

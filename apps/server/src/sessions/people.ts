@@ -1,12 +1,15 @@
-import type { SessionPerson } from '@upwell/contract/sessions';
+import type { SessionFields, SessionPerson } from '@upwell/contract/sessions';
 import type { CauseId } from '@upwell/core/review';
 import {
+  AS_USUAL,
   type Attendee,
   type GroupPerson,
-  peopleOf,
   type SessionPlan,
-  speedOver400,
   type WeekKind,
+  hereTonight,
+  peopleOf,
+  speedOver400,
+  type Tonight,
 } from '@upwell/core/sessions';
 import { ageYear, isChild, isYoung, levelCard } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
@@ -30,14 +33,16 @@ export interface KnownAttendee extends Attendee {
  * The swimmers of some squads that one may see; no squads means all of them.
  *
  * @param date day of a session, for what their own plans say of it
+ * @param guests ids of others who come as well
  */
 export async function attendeesOf(
   em: EntityManager,
   squadIds: readonly string[],
   date: string | null = null,
+  guests: readonly string[] = [],
 ): Promise<KnownAttendee[]> {
   const squads = `{${squadIds.join(',')}}`;
-  const rows = await all(em, ATTENDEES, [date, date, squads, squads]);
+  const rows = await all(em, ATTENDEES, [date, date, squads, squads, `{${guests.join(',')}}`]);
   return rows.map(({ best_times, health_flags, ladder_steps, birth_year, rate, plan, race_in, ...row }) => ({
     ...row,
     bestTimes: best_times,
@@ -75,13 +80,27 @@ export async function peopleOfPlan(
   em: EntityManager,
   plan: SessionPlan,
   squadIds: readonly string[],
+  tonight: Tonight = AS_USUAL,
 ): Promise<readonly GroupPerson[][]> {
-  return peopleOf(plan, (await attendeesOf(em, squadIds)).map(forSafety));
+  const attendees = await attendeesOf(em, squadIds, null, tonight.guests);
+  return peopleOf(plan, hereTonight(attendees.map(forSafety), tonight));
 }
 
-/** Everybody of the squads with the pace of their lane. */
-export async function sessionPeople(em: EntityManager, squadIds: readonly string[]): Promise<SessionPerson[]> {
-  return (await attendeesOf(em, squadIds)).map((attendee) => ({
+/** Who comes to a session, with the pace of their lane and the place they were put in by hand. */
+export async function sessionPeople(
+  em: EntityManager,
+  { squadIds, tonight = AS_USUAL }: Pick<SessionFields, 'squadIds' | 'tonight'>,
+): Promise<SessionPerson[]> {
+  return hereTonight(await everybodyOf(em, squadIds, tonight.guests), tonight);
+}
+
+/** Everybody of the squads and some guests with the pace of their lane, as if nothing were settled by hand. */
+export async function everybodyOf(
+  em: EntityManager,
+  squadIds: readonly string[],
+  guests: readonly string[],
+): Promise<SessionPerson[]> {
+  return (await attendeesOf(em, squadIds, null, guests)).map((attendee) => ({
     ...forSafety(attendee),
     paceIsGuess: speedOver400(attendee.bestTimes) === null,
     bests: attendee.bestTimes,

@@ -2,22 +2,24 @@
 import { isoDate, oneOf, uuid } from '@upwell/contract/common';
 import { linkToken } from '@upwell/contract/handout';
 import {
-  calendarLinkSchema,
-  EXPORT_FORMATS,
-  proposalQuerySchema,
-  sessionQuerySchema,
-  sessionSaveSchema,
-  sheetQuerySchema,
   type CalendarLinkSave,
+  EXPORT_FORMATS,
   type ExportFormat,
   type ProposalQuery,
+  type SeriesChange,
+  type SeriesRemoval,
+  type SessionPeopleQuery,
   type SessionQuery,
   type SessionSave,
   type SheetQuery,
+  calendarLinkSchema,
+  proposalQuerySchema,
   seriesChangeSchema,
   seriesRemovalSchema,
-  type SeriesChange,
-  type SeriesRemoval,
+  sessionPeopleQuerySchema,
+  sessionQuerySchema,
+  sessionSaveSchema,
+  sheetQuerySchema,
 } from '@upwell/contract/sessions';
 import type { FastifyInstance } from 'fastify';
 import { Joi } from '@upwell/contract/joi';
@@ -30,7 +32,7 @@ import { workFor } from '../work';
 import { addCalendarLink, calendarByToken, calendarLinks, revokeCalendarLink } from './calendar';
 import { exportSession, sessionJsonSchema } from './files';
 import { loadView } from './load';
-import { sessionPeople } from './people';
+import { everybodyOf, sessionPeople } from './people';
 import { changeSeries, removeSession } from './series';
 import { listSessions, proposeSession, saveSession, showSession } from './service';
 
@@ -134,7 +136,7 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
         const session = await showSession(em, me, request.params.id);
         return {
           session,
-          people: await sessionPeople(em, session.squadIds),
+          people: await sessionPeople(em, session),
           capacity: (await clubRule(em, 'laneCapacity')) ?? undefined,
         };
       });
@@ -150,14 +152,22 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
     },
   );
 
-  app.get<{ Params: { id: string } }>(
+  app.get<{ Params: { id: string }; Querystring: SessionPeopleQuery }>(
     '/sessions/:id/people',
-    { config: COACH, schema: { params: idParams, summary: 'Who comes to a session, with their pace' } },
+    {
+      config: COACH,
+      schema: {
+        params: idParams,
+        querystring: sessionPeopleQuerySchema,
+        summary: 'Who comes to a session, with their pace and place; or everybody who could',
+      },
+    },
     (request) => {
       const me = whoAsks(request);
       return asMe(database, me, async (em) => {
         const session = await showSession(em, me, request.params.id);
-        return sessionPeople(em, session.squadIds);
+        const { everybody = false, guests = session.tonight?.guests ?? [] } = request.query;
+        return everybody ? everybodyOf(em, session.squadIds, guests) : sessionPeople(em, session);
       });
     },
   );

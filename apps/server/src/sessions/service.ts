@@ -13,11 +13,12 @@ import type {
 import { type DrillId, KIT_IDS } from '@upwell/core/library';
 import { CAUSE_IDS, causeCard } from '@upwell/core/review';
 import {
+  AS_USUAL,
   type LevelHistory,
   type PastLoad,
+  type SessionPlan,
   proposeGroups,
   proposeThemes,
-  type SessionPlan,
   setsOf,
 } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
@@ -27,7 +28,7 @@ import { saveVersioned } from '../platform/saveVersioned';
 import type { RunWork } from '../work';
 import type { PlanFacts } from './planFacts';
 import { clubRule } from '../swimmers';
-import { SquadEntity } from '../swimmers/entities';
+import { SquadEntity, SwimmerEntity } from '../swimmers/entities';
 import { showCourse } from '../water';
 import { attendeesOf, forSafety, peopleOfPlan } from './people';
 import { TrainingSessionEntity, type TrainingSessionRecord } from './entities';
@@ -71,7 +72,7 @@ export async function showSession(
   const course = record.courseId ? await showCourse(em, record.courseId) : null;
   const view = toView(record, course?.timeZone ?? me.timeZone);
   if (me.role !== 'swimmer') return view;
-  return { ...view, breatheFreely: [], done: view.done && { ...view.done, note: '' } };
+  return { ...view, breatheFreely: [], tonight: AS_USUAL, done: view.done && { ...view.done, note: '' } };
 }
 
 export async function saveSession(
@@ -84,7 +85,10 @@ export async function saveSession(
   const { title, date, startTime, squadIds, template, seriesId, courseId, breatheFreely, plan, done } = save;
   const existing = await em.findOne(TrainingSessionEntity, { id });
   await refuseForeignSquads(em, squadIds, existing?.squadIds ?? []);
-  const facts = await refuseHarm(em, work, me, save, existing?.plan ?? null);
+  // An app that does not know of it leaves it as it is.
+  const tonight = save.tonight ?? existing?.tonight ?? AS_USUAL;
+  await refuseForeignGuests(em, tonight.guests, existing?.tonight.guests ?? []);
+  const facts = await refuseHarm(em, work, me, { ...save, tonight }, existing?.plan ?? null);
   // The reference alone would also hold for another club's course.
   const course = courseId === null ? null : await showCourse(em, courseId);
   const view = (record: TrainingSessionRecord) => toView(record, course?.timeZone ?? me.timeZone);
@@ -104,6 +108,7 @@ export async function saveSession(
       seriesId,
       courseId,
       breatheFreely: [...breatheFreely],
+      tonight,
       theme: plan.theme,
       minutes: Math.round(plan.minutes),
       plan,
@@ -124,15 +129,23 @@ async function refuseForeignSquads(em: EntityManager, now: readonly string[], be
   throw new ProblemError(422, message, { fields: [{ field: 'squadIds', message }] });
 }
 
+/** A guest is somebody one coaches; guests whom another coach has asked stay. */
+async function refuseForeignGuests(em: EntityManager, now: readonly string[], before: readonly string[]) {
+  const added = now.filter((id) => !before.includes(id));
+  if (added.length === 0 || (await em.count(SwimmerEntity, { id: { $in: added } })) === added.length) return;
+  const message = 'One of these guests is not in your squads: ask the head coach.';
+  throw new ProblemError(422, message, { fields: [{ field: 'tonight', message }] });
+}
+
 /** What could hurt someone is not stored, no matter who asks or by which route. */
 export async function refuseHarm(
   em: EntityManager,
   work: RunWork,
   me: Me,
-  save: Pick<SessionSave, 'plan' | 'squadIds' | 'breatheFreely' | 'done'>,
+  save: Pick<SessionSave, 'plan' | 'squadIds' | 'breatheFreely' | 'tonight' | 'done'>,
   before: SessionPlan | null,
 ): Promise<PlanFacts> {
-  const people = await peopleOfPlan(em, save.plan, save.squadIds);
+  const people = await peopleOfPlan(em, save.plan, save.squadIds, save.tonight);
   const { plan, done, breatheFreely } = save;
   const facts = await work('check-session', { plan, done, people, breatheFreely });
   const { blocked } = facts;
@@ -155,9 +168,9 @@ export async function refuseHarm(
 
 /** A stored session as a save of it would carry it. */
 export function fieldsOf(record: TrainingSessionRecord): SessionFields {
-  const { title, date, startTime, squadIds, template, seriesId, courseId, breatheFreely } = record;
+  const { title, date, startTime, squadIds, template, seriesId, courseId, breatheFreely, tonight } = record;
   return {
-    ...{ title, date, startTime, squadIds, template, breatheFreely },
+    ...{ title, date, startTime, squadIds, template, breatheFreely, tonight },
     ...{ seriesId: seriesId ?? null, courseId: courseId ?? null },
     ...{ plan: record.plan, done: record.done ?? null },
   };

@@ -72,7 +72,7 @@ export const ATTENDEES = rows(
      (select jsonb_build_object('theme', w.theme, 'kind', w.kind) from plan_week w
       where w.swimmer_id = s.id and w.monday = date_trunc('week', ?::date)::date) as plan,
      (s.goal->>'date')::date - ?::date as race_in
-   from swimmer s where not s.archived and (cardinality(?::uuid[]) = 0 or s.squad_id = any(?::uuid[]))
+   from swimmer s where not s.archived and (cardinality(?::uuid[]) = 0 or s.squad_id = any(?::uuid[]) or s.id = any(?::uuid[]))
    order by s.family_name, s.given_name, s.id limit 500`,
 );
 

@@ -23,8 +23,10 @@ askEarly();
 function askEarly(): void {
   const path = globalThis.window?.location?.pathname ?? '';
   if (path.startsWith('/h/')) return;
-  void store.dispatch(accountEndpoints.endpoints.me.initiate());
-  void store.dispatch(libraryEndpoints.endpoints.library.initiate());
+  void store.dispatch(accountEndpoints.endpoints.me.initiate()).then(({ data: me }) => {
+    // Its pages wait for the words of the club.
+    if (me) void store.dispatch(libraryEndpoints.endpoints.library.initiate());
+  });
   const session = /^\/deck\/([^/]+)\/run$/.exec(path)?.[1];
   if (session) void store.dispatch(deckEndpoints.endpoints.pack.initiate(session, { subscribe: false }));
 }

@@ -57,6 +57,15 @@ const endpoints = api.injectEndpoints({
       query: (id) => `/sessions/${id}/people`,
       providesTags: ['Swimmer', 'Session'],
     }),
+    // Everybody who could come, with the guests that are thought of.
+    everybody: build.query<SessionPerson[], { readonly id: string; readonly guests: readonly string[] }>({
+      query: ({ id, guests }) => {
+        const params = new URLSearchParams({ everybody: 'true' });
+        guests.forEach((guest) => params.append('guests', guest));
+        return `/sessions/${id}/people?${params.toString()}`;
+      },
+      providesTags: ['Swimmer', 'Session'],
+    }),
     load: build.query<LoadView, string>({
       query: (date) => ({ url: '/load', params: { date } }),
       providesTags: [LIST, 'Swimmer'],
@@ -82,6 +91,7 @@ export const {
   useSessionQuery,
   useProposalQuery,
   useSaveSessionMutation,
+  useEverybodyQuery,
   useSessionPeopleQuery,
   useLoadQuery,
   useRemoveSessionMutation,

@@ -1,5 +1,12 @@
 import type { CauseId } from '@upwell/core/review';
-import type { GroupPerson, LanePerson, SessionPlan } from '@upwell/core/sessions';
+import {
+  type GroupPerson,
+  type LanePerson,
+  MOST_BY_HAND,
+  MOST_GUESTS,
+  type SessionPlan,
+  type Tonight,
+} from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
 import { clockTime, isoDate, key, line, saved, uuid, type Saved } from '../common';
 import { planSchema } from '../plan';
@@ -27,6 +34,8 @@ export interface SessionFields {
   readonly courseId: string | null;
   /** Swimmers the coach left out of sets with few breaths: they swim those breathing freely. */
   readonly breatheFreely: readonly string[];
+  /** Who is away, who is a guest, and who was put where by hand; an app that does not know of it leaves it as it is. */
+  readonly tonight?: Tonight;
   readonly plan: SessionPlan;
   readonly done: SessionDone | null;
 }
@@ -44,6 +53,14 @@ export const sessionSaveSchema = Joi.object<SessionSave>({
   seriesId: uuid().allow(null).default(null),
   courseId: uuid().allow(null).default(null),
   breatheFreely: Joi.array().items(uuid()).unique().max(500).default([]),
+  tonight: Joi.object<Tonight>({
+    away: Joi.array().items(uuid()).unique().max(MOST_BY_HAND).required(),
+    guests: Joi.array().items(uuid()).unique().max(MOST_GUESTS).required(),
+    places: Joi.object()
+      .pattern(uuid(), Joi.object({ group: key().required(), lane: number.integer().min(1).max(20).required() }))
+      .max(MOST_BY_HAND)
+      .required(),
+  }),
   plan: planSchema.required(),
   done: Joi.object({
     plan: planSchema.required(),
@@ -111,6 +128,19 @@ export const sessionQuerySchema = Joi.object<SessionQuery>({
   squadId: uuid(),
   templates: Joi.boolean().default(false),
   limit: number.integer().min(1).max(200).default(50),
+});
+
+/** Who is asked for: those who come tonight, or everybody who could. */
+export interface SessionPeopleQuery {
+  /** Everybody of the squads and the guests, as they were before anybody was put anywhere, also those who are away. */
+  readonly everybody?: boolean;
+  /** Others who might come as well; instead of the guests of the session. */
+  readonly guests?: readonly string[];
+}
+
+export const sessionPeopleQuerySchema = Joi.object<SessionPeopleQuery>({
+  everybody: Joi.boolean().default(false),
+  guests: Joi.array().items(uuid()).single().max(MOST_GUESTS),
 });
 
 /** Somebody in a group of a session, for the lanes. */

@@ -48,6 +48,8 @@ export function runSetup(
   answer: BreathAnswer = NOT_ASKED,
 ): RunSetup {
   const lanes: DeckLane[] = [];
+  // A lane that was left empty by hand keeps its number.
+  let before = 0;
   for (const group of plan.groups) {
     const tooLarge = sizeProblem(group.blocks);
     if (tooLarge) throw new RangeError(tooLarge);
@@ -58,11 +60,12 @@ export function runSetup(
       lanes.push({
         id: `${group.id}/${sheet.lane}`,
         groupId: group.id,
-        number: lanes.length + 1,
+        number: before + sheet.lane,
         swimmers: sheet.people.map((p) => p.id),
         passages: passagesOf(group, plan, lines, here, answer),
       });
     }
+    before = lanes.at(-1)!.number;
   }
   return { title, minutes: plan.minutes, swimmers: people.map(({ id, name }) => ({ id, name })), lanes };
 }

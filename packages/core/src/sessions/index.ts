@@ -42,3 +42,4 @@ export * from './lanes/assignLanes';
 export * from './lanes/catches';
 export * from './lanes/proposeLane';
 export * from './lanes/laneSheets';
+export * from './lanes/tonight';

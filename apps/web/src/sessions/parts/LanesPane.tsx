@@ -1,40 +1,64 @@
-/** Who swims in which lane, when they leave, who would be caught, and what to do about it. */
+/** Who swims in which lane tonight, who is away and who is a guest; when they leave, and who would be caught. */
 import type { SessionPerson } from '@upwell/contract/sessions';
 import {
-  describeSet,
+  AS_USUAL,
+  away,
+  groupFor,
+  hereTonight,
   laneCapacity,
   laneSheets,
+  lanesOf,
+  mayJoin,
+  moved,
   type GroupPlan,
-  type LaneSetLine,
+  type LaneSheet,
   type SessionPlan,
+  type Tonight,
 } from '@upwell/core/sessions';
 import { formatTime, lengthsToMetres } from '@upwell/core/units';
+import { counted } from '@upwell/core/words';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Text } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
-import { Disclosure } from '@/ui/Disclosure';
-import { Empty } from '@/ui/States';
+import { Choice } from '@/ui/Choice';
+import { Empty, Notice } from '@/ui/States';
 import { Stepper } from '@/ui/Stepper';
 import { useTheme } from '@/ui/useTheme';
+import { GuestFinder } from './GuestFinder';
+import { LaneLine } from './LaneLine';
+import { Reorder, ReorderRow } from './Reorder';
 
-interface LanesPaneProps {
+export interface LanesPaneProps {
   readonly plan: SessionPlan;
   readonly group: GroupPlan;
+  /** Everybody of the squads and the guests, also those who are away. */
   readonly people: readonly SessionPerson[];
   /** Swimmers a lane holds by the club's rule; null takes the default. */
   readonly capacity: number | null;
+  readonly tonight: Tonight;
   readonly onLanes: (lanes: number) => void;
+  readonly onTonight: (tonight: Tonight) => void;
 }
 
-export function LanesPane({ plan, group, people, capacity: rule, onLanes }: LanesPaneProps) {
-  const here = useMemo(() => people.filter((p) => p.level === group.level), [people, group.level]);
+export function LanesPane({ plan, group, people, capacity: rule, tonight, onLanes, onTonight }: LanesPaneProps) {
   const capacity = rule ?? laneCapacity(lengthsToMetres(plan.pool, 1));
+  const all = useMemo(() => hereTonight(people, tonight), [people, tonight]);
+  const here = useMemo(() => all.filter((p) => groupFor(plan, p)?.id === group.id), [all, plan, group.id]);
+  const lanes = useMemo(() => lanesOf(group, plan.pool, here, capacity), [group, plan.pool, here, capacity]);
   const sheets = useMemo(() => laneSheets(group, plan.pool, here, capacity), [group, plan.pool, here, capacity]);
-  const over = here.length - group.lanes * capacity;
+  const [open, setOpen] = useState<string | null>(null);
+  const theme = useTheme();
   if (plan.place === 'open-water')
     return <Empty title="No lanes in open water">Keep the group together by caps and a head count.</Empty>;
-  if (here.length === 0) return <Empty title="Nobody at this level">Nobody of these squads swims at this level.</Empty>;
+  const over = here.length - group.lanes * capacity;
+  const byHand = here.filter((p) => p.place?.group === group.id).length;
+  const gone = people.filter(({ id }) => tonight.away.includes(id));
+  const nameOf = (id: string) => people.find((p) => p.id === id)?.name ?? `Lane ${/\d+$/.exec(id)?.[0] ?? ''}`;
+  const laneOf = (id: string) =>
+    id.startsWith('lane ') ? Number(id.slice(5)) : lanes.findIndex((lane) => lane.some((p) => p.id === id)) + 1;
+  const put = (id: string, lane: number) => onTonight(moved(tonight, id, { group: group.id, lane }));
+  const rows = lanes.flatMap((lane, i) => [`lane ${i + 1}`, ...lane.map(({ id }) => id)]);
   return (
     <View style={styles.pane}>
       <View style={styles.row}>
@@ -47,78 +71,188 @@ export function LanesPane({ plan, group, people, capacity: rule, onLanes }: Lane
         <Text variant="bodySmall" style={styles.flex}>
           {over > 0
             ? `${here.length} swimmers; ${capacity} a lane hold ${group.lanes * capacity}. ${over} too many: use another lane.`
-            : `${here.length} swimmers by pace, ${capacity} a lane at most.`}
+            : `${counted(here.length, 'swimmer')} by pace${byHand > 0 ? `, ${byHand} by hand` : ''}, ${capacity} a lane at most.`}
         </Text>
       </View>
-      {sheets.map((sheet) => (
-        <Card
-          key={sheet.lane}
-          title={`Lane ${sheet.lane}`}
-          aside={<Text variant="labelMedium">{`${formatTime(sheet.totals.seconds)} in all`}</Text>}
-        >
-          <Text variant="bodySmall">
-            {`${minutes(sheet.totals.swimS)} swimming, ${minutes(sheet.totals.restS)} rest at the pace of the slowest`}
-          </Text>
-          {sheet.people.map((person, i) => (
+      {Object.keys(tonight.places).length + gone.length + tonight.guests.length > 0 ? (
+        <Notice action={<Button onPress={() => onTonight(AS_USUAL)}>All as usual</Button>}>
+          {[
+            gone.length > 0 ? `${gone.length} away` : null,
+            tonight.guests.length > 0 ? counted(tonight.guests.length, 'guest') : null,
+            Object.keys(tonight.places).length > 0 ? `${Object.keys(tonight.places).length} put in by hand` : null,
+          ]
+            .filter((text) => text !== null)
+            .join(', ')}
+        </Notice>
+      ) : null}
+      {here.length === 0 ? (
+        <Empty title="Nobody at this level">Nobody of these squads swims at this level tonight.</Empty>
+      ) : (
+        <Card title="Who swims where">
+          <Reorder
+            ids={rows}
+            nameOf={nameOf}
+            onDrop={(id, target, after) => {
+              // Dropped on a heading from below, it goes to the end of the lane before it.
+              const lane = target.startsWith('lane ') && !after ? Math.max(1, laneOf(target) - 1) : laneOf(target);
+              put(id, lane);
+            }}
+          >
+            {lanes.map((lane, i) => (
+              <View key={i}>
+                <ReorderRow id={`lane ${i + 1}`} label={`lane ${i + 1}`} fixed>
+                  <View style={[styles.head, { borderTopColor: theme.own.line }]}>
+                    <Text variant="titleSmall">{`Lane ${i + 1}`}</Text>
+                    <Text
+                      variant="bodySmall"
+                      style={lane.length > capacity ? { color: theme.colors.error } : undefined}
+                    >
+                      {lane.length > capacity ? `${lane.length}, ${capacity} fit` : lane.length === 0 ? 'empty' : ''}
+                    </Text>
+                  </View>
+                </ReorderRow>
+                {lane.map((person) => (
+                  <ReorderRow key={person.id} id={person.id} label={person.name}>
+                    <PersonRow
+                      person={person}
+                      guest={tonight.guests.includes(person.id)}
+                      open={open === person.id}
+                      onOpen={() => setOpen(open === person.id ? null : person.id)}
+                    />
+                    {open === person.id ? (
+                      <Moves
+                        person={person}
+                        plan={plan}
+                        lane={{ group: group.id, lane: i + 1 }}
+                        onPlace={(to) => onTonight(moved(tonight, person.id, to))}
+                        onAway={() => onTonight(away(tonight, person.id, true))}
+                      />
+                    ) : null}
+                  </ReorderRow>
+                ))}
+              </View>
+            ))}
+          </Reorder>
+        </Card>
+      )}
+      {gone.length > 0 ? (
+        <Card title="Away tonight">
+          {gone.map((person) => (
             <View key={person.id} style={styles.row}>
-              <Text variant="labelMedium" style={styles.order}>
-                {i + 1}
-              </Text>
               <Text style={styles.flex}>{person.name}</Text>
-              <Text variant="bodySmall" style={styles.figures}>
-                {`${formatTime(100 / person.v400Mps)} /100${person.paceIsGuess ? ', a guess' : ''}`}
-              </Text>
+              <Button
+                mode="outlined"
+                accessibilityLabel={`${person.name} is here`}
+                onPress={() => onTonight(away(tonight, person.id, false))}
+              >
+                Is here
+              </Button>
             </View>
           ))}
-          {sheet.lines.map((line, i) => (
-            <LaneLine key={i} line={line} plan={plan} people={sheet.people} />
-          ))}
         </Card>
+      ) : null}
+      <GuestFinder
+        known={people.map(({ id }) => id)}
+        onGuest={(id) => onTonight({ ...tonight, guests: [...tonight.guests, id] })}
+      />
+      {sheets.map((sheet) => (
+        <Sheet key={sheet.lane} sheet={sheet} plan={plan} />
       ))}
     </View>
   );
 }
 
-function LaneLine({
-  line,
-  plan,
-  people,
+function PersonRow({
+  person,
+  guest,
+  open,
+  onOpen,
 }: {
-  readonly line: LaneSetLine;
-  readonly plan: SessionPlan;
-  readonly people: readonly { readonly id: string; readonly name: string }[];
+  readonly person: SessionPerson;
+  readonly guest: boolean;
+  readonly open: boolean;
+  readonly onOpen: () => void;
 }) {
-  const theme = useTheme();
-  const [open, setOpen] = useState(false);
-  const nameOf = (id: string) => people.find((p) => p.id === id)?.name ?? id;
-  const { proposal, catches, sendOffS, gapS } = line;
-  const caught = [...new Map(catches.map((c) => [`${c.who} ${c.caughtBy}`, c])).values()];
   return (
-    <View style={[styles.line, { borderTopColor: theme.own.line }]}>
-      <Text variant="titleSmall">{`${line.times > 1 ? `${line.times} times ` : ''}${describeSet(line.set, plan.pool, plan.place)}`}</Text>
-      <Text variant="bodySmall">
-        {[sendOffS ? `leave every ${formatTime(sendOffS)}` : '', `${gapS} s apart`].filter(Boolean).join(', ')}
+    <View style={styles.row}>
+      <Text style={styles.flex}>{person.name}</Text>
+      <Text variant="bodySmall" style={styles.figures}>
+        {[
+          guest ? 'guest' : null,
+          person.place ? 'by hand' : null,
+          `${formatTime(100 / person.v400Mps)} /100${person.paceIsGuess ? ', a guess' : ''}`,
+        ]
+          .filter((text) => text !== null)
+          .join(' · ')}
       </Text>
-      {caught.slice(0, 3).map((c) => (
-        <Text key={`${c.who} ${c.caughtBy}`} variant="bodySmall" style={{ color: theme.colors.error }}>
-          {`${nameOf(c.caughtBy)} catches ${nameOf(c.who)} in rep ${c.rep} after ${Math.round(c.atM)} m.`}
-        </Text>
-      ))}
-      {proposal ? (
-        <Text variant="labelMedium">
-          {`${proposal.reason}${proposal.move ? ` ${nameOf(proposal.move)} to another lane.` : ''}`}
-        </Text>
-      ) : null}
-      <Disclosure label={open ? 'Hide times' : 'Individual times'} open={open} onPress={() => setOpen(!open)} />
-      {open
-        ? line.swims.map((swim) => (
-            <View key={swim.id} style={styles.row}>
-              <Text style={styles.flex}>{nameOf(swim.id)}</Text>
-              <Text style={styles.figures}>{`${formatTime(swim.repS, 1)} (${swim.method})`}</Text>
-            </View>
-          ))
-        : null}
+      <Button compact aria-expanded={open} accessibilityLabel={`Tonight: ${person.name}`} onPress={onOpen}>
+        {open ? 'Close' : 'Tonight'}
+      </Button>
     </View>
+  );
+}
+
+/** Where somebody can go instead: any lane of a group they may swim in, or home. */
+function Moves({
+  person,
+  plan,
+  lane,
+  onPlace,
+  onAway,
+}: {
+  readonly person: SessionPerson;
+  readonly plan: SessionPlan;
+  readonly lane: { readonly group: string; readonly lane: number };
+  readonly onPlace: (to: { readonly group: string; readonly lane: number } | null) => void;
+  readonly onAway: () => void;
+}) {
+  const keyOf = (to: typeof lane) => `${to.group}/${to.lane}`;
+  const open = plan.groups.filter((group) => mayJoin(plan, person, group.id));
+  return (
+    <View style={styles.moves}>
+      {open.map((group) => (
+        <Choice
+          key={group.id}
+          label={`${group.name}: lane`}
+          options={Array.from({ length: group.lanes }, (_, i) => ({
+            value: keyOf({ group: group.id, lane: i + 1 }),
+            label: String(i + 1),
+          }))}
+          chosen={[keyOf(lane)]}
+          onPress={(to) => onPlace({ group: group.id, lane: Number(to.slice(to.lastIndexOf('/') + 1)) })}
+        />
+      ))}
+      <View style={styles.row}>
+        <Button mode="outlined" onPress={onAway}>
+          Away tonight
+        </Button>
+        {person.place ? <Button onPress={() => onPlace(null)}>By pace again</Button> : null}
+      </View>
+    </View>
+  );
+}
+
+function Sheet({ sheet, plan }: { readonly sheet: LaneSheet; readonly plan: SessionPlan }) {
+  return (
+    <Card
+      title={`Lane ${sheet.lane}`}
+      aside={<Text variant="labelMedium">{`${formatTime(sheet.totals.seconds)} in all`}</Text>}
+    >
+      <Text variant="bodySmall">
+        {`${minutes(sheet.totals.swimS)} swimming, ${minutes(sheet.totals.restS)} rest at the pace of the slowest`}
+      </Text>
+      {sheet.people.map((person, i) => (
+        <View key={person.id} style={styles.row}>
+          <Text variant="labelMedium" style={styles.order}>
+            {i + 1}
+          </Text>
+          <Text style={styles.flex}>{person.name}</Text>
+        </View>
+      ))}
+      {sheet.lines.map((line, i) => (
+        <LaneLine key={i} line={line} plan={plan} people={sheet.people} />
+      ))}
+    </Card>
   );
 }
 
@@ -127,8 +261,9 @@ const minutes = (seconds: number): string => `${Math.round(seconds / 60)}′`;
 const styles = StyleSheet.create({
   pane: { gap: 4 },
   row: { flexDirection: 'row', alignItems: 'center', gap: 10, minHeight: 30 },
+  head: { flexDirection: 'row', justifyContent: 'space-between', borderTopWidth: 1, paddingTop: 8, marginTop: 4 },
+  moves: { paddingBottom: 8 },
   order: { width: 22, textAlign: 'right' },
   flex: { flex: 1 },
   figures: { fontVariant: ['tabular-nums'] },
-  line: { borderTopWidth: 1, paddingTop: 8, marginTop: 8 },
 });

@@ -1,7 +1,14 @@
 // What the coach wants of a new session: theme, distance, and blocks that stay.
 import type { SessionProposal } from '@upwell/contract/sessions';
 import { CAUSE_IDS, causeCard, STAGES } from '@upwell/core/review';
-import { BLOCK_KINDS, BLOCK_NAME, type BlockKind, groupLengths, SESSION_KINDS, type SessionPlan } from '@upwell/core/sessions';
+import {
+  BLOCK_KINDS,
+  BLOCK_NAME,
+  type BlockKind,
+  groupLengths,
+  SESSION_KINDS,
+  type SessionPlan,
+} from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
 import { sentenceCase } from '@upwell/core/text';
 import { poolDistance } from '@upwell/core/units';
@@ -55,7 +62,12 @@ export function ThemeCard({ wish, proposal, change }: PartProps & { readonly pro
                 <Text variant="labelMedium">{sentenceCase(stage)}</Text>
                 <View style={styles.chips}>
                   {here.map((id) => (
-                    <Toggle key={id} label={causeCard(id).name} on={theme === id} onPress={() => change({ theme: id })} />
+                    <Toggle
+                      key={id}
+                      label={causeCard(id).name}
+                      on={theme === id}
+                      onPress={() => change({ theme: id })}
+                    />
                   ))}
                 </View>
               </View>

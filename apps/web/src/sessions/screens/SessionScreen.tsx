@@ -1,8 +1,18 @@
 // One session: its sets, text, lanes, what was swum, and what to take along.
 import { skipToken } from '@reduxjs/toolkit/query/react';
-import type { SessionFields, SessionView } from '@upwell/contract/sessions';
+import type { SessionFields, SessionPerson, SessionView } from '@upwell/contract/sessions';
 import { causeCard } from '@upwell/core/review';
-import { changesSeries, checkPlan, editGroup, type GroupPlan, peopleOf, placeWord, type SeriesFields, type SessionPlan } from '@upwell/core/sessions';
+import {
+  AS_USUAL,
+  changesSeries,
+  checkPlan,
+  editGroup,
+  hereTonight,
+  peopleOf,
+  placeWord,
+  type SeriesFields,
+  type SessionPlan,
+} from '@upwell/core/sessions';
 import { startWord } from '@upwell/core/words';
 import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -10,6 +20,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Input } from '@/ui/Input';
 import { useMeQuery } from '@/account';
+import type { ApiError } from '@/api/problem';
 import { ways } from '@/state/history';
 import { useDraft } from '@/state/hooks';
 import { Card } from '@/ui/Card';
@@ -18,13 +29,13 @@ import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
 import { useWide } from '@/ui/useWide';
-import { useProposalQuery, useSaveSessionMutation, useSessionPeopleQuery, useSessionQuery } from '../api';
+import { useProposalQuery, useSaveSessionMutation, useEverybodyQuery, useSessionQuery } from '../api';
 import { draftOf, redone, type SessionDraft, undone, withFields, withPlan } from '../draft';
 import { BreathCard } from '../parts/BreathCard';
 import { DonePane } from '../parts/DonePane';
 import { FilesPane } from '../parts/FilesPane';
 import { GroupEditor } from '../parts/GroupEditor';
-import { LanesPane } from '../parts/LanesPane';
+import { LanesPane, type LanesPaneProps } from '../parts/LanesPane';
 import { LevelSheet } from '../parts/LevelSheet';
 import { SeriesOffer } from '../parts/SeriesOffer';
 import { PlanTruth } from '../parts/PlanTruth';
@@ -74,7 +85,10 @@ function Session({ stored }: { readonly stored: SessionView }) {
   const { data: proposal } = useProposalQuery(
     me && coach ? { squadIds: fields.squadIds, date: fields.date } : skipToken,
   );
-  const people = useMemo(() => (proposal ? peopleOf(plan, proposal.people) : []), [plan, proposal]);
+  const tonight = fields.tonight ?? AS_USUAL;
+  const everybody = useEverybodyQuery(coach && me ? { id: stored.id, guests: tonight.guests } : skipToken);
+  const here = useMemo(() => everybody.data && hereTonight(everybody.data, tonight), [everybody.data, tonight]);
+  const people = useMemo(() => (here ? peopleOf(plan, here) : []), [plan, here]);
   const blocked = useMemo(
     () => checkPlan(plan, people, fields.breatheFreely).blocked,
     [plan, people, fields.breatheFreely],
@@ -150,7 +164,7 @@ function Session({ stored }: { readonly stored: SessionView }) {
             <OutsideNotes
               courseId={fields.courseId}
               plan={plan}
-              people={proposal?.people ?? []}
+              people={here ?? []}
               date={fields.date}
               startTime={fields.startTime}
             />
@@ -196,11 +210,13 @@ function Session({ stored }: { readonly stored: SessionView }) {
           {pane === 'text' ? <SessionText id={stored.id} draft={draft} setDraft={setDraft} /> : null}
           {pane === 'lanes' && group ? (
             <SessionLanes
-              id={stored.id}
+              asked={everybody}
               plan={plan}
               group={group}
               capacity={proposal?.laneCapacity ?? null}
+              tonight={tonight}
               onLanes={(lanes) => change(editGroup(plan, group.id, { lanes }))}
+              onTonight={(next) => patch({ tonight: next })}
             />
           ) : null}
           {pane === 'swum' ? (
@@ -240,20 +256,16 @@ function SessionText({
 }
 
 function SessionLanes({
-  id,
-  plan,
-  group,
-  capacity,
-  onLanes,
-}: {
-  readonly id: string;
-  readonly plan: SessionPlan;
-  readonly group: GroupPlan;
-  readonly capacity: number | null;
-  readonly onLanes: (lanes: number) => void;
+  asked: { data, error, refetch },
+  ...rest
+}: Omit<LanesPaneProps, 'people'> & {
+  readonly asked: {
+    readonly data?: readonly SessionPerson[] | undefined;
+    readonly error?: ApiError | undefined;
+    readonly refetch: () => unknown;
+  };
 }) {
-  const { data, error, refetch } = useSessionPeopleQuery(id);
-  if (data) return <LanesPane plan={plan} group={group} people={data} capacity={capacity} onLanes={onLanes} />;
+  if (data) return <LanesPane people={data} {...rest} />;
   return error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Checking who is coming" />;
 }
 

@@ -1,5 +1,14 @@
 // Which drills serve a group and a theme.
-import { type Drill, type DrillId, type KitId, LADDER_IDS, type LadderId, drillCard, drillIds, ladderCard } from '../../library';
+import {
+  type Drill,
+  type DrillId,
+  type KitId,
+  LADDER_IDS,
+  type LadderId,
+  drillCard,
+  drillIds,
+  ladderCard,
+} from '../../library';
 import { CAUSE_IDS, causeCard, type CauseId, STAGES } from '../../review';
 import { isAtLeast } from '../../swimmers';
 import { type Pool, seeded } from '../../units';

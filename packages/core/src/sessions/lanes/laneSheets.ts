@@ -24,6 +24,8 @@ export interface LanePerson {
   readonly v400Mps: number;
   readonly paceIsGuess: boolean;
   readonly bests: readonly Trial[];
+  /** The lane they were put in by hand, of a group. */
+  readonly place?: { readonly group: string; readonly lane: number };
 }
 
 export interface LaneSetLine {
@@ -51,6 +53,31 @@ export interface LaneSheet {
 const REPS_LOOKED_AT = 6;
 
 /**
+ * The people of a group in its lanes, by number from 1: by pace, and then those who were put somewhere by hand; nobody
+ * else moves for them.
+ */
+export function lanesOf<P extends LanePerson>(
+  group: GroupPlan,
+  pool: Pool,
+  people: readonly P[],
+  capacity = laneCapacity(lengthsToMetres(pool, 1)),
+): (readonly P[])[] {
+  const { lanes } = assignLanes(
+    people.map((person) => ({ person, speedMps: person.v400Mps })),
+    group.lanes,
+    capacity,
+  );
+  const out = Array.from({ length: group.lanes }, (_, i) => (lanes[i] ?? []).map(({ person }) => person));
+  for (const person of people) {
+    const { place } = person;
+    if (!place || place.group !== group.id || place.lane > group.lanes) continue;
+    out.forEach((lane, i) => (out[i] = lane.filter(({ id }) => id !== person.id)));
+    out[place.lane - 1]!.push(person);
+  }
+  return out.map((lane) => [...lane].sort((a, b) => b.v400Mps - a.v400Mps));
+}
+
+/**
  * The sheets of a group's lanes: who leaves when, each swimmer's time, the lane's send-off, who would
  * be caught, and what to do about it.
  */
@@ -60,12 +87,9 @@ export function laneSheets(
   people: readonly LanePerson[],
   capacity?: number,
 ): LaneSheet[] {
-  const poolM = lengthsToMetres(pool, 1);
-  const withSpeed = people.map((person) => ({ person, speedMps: person.v400Mps }));
-  const { lanes } = assignLanes(withSpeed, group.lanes, capacity ?? laneCapacity(poolM));
-  return lanes.map((lane, i) => {
-    const here = lane.map(({ person }) => person);
-    const sets = group.blocks.flatMap((block) => setsOf(block.items));
+  const sets = group.blocks.flatMap((block) => setsOf(block.items));
+  return lanesOf(group, pool, people, capacity).flatMap((here, i) => {
+    if (here.length === 0) return [];
     return {
       lane: i + 1,
       people: here,

@@ -40,11 +40,17 @@ export interface PlanCheck {
 export type GroupPeople = readonly GroupPerson[] | null;
 
 /**
- * Somebody's group in a plan: that of their level, else the first. Beginners swim in a group of beginners or not at all.
+ * Somebody's group in a plan: the one they were put in by hand, else that of their level, else the first. Beginners swim
+ * in a group of beginners or not at all, wherever they were put.
  *
  * @example groupFor(plan, { level: 'hold' })?.name // 'Hold'
  */
-export function groupFor(plan: SessionPlan, { level }: Pick<GroupPerson, 'level'>): GroupPlan | undefined {
+export function groupFor(
+  plan: SessionPlan,
+  { level, place }: Pick<GroupPerson, 'level' | 'place'>,
+): GroupPlan | undefined {
+  const byHand = plan.groups.find((g) => g.id === place?.group);
+  if (byHand && (level !== 'settle' || byHand.level === 'settle')) return byHand;
   const own = plan.groups.find((g) => g.level === level);
   return own ?? (level === 'settle' ? undefined : plan.groups[0]);
 }

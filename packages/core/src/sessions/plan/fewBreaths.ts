@@ -151,6 +151,8 @@ export interface GroupPerson extends BreathPerson {
   readonly v400Mps: number;
   /** Steps passed on the ladder of water confidence; left out where none is kept. */
   readonly confidence?: number;
+  /** Where they were put by hand for tonight. */
+  readonly place?: { readonly group: string; readonly lane: number };
 }
 
 /** Somebody who swims a set breathing freely while others have few breaths, and why. */
