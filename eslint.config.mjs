@@ -121,6 +121,29 @@ export default tseslint.config(
     rules: { 'days/of-place': 'error' },
   },
   {
+    // A club lays its own over what is built in: asked for by id, not read from the tables.
+    files: ['packages/*/src/**/*.ts', 'apps/*/src/**/*.ts', 'apps/*/src/**/*.tsx', 'apps/server/demo/*.ts'],
+    ignores: [
+      '**/*.test.ts',
+      // The tables themselves, and what shows or checks a club's own beside them.
+      'packages/core/src/{library,clubLibrary}/**',
+      'packages/core/src/review/{evidence.ts,catalogue/**}',
+      'packages/core/src/swimmers/levels.ts',
+      'apps/web/src/library/parts/{CauseForms,SignForms,LadderForms,entryWords}.{ts,tsx}',
+      'apps/server/src/archive/olderWeeks.ts',
+    ],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'ImportSpecifier[imported.name=/^(DRILLS|DRILL_IDS|CAUSES|SIGNS|LINKS|LADDERS|LEVEL)$/]',
+          message:
+            'Ask for the card, as the club has it: drillCard, causeCard, signCard, linksOf, ladderCard, levelCard.',
+        },
+      ],
+    },
+  },
+  {
     // SQL stands in the sql.ts of its domain, where a test holds its rows against the database.
     files: ['apps/server/src/**/*.ts'],
     ignores: ['apps/server/src/platform/**'],

@@ -1,6 +1,10 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
+import { MOST_METRES_AN_HOUR } from './clubLibrary';
+import { MOST_BLIND_M, MOST_OF_OWN } from './library';
 import { TRIAL_DAYS } from './race';
+import { LEVEL } from './swimmers';
+import { numberWord } from './words';
 import { AIR_C, FARTHEST_WITHOUT_AIR_M, LONGEST_WITHOUT_AIR_S, RECOVERY_S, WARM_WETSUIT, WATER_RULES } from './safety';
 import { WEEKLY_RISE } from './sessions';
 import { FIRST_TIME } from './water';
@@ -9,6 +13,14 @@ const page = (name: string) => readFileSync(path.join(__dirname, '../../../docs'
 
 /** The docs tell numbers of safety and judgement: they are those of the code. */
 describe.each<[string, readonly string[]]>([
+  [
+    'library.md',
+    [
+      `more than ${MOST_OF_OWN.metres} m, ${MOST_OF_OWN.seconds} s or ${MOST_OF_OWN.tries} tries`,
+      `closed eyes for more than ${MOST_BLIND_M} m`,
+      `more than ${numberWord(MOST_METRES_AN_HOUR)} m in an hour, ${LEVEL.settle.metresPerHour[1]} m for people who cannot swim 50 m`,
+    ],
+  ],
   [
     'sessions.md',
     [

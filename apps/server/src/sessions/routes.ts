@@ -166,7 +166,7 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
       const me = whoAsks(request);
       return asMe(database, me, async (em) => {
         const session = await showSession(em, me, request.params.id);
-        const { everybody = false, guests = session.tonight?.guests ?? [] } = request.query;
+        const { everybody = false, guests = [] } = request.query;
         return everybody ? everybodyOf(em, session.squadIds, guests) : sessionPeople(em, session);
       });
     },

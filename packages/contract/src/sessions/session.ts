@@ -132,9 +132,9 @@ export const sessionQuerySchema = Joi.object<SessionQuery>({
 
 /** Who is asked for: those who come tonight, or everybody who could. */
 export interface SessionPeopleQuery {
-  /** Everybody of the squads and the guests, as they were before anybody was put anywhere, also those who are away. */
+  /** Everybody of the squads and `guests`, as if nothing were settled by hand. */
   readonly everybody?: boolean;
-  /** Others who might come as well; instead of the guests of the session. */
+  /** Others who are thought of as guests. */
   readonly guests?: readonly string[];
 }
 

@@ -62,7 +62,7 @@ const RANGE: Readonly<Record<MeasureId, readonly [least: number, most: number]>>
 };
 
 /** Most metres of an hour that a level may be given: more is another sport. */
-const MOST_METRES_AN_HOUR = 6000;
+export const MOST_METRES_AN_HOUR = 6000;
 
 type Check<K extends OwnKind> = (key: string, body: BodyOf<K>, all: OwnShelves) => EntryProblem[];
 const at = (field: string, message: string | null): EntryProblem[] => (message ? [{ field, message }] : []);

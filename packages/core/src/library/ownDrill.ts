@@ -26,7 +26,7 @@ const SPOT_WORD: Readonly<Partial<Record<DrillPlace, string>>> = {
 const WATCHED: readonly DrillPlace[] = ['wall', 'shallow', 'deep'];
 
 /** Metres that strokes without looking may go on for: ten of them, of a long stroke. */
-const MOST_BLIND_M = 15;
+export const MOST_BLIND_M = 15;
 
 /**
  * Why a card must not be used as it stands; nothing where it may.

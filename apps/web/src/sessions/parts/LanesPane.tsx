@@ -18,7 +18,7 @@ import {
 import { formatTime, lengthsToMetres } from '@upwell/core/units';
 import { counted } from '@upwell/core/words';
 import { useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
@@ -49,9 +49,6 @@ export function LanesPane({ plan, group, people, capacity: rule, tonight, onLane
   const sheets = useMemo(() => laneSheets(group, plan.pool, here, capacity), [group, plan.pool, here, capacity]);
   const [open, setOpen] = useState<string | null>(null);
   const theme = useTheme();
-  if (plan.place === 'open-water')
-    return <Empty title="No lanes in open water">Keep the group together by caps and a head count.</Empty>;
-  const over = here.length - group.lanes * capacity;
   const byHand = here.filter((p) => p.place?.group === group.id).length;
   const gone = people.filter(({ id }) => tonight.away.includes(id));
   const nameOf = (id: string) => people.find((p) => p.id === id)?.name ?? `Lane ${/\d+$/.exec(id)?.[0] ?? ''}`;
@@ -59,21 +56,14 @@ export function LanesPane({ plan, group, people, capacity: rule, tonight, onLane
     id.startsWith('lane ') ? Number(id.slice(5)) : lanes.findIndex((lane) => lane.some((p) => p.id === id)) + 1;
   const put = (id: string, lane: number) => onTonight(moved(tonight, id, { group: group.id, lane }));
   const rows = lanes.flatMap((lane, i) => [`lane ${i + 1}`, ...lane.map(({ id }) => id)]);
+  const outside = plan.place === 'open-water';
   return (
     <View style={styles.pane}>
-      <View style={styles.row}>
-        <Stepper
-          label="lanes"
-          value={String(group.lanes)}
-          onLess={group.lanes > 1 ? () => onLanes(group.lanes - 1) : null}
-          onMore={group.lanes < 20 ? () => onLanes(group.lanes + 1) : null}
-        />
-        <Text variant="bodySmall" style={styles.flex}>
-          {over > 0
-            ? `${here.length} swimmers; ${capacity} a lane hold ${group.lanes * capacity}. ${over} too many: use another lane.`
-            : `${counted(here.length, 'swimmer')} by pace${byHand > 0 ? `, ${byHand} by hand` : ''}, ${capacity} a lane at most.`}
-        </Text>
-      </View>
+      {outside ? (
+        <Text variant="bodySmall">No lanes in open water. Keep the group together by caps and a head count.</Text>
+      ) : (
+        <LaneCount group={group} here={here.length} byHand={byHand} capacity={capacity} onLanes={onLanes} />
+      )}
       {Object.keys(tonight.places).length + gone.length + tonight.guests.length > 0 ? (
         <Notice action={<Button onPress={() => onTonight(AS_USUAL)}>All as usual</Button>}>
           {[
@@ -87,6 +77,20 @@ export function LanesPane({ plan, group, people, capacity: rule, tonight, onLane
       ) : null}
       {here.length === 0 ? (
         <Empty title="Nobody at this level">Nobody of these squads swims at this level tonight.</Empty>
+      ) : outside ? (
+        <Card title="Who comes">
+          {here.map((person) => (
+            <View key={person.id} style={styles.row}>
+              <Text style={styles.flex}>{person.name}</Text>
+              <Button
+                accessibilityLabel={`${person.name} is away tonight`}
+                onPress={() => onTonight(away(tonight, person.id, true))}
+              >
+                Away
+              </Button>
+            </View>
+          ))}
+        </Card>
       ) : (
         <Card title="Who swims where">
           <Reorder
@@ -155,9 +159,38 @@ export function LanesPane({ plan, group, people, capacity: rule, tonight, onLane
         known={people.map(({ id }) => id)}
         onGuest={(id) => onTonight({ ...tonight, guests: [...tonight.guests, id] })}
       />
-      {sheets.map((sheet) => (
-        <Sheet key={sheet.lane} sheet={sheet} plan={plan} />
-      ))}
+      {outside ? null : sheets.map((sheet) => <Sheet key={sheet.lane} sheet={sheet} plan={plan} />)}
+    </View>
+  );
+}
+
+function LaneCount({
+  group: { lanes },
+  here,
+  byHand,
+  capacity,
+  onLanes,
+}: {
+  readonly group: GroupPlan;
+  readonly here: number;
+  readonly byHand: number;
+  readonly capacity: number;
+  readonly onLanes: (lanes: number) => void;
+}) {
+  const over = here - lanes * capacity;
+  return (
+    <View style={styles.row}>
+      <Stepper
+        label="lanes"
+        value={String(lanes)}
+        onLess={lanes > 1 ? () => onLanes(lanes - 1) : null}
+        onMore={lanes < 20 ? () => onLanes(lanes + 1) : null}
+      />
+      <Text variant="bodySmall" style={styles.flex}>
+        {over > 0
+          ? `${here} swimmers; ${capacity} a lane hold ${lanes * capacity}. ${over} too many: use another lane.`
+          : `${counted(here, 'swimmer')} by pace${byHand > 0 ? `, ${byHand} by hand` : ''}, ${capacity} a lane at most.`}
+      </Text>
     </View>
   );
 }
@@ -173,8 +206,9 @@ function PersonRow({
   readonly open: boolean;
   readonly onOpen: () => void;
 }) {
+  const theme = useTheme();
   return (
-    <View style={styles.row}>
+    <View style={styles.person}>
       <Text style={styles.flex}>{person.name}</Text>
       <Text variant="bodySmall" style={styles.figures}>
         {[
@@ -185,9 +219,17 @@ function PersonRow({
           .filter((text) => text !== null)
           .join(' · ')}
       </Text>
-      <Button compact aria-expanded={open} accessibilityLabel={`Tonight: ${person.name}`} onPress={onOpen}>
-        {open ? 'Close' : 'Tonight'}
-      </Button>
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        accessibilityLabel={`Tonight: ${person.name}`}
+        onPress={onOpen}
+        style={styles.open}
+      >
+        <Text variant="labelLarge" style={{ color: theme.colors.primary }}>
+          {open ? 'Close' : 'Tonight'}
+        </Text>
+      </Pressable>
     </View>
   );
 }
@@ -261,8 +303,10 @@ const minutes = (seconds: number): string => `${Math.round(seconds / 60)}′`;
 const styles = StyleSheet.create({
   pane: { gap: 4 },
   row: { flexDirection: 'row', alignItems: 'center', gap: 10, minHeight: 30 },
+  person: { flexDirection: 'row', alignItems: 'center', gap: 10, minHeight: 48 },
   head: { flexDirection: 'row', justifyContent: 'space-between', borderTopWidth: 1, paddingTop: 8, marginTop: 4 },
   moves: { paddingBottom: 8 },
+  open: { minHeight: 48, minWidth: 72, alignItems: 'center', justifyContent: 'center' },
   order: { width: 22, textAlign: 'right' },
   flex: { flex: 1 },
   figures: { fontVariant: ['tabular-nums'] },
