@@ -4,6 +4,14 @@ import { expect, expectAccessible, newSession, signIn, test } from './fixtures';
 test('lanes are changed by hand while one is away, and the deck runs them so', async ({ page }) => {
   await signIn(page);
   const id = await newSession(page);
+  // Evening Lanes only: the other squads are guests here.
+  const squads = (await (await page.request.get('/api/v1/squads')).json()) as { id: string; name: string }[];
+  const stored = (await (await page.request.get(`/api/v1/sessions/${id}`)).json()) as Record<string, unknown>;
+  const { id: _, timeZone: _zone, ...fields } = stored;
+  const squadIds = squads.filter((s) => s.name === 'Evening Lanes').map((s) => s.id);
+  await page.request.put(`/api/v1/sessions/${id}`, {
+    data: { ...fields, squadIds, writeId: crypto.randomUUID() },
+  });
   const people = async () =>
     (await (await page.request.get(`/api/v1/sessions/${id}/people`)).json()) as {
       id: string;
@@ -31,7 +39,7 @@ test('lanes are changed by hand while one is away, and the deck runs them so', a
   await page.getByRole('button', { name: `Tonight: ${first.name}` }).click();
   await page.getByRole('group', { name: 'Hold: lane' }).getByRole('button', { name: '2' }).click();
   await expect(page.getByText(/, 1 by hand,/)).toBeVisible();
-  await page.getByRole('button', { name: `Tonight: ${first.name}` }).click();
+  await page.getByRole('button', { name: `Close: ${first.name}` }).click();
   const grip = page.getByRole('button', { name: `Move ${third.name}` });
   await grip.focus();
   await page.keyboard.press('Space');
@@ -40,8 +48,8 @@ test('lanes are changed by hand while one is away, and the deck runs them so', a
   await expect(page.getByText(/put in by hand/)).toBeVisible();
 
   // A guest of another squad.
-  await page.getByLabel('Find a swimmer of another squad').first().fill('bea');
-  await page.getByRole('button', { name: /^Bea .* swims along$/ }).click();
+  await page.getByLabel('Find a swimmer of another squad').first().fill('emrys');
+  await page.getByRole('button', { name: /^Emrys .* swims along$/ }).click();
   await expect(page.getByText(/1 guest/)).toBeVisible();
 
   // Undo takes the last step back, and saving keeps the rest.

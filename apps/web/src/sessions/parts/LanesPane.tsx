@@ -129,7 +129,10 @@ export function LanesPane({ plan, group, people, capacity: rule, tonight, onLane
                         plan={plan}
                         lane={{ group: group.id, lane: i + 1 }}
                         onPlace={(to) => onTonight(moved(tonight, person.id, to))}
-                        onAway={() => onTonight(away(tonight, person.id, true))}
+                        onAway={() => {
+                          setOpen(null);
+                          onTonight(away(tonight, person.id, true));
+                        }}
                       />
                     ) : null}
                   </ReorderRow>
@@ -222,7 +225,7 @@ function PersonRow({
       <Pressable
         role="button"
         aria-expanded={open}
-        accessibilityLabel={`Tonight: ${person.name}`}
+        accessibilityLabel={`${open ? 'Close' : 'Tonight'}: ${person.name}`}
         onPress={onOpen}
         style={styles.open}
       >

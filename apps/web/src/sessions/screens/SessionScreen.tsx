@@ -1,6 +1,6 @@
 // One session: its sets, text, lanes, what was swum, and what to take along.
 import { skipToken } from '@reduxjs/toolkit/query/react';
-import type { SessionFields, SessionPerson, SessionView } from '@upwell/contract/sessions';
+import type { SessionPerson, SessionView } from '@upwell/contract/sessions';
 import { causeCard } from '@upwell/core/review';
 import {
   AS_USUAL,
@@ -30,7 +30,7 @@ import { Failure, Loading, Notice } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
 import { useWide } from '@/ui/useWide';
 import { useProposalQuery, useSaveSessionMutation, useEverybodyQuery, useSessionQuery } from '../api';
-import { draftOf, redone, type SessionDraft, undone, withFields, withPlan } from '../draft';
+import { draftOf, redone, type SessionDraft, undone, withFields, withPlan, withTonight } from '../draft';
 import { BreathCard } from '../parts/BreathCard';
 import { DonePane } from '../parts/DonePane';
 import { FilesPane } from '../parts/FilesPane';
@@ -94,7 +94,7 @@ function Session({ stored }: { readonly stored: SessionView }) {
     [plan, people, fields.breatheFreely],
   );
   const change = (next: SessionPlan) => coach && setDraft((now) => withPlan(now, next));
-  const patch = (more: Partial<SessionFields>) => setDraft((now) => withFields(now, more));
+  const patch = (more: Parameters<typeof withFields>[1]) => setDraft((now) => withFields(now, more));
 
   const write = async (version = draft.version): Promise<void> => {
     const result = await save({ id: stored.id, body: { ...fields, version, writeId: draft.writeId } });
@@ -216,7 +216,7 @@ function Session({ stored }: { readonly stored: SessionView }) {
               capacity={proposal?.laneCapacity ?? null}
               tonight={tonight}
               onLanes={(lanes) => change(editGroup(plan, group.id, { lanes }))}
-              onTonight={(next) => patch({ tonight: next })}
+              onTonight={(next) => setDraft((now) => withTonight(now, next))}
             />
           ) : null}
           {pane === 'swum' ? (

@@ -1,0 +1,151 @@
+// Who swims where tonight, who is away, who is a guest: by tapping, with the way back.
+import { fireEvent, screen, waitFor, within } from '@testing-library/react-native';
+import type { SessionPerson, SessionSave } from '@upwell/contract/sessions';
+import { AS_USUAL, type GroupPlan, type SessionPlan, type Tonight } from '@upwell/core/sessions';
+import { useState } from 'react';
+import { LanesPane } from '@/sessions/parts/LanesPane';
+import { SessionScreen } from '@/sessions/screens/SessionScreen';
+import { fakeServer, ID, ME, PLAN, PROPOSAL, SESSION, showAt } from './fakeServer';
+import { show } from './show';
+
+const person = (id: string, level: SessionPerson['level'], v400Mps: number): SessionPerson => ({
+  ...{
+    id,
+    name: `${id} Swift`,
+    level,
+    v400Mps,
+    age: 'adult',
+    healthFlags: [],
+    paceIsGuess: false,
+    rateSpm: null,
+    bests: [],
+  },
+});
+const PEOPLE = [
+  ...[person('Ada', 'hold', 1.3), person('Bo', 'hold', 1.2), person('Cy', 'hold', 1.0), person('Di', 'hold', 0.9)],
+  ...[person('Em', 'build', 0.8), person('Fi', 'settle', 0.5)],
+];
+const hold: GroupPlan = { ...PLAN.groups.find((g) => g.level === 'hold')!, lanes: 2 };
+const plan: SessionPlan = { ...PLAN, groups: PLAN.groups.map((g) => (g.level === 'hold' ? hold : g)) };
+
+let now: Tonight = AS_USUAL;
+function Pane({
+  of = plan,
+  people = PEOPLE,
+  start = AS_USUAL,
+}: {
+  of?: SessionPlan;
+  people?: SessionPerson[];
+  start?: Tonight;
+}) {
+  const [tonight, setTonight] = useState(start);
+  now = tonight;
+  return (
+    <LanesPane
+      plan={of}
+      group={of.groups.find((g) => g.level === 'hold')!}
+      people={people}
+      capacity={2}
+      tonight={tonight}
+      onLanes={() => undefined}
+      onTonight={setTonight}
+    />
+  );
+}
+beforeEach(() => {
+  fakeServer({
+    'GET /swimmers': () => ({
+      body: {
+        items: [
+          { id: 'Ada', givenName: 'Ada', familyName: 'Swift', squadName: 'Here' },
+          { id: ID, givenName: 'Gil', familyName: 'Guest', squadName: 'Other lanes' },
+        ],
+        next: null,
+      },
+    }),
+  });
+});
+const lane = (name: string) => within(screen.getByLabelText('Hold: lane')).getByText(name);
+const open = (name: string) => fireEvent.press(screen.getByLabelText(`Tonight: ${name} Swift`));
+
+describe('tonight', () => {
+  it('puts one into another lane, and back where the pace puts them', () => {
+    show(<Pane />);
+    expect(screen.getByText('4 swimmers by pace, 2 a lane at most.')).toBeTruthy();
+    open('Ada');
+    fireEvent.press(lane('2'));
+    expect(now.places).toEqual({ Ada: { group: hold.id, lane: 2 } });
+    expect(screen.getByText('4 swimmers by pace, 1 by hand, 2 a lane at most.')).toBeTruthy();
+    // Three where two fit: said, and kept.
+    expect(screen.getByText('3, 2 fit')).toBeTruthy();
+    fireEvent.press(screen.getByText('By pace again'));
+    expect(now).toEqual(AS_USUAL);
+  });
+
+  it('offers the lanes of other groups, and to nobody those of beginners’ betters', () => {
+    show(<Pane />);
+    open('Di');
+    const build = plan.groups.find((g) => g.level === 'build')!;
+    fireEvent.press(within(screen.getByLabelText(`${build.name}: lane`)).getByText('1'));
+    expect(now.places).toEqual({ Di: { group: build.id, lane: 1 } });
+    expect(screen.queryByLabelText('Tonight: Di Swift')).toBeNull();
+  });
+
+  it('leaves out who is away, and has them back with one tap', () => {
+    show(<Pane />);
+    open('Bo');
+    fireEvent.press(screen.getByText('Away tonight'));
+    expect(now.away).toEqual(['Bo']);
+    expect(screen.getByText('3 swimmers by pace, 2 a lane at most.')).toBeTruthy();
+    fireEvent.press(screen.getByLabelText('Bo Swift is here'));
+    expect(now).toEqual(AS_USUAL);
+  });
+
+  it('finds a guest by name, only among those who are not there already', async () => {
+    show(<Pane />);
+    fireEvent.changeText(screen.getAllByLabelText('Find a swimmer of another squad')[0]!, 'gil');
+    fireEvent.press(await screen.findByLabelText('Gil Guest swims along'));
+    expect(now.guests).toEqual([ID]);
+    expect(screen.queryByLabelText('Ada Swift swims along')).toBeNull();
+    expect(screen.getByText('1 guest')).toBeTruthy();
+    fireEvent.press(screen.getByText('All as usual'));
+    expect(now).toEqual(AS_USUAL);
+  });
+
+  it('says where nobody swims at a level, and in open water who comes', () => {
+    const { unmount } = show(<Pane people={[]} />);
+    expect(screen.getByText('Nobody of these squads swims at this level tonight.')).toBeTruthy();
+    unmount();
+    show(<Pane of={{ ...plan, place: 'open-water' }} />);
+    expect(screen.getByText(/No lanes in open water/)).toBeTruthy();
+    expect(screen.queryByLabelText('More lanes')).toBeNull();
+    fireEvent.press(screen.getByLabelText('Ada Swift is away tonight'));
+    expect(now.away).toEqual(['Ada']);
+  });
+});
+
+describe('a session', () => {
+  it('is saved with what was settled by hand; undo takes it back', async () => {
+    const calls = fakeServer({
+      'GET /account/me': () => ({ body: ME }),
+      'GET /sessions/proposal': () => ({ body: PROPOSAL }),
+      [`GET /sessions/${ID}/people`]: () => ({ body: PEOPLE }),
+      [`GET /sessions/${ID}`]: () => ({ body: SESSION }),
+      'PUT /sessions': ({ body }) => ({ body: { ...SESSION, ...(body as object), version: 3 } }),
+    });
+    showAt({ 'sessions/[id]': SessionScreen }, `/sessions/${ID}?pane=lanes`);
+    fireEvent.press((await screen.findAllByText('Hold', {}, { timeout: 8000 }))[0]!);
+    fireEvent.press(await screen.findByLabelText('Tonight: Ada Swift', {}, { timeout: 8000 }));
+    fireEvent.press(screen.getByText('Away tonight'));
+    expect(await screen.findByText('Unsaved changes are kept on this device.')).toBeTruthy();
+    fireEvent.press(screen.getByLabelText('Undo'));
+    expect(screen.getByLabelText('Tonight: Ada Swift')).toBeTruthy();
+    fireEvent.press(screen.getByLabelText('Redo'));
+    fireEvent.press(screen.getByText('Save changes'));
+    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+    const saved = calls.find((c) => c.method === 'PUT')!.body as SessionSave;
+    expect(saved.tonight).toEqual({ away: ['Ada'], guests: [], places: {} });
+    // Everybody is asked for, whoever is away.
+    expect(calls.find((c) => c.path.includes('/people'))!.path).toContain('everybody=true');
+  });
+});
