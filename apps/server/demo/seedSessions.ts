@@ -4,15 +4,17 @@ import type { SessionDone } from '@upwell/contract/sessions';
 import type { DrillId } from '@upwell/core/library';
 import { causeCard, type CauseId } from '@upwell/core/review';
 import {
-  addItem,
+  AS_USUAL,
   type AnySet,
   type Attendee,
   type BuildRequest,
+  type SessionPlan,
+  type Tonight,
+  addItem,
   buildSession,
   editGroup,
   editRounds,
   proposeGroups,
-  type SessionPlan,
   setsOf,
 } from '@upwell/core/sessions';
 import { TrainingSessionEntity } from '../src/sessions/entities';
@@ -52,7 +54,10 @@ export async function seedSessions(em: EntityManager, now: Date): Promise<void> 
     for (const { set } of plan.groups.flatMap((g) => g.blocks.flatMap((b) => setsOf(b.items)))) {
       if (set.drill) known.add(set.drill);
     }
-    await insert(em, now, { key: `session ${day}`, day, squads, plan, done: day < -1 ? doneOf(plan, week) : null });
+    await insert(em, now, {
+      ...{ key: `session ${day}`, day, squads, plan, done: day < -1 ? doneOf(plan, week) : null },
+      ...(day === 0 ? { tonight: tonightOf(plan) } : {}),
+    });
   }
   const outside = built({
     kind: 'aerobic',
@@ -183,12 +188,32 @@ interface Demo {
   readonly course?: string;
   readonly startTime?: string;
   readonly breatheFreely?: readonly string[];
+  readonly tonight?: Tonight;
+}
+
+/** One is away, one comes from another squad, and one swims with friends. */
+function tonightOf(plan: SessionPlan): Tonight {
+  const id = (given: string) => swimmerId(PEOPLE.find((p) => p.given === given)!);
+  const group = plan.groups.find((g) => g.level === 'hold')!.id;
+  return { away: [id('Pell')], guests: [id('Emrys')], places: { [id('Otis')]: { group, lane: 1 } } };
 }
 
 async function insert(
   em: EntityManager,
   now: Date,
-  { key, day, squads, plan, done, title, course, startTime, template = false, breatheFreely = [] }: Demo,
+  {
+    key,
+    day,
+    squads,
+    plan,
+    done,
+    title,
+    course,
+    startTime,
+    template = false,
+    breatheFreely = [],
+    tonight = AS_USUAL,
+  }: Demo,
 ): Promise<void> {
   await em.insert(TrainingSessionEntity, {
     id: idFor(key),
@@ -202,6 +227,7 @@ async function insert(
     seriesId: null,
     courseId: course ? idFor(`course ${course}`) : null,
     breatheFreely: [...breatheFreely],
+    tonight,
     theme: plan.theme,
     minutes: plan.minutes,
     plan,

@@ -39,7 +39,6 @@ function Pane({
   start?: Tonight;
 }) {
   const [tonight, setTonight] = useState(start);
-  now = tonight;
   return (
     <LanesPane
       plan={of}
@@ -48,11 +47,15 @@ function Pane({
       capacity={2}
       tonight={tonight}
       onLanes={() => undefined}
-      onTonight={setTonight}
+      onTonight={(next) => {
+        now = next;
+        setTonight(next);
+      }}
     />
   );
 }
 beforeEach(() => {
+  now = AS_USUAL;
   fakeServer({
     'GET /swimmers': () => ({
       body: {

@@ -1,5 +1,16 @@
 import { ladderCard, type LadderId } from '../library';
-import { criticalSpeed, drift, type Drift, lengthMetrics, type LengthMetrics, rateRamp, type RateRamp, type TimedLength, type Trial, UnusableTrials } from '../measures';
+import {
+  criticalSpeed,
+  drift,
+  type Drift,
+  lengthMetrics,
+  type LengthMetrics,
+  rateRamp,
+  type RateRamp,
+  type TimedLength,
+  type Trial,
+  UnusableTrials,
+} from '../measures';
 import { formatTime, RAD } from '../units';
 import { SWIM_TEST, type SwimTestKind } from './cards';
 import { counted, numberWord, plural } from '../words';

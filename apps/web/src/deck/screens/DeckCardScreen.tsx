@@ -1,7 +1,21 @@
 import { startTimeWord } from '@upwell/core/words';
 import { KIT } from '@upwell/core/library';
 import { causeCard } from '@upwell/core/review';
-import { type AnySet, BLOCK_NAME, blockLengths, cautionsOf, describeSet, distanceWord, groupClock, type GroupPlan, groupTotals, isSet, type Item, type SessionPlan, totalWord } from '@upwell/core/sessions';
+import {
+  type AnySet,
+  BLOCK_NAME,
+  blockLengths,
+  cautionsOf,
+  describeSet,
+  distanceWord,
+  groupClock,
+  type GroupPlan,
+  groupTotals,
+  isSet,
+  type Item,
+  type SessionPlan,
+  totalWord,
+} from '@upwell/core/sessions';
 import type { SessionView } from '@upwell/contract/sessions';
 import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';

@@ -1,6 +1,15 @@
 import { useToday } from '@/state/hooks';
 import { drillCard, type DrillId, KIT, tryWord } from '@upwell/core/library';
-import { causeCard, type CauseId, daysToRelook, type DrillChoice, type DrillRecord, drillsFor, type RankedCause, recordWord } from '@upwell/core/review';
+import {
+  causeCard,
+  type CauseId,
+  daysToRelook,
+  type DrillChoice,
+  type DrillRecord,
+  drillsFor,
+  type RankedCause,
+  recordWord,
+} from '@upwell/core/review';
 import { isAtLeast } from '@upwell/core/swimmers';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';

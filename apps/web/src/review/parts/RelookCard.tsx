@@ -2,7 +2,15 @@
 import { useZone } from '@/state/hooks';
 import { dayIn } from '@upwell/core/days';
 import type { FocusView, ReviewView } from '@upwell/contract/review';
-import { causeCard, compareLooks, type Outcome, OUTCOMES, type Sighting, type SignId, type SignsSeen } from '@upwell/core/review';
+import {
+  causeCard,
+  compareLooks,
+  type Outcome,
+  OUTCOMES,
+  type Sighting,
+  type SignId,
+  type SignsSeen,
+} from '@upwell/core/review';
 import { dayWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';

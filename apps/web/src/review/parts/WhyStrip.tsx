@@ -1,5 +1,14 @@
 /** The likely cause, the second, what speaks for and against, and the one thing to look at next. */
-import { causeCard, FOCUS_FROM, type Inference, type RankedCause, type Score, type Sighting, signCard, type SignId } from '@upwell/core/review';
+import {
+  causeCard,
+  FOCUS_FROM,
+  type Inference,
+  type RankedCause,
+  type Score,
+  type Sighting,
+  signCard,
+  type SignId,
+} from '@upwell/core/review';
 import { numberWord, percent } from '@upwell/core/words';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';

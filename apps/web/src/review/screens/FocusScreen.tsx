@@ -3,7 +3,16 @@ import type { FocusView, ReviewView, TryFields } from '@upwell/contract/review';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { bestView } from '@upwell/core/figure';
 import { doseWord, drillCard, type DrillId, KIT } from '@upwell/core/library';
-import { causeCard, drillsFor, nextStep, type Outcome, OUTCOMES, recordWord, signCard, type SignId } from '@upwell/core/review';
+import {
+  causeCard,
+  drillsFor,
+  nextStep,
+  type Outcome,
+  OUTCOMES,
+  recordWord,
+  signCard,
+  type SignId,
+} from '@upwell/core/review';
 import { dayWord } from '@upwell/core/words';
 import { type Href, Redirect, useLocalSearchParams, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';

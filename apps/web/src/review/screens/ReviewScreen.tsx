@@ -1,6 +1,18 @@
 // Looks at a stroke: what is seen, why it may be, and the one thing to work on.
 import { type Region, signsAt } from '@upwell/core/figure';
-import { causeCard, type CauseId, type Circumstances, compareLooks, type DrillRecord, pastByCause, type Sighting, type SignId, signsFor, type Stroke, STROKES } from '@upwell/core/review';
+import {
+  causeCard,
+  type CauseId,
+  type Circumstances,
+  compareLooks,
+  type DrillRecord,
+  pastByCause,
+  type Sighting,
+  type SignId,
+  signsFor,
+  type Stroke,
+  STROKES,
+} from '@upwell/core/review';
 import { CAUTION } from '@upwell/core/safety';
 import { levelCard, STROKE_MODEL } from '@upwell/core/swimmers';
 import type { SwimmerPage } from '@upwell/contract/swimmers';

@@ -2,7 +2,15 @@ import type { RecordsView, TestView } from '@upwell/contract/records';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { LADDER_IDS, type LadderId } from '@upwell/core/library';
 import { isAtLeast, levelCard } from '@upwell/core/swimmers';
-import { RefusedTest, SWIM_TEST, SWIM_TESTS, type SwimTestKind, type TestInput, testOutcome, type TestOutcome } from '@upwell/core/swimtests';
+import {
+  RefusedTest,
+  SWIM_TEST,
+  SWIM_TESTS,
+  type SwimTestKind,
+  type TestInput,
+  testOutcome,
+  type TestOutcome,
+} from '@upwell/core/swimtests';
 import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
