@@ -17,14 +17,16 @@ export default function ClubLayout() {
 
 /** The pages of a club, in the words of its own library. */
 function InClub({ me }: { readonly me: Me }) {
-  const { data: library, error, refetch } = useLibraryQuery();
+  // A club that has written nothing of its own has nothing to wait for.
+  const own = me.libraryVersion > 0;
+  const { data: library, error, refetch } = useLibraryQuery(undefined, { skip: !own });
   // Somebody else has changed it since.
   const old = library !== undefined && library.version < me.libraryVersion;
   useEffect(() => {
     if (old) void refetch();
   }, [old, refetch]);
   // Without a network, and nothing kept of it yet, what is built in has to do.
-  if (!library && !error) return <Loading label="Opening Upwell" />;
+  if (own && !library && !error) return <Loading label="Opening Upwell" />;
   return (
     <Shell club={me.clubName} role={me.role}>
       <Slot />

@@ -25,7 +25,7 @@ function askEarly(): void {
   if (path.startsWith('/h/')) return;
   void store.dispatch(accountEndpoints.endpoints.me.initiate()).then(({ data: me }) => {
     // Its pages wait for the words of the club.
-    if (me) void store.dispatch(libraryEndpoints.endpoints.library.initiate());
+    if (me && me.libraryVersion > 0) void store.dispatch(libraryEndpoints.endpoints.library.initiate());
   });
   const session = /^\/deck\/([^/]+)\/run$/.exec(path)?.[1];
   if (session) void store.dispatch(deckEndpoints.endpoints.pack.initiate(session, { subscribe: false }));
