@@ -2,6 +2,7 @@ import { entrySaveSchema, libraryImportSchema, type EntrySave, type LibraryImpor
 import type { FastifyInstance } from 'fastify';
 import type { Database } from '../platform/database';
 import { asMe, COACH, forgetClub, HEAD, whoAsks } from '../platform/identity';
+import { workFor } from '../work';
 import { importLibrary, libraryFile, saveEntry, showLibrary } from './service';
 
 /** What a club has written itself: drills, words, strengths, bands and levels, laid over the built-in ones. */
@@ -30,7 +31,7 @@ export async function libraryRoutes(app: FastifyInstance, { database }: { databa
     },
     async (request) => {
       const me = whoAsks(request);
-      const saved = await asMe(database, me, (em) => saveEntry(em, me, request.body));
+      const saved = await asMe(database, me, (em) => saveEntry(em, workFor(request), me, request.body));
       // It counts from the next request on.
       forgetClub(me.clubId);
       return saved;
@@ -45,7 +46,7 @@ export async function libraryRoutes(app: FastifyInstance, { database }: { databa
     },
     async (request) => {
       const me = whoAsks(request);
-      const saved = await asMe(database, me, (em) => importLibrary(em, me, request.body));
+      const saved = await asMe(database, me, (em) => importLibrary(em, workFor(request), me, request.body));
       forgetClub(me.clubId);
       return saved;
     },

@@ -1,15 +1,7 @@
 // How a club's library is read and written.
 import type { Me } from '@upwell/contract/account';
 import type { EntrySave, EntryView, LibraryFile, LibraryImport, LibraryView } from '@upwell/contract/library';
-import {
-  entriesOf,
-  keyOf,
-  libraryProblems,
-  shelvesOf,
-  withEntry,
-  type EntryProblem,
-  type LibraryEntry,
-} from '@upwell/core/clubLibrary';
+import { entriesOf, keyOf, shelvesOf, withEntry, type LibraryEntry } from '@upwell/core/clubLibrary';
 import type { OwnKind, OwnShelves } from '@upwell/core/own';
 import { counted } from '@upwell/core/words';
 import type { EntityManager } from '@mikro-orm/postgresql';
@@ -17,6 +9,7 @@ import { v5 } from 'uuid';
 import { ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { all, one } from '../platform/statement';
+import type { RunWork } from '../work';
 import { LibraryEntryEntity } from './entities';
 import { DRILL_STANDS, ENTRIES, LOCKED_STATE, STATE } from './sql';
 
@@ -44,7 +37,7 @@ const idOf = (clubId: string, kind: string, key: string): string => v5(`library/
  * @throws ProblemError 422 where a card is unsafe or the rest of the library does not stand with it; 409 where somebody
  * else changed the same entry meanwhile
  */
-export async function saveEntry(em: EntityManager, me: Me, save: EntrySave): Promise<LibraryView> {
+export async function saveEntry(em: EntityManager, work: RunWork, me: Me, save: EntrySave): Promise<LibraryView> {
   await one(em, LOCKED_STATE);
   const before = await showLibrary(em);
   const { kind, key, body } = save;
@@ -52,7 +45,7 @@ export async function saveEntry(em: EntityManager, me: Me, save: EntrySave): Pro
   // A change on another version is somebody else's to see first; it is told below, whatever it holds.
   if ((stored?.version ?? 0) === save.version) {
     if (kind === 'drills' && body === null) await refuseUsed(em, key);
-    refuse(before, withEntry(shelvesIn(before), kind, key, body), keyOf(save as LibraryEntry));
+    await refuse(work, before, withEntry(shelvesIn(before), kind, key, body), keyOf(save as LibraryEntry));
   }
   await store(em, me, kind, key, body, save);
   return showLibrary(em);
@@ -75,6 +68,7 @@ async function store(
 /** Takes in entries of a file, all of them or none. They were chosen on one state of the library, and count on that. */
 export async function importLibrary(
   em: EntityManager,
+  work: RunWork,
   me: Me,
   { entries, version, writeId }: LibraryImport,
 ): Promise<LibraryView> {
@@ -90,7 +84,7 @@ export async function importLibrary(
     });
   let after = shelvesIn(before);
   for (const { kind, key, body } of entries) after = withEntry(after, kind, key, body);
-  refuse(before, after, null);
+  await refuse(work, before, after, null);
   for (const entry of entries) {
     const { kind, key, body } = entry;
     const stored = before.entries.find((e) => e.kind === kind && e.key === key)?.version ?? 0;
@@ -115,20 +109,13 @@ async function refuseUsed(em: EntityManager, key: string): Promise<void> {
   throw new ProblemError(422, message, { fields: [{ field: 'body', message }] });
 }
 
-/** Refuses what may not stand; what did not stand before is not laid at the door of this change. */
-function refuse(before: LibraryView, after: OwnShelves, changed: string | null): void {
-  const known = new Set(
-    libraryProblems(shelvesIn(before)).flatMap(({ entry, problems }) => problems.map((p) => wordsOf(entry, p))),
-  );
-  const found = libraryProblems(after).flatMap(({ entry, problems }) =>
-    problems
-      .filter((problem) => keyOf(entry) === changed || !known.has(wordsOf(entry, problem)))
-      .map(({ field, message }) => ({
-        field: keyOf(entry) === changed ? `body.${field}` : `${keyOf(entry)}.${field}`,
-        message,
-      })),
-  );
-  if (found.length > 0) throw new ProblemError(422, found[0]!.message, { fields: found.slice(0, 20) });
+/** Refuses what may not stand with the rest of the library. */
+async function refuse(work: RunWork, before: LibraryView, after: OwnShelves, changed: string | null): Promise<void> {
+  const found = await work('check-library', { before: shelvesIn(before), after });
+  if (found.length === 0) return;
+  const fields = found.map(({ entry, field, message }) => ({
+    field: entry === changed ? `body.${field}` : `${entry}.${field}`,
+    message,
+  }));
+  throw new ProblemError(422, found[0]!.message, { fields: fields.slice(0, 20) });
 }
-const wordsOf = (entry: LibraryEntry, { field, message }: EntryProblem): string =>
-  `${keyOf(entry)} ${field} ${message}`;

@@ -4,6 +4,7 @@ import { buildAnswer, laneAnswer, textAnswer } from '../compute/answers';
 import { runRecords } from '../deck/runRecords';
 import { plansOf } from '../race/plans';
 import { handoutPdf } from '../handout/pdf';
+import { newProblems } from '@upwell/core/clubLibrary';
 import { inferCauses } from '@upwell/core/review';
 import { planFacts } from '../sessions/planFacts';
 import { sessionSheet } from '../sessions/sheet';
@@ -18,6 +19,7 @@ import { checkBody } from './bodies';
 export const TASKS = {
   'check-body': checkBody,
   'check-course': swimmableLength,
+  'check-library': newProblems,
   'check-session': planFacts,
   'infer-causes': inferCauses,
   'measure-track': trackSummary,
@@ -42,6 +44,7 @@ export type TaskName = keyof Tasks;
 export const QUICK: readonly TaskName[] = [
   'check-body',
   'check-course',
+  'check-library',
   'check-session',
   'infer-causes',
   'measure-track',

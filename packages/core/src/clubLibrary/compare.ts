@@ -3,7 +3,7 @@ import isEqual from 'lodash/isEqual.js';
 import { DRILLS, type Drill, type DrillEntry, type OwnDrillId } from '../library';
 import type { OwnShelves } from '../own';
 import { plainName } from '../text';
-import { entriesOf, type LibraryEntry } from './entries';
+import { entriesOf, keyOf, type LibraryEntry } from './entries';
 
 /** One entry of a file beside what the club has. */
 export interface Compared {
@@ -68,8 +68,6 @@ export function takeIn(
     return [{ kind: 'drills', key, body: { ...rest, card: { ...card, name } } }];
   });
 }
-
-export const keyOf = ({ kind, key }: LibraryEntry): string => `${kind}/${key}`;
 
 /**
  * The id of a drill that a club writes, out of its name: what it is called in the text of a session.

@@ -31,3 +31,6 @@ export function withEntry(shelves: OwnShelves, kind: OwnKind, key: string, body:
   const { [key]: _, ...others } = shelves[kind] ?? {};
   return { ...shelves, [kind]: body === null ? others : { ...others, [key]: body } };
 }
+
+/** What an entry is about, in one word. @example keyOf({ kind: 'causes', key: 'unease', body }) // 'causes/unease' */
+export const keyOf = ({ kind, key }: Pick<LibraryEntry, 'kind' | 'key'>): string => `${kind}/${key}`;

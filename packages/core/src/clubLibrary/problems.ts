@@ -29,7 +29,8 @@ import {
 } from '../review';
 import { LEVEL, LEVELS, STROKE_MODEL, type LevelEntry, type LevelId, type StrokeModelId } from '../swimmers';
 import { plainName } from '../text';
-import { entriesOf, type BodyOf, type LibraryEntry } from './entries';
+import groupBy from 'lodash/groupBy.js';
+import { entriesOf, keyOf, type BodyOf, type LibraryEntry } from './entries';
 
 /** What is wrong with an entry, and at which of its fields. */
 export interface EntryProblem {
@@ -64,6 +65,16 @@ const RANGE: Readonly<Record<MeasureId, readonly [least: number, most: number]>>
 /** Most metres of an hour that a level may be given: more is another sport. */
 export const MOST_METRES_AN_HOUR = 6000;
 
+/** Works something out once for a whole library. */
+function inLibrary<T>(make: (all: OwnShelves) => T): (all: OwnShelves) => T {
+  const made = new WeakMap<OwnShelves, { readonly value: T }>();
+  return (all) => {
+    const known = made.get(all) ?? { value: make(all) };
+    made.set(all, known);
+    return known.value;
+  };
+}
+
 type Check<K extends OwnKind> = (key: string, body: BodyOf<K>, all: OwnShelves) => EntryProblem[];
 const at = (field: string, message: string | null): EntryProblem[] => (message ? [{ field, message }] : []);
 
@@ -85,12 +96,22 @@ const drills: Check<'drills'> = (id, { card, answers = [], hidden }, all) => {
   return problems;
 };
 
+/** The names of all drills as they are compared, and whose each is; worked out once for each library. */
+const drillNames = inLibrary((all) => {
+  const cards = new Map<string, Drill>(Object.entries(DRILLS));
+  for (const [id, { card }] of Object.entries((all.drills ?? {}) as Readonly<Record<string, DrillEntry>>))
+    if (card) cards.set(id, card);
+  return groupBy([...cards], ([, { name }]) => plainName(name));
+});
+
+/** The words of all signs as they are compared, and which signs are said so. */
+const signWords = inLibrary((all) => groupBy(Object.keys(SIGNS) as SignId[], (id) => plainName(seenAs(id, all))));
+
+const seenAs = (id: SignId, all: OwnShelves): string => ((all.signs?.[id] as SignEntry | undefined) ?? SIGNS[id]).seen;
+
 /** What stops a second drill of the same name: on paper and in a list nobody could tell them apart. */
 function otherNamed(id: string, name: string, all: OwnShelves): string | null {
-  const entries = (all.drills ?? {}) as Readonly<Record<string, DrillEntry>>;
-  const cards = new Map<string, Drill>(Object.entries(DRILLS));
-  for (const [other, { card }] of Object.entries(entries)) if (card) cards.set(other, card);
-  const same = [...cards].find(([other, card]) => other !== id && plainName(card.name) === plainName(name));
+  const same = drillNames(all)[plainName(name)]?.find(([other]) => other !== id);
   return same ? `There is a drill “${same[1].name}” already.` : null;
 }
 
@@ -113,11 +134,8 @@ const causes: Check<'causes'> = (_id, { cue, openTurnCue = '' }) => [
 ];
 
 const signs: Check<'signs'> = (id, { seen }, all) => {
-  const words = (other: SignId) => ((all.signs?.[other] as SignEntry | undefined) ?? SIGNS[other]).seen;
-  const same = (Object.keys(SIGNS) as SignId[]).find(
-    (other) => other !== id && plainName(words(other)) === plainName(seen),
-  );
-  return at('seen', same ? `Another sign is said like that: “${words(same)}”.` : null);
+  const same = signWords(all)[plainName(seen)]?.find((other) => other !== id);
+  return at('seen', same ? `Another sign is said like that: “${seenAs(same, all)}”.` : null);
 };
 
 const ladders: Check<'ladders'> = (id, { changed = {}, added = [] }: LadderEntry) => {
@@ -204,4 +222,26 @@ export function libraryProblems(
       problems.push({ field: 'card', message: `${MOST_OWN_DRILLS} drills of its own are the most for a club.` });
     return problems.length > 0 ? [{ entry, problems }] : [];
   });
+}
+
+/** One problem of one entry: which entry, and which of its fields. */
+export interface FoundProblem extends EntryProblem {
+  /** Kind and key, as in `drills/own-paper-boats`. */
+  readonly entry: string;
+}
+
+/** What may not stand in a library after a change and did so before: what was wrong already is not laid at its door. */
+export function newProblems({
+  before,
+  after,
+}: {
+  readonly before: OwnShelves;
+  readonly after: OwnShelves;
+}): FoundProblem[] {
+  const found = (all: OwnShelves) =>
+    libraryProblems(all).flatMap(({ entry, problems }) =>
+      problems.map((problem): FoundProblem => ({ entry: keyOf(entry), ...problem })),
+    );
+  const known = new Set(found(before).map(({ entry, field, message }) => `${entry} ${field} ${message}`));
+  return found(after).filter(({ entry, field, message }) => !known.has(`${entry} ${field} ${message}`));
 }
