@@ -84,7 +84,7 @@ describe('a session tonight', () => {
     expect((await (await club.as('swimmer'))('GET', `/sessions/${id}`)).body).toMatchObject({ tonight: AS_USUAL });
   });
 
-  it('takes no guest from squads that are not one’s own, and keeps whom the head asked', async () => {
+  it('takes no guest from squads that are not one’s own, and keeps the guests of the head coach', async () => {
     const coach = await club.as('coach');
     const tonight = { away: [], guests: [guest], places: {} };
     const refused = await coach('PUT', `/sessions/${v7()}`, fields(tonight));

@@ -148,7 +148,7 @@ describe('a session', () => {
     await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
     const saved = calls.find((c) => c.method === 'PUT')!.body as SessionSave;
     expect(saved.tonight).toEqual({ away: ['Ada'], guests: [], places: {} });
-    // Everybody is asked for, whoever is away.
+    // Everybody is asked for, also those who are away.
     expect(calls.find((c) => c.path.includes('/people'))!.path).toContain('everybody=true');
   });
 });

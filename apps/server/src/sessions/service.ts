@@ -129,7 +129,7 @@ async function refuseForeignSquads(em: EntityManager, now: readonly string[], be
   throw new ProblemError(422, message, { fields: [{ field: 'squadIds', message }] });
 }
 
-/** A guest is somebody one coaches; guests whom another coach has asked stay. */
+/** A guest is somebody one coaches; guests of another coach stay. */
 async function refuseForeignGuests(em: EntityManager, now: readonly string[], before: readonly string[]) {
   const added = now.filter((id) => !before.includes(id));
   if (added.length === 0 || (await em.count(SwimmerEntity, { id: { $in: added } })) === added.length) return;

@@ -70,7 +70,7 @@ describe('lanes by hand', () => {
       expect(ids(lanesOf(hold, plan.pool, hereTonight(SIX, moved(AS_USUAL, 'f', place))))).toEqual(['ab', 'cd', 'ef']);
   });
 
-  it('lose nobody and double nobody, whoever is put wherever', () => {
+  it('lose nobody and double nobody, however people are moved', () => {
     fc.assert(
       fc.property(
         fc.array(fc.tuple(fc.constantFrom(...'abcdef'), fc.integer({ min: 1, max: 5 })), { maxLength: 12 }),
