@@ -193,8 +193,8 @@ async function takeAll(base) {
   await text.fill((await text.inputValue()).replace('Drills = 300', 'Drills = 150').replace('breathe 3', 'brethe 3'));
   await wide.page.getByText(/to fix/).waitFor();
   await wide.take('write-wide');
-  await wide.go('/library/drill/own-deep-rungs');
-  await wide.take('drill-wide');
+  await wide.go('/library?show=drills&open=own-deep-rungs');
+  await wide.take('library-wide');
   await wide.go(`/swimmers/${await wide.find('sunniva')}/race?view=weeks`);
   await wide.page
     .getByRole('button', { name: /Build up \d+/ })

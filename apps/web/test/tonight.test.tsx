@@ -115,6 +115,11 @@ describe('tonight', () => {
     expect(now).toEqual(AS_USUAL);
   });
 
+  it('counts guests of squads that are not one’s own', () => {
+    show(<Pane start={{ ...AS_USUAL, guests: [ID] }} />);
+    expect(screen.getByText(/^1 guest is of a squad that is not yours/)).toBeTruthy();
+  });
+
   it('says where nobody swims at a level, and in open water who comes', () => {
     const { unmount } = show(<Pane people={[]} />);
     expect(screen.getByText('Nobody of these squads swims at this level tonight.')).toBeTruthy();

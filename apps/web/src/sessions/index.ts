@@ -2,3 +2,4 @@ export { useLoadQuery, useProposalQuery, useSaveSessionMutation, useSessionPeopl
 export { WhoSwimsIt } from './parts/WhoSwimsIt';
 export { SessionLine } from './parts/SessionLine';
 export { newWish } from './wish';
+export { HiddenGuests } from './parts/HiddenGuests';

@@ -1,4 +1,5 @@
 /** The deck clock: a session run with one hand. Always dark, against glare and for the battery. */
+import { HiddenGuests } from '@/sessions';
 import { plannedFinishS, runSetup, type BreathAnswer, type LaneState } from '@upwell/core/deck';
 import { setsOf, type SessionPlan } from '@upwell/core/sessions';
 import type { DeckPack } from '@upwell/contract/deck';
@@ -129,6 +130,7 @@ function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
       <Missing state={state} time={time} names={names} />
       {state.beganMs === null ? (
         <Start setup={planned} groupOf={groupOf} names={names} onBegin={begin}>
+          <HiddenGuests tonight={session.tonight} people={pack.people} />
           <FewBreathsAsk plan={plan} people={pack.people} answer={answer} onAnswer={setAnswer} />
         </Start>
       ) : (

@@ -26,6 +26,7 @@ import { Empty, Notice } from '@/ui/States';
 import { Stepper } from '@/ui/Stepper';
 import { useTheme } from '@/ui/useTheme';
 import { GuestFinder } from './GuestFinder';
+import { HiddenGuests } from './HiddenGuests';
 import { LaneLine } from './LaneLine';
 import { Reorder, ReorderRow } from './Reorder';
 
@@ -37,11 +38,22 @@ export interface LanesPaneProps {
   /** Swimmers a lane holds by the club's rule; null takes the default. */
   readonly capacity: number | null;
   readonly tonight: Tonight;
+  /** Whether the people are being asked for: a guest who was just taken in is on the way. */
+  readonly asking?: boolean;
   readonly onLanes: (lanes: number) => void;
   readonly onTonight: (tonight: Tonight) => void;
 }
 
-export function LanesPane({ plan, group, people, capacity: rule, tonight, onLanes, onTonight }: LanesPaneProps) {
+export function LanesPane({
+  plan,
+  group,
+  people,
+  capacity: rule,
+  tonight,
+  asking = false,
+  onLanes,
+  onTonight,
+}: LanesPaneProps) {
   const capacity = rule ?? laneCapacity(lengthsToMetres(plan.pool, 1));
   const all = useMemo(() => hereTonight(people, tonight), [people, tonight]);
   const here = useMemo(() => all.filter((p) => groupFor(plan, p)?.id === group.id), [all, plan, group.id]);
@@ -75,6 +87,7 @@ export function LanesPane({ plan, group, people, capacity: rule, tonight, onLane
             .join(', ')}
         </Notice>
       ) : null}
+      {asking ? null : <HiddenGuests tonight={tonight} people={people} />}
       {here.length === 0 ? (
         <Empty title="Nobody at this level">Nobody of these squads swims at this level tonight.</Empty>
       ) : outside ? (

@@ -256,16 +256,17 @@ function SessionText({
 }
 
 function SessionLanes({
-  asked: { data, error, refetch },
+  asked: { data, error, isFetching, refetch },
   ...rest
-}: Omit<LanesPaneProps, 'people'> & {
+}: Omit<LanesPaneProps, 'people' | 'asking'> & {
   readonly asked: {
     readonly data?: readonly SessionPerson[] | undefined;
     readonly error?: ApiError | undefined;
+    readonly isFetching: boolean;
     readonly refetch: () => unknown;
   };
 }) {
-  if (data) return <LanesPane people={data} {...rest} />;
+  if (data) return <LanesPane people={data} asking={isFetching} {...rest} />;
   return error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Checking who is coming" />;
 }
 
