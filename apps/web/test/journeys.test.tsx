@@ -227,6 +227,7 @@ describe('a stored session', () => {
     let stored = SESSION;
     const calls = fakeServer({
       'GET /account/me': me,
+      [`GET /sessions/${ID}/people`]: () => ({ body: [] }),
       [`GET /sessions/${ID}`]: () => ({ body: stored }),
       'PUT /sessions/': ({ body }) => ({ body: (stored = { ...SESSION, plan: body.plan, version: 3 }) }),
     });
@@ -245,6 +246,7 @@ describe('a stored session', () => {
     const theirs = { ...SESSION, version: 7, title: 'Theirs' };
     const calls = fakeServer({
       'GET /account/me': me,
+      [`GET /sessions/${ID}/people`]: () => ({ body: [] }),
       [`GET /sessions/${ID}`]: () => ({ body: SESSION }),
       'PUT /sessions/': ({ body }) =>
         body.version === 7
