@@ -5,7 +5,15 @@ import { MOST_BLIND_M, MOST_OF_OWN } from './library';
 import { TRIAL_DAYS } from './race';
 import { LEVEL } from './swimmers';
 import { numberWord } from './words';
-import { AIR_C, FARTHEST_WITHOUT_AIR_M, LONGEST_WITHOUT_AIR_S, RECOVERY_S, WARM_WETSUIT, WATER_RULES } from './safety';
+import {
+  AIR_C,
+  FARTHEST_WITHOUT_AIR_M,
+  LONGEST_WITHOUT_AIR_S,
+  MOST_STROKES_BETWEEN,
+  RECOVERY_S,
+  WARM_WETSUIT,
+  WATER_RULES,
+} from './safety';
 import { WEEKLY_RISE } from './sessions';
 import { FIRST_TIME } from './water';
 
@@ -17,6 +25,7 @@ describe.each<[string, readonly string[]]>([
     'library.md',
     [
       `more than ${MOST_OF_OWN.metres} m, ${MOST_OF_OWN.seconds} s or ${MOST_OF_OWN.tries} tries`,
+      `a breath less often than every ${MOST_STROKES_BETWEEN} strokes`,
       `closed eyes for more than ${MOST_BLIND_M} m`,
       `more than ${numberWord(MOST_METRES_AN_HOUR)} m in an hour, ${LEVEL.settle.metresPerHour[1]} m for people who cannot swim 50 m`,
     ],

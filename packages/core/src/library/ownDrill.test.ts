@@ -108,6 +108,15 @@ describe('words that a card must not hold', () => {
     'Breathe with fast breaths, then go.',
     'Hyperventilate a little.',
     'Never hurry; hold your breath instead.',
+    'Twenty metres under water.',
+    'Half the pool under water.',
+    '25 UW kick.',
+    'Swim under\n water, 15 m.',
+    'Swim un\u200Bder water, 15 m.',
+    'Breathe only at the walls.',
+    'Breathe every 7 strokes.',
+    'A breath every nine strokes.',
+    'A lung buster to finish.',
   ])('“%s”', (text) => {
     expect(unsafeWords(text)).not.toBeNull();
     expect(fields({ steps: ['Swim easy.', text] })).toEqual(['steps']);
@@ -121,6 +130,9 @@ describe('words that a card must not hold', () => {
     'A quiet breath, the ear stays wet.',
     'The hand enters 20 cm under the surface.',
     'Breathe every three strokes for 50 m.',
+    'Breathe every 5 strokes.',
+    'A breath every ten seconds.',
+    'Breathe when you like, every 10 m a look.',
     'Take a comfortable breath and lie down.',
     'Recover with the hands under water for 25 m.',
   ])('and words that it may: “%s”', (text) => expect(unsafeWords(text)).toBeNull());

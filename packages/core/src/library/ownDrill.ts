@@ -1,4 +1,5 @@
 // Whether a card that a club writes is one that a swimmer can be given.
+import { MOST_STROKES_BETWEEN } from '../safety';
 import { isAtLeast, type LevelId } from '../swimmers';
 import { DRILLS, type BuiltInDrillId, type DrillId } from './drills';
 import type { Dose, Drill, DrillPlace } from './types';
@@ -129,13 +130,17 @@ const HEAD_FIRST =
 
 /** Under water, but for a part of the body that belongs there: knees under the surface, the hand under water. */
 const UNDER =
-  /(?<!\b(?:knees?|hands?|arms?|forearms?|elbows?|wrists?|fingers|fingertips|feet|toes|heels|legs?|board) (?:\w+ )?)\b(?:under ?-?water|(?:under|below|beneath) the (?:surface|water)|submerged)\b/i;
+  /(?<!\b(?:knees?|hands?|arms?|forearms?|elbows?|wrists?|fingers|fingertips|feet|toes|heels|legs?|board) (?:\w+ )?)\b(?:under ?-?water|(?:under|below|beneath) the (?:surface|water)|submerged|uw)\b/i;
 const FAR =
-  /\d+ ?(?:m|metres?|meters?|yards?|yds?|lengths?|laps?)\b|\b(?:as (?:far|long) as|how (?:far|long)|far(?:thest)?|furthest|longest|distance|(?:half |whole |one |full |two |a )(?:a )?(?:length|width|lap|pool)s?|to the (?:other|far|end|wall|flags)|across the pool|record|contest|race)\b/i;
+  /(?:\d|\b(?:five|ten|twelve|fifteen|twenty|twenty[ -]five|thirty|forty|fifty)) ?(?:m|metres?|meters?|yards?|yds?|lengths?|laps?|widths?)\b|\b(?:as (?:far|long) as|how (?:far|long)|far(?:thest)?|furthest|longest|distance|(?:half|whole|one|full|two|a) (?:a |the |of the )?(?:length|width|lap|pool)s?|to the (?:other|far|end|wall|flags)|across the pool|record|contest|race)\b|\b\d+ ?(?:uw|under ?-?water)\b/i;
 const NO_AIR =
-  /\b(?:hold(?:s|ing)? (?:(?:your|the|his|her|their|on to the|a) )?breath|breath[- ]?hold(?:s|ing)?|held breath|hypoxic|apn(?:o)?ea|without (?:a |any |one )?(?:breath|breathing|air)|no (?:breath|breathing|air)|(?:one|a single) breath (?:for|per|to) |(?:do not|don[’']t|never|not to|nobody) breathes?|not breathing|0 breaths|zero breaths)\b/i;
+  /\b(?:hold(?:s|ing)? (?:(?:your|the|his|her|their|on to the|a) )?breath|breath[- ]?hold(?:s|ing)?|held breath|hypoxic|apn(?:o)?ea|without (?:a |any |one )?(?:breath|breathing|air)|no (?:breath|breathing|air)|(?:one|a single) breath (?:for|per|to) |(?:do not|don[’']t|never|not to|nobody) breathes?|not breathing|(?:0|zero) breaths|breathes? only (?:at|on|after) (?:the |every |each )?(?:walls?|turns?|ends?)|lung ?busters?)\b/i;
 const FAST_BREATHS =
   /\b(?:hyperventilat\w*|(?:fast|quick|rapid|forced?) (?:deep )?breath(?:s|ing)?|(?:\d+|three|four|five|six|eight|ten|twenty|several|many|some) (?:big|deep|fast|quick|full|rapid) breaths|pump(?:s|ing)? (?:the |your )?(?:lungs|breath))\b/i;
+/** Beyond {@link MOST_STROKES_BETWEEN} a set has rules of its own, and a card must not ask for it. */
+const EVERY =
+  /\bbreath\w*\b.{0,30}?\bevery (\d+|six|seven|eight|nine|ten|eleven|twelve)\b(?! ?(?:m|metres?|s|seconds?|min)\b)/i;
+
 /** “Never hold your breath” warns of what “hold your breath” asks for. */
 const WARNED = /\b(?:never|do not|don[’']t|no|not|stop|instead of|rather than|avoid)\s+(?:ever\s+|to\s+)?$/i;
 
@@ -147,12 +152,20 @@ const WARNED = /\b(?:never|do not|don[’']t|no|not|stop|instead of|rather than|
  * @example unsafeWords('Breathe out under water.') // null
  */
 export function unsafeWords(text: string): string | null {
-  for (const sentence of text.split(/(?<=[.!?;])\s+|\n/)) {
+  // As it is read: whatever blanks, and signs that nobody sees, stand between the letters.
+  const plain = text
+    .normalize('NFKC')
+    .replace(/\p{Cf}/gu, '')
+    .replace(/\s+/g, ' ');
+  for (const sentence of plain.split(/(?<=[.!?;])\s+/)) {
     if (UNDER.test(sentence) && FAR.test(sentence))
       return 'No distance under water: fit people faint there without a warning.';
     const held = NO_AIR.exec(sentence);
     if (held && !WARNED.test(sentence.slice(0, held.index)))
       return 'No held breath: say when to breathe. Fit people faint without a warning.';
+    const every = EVERY.exec(sentence)?.[1];
+    if (every !== undefined && !(Number(every) <= MOST_STROKES_BETWEEN))
+      return `A breath every ${MOST_STROKES_BETWEEN} strokes at least: fewer are planned as a set, which asks each swimmer.`;
     const fast = FAST_BREATHS.exec(sentence);
     if (fast && !WARNED.test(sentence.slice(0, fast.index)))
       return 'No fast or deep breathing beforehand: it takes away the urge to breathe, and people faint.';
