@@ -236,6 +236,14 @@ describe('a drill of the club itself', () => {
     expect(open.json()).toMatchObject({ drill: { name: 'Mitten swim' } });
     const used = await put(club, { ...mitten, body: null }, 1);
     expect(used.body.detail).toContain('1 focus');
+
+    // Hidden meanwhile: what is worked on with it goes on.
+    expect((await put(club, { ...mitten, body: { ...mitten.body, hidden: true } }, 1)).status).toBe(200);
+    const words = { saidBack: 'forearm', felt: '', relookOn: '2026-12-08', version: 1, writeId: v7() };
+    const kept = await coach('PUT', `/focuses/${focus.id}`, { ...words, drill: MITTEN });
+    expect([kept.status, kept.body.detail]).toEqual([200, undefined]);
+    const tried = { drill: MITTEN, verdict: 'better', note: '', at: '2026-11-28T18:00:00Z' };
+    expect((await coach('PUT', `/focuses/${focus.id}/tries/${v7()}`, tried)).status).toBe(200);
   });
 
   it('that stands nowhere can be taken out', async () => {

@@ -172,7 +172,7 @@ export async function saveFocus(em: EntityManager, id: string, save: FocusSave):
   const { drill, saidBack, felt, relookOn } = save;
   const focus = await em.findOne(FocusEntity, { id });
   if (!focus) throw notFound();
-  refuseForeignDrill(focus.cause, drill);
+  refuseForeignDrill(focus, drill);
   const now = await showFocus(em, id);
   await saveVersioned(em, FocusEntity, id, save, { drill, saidBack, felt, relookOn }, () => now);
   return showFocus(em, id);
@@ -188,7 +188,7 @@ export async function addTry(
 ): Promise<FocusView> {
   const focus = await em.findOne(FocusEntity, { id: focusId });
   if (!focus) throw notFound();
-  refuseForeignDrill(focus.cause, made.drill);
+  refuseForeignDrill(focus, made.drill);
   const existing = await em.findOne(FocusTryEntity, { id });
   if (!existing) {
     await em.insert(FocusTryEntity, {
@@ -210,8 +210,9 @@ export async function takeBackTry(em: EntityManager, focusId: string, id: string
   return showFocus(em, focusId);
 }
 
-function refuseForeignDrill(cause: CauseId, drill: DrillId): void {
-  if ((causeCard(cause).answers as readonly DrillId[]).includes(drill)) return;
+/** A drill that the club has hidden since stays where it is worked on. */
+function refuseForeignDrill(focus: { readonly cause: CauseId; readonly drill: DrillId }, drill: DrillId): void {
+  if (drill === focus.drill || causeCard(focus.cause).answers.includes(drill)) return;
   const message = 'This drill does not answer the focus. Choose one of its drills.';
   throw new ProblemError(400, message, { fields: [{ field: 'drill', message }] });
 }
