@@ -3,6 +3,7 @@ import { fireEvent, screen, waitFor, within } from '@testing-library/react-nativ
 import type { SessionPerson, SessionSave } from '@upwell/contract/sessions';
 import { AS_USUAL, type GroupPlan, type SessionPlan, type Tonight } from '@upwell/core/sessions';
 import { useState } from 'react';
+import { FilesPane } from '@/sessions/parts/FilesPane';
 import { LanesPane } from '@/sessions/parts/LanesPane';
 import { SessionScreen } from '@/sessions/screens/SessionScreen';
 import { fakeServer, ID, ME, PLAN, PROPOSAL, SESSION, showAt } from './fakeServer';
@@ -155,5 +156,20 @@ describe('a session', () => {
     expect(saved.tonight).toEqual({ away: ['Ada'], guests: [], places: {} });
     // Everybody is asked for, also those who are away.
     expect(calls.find((c) => c.path.includes('/people'))!.path).toContain('everybody=true');
+  });
+
+  it('is copied for another week with everybody there', async () => {
+    const calls = fakeServer({
+      'PUT /sessions': ({ body }) => ({ body: { ...SESSION, ...(body as object), version: 1 } }),
+    });
+    const stored = {
+      ...SESSION,
+      tonight: { away: ['Ada'], guests: [ID], places: { Bo: { group: hold.id, lane: 1 } } },
+    };
+    showAt({ 'sessions/[id]': () => <FilesPane stored={stored} changed={false} /> }, `/sessions/${ID}`);
+    fireEvent.press(await screen.findByText('Save as template'));
+    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+    expect((calls.find((c) => c.method === 'PUT')!.body as SessionSave).tonight).toEqual(AS_USUAL);
+    expect(await screen.findByText('Saved as a template.')).toBeTruthy();
   });
 });

@@ -1,3 +1,4 @@
+import { AS_USUAL } from '@upwell/core/sessions';
 import type { SeriesScope } from '@upwell/core/sessions';
 import { sessionFieldsOf } from '@upwell/contract/sessions';
 import { useToday } from '@/state/hooks';
@@ -94,6 +95,8 @@ function Again({ stored, changed }: { readonly stored: SessionView; readonly cha
       body: {
         ...sessionFieldsOf(stored),
         done: null,
+        // Who is away tonight is not away every week.
+        tonight: AS_USUAL,
         template: false,
         seriesId: null,
         ...more,
