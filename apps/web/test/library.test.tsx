@@ -325,6 +325,21 @@ describe('another club’s file', () => {
     expect(await screen.findByText('2 entries of Kestrel Bay came in, and count from now on.')).toBeTruthy();
   });
 
+  it('cannot be compared while one’s own is not known: the failure is said, and tried again', async () => {
+    let down = true;
+    fakeServer({
+      'GET /account/me': () => ({ body: { ...ME, role: 'head' } }),
+      'GET /library': () =>
+        down ? { status: 500, body: { detail: 'The server is resting.' } } : { body: { version: 0, entries: [] } },
+    });
+    at('/library/ours');
+    expect(await screen.findByText('The server is resting.')).toBeTruthy();
+    expect(screen.queryByText('Nothing of your own yet')).toBeNull();
+    down = false;
+    fireEvent.press(screen.getByText('Try again'));
+    expect(await screen.findByText('Nothing of your own yet')).toBeTruthy();
+  });
+
   it('of a club that has nothing of its own yet says how to begin', async () => {
     library();
     at('/library/ours');

@@ -23,11 +23,11 @@ import { useZone } from '@/state/hooks';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { Screen } from '@/ui/Screen';
-import { Empty, Notice } from '@/ui/States';
+import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { readTextFile } from '@/ui/readTextFile';
 import { chooseFile, saveFrom } from '@/ui/saveFile';
 import { useTheme } from '@/ui/useTheme';
-import { useImportLibraryMutation } from '../api';
+import { useImportLibraryMutation, useLibraryQuery } from '../api';
 import { nameOf, saysOf } from '../parts/entryWords';
 import { useOwn } from '../useOwn';
 
@@ -48,6 +48,7 @@ export function readLibraryFile(text: string): { readonly file: LibraryFile } | 
 
 export function OursScreen() {
   const own = useOwn();
+  const asked = useLibraryQuery();
   const zone = useZone();
   const theme = useTheme();
   const [file, setFile] = useState<LibraryFile | null>(null);
@@ -97,7 +98,11 @@ export function OursScreen() {
           }}
         />
       ) : null}
-      {shown.length === 0 ? (
+      {asked.error && !asked.data ? (
+        <Failure error={asked.error} retry={() => void asked.refetch()} />
+      ) : !asked.data ? (
+        <Loading label="Opening your library" />
+      ) : shown.length === 0 ? (
         <Empty title="Nothing of your own yet">
           Every drill, cue, sign, ladder and level can be changed where it stands in the library. What you change is
           listed here, and can be given to another club as a file.
