@@ -112,7 +112,8 @@ export function LanesPane({
             onDrop={(id, target, after) => {
               // Dropped on a heading from below, it goes to the end of the lane before it.
               const lane = target.startsWith('lane ') && !after ? Math.max(1, laneOf(target) - 1) : laneOf(target);
-              put(id, lane);
+              // Back where they came from is no move.
+              if (lane !== laneOf(id)) put(id, lane);
             }}
           >
             {lanes.map((lane, i) => (
