@@ -148,6 +148,27 @@ describe('a cue', () => {
     await waitFor(() => expect(causeCard('soft-core').cue).toBe('Zip up.'));
   });
 
+  it('whose answer was lost is sent again as the same change', async () => {
+    let lost = true;
+    const sent = library([], {
+      refuse: () => {
+        if (!lost) return null;
+        lost = false;
+        return { status: 503, body: { detail: 'No answer came.' } };
+      },
+    });
+    at('/library?show=causes&open=soft-core');
+    fireEvent.press(await screen.findByText('Change the cue'));
+    fireEvent.changeText(screen.getByLabelText('Cue, as it is said at the wall'), 'Zip up.');
+    fireEvent.press(screen.getByText('Save'));
+    expect(await screen.findByText('No answer came.')).toBeTruthy();
+    fireEvent.press(screen.getByText('Save'));
+    await waitFor(() => expect(causeCard('soft-core').cue).toBe('Zip up.'));
+    const ids = sent.map(({ body }) => (body as EntrySave).writeId);
+    expect(ids).toHaveLength(2);
+    expect(ids[0]).toBe(ids[1]);
+  });
+
   it('shows how strongly each sign speaks, and stores what differs', async () => {
     const sent = library();
     at('/library?show=causes&open=soft-core');

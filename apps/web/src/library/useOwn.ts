@@ -2,6 +2,7 @@
 import type { EntrySave, EntryView } from '@upwell/contract/library';
 import { entryProblems, withEntry, type EntryProblem, type LibraryEntry } from '@upwell/core/clubLibrary';
 import { shelvesOf, type OwnKind, type OwnShelves } from '@upwell/core/own';
+import { useRef } from 'react';
 import { v7 } from 'uuid';
 import { useMeQuery } from '@/account';
 import { fieldMessages, storedNow, type ApiError } from '@/api/problem';
@@ -62,6 +63,8 @@ export function useEntry(kind: OwnKind, key: string): EntryEditor {
   const [, setLast] = useLastChange();
   const [send, { isLoading, error, reset }] = useSaveEntryMutation();
   const stored = entryOf(kind, key);
+  // The same change sent again, after its answer was lost, is the same change.
+  const sent = useRef({ change: '', writeId: '' });
   return {
     saving: isLoading,
     error,
@@ -71,7 +74,10 @@ export function useEntry(kind: OwnKind, key: string): EntryEditor {
       body === null ? [] : entryProblems({ kind, key, body } as LibraryEntry, withEntry(shelves, kind, key, body)),
     save: async (body, name, over) => {
       const version = over?.version ?? stored?.version ?? 0;
-      const { error: refused } = await send({ kind, key, body, version, writeId: v7() } as EntrySave);
+      const change = JSON.stringify([kind, key, version, body]);
+      if (sent.current.change !== change) sent.current = { change, writeId: v7() };
+      const { writeId } = sent.current;
+      const { error: refused } = await send({ kind, key, body, version, writeId } as EntrySave);
       if (!refused) setLast({ kind, key, name, before: stored?.body ?? null });
       return !refused;
     },
