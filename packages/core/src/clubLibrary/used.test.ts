@@ -11,21 +11,10 @@ import { readRoster } from '../exchange';
 import { shelvesOf, type LibraryEntry } from '.';
 
 const card: Drill = {
-  name: 'Paper boats',
-  purpose: 'The forearm feels the water when the hand is small.',
-  steps: ['Roll the fingers in.', 'Swim easy.', 'Open the hand after ten strokes.'],
-  feel: 'A long lever from the elbow.',
-  mistakes: ['pulling faster'],
-  cue: 'Push with the forearm.',
-  kit: [],
-  places: ['pool'],
-  from: 'build',
-  contradicts: ['quick-rhythm'],
-  view: 'side',
+  ...drillCard('catch-up'),
+  ...{ name: 'Paper boats', cue: 'Push with the forearm.', kit: [], from: 'build', factor: 0.8, notWith: [] },
+  ...{ contradicts: ['quick-rhythm'], cautions: ['Stop when a shoulder hurts.'] },
   dose: { kind: 'distance', tries: 4, metres: 25, mostM: 50 },
-  factor: 0.8,
-  cautions: ['Stop when a shoulder hurts.'],
-  notWith: [],
 };
 const BOATS = 'own-paper-boats' as const;
 const own: LibraryEntry = { kind: 'drills', key: BOATS, body: { card, answers: ['dropped-elbow'] } };

@@ -92,5 +92,6 @@ const styles = StyleSheet.create({
   moves: { paddingBottom: 8 },
   open: { minHeight: 48, minWidth: 72, alignItems: 'center', justifyContent: 'center' },
   flex: { flex: 1 },
-  figures: { fontVariant: ['tabular-nums'] },
+  // A long name and all that is said of it share a phone's width.
+  figures: { fontVariant: ['tabular-nums'], flexShrink: 1, textAlign: 'right' },
 });
