@@ -5,6 +5,8 @@ import {
   causeCard,
   type CauseId,
   daysToRelook,
+  type FocusOutcome,
+  helped,
   inferCauses,
   linksOf,
   type Outcome,
@@ -38,6 +40,32 @@ const TRUTH: readonly (readonly [given: string, before: CauseId | null, now: Cau
   ['Pia', 'crosses-midline', 'pulls-across'],
 ];
 
+/** Most beginners show more than one fault: what else was seen in their last look, by sign and in words. */
+const ALSO: Readonly<Record<string, { readonly signs: SignsSeen; readonly noted: string }>> = {
+  Halina: {
+    signs: {
+      'enters-past-middle': 'often',
+      'hand-laid-flat': 'sometimes',
+      'long-in-air': 'often',
+      'arm-short': 'often',
+    },
+    noted: 'Stops kicking when somebody overtakes.',
+  },
+  Tamsin: {
+    signs: {
+      'one-side-only': 'often',
+      'belly-hangs': 'sometimes',
+      'pulls-under-body': 'often',
+      'exits-before-hip': 'often',
+      'bubbles-at-mouth': 'sometimes',
+    },
+    noted: '',
+  },
+};
+
+/** Whose focus before was gone at the second look. */
+const SOLVED = ['Mirela', 'Bo'];
+
 const GOOD = [
   'calm face',
   'long, quiet front arm',
@@ -52,7 +80,8 @@ export async function seedReviews(em: EntityManager, now: Date): Promise<void> {
   for (const [given, before, current] of TRUTH) {
     const person = PEOPLE.find((p) => p.given === given)!;
     if (before) {
-      const outcome: Outcome = random() < 0.65 ? 'better' : random() < 0.7 ? 'same' : 'worse';
+      const judged: Outcome = random() < 0.65 ? 'better' : random() < 0.7 ? 'same' : 'worse';
+      const outcome = SOLVED.includes(given) ? 'solved' : judged;
       await seedReview(em, person, before, now, -(30 + Math.floor(random() * 10)), random, outcome);
     }
     await seedReview(em, person, current, now, -(4 + Math.floor(random() * 14)), random, null);
@@ -66,9 +95,10 @@ async function seedReview(
   now: Date,
   inDays: number,
   random: () => number,
-  outcome: Outcome | null,
+  outcome: FocusOutcome | null,
 ): Promise<void> {
-  const signs: SignsSeen = signsOf(cause, random);
+  const also = outcome === null ? ALSO[person.given] : undefined;
+  const signs: SignsSeen = { ...also?.signs, ...signsOf(cause, random) };
   const model = modelOf(person);
   const { ranking } = inferCauses({ stroke: 'front-crawl', model, level: person.level, signs });
   const drill: DrillId = causeCard(cause).answers[0];
@@ -85,6 +115,7 @@ async function seedReview(
     level: person.level,
     signs,
     measured: {},
+    noted: also?.noted ?? '',
     good: GOOD[Math.floor(random() * GOOD.length)]!,
     ranking: ranking.slice(0, 6),
     version: 1,
@@ -105,7 +136,7 @@ async function seedReview(
     outcome,
     closedAt: outcome ? new Date(now.getTime() + relookInDays * DAY_MS) : null,
     saidBack: outcome ? causeCard(cause).cue.replace(/\.$/, '').toLowerCase() : '',
-    felt: outcome === 'better' ? 'lighter' : '',
+    felt: outcome && helped(outcome) ? 'lighter' : '',
     version: 1,
     writeId: idFor(`${person.given} focus ${cause} write`),
   });
@@ -157,6 +188,7 @@ export async function seedRecord(em: EntityManager, now: Date): Promise<void> {
         level: person.level,
         signs,
         measured: {},
+        noted: '',
         good: GOOD[i % GOOD.length]!,
         ranking: inferCauses({ stroke: 'front-crawl', model, level: person.level, signs }).ranking.slice(0, 6),
         version: 1,

@@ -5,7 +5,7 @@ import { inferCauses } from '@upwell/core/review';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
 import { FigureView } from '@/figure/FigureView';
-import { WhyStrip } from '@/review/parts/WhyStrip';
+import { LookNext, WhyStrip } from '@/review/parts/WhyStrip';
 import { GroupEditor } from '@/sessions/parts/GroupEditor';
 import { LevelSheet } from '@/sessions/parts/LevelSheet';
 import { PlanTruth } from '@/sessions/parts/PlanTruth';
@@ -36,13 +36,20 @@ describe('the why strip', () => {
       level: 'hold',
       signs: { 'face-up-and-back': 'often', 'lead-arm-drops': 'often' },
     });
-    show(<WhyStrip inference={inference} onAnswer={answered} />);
+    show(
+      <>
+        <WhyStrip inference={inference} />
+        <LookNext inference={inference} onAnswer={answered} />
+      </>,
+    );
     expect(screen.getByText('Turning too far for air')).toBeTruthy();
-    expect(screen.getByText('86 %')).toBeTruthy();
+    expect(screen.getByText('87 %')).toBeTruthy();
     fireEvent.press(screen.getByText('Show the reasons'));
-    expect(screen.getByText(/It comes first because breathing is furthest upstream/)).toBeTruthy();
-    fireEvent.press(screen.getByLabelText('the mouth hardly finds air: often'));
-    expect(answered).toHaveBeenCalledWith('mouth-barely-clears', 'often');
+    expect(
+      screen.getByText(/It is the only cause that is likely enough\. 8\d % likely × 1\.30 for breathing/),
+    ).toBeTruthy();
+    fireEvent.press(screen.getByLabelText('presses a straight arm down: often'));
+    expect(answered).toHaveBeenCalledWith('straight-arm-press', 'often');
   });
 
   it('says so while nothing is likely enough', () => {
@@ -52,7 +59,7 @@ describe('the why strip', () => {
       level: 'hold',
       signs: { 'legs-low': 'often' },
     });
-    show(<WhyStrip inference={inference} onAnswer={() => undefined} />);
+    show(<WhyStrip inference={inference} />);
     fireEvent.press(screen.getByText('Show the reasons'));
     expect(screen.getByText(/No cause reaches 50 %/)).toBeTruthy();
   });

@@ -3,7 +3,7 @@ import { drillId } from './drills';
 import { libraryRow } from './library';
 import { PHASES, PLAIN_WEEK_NOTES } from '@upwell/core/race';
 import { WEEK_KINDS } from '@upwell/core/sessions';
-import { CAUSE_IDS, OUTCOMES, SIGN_IDS } from '@upwell/core/review';
+import { CAUSE_IDS, FOCUS_OUTCOMES, SIGN_IDS } from '@upwell/core/review';
 import { DECISIONS } from '@upwell/core/water';
 import type { ObjectSchema, Schema } from 'joi';
 import { Joi } from './joi';
@@ -65,7 +65,7 @@ export const ARCHIVE_ROWS = {
     tries: Joi.number().integer().min(1).max(50).required(),
     since: moment().required(),
     relookOn: isoDate().required(),
-    outcome: oneOf(OUTCOMES).allow(null).required(),
+    outcome: oneOf(FOCUS_OUTCOMES).allow(null).required(),
     closedAt: moment().allow(null).required(),
     saidBack: line(200).allow('').required(),
     felt: line(200).allow('').required(),

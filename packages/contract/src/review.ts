@@ -2,11 +2,13 @@ import { drillId } from './drills';
 import type { DrillId } from '@upwell/core/library';
 import {
   CAUSE_IDS,
+  FOCUS_OUTCOMES,
   OUTCOMES,
   SIGN_IDS,
   SIGHTINGS,
   STROKES,
   type CauseId,
+  type FocusOutcome,
   type Measured,
   type Outcome,
   type RankedCause,
@@ -36,14 +38,20 @@ export interface ReviewFields {
   readonly signs: SignsSeen;
   /** What was measured on a clip or counted; its signs are among `signs`. */
   readonly measured: Measured;
+  /** What was seen besides the listed signs, in the coach's own words. */
+  readonly noted: string;
   /** Said first: at least one thing that is good. */
   readonly good: string;
-  readonly focus: FocusFields;
+  /** Nothing, where the look asks for nothing new: an open focus then stays open, unless it is closed by this look. */
+  readonly focus: FocusFields | null;
   /** Set when this is the second look at an open focus: how it turned out. */
-  readonly relook: { readonly focusId: string; readonly outcome: Outcome } | null;
+  readonly relook: { readonly focusId: string; readonly outcome: FocusOutcome } | null;
 }
 
 export type ReviewSave = ReviewFields & Saved;
+
+/** Most characters of what was seen in own words. */
+export const MOST_NOTED = 1000;
 
 export const signsSchema = Joi.object()
   .pattern(oneOf(SIGN_IDS), oneOf(SIGHTINGS))
@@ -74,8 +82,12 @@ export const reviewSaveSchema = Joi.object<ReviewSave>({
   stroke: oneOf(STROKES).required(),
   model: oneOf(STROKE_MODELS).required(),
   level: oneOf(LEVELS).required(),
-  signs: signsSchema.min(1).required().messages({ 'object.min': 'Note at least one thing you saw.' }),
+  signs: signsSchema.required().when('noted', {
+    is: Joi.string().trim().min(1).required(),
+    otherwise: signsSchema.min(1).messages({ 'object.min': 'Note at least one thing you saw.' }),
+  }),
   measured: measuredSchema.default({}),
+  noted: Joi.string().trim().max(MOST_NOTED).allow('').default(''),
   good: line(400).required().messages({ 'string.empty': 'Say one thing that is good first.' }),
   focus: Joi.object({
     id: uuid().required(),
@@ -84,8 +96,10 @@ export const reviewSaveSchema = Joi.object<ReviewSave>({
     cue: line(120).required(),
     tries: Joi.number().integer().min(1).max(50).required(),
     relookOn: isoDate().required(),
-  }).required(),
-  relook: Joi.object({ focusId: uuid().required(), outcome: oneOf(OUTCOMES).required() })
+  })
+    .allow(null)
+    .required(),
+  relook: Joi.object({ focusId: uuid().required(), outcome: oneOf(FOCUS_OUTCOMES).required() })
     .allow(null)
     .default(null),
   ...saved,
@@ -111,9 +125,11 @@ export interface TryView extends TryFields {
   readonly id: string;
 }
 
-/** What a coach changes on an open focus: the drill, and what the swimmer says, in the swimmer's own words. */
+/** What a coach changes on an open focus: drill and cue, and what the swimmer says, in the swimmer's own words. */
 export interface FocusChange {
   readonly drill: DrillId;
+  /** Left out by a device with an older app: the cue then stays. */
+  readonly cue?: string;
   readonly saidBack: string;
   readonly felt: string;
   readonly relookOn: string;
@@ -123,6 +139,7 @@ export type FocusSave = FocusChange & Saved;
 
 export const focusSaveSchema = Joi.object<FocusSave>({
   drill: drillId().required(),
+  cue: line(120),
   saidBack: line(200).allow('').required(),
   felt: line(200).allow('').required(),
   relookOn: isoDate().required(),
@@ -133,7 +150,9 @@ export interface FocusView extends FocusFields {
   readonly swimmerId: string;
   readonly swimmerName: string;
   readonly since: string;
-  readonly outcome: Outcome | null;
+  readonly outcome: FocusOutcome | null;
+  /** When it was closed; a focus that another one replaced has no outcome. Missing on pages kept by an older app. */
+  readonly closedAt?: string | null;
   readonly reviewId: string;
   readonly version: number;
   readonly saidBack: string;
@@ -141,6 +160,10 @@ export interface FocusView extends FocusFields {
   /** How the tries went, the first one first. */
   readonly triesMade: readonly TryView[];
 }
+
+/** The one thing that is being worked on, among all focuses of a swimmer. */
+export const openFocus = (focuses: readonly FocusView[]): FocusView | undefined =>
+  focuses.find((f) => f.outcome === null && !f.closedAt);
 
 export interface ReviewView {
   readonly id: string;
@@ -153,8 +176,11 @@ export interface ReviewView {
   readonly level: LevelId;
   readonly signs: SignsSeen;
   readonly measured: Measured;
+  /** Missing on pages kept by an older app. */
+  readonly noted?: string;
   readonly good: string;
   /** The likeliest causes as they stood when it was saved. */
   readonly ranking: readonly RankedCause[];
-  readonly focusCause: CauseId;
+  /** Nothing where the look asked for nothing new. */
+  readonly focusCause: CauseId | null;
 }

@@ -43,6 +43,7 @@ export const PART_TABLES: Readonly<Record<Exclude<ArchivePart, 'deckEvents'>, Pa
       'level',
       'signs',
       'measured',
+      'noted',
       'good',
       'ranking',
     ],

@@ -1,7 +1,7 @@
 // Reviews, focuses, tries and clips as they are stored.
 import type { DrillId } from '@upwell/core/library';
 import type { ClipFields } from '@upwell/contract/clips';
-import type { CauseId, Measured, Outcome, RankedCause, SignsSeen, Stroke } from '@upwell/core/review';
+import type { CauseId, FocusOutcome, Measured, Outcome, RankedCause, SignsSeen, Stroke } from '@upwell/core/review';
 import type { LevelId, StrokeModelId } from '@upwell/core/swimmers';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 
@@ -19,6 +19,7 @@ export const ReviewEntity = defineEntity({
     level: p.text().$type<LevelId>(),
     signs: p.json<SignsSeen>(),
     measured: p.json<Measured>(),
+    noted: p.text(),
     good: p.text(),
     ranking: p.json<readonly RankedCause[]>(),
     version: p.integer().version(),
@@ -41,7 +42,7 @@ export const FocusEntity = defineEntity({
     tries: p.integer(),
     since: p.datetime(),
     relookOn: p.date(),
-    outcome: p.text().$type<Outcome>().nullable(),
+    outcome: p.text().$type<FocusOutcome>().nullable(),
     closedAt: p.datetime().nullable(),
     saidBack: p.text(),
     felt: p.text(),

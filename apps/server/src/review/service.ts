@@ -29,6 +29,8 @@ export const toFocus = (row: FocusRow): FocusView => ({
   since: new Date(row.since).toISOString(),
   relookOn: row.relook_on,
   outcome: row.outcome,
+  // A list of open ones says nothing of it.
+  closedAt: row.closed_at ? new Date(row.closed_at).toISOString() : null,
   reviewId: row.review_id,
   version: row.version,
   saidBack: row.said_back,
@@ -65,6 +67,7 @@ const toReview = (row: RowOf<typeof ONE_REVIEW>): ReviewView => ({
   level: row.level,
   signs: row.signs,
   measured: row.measured,
+  noted: row.noted,
   good: row.good,
   ranking: row.ranking,
   focusCause: row.focus_cause,
@@ -85,7 +88,7 @@ export async function showReview(em: EntityManager, id: string): Promise<ReviewV
 /**
  * Stores a review with its focus in one step. The causes are worked out again here from the signs,
  * so that what is stored is what core says, whatever the screen sent. An older open focus of the
- * swimmer is replaced: one focus at a time.
+ * swimmer is closed as this look says, and replaced by a new one: one focus at a time.
  */
 export async function saveReview(
   em: EntityManager,
@@ -100,7 +103,8 @@ export async function saveReview(
     throw new ProblemError(404, 'This swimmer is not here, or not yours to see.');
   }
   const { ranking } = await work('infer-causes', { stroke, model, level, signs });
-  if (!ranking.some((r) => r.cause === save.focus.cause)) {
+  const { focus } = save;
+  if (focus && !ranking.some((r) => r.cause === focus.cause)) {
     throw new ProblemError(400, 'This focus does not belong to the stroke that was reviewed.', {
       fields: [{ field: 'focus.cause', message: 'Choose a focus of this stroke.' }],
     });
@@ -120,31 +124,27 @@ export async function saveReview(
       level,
       signs,
       measured: save.measured,
+      noted: save.noted,
       good: save.good,
       ranking: ranking.slice(0, KEPT),
     },
     (stored) => ({ id: stored.id, version: stored.version }),
   );
-  if (!repeated) await replaceFocus(em, me, row, save);
+  if (!repeated) await followUp(em, me, row, save);
   return showReview(em, id);
 }
 
-async function replaceFocus(em: EntityManager, me: Me, review: ReviewRecord, save: ReviewSave): Promise<void> {
+/** Closes the focus that was looked at again, and gives the new one. */
+async function followUp(em: EntityManager, me: Me, review: ReviewRecord, save: ReviewSave): Promise<void> {
   const existing = await em.findOne(FocusEntity, { reviewId: review.id });
-  const { id, ...fields } = save.focus;
   if (existing) {
-    em.assign(existing, fields);
+    if (save.focus) em.assign(existing, withoutId(save.focus));
     await em.flush();
     return;
   }
-  if (save.relook) {
-    const changed = await em.nativeUpdate(
-      FocusEntity,
-      { id: save.relook.focusId, swimmerId: review.swimmerId },
-      { outcome: save.relook.outcome },
-    );
-    if (changed === 0) throw new ProblemError(404, 'The focus of this second look is not here, or not yours to see.');
-  }
+  if (save.relook) await closeFocus(em, review, save.relook);
+  if (!save.focus) return;
+  const { id, ...fields } = save.focus;
   await em.nativeUpdate(FocusEntity, { swimmerId: review.swimmerId, closedAt: null }, { closedAt: review.lookedAt });
   await em.insert(FocusEntity, {
     id,
@@ -160,6 +160,30 @@ async function replaceFocus(em: EntityManager, me: Me, review: ReviewRecord, sav
   });
 }
 
+const withoutId = ({ id: _id, ...fields }: NonNullable<ReviewSave['focus']>) => fields;
+
+/** Closes a focus as a second look judged it. Closed by another look meanwhile, it keeps what that one said. */
+async function closeFocus(
+  em: EntityManager,
+  review: ReviewRecord,
+  { focusId, outcome }: NonNullable<ReviewSave['relook']>,
+): Promise<void> {
+  const focus = await em.findOne(FocusEntity, { id: focusId, swimmerId: review.swimmerId });
+  if (!focus) throw new ProblemError(404, 'The focus of this second look is not here, or not yours to see.');
+  if (focus.closedAt && focus.outcome !== outcome) {
+    const as = focus.outcome === null ? 'replaced by another one' : `closed as “${focus.outcome}”`;
+    throw new ProblemError(
+      409,
+      `This focus was ${as} meanwhile. Your look can still be kept, without closing it again.`,
+      {
+        current: await showFocus(em, focusId),
+      },
+    );
+  }
+  if (!focus.closedAt) em.assign(focus, { outcome, closedAt: review.lookedAt });
+  await em.flush();
+}
+
 /** One focus with its tries. */
 export async function showFocus(em: EntityManager, id: string): Promise<FocusView> {
   const row = await first(em, ONE_FOCUS, [id]);
@@ -169,12 +193,19 @@ export async function showFocus(em: EntityManager, id: string): Promise<FocusVie
 
 /** Changes the drill of a focus, or what the swimmer said of it. */
 export async function saveFocus(em: EntityManager, id: string, save: FocusSave): Promise<FocusView> {
-  const { drill, saidBack, felt, relookOn } = save;
+  const { drill, cue, saidBack, felt, relookOn } = save;
   const focus = await em.findOne(FocusEntity, { id });
   if (!focus) throw notFound();
   refuseForeignDrill(focus, drill);
   const now = await showFocus(em, id);
-  await saveVersioned(em, FocusEntity, id, save, { drill, saidBack, felt, relookOn }, () => now);
+  await saveVersioned(
+    em,
+    FocusEntity,
+    id,
+    save,
+    { drill, saidBack, felt, relookOn, ...(cue === undefined ? {} : { cue }) },
+    () => now,
+  );
   return showFocus(em, id);
 }
 

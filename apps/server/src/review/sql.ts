@@ -15,13 +15,14 @@ const FOCUS = {
   since: moment,
   relook_on: text,
   outcome: orNull(textOf<NonNullable<FocusView['outcome']>>()),
+  closed_at: orNull(moment),
   review_id: uuid,
   version: int,
   said_back: text,
   felt: text,
 };
 const FOCUS_COLUMNS = `f.id, f.swimmer_id, s.given_name || ' ' || s.family_name as swimmer_name, f.cause, f.drill, f.cue,
-  f.tries, f.since, f.relook_on::text as relook_on, f.outcome, f.review_id, f.version, f.said_back, f.felt`;
+  f.tries, f.since, f.relook_on::text as relook_on, f.outcome, f.closed_at, f.review_id, f.version, f.said_back, f.felt`;
 
 /** The same with how the tries went: for one swimmer, not for lists. */
 const TRIED = { ...FOCUS, tries_made: orNull(json<readonly TryView[]>()) };
@@ -66,13 +67,14 @@ const REVIEW = {
   level: textOf<ReviewView['level']>(),
   signs: json<ReviewView['signs']>(),
   measured: json<ReviewView['measured']>(),
+  noted: text,
   good: text,
   ranking: json<ReviewView['ranking']>(),
-  focus_cause: textOf<CauseId>(),
+  focus_cause: orNull(textOf<CauseId>()),
 };
 const REVIEWS = `select r.id, r.version, r.swimmer_id, coalesce(a.name, 'your coach') as coach_name, r.looked_at, r.stroke,
-    r.model, r.level, r.signs, r.measured, r.good, r.ranking, f.cause as focus_cause
-  from review r left join account a on a.id = r.coach_id join focus f on f.review_id = r.id`;
+    r.model, r.level, r.signs, r.measured, r.noted, r.good, r.ranking, f.cause as focus_cause
+  from review r left join account a on a.id = r.coach_id left join focus f on f.review_id = r.id`;
 
 /** The reviews of one swimmer, the newest first. */
 export const REVIEWS_OF = rows(REVIEW, `${REVIEWS} where r.swimmer_id = ? order by r.looked_at desc limit 50`);
@@ -81,8 +83,8 @@ export const ONE_REVIEW = rows(REVIEW, `${REVIEWS} where r.id = ?`);
 /** How often each drill was better for each cause at a level, and how often not. */
 export const DRILL_OUTCOMES = rows(
   { cause: textOf<CauseId>(), drill: textOf<DrillId>(), better: int, not_better: int },
-  `select f.cause, f.drill, count(*) filter (where f.outcome = 'better')::int as better,
-     count(*) filter (where f.outcome <> 'better')::int as not_better
+  `select f.cause, f.drill, count(*) filter (where f.outcome in ('better', 'solved'))::int as better,
+     count(*) filter (where f.outcome in ('same', 'worse'))::int as not_better
    from focus f join review r on r.id = f.review_id
    where f.outcome is not null and r.level = ? group by f.cause, f.drill limit 1000`,
 );

@@ -41,7 +41,7 @@ const ofOthers = (table: string, ...columns: readonly string[]) =>
   `select 'swimmer', s.given_name || ' ' || s.family_name from ${table} t join swimmer s on s.id = t.swimmer_id
    where s.id <> ? and ${holds(...columns.map((c) => `t.${c}`))}`;
 const NOTES = [
-  ofOthers('review', 'good'),
+  ofOthers('review', 'good', 'noted'),
   ofOthers('focus', 'cue', 'said_back', 'felt'),
   ofOthers('focus_try', 'note'),
   ofOthers('clip', 'title', 'notes'),

@@ -12,7 +12,7 @@ const pageOf = (swimmerId: string) => `/swimmers/${swimmerId}`;
 
 /** A review that waits gives its focus at once; the causes are worked out again when it arrives. */
 const reviewWaits: Waits = {
-  label: (body: ReviewSave) => `Review: ${causeCard(body.focus.cause).name}`,
+  label: (body: ReviewSave) => `Review: ${body.focus ? causeCard(body.focus.cause).name : 'a look'}`,
   shown: async (body: ReviewSave, path: string): Promise<ReviewView> => {
     const { version, writeId: _writeId, focus, relook, ...fields } = body;
     const view: ReviewView = {
@@ -21,32 +21,42 @@ const reviewWaits: Waits = {
       version: version + 1,
       coachName: 'you',
       ranking: [],
-      focusCause: focus.cause,
+      focusCause: focus?.cause ?? null,
     };
     await patchPage<SwimmerPage>(pageOf(body.swimmerId), (page) => ({
       ...page,
       reviews: [view, ...page.reviews.filter((r) => r.id !== view.id)],
       focuses: [
-        {
-          ...focus,
-          swimmerId: body.swimmerId,
-          swimmerName: `${page.givenName} ${page.familyName}`,
-          since: body.lookedAt,
-          outcome: null,
-          reviewId: view.id,
-          version: 1,
-          saidBack: '',
-          felt: '',
-          triesMade: [],
-        },
+        ...(focus ? [newFocus(focus, body, page, view.id)] : []),
         ...page.focuses
-          .filter((f) => f.id !== focus.id)
-          .map((f) => (f.id === relook?.focusId ? { ...f, outcome: relook.outcome } : f)),
+          .filter((f) => f.id !== focus?.id)
+          .map((f) => (f.id === relook?.focusId ? { ...f, outcome: relook.outcome, closedAt: body.lookedAt } : f))
+          // One focus at a time.
+          .map((f) => (focus && f.outcome === null ? { ...f, closedAt: f.closedAt ?? body.lookedAt } : f)),
       ],
     }));
     return view;
   },
 };
+
+const newFocus = (
+  focus: NonNullable<ReviewSave['focus']>,
+  { swimmerId, lookedAt }: ReviewSave,
+  page: SwimmerPage,
+  reviewId: string,
+): FocusView => ({
+  ...focus,
+  swimmerId,
+  swimmerName: `${page.givenName} ${page.familyName}`,
+  since: lookedAt,
+  outcome: null,
+  closedAt: null,
+  reviewId,
+  version: 1,
+  saidBack: '',
+  felt: '',
+  triesMade: [],
+});
 
 /** Changes the focus on the swimmer's kept page and answers it. */
 async function patchFocus(swimmerId: string, id: string, change: (focus: FocusView) => FocusView): Promise<unknown> {
@@ -60,8 +70,13 @@ async function patchFocus(swimmerId: string, id: string, change: (focus: FocusVi
 
 const focusWaits: Waits = {
   label: () => 'Focus',
-  shown: ({ writeId: _writeId, version, ...fields }: FocusSave, path, swimmerId) =>
-    patchFocus(swimmerId, lastPart(path), (focus) => ({ ...focus, ...fields, version: version + 1 })),
+  shown: ({ writeId: _writeId, version, cue, ...fields }: FocusSave, path, swimmerId) =>
+    patchFocus(swimmerId, lastPart(path), (focus) => ({
+      ...focus,
+      ...fields,
+      cue: cue ?? focus.cue,
+      version: version + 1,
+    })),
 };
 
 /** `/focuses/<focus>/tries/<try>` */

@@ -2,8 +2,8 @@ import type { DrillId } from '@upwell/core/library';
 import {
   signsFromMeasures,
   type CauseId,
+  type FocusOutcome,
   type Measured,
-  type Outcome,
   type Sighting,
   type SignId,
   type Stroke,
@@ -25,7 +25,9 @@ export interface ReviewDraft extends History<Signs> {
   /** What was measured; its signs are among `signs`. */
   readonly measured: Measured;
   /** The coach's own word on the outcome of the last focus, where it differs from the comparison. */
-  readonly outcome: Outcome | null;
+  readonly outcome: FocusOutcome | null;
+  /** What was seen besides the listed signs. */
+  readonly noted?: string;
   readonly good: string;
   /** The coach's choice where it differs from the proposal. */
   readonly cause: CauseId | null;
@@ -35,15 +37,16 @@ export interface ReviewDraft extends History<Signs> {
   readonly relookOn: string | null;
 }
 
-export function newReviewDraft(): ReviewDraft {
+export function newReviewDraft(stroke: Stroke = 'front-crawl'): ReviewDraft {
   return {
     id: v7(),
     writeId: v7(),
     focusId: v7(),
-    stroke: 'front-crawl',
+    stroke,
     signs: {},
     measured: {},
     outcome: null,
+    noted: '',
     good: '',
     cause: null,
     drill: null,

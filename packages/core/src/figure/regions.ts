@@ -6,8 +6,8 @@ import { SIGN_POSES } from './signPoses';
 const PARTS: Readonly<Record<Region, readonly BodyPart[]>> = {
   head: ['head', 'breath'],
   shoulders: ['shoulders'],
-  'front arm': ['lead arm', 'entry arm'],
-  'pulling arm': ['pull arm', 'hand'],
+  'front arm': ['lead arm', 'entry arm', 'arms'],
+  'pulling arm': ['pull arm', 'hand', 'arms'],
   'recovering arm': ['recovery arm', 'hand', 'arms'],
   body: ['body', 'hips', 'rhythm'],
   legs: ['legs', 'feet', 'hips'],
@@ -16,6 +16,28 @@ const PARTS: Readonly<Record<Region, readonly BodyPart[]>> = {
 /** The signs of a stroke that show at a region. */
 export function signsAt(region: Region, signs: readonly SignId[]): SignId[] {
   return signs.filter((id) => PARTS[region].includes(signCard(id).part));
+}
+
+/** Moments nearer than this share of the cycle show much the same. */
+const SAME_MOMENT = 0.13;
+
+/**
+ * The signs that are seen best in a view at a moment, or in the view at any, apart from the others. Both keep their
+ * order.
+ *
+ * @param phase the moment, 0–1 of the cycle; null for any
+ */
+export function fitting(
+  signs: readonly SignId[],
+  view: FigureSide,
+  phase: number | null,
+): { readonly here: SignId[]; readonly others: SignId[] } {
+  const fits = (id: SignId) => {
+    const pose = SIGN_POSES[id];
+    const apart = phase === null ? 0 : Math.abs(pose.phase - phase);
+    return pose.view === view && Math.min(apart, 1 - apart) < SAME_MOMENT;
+  };
+  return { here: signs.filter(fits), others: signs.filter((id) => !fits(id)) };
 }
 
 /** The view in which most of these signs can be seen on the figure; the side view when there are none. */

@@ -3,7 +3,7 @@ import type { LevelId } from '../swimmers';
 import { LINKS, type SignId } from './catalogue';
 
 /** One cause for each stage that is no danger, so that nothing but the stage counts. */
-const DANGERS: readonly CauseId[] = ['unease', 'wall-distance', 'scissor-feet', 'breathes-forward'];
+const DANGERS: readonly CauseId[] = ['unease', 'holds-breath', 'wall-distance', 'scissor-feet', 'breathes-forward'];
 const causeOf = (stage: Stage): CauseId => {
   const found = CAUSE_IDS.find((id) => CAUSES[id].stage === stage && !DANGERS.includes(id));
   // The first stage has nothing but its danger.
@@ -15,21 +15,22 @@ const scoreOf = (cause: CauseId, level: LevelId = 'hold', circumstances: Circums
   chooseFocus([{ cause, probability: 0.8 }], look(level, signs), circumstances).scores[0]!;
 
 describe('the terms of the choice, written a second time', () => {
-  /** Effect on the goal: without a place, in a pool, outside. */
+  /** Worth of the stage; effect on the goal in a pool, outside. */
   it.each<[Stage, number, number, number]>([
-    ['calm', 1.5, 1.5, 1.5],
-    ['breathing', 1.5, 1.5, 1.5],
-    ['head and body line', 1, 1, 1],
-    ['alignment', 1, 1, 1.3],
+    ['calm', 1.5, 1, 1],
+    ['breathing', 1.3, 1, 1],
+    ['head and body line', 1.25, 1, 1],
+    ['alignment', 1.2, 1, 1.3],
     ['catch and pull', 1, 1, 1],
-    ['recovery', 1, 1, 1],
-    ['kick', 1, 1, 0.7],
+    ['recovery', 0.9, 1, 1],
+    ['kick', 0.9, 1, 0.7],
     ['timing and rate', 1, 1, 1],
-    ['turns', 1.2, 1.2, 0.5],
-    ['open-water skills', 1.4, 0.5, 1.4],
-  ])('%s has its effect', (stage, anywhere, pool, outside) => {
+    ['turns', 0.8, 1.2, 0.5],
+    ['open-water skills', 1, 0.5, 1.4],
+  ])('%s has its worth and effect', (stage, worth, pool, outside) => {
     const cause = causeOf(stage);
-    expect(scoreOf(cause).effect).toBe(anywhere);
+    expect(scoreOf(cause).worth).toBe(worth);
+    expect(scoreOf(cause).effect).toBe(1);
     expect(scoreOf(cause, 'hold', { goalPlace: 'pool' }).effect).toBe(pool);
     expect(scoreOf(cause, 'hold', { goalPlace: 'open-water' }).effect).toBe(outside);
   });
@@ -74,10 +75,12 @@ describe('the terms of the choice, written a second time', () => {
   });
 
   it('multiplies them, and halves what failed twice', () => {
-    const { score, probability, effect, shows, teachable, pastSuccess } = scoreOf('dropped-elbow');
-    expect(score).toBeCloseTo(0.8 * 1 * 0.7 * 1 * 1, 10);
-    expect(score).toBeCloseTo(probability * effect * shows * teachable * pastSuccess, 10);
-    const failed = scoreOf('dropped-elbow', 'hold', { failedTwice: ['dropped-elbow'] });
+    const { score, probability, worth, effect, shows, teachable, pastSuccess } = scoreOf('crosses-midline', 'hold', {
+      goalPlace: 'open-water',
+    });
+    expect(score).toBeCloseTo(0.8 * 1.2 * 1.3 * 0.7 * 1 * 1, 10);
+    expect(score).toBeCloseTo(probability * worth * effect * shows * teachable * pastSuccess, 10);
+    const failed = scoreOf('crosses-midline', 'hold', { goalPlace: 'open-water', failedTwice: ['crosses-midline'] });
     expect([failed.halved, failed.score]).toEqual([true, score / 2]);
     expect(scoreOf('dropped-elbow', 'hold', { failedTwice: ['no-reach'] }).halved).toBe(false);
   });
@@ -104,28 +107,84 @@ describe('which comes first', () => {
     expect(choose([['dropped-elbow', 0.5]]).focus).toBe('dropped-elbow');
   });
 
-  it('is the stage upstream, whatever the score, until the race is less than two weeks away', () => {
-    const two = [
-      ['dropped-elbow', 0.99],
-      ['holds-breath', 0.5],
-    ] as const;
-    expect(STAGES.indexOf(CAUSES['holds-breath'].stage)).toBeLessThan(STAGES.indexOf(CAUSES['dropped-elbow'].stage));
-    expect(choose(two)).toMatchObject({ focus: 'holds-breath', second: 'dropped-elbow', order: 'upstream' });
-    expect(choose(two, { daysToRace: 14 }).order).toBe('upstream');
-    expect(choose(two, { daysToRace: 13 }).order).toBe('race-near');
-    // Near the race the score decides: 0.95 · 1.2 · 0.7 · 0.6 in a pool against 0.5 · 1.5 · 0.7.
-    const near = choose(
-      [
-        ['no-streamline', 0.95],
-        ['holds-breath', 0.5],
-      ],
-      { daysToRace: 5, goalPlace: 'pool' },
+  it('is what explains another likely cause, on any path of causes', () => {
+    // Turning too far for air leads to too much roll, which leads to crossing the middle.
+    expect(
+      choose([
+        ['crosses-midline', 0.95],
+        ['breath-too-low', 0.5],
+      ]),
+    ).toMatchObject({ focus: 'breath-too-low', second: 'crosses-midline', order: 'explains', over: 'crosses-midline' });
+    // With both of them there, the one furthest up the path.
+    expect(
+      choose([
+        ['crosses-midline', 0.95],
+        ['over-roll', 0.9],
+        ['breath-too-low', 0.5],
+      ]),
+    ).toMatchObject({ focus: 'breath-too-low', order: 'explains', over: 'crosses-midline' });
+    // Under a half it explains nothing.
+    expect(
+      choose([
+        ['crosses-midline', 0.95],
+        ['breath-too-low', 0.49],
+      ]),
+    ).toMatchObject({ focus: 'crosses-midline', order: 'only', over: null });
+  });
+
+  it('is the highest score where neither explains the other: being upstream alone is no reason', () => {
+    // Chest riding high 0.6 · 1.25 = 0.75 against a dropped elbow 0.9 · 1.0 = 0.9.
+    expect(
+      choose([
+        ['dropped-elbow', 0.9],
+        ['soft-core', 0.6],
+      ]),
+    ).toMatchObject({ focus: 'dropped-elbow', second: 'soft-core', order: 'score', over: null });
+  });
+
+  it('is the one upstream among scores within a tenth of the best', () => {
+    // 0.65 · 1.25 = 0.8125 is more than nine tenths of 0.9; 0.64 · 1.25 = 0.8 is not.
+    const [near, far] = [0.65, 0.64].map((p) =>
+      choose([
+        ['dropped-elbow', 0.9],
+        ['soft-core', p],
+      ]),
     );
-    expect(near.scores[0]!.score).toBeGreaterThanOrEqual(near.scores[1]!.score);
+    expect(near).toMatchObject({
+      focus: 'soft-core',
+      second: 'dropped-elbow',
+      order: 'upstream',
+      over: 'dropped-elbow',
+    });
+    expect(far).toMatchObject({ focus: 'dropped-elbow', order: 'score' });
+  });
+
+  it('is the clash of kick and pull in breaststroke, whatever the scores, but for a danger', () => {
+    const head = choose([
+      ['late-lift', 0.99],
+      ['pull-kick-clash', 0.5],
+      ['head-up', 0.9],
+    ]);
+    expect(head).toMatchObject({ focus: 'pull-kick-clash', order: 'clash' });
+    expect(
+      choose([
+        ['pull-kick-clash', 0.95],
+        ['unease', 0.5],
+      ]),
+    ).toMatchObject({ focus: 'unease', second: 'pull-kick-clash', order: 'danger' });
+  });
+
+  it('is the score alone when the race is less than two weeks away', () => {
+    const two = [
+      ['crosses-midline', 0.95],
+      ['breath-too-low', 0.5],
+    ] as const;
+    expect(choose(two, { daysToRace: 14 })).toMatchObject({ focus: 'breath-too-low', order: 'explains' });
+    expect(choose(two, { daysToRace: 13 })).toMatchObject({ focus: 'crosses-midline', order: 'race-near', over: null });
   });
 
   it.each(DANGERS)('is %s before everything: it can hurt', (danger) => {
-    const other: CauseId = 'holds-breath';
+    const other: CauseId = 'dropped-elbow';
     const choice = choose([
       [other, 0.99],
       [danger, 0.5],

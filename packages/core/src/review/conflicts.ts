@@ -38,6 +38,10 @@ const CANNOT_BOTH: readonly Conflict[] = [
   { signs: ['hand-high-wide', 'recovery-wide-low'], reason: 'The recovery is high or low: watch one arm at a time.' },
 ];
 
+/** The signs that one sign contradicts. */
+export const contradicted = (sign: SignId): readonly SignId[] =>
+  CANNOT_BOTH.flatMap(({ signs: [a, b] }) => (a === sign ? [b] : b === sign ? [a] : []));
+
 /** Pairs among the signs seen that contradict each other. Both stay in; the coach decides. */
 export function conflictsAmong(signs: SignsSeen): Conflict[] {
   const there = (id: SignId) => signs[id] === 'often' || signs[id] === 'sometimes';

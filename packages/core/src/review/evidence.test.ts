@@ -30,7 +30,7 @@ describe('the guesses that the inference starts from, written a second time', ()
     expect(Object.fromEntries(STROKE_MODELS.map((model) => [model, allowedBy(model)]))).toEqual({
       'long-line': [],
       'quick-rhythm': ['hand-high-wide', 'splash-entry'],
-      'roll-and-press': ['one-side-only', 'rate-low'],
+      'roll-and-press': ['rate-low'],
     });
   });
 

@@ -25,8 +25,8 @@ const ALLOWED_BY_MODEL: Readonly<Record<StrokeModelId, readonly SignId[]>> = {
   'long-line': [],
   // A straight recovery clears waves, and a little more face shows in chop.
   'quick-rhythm': ['hand-high-wide', 'splash-entry'],
-  // Breathing every two to one side is regular here, and the ride on the side is wanted.
-  'roll-and-press': ['one-side-only', 'rate-low'],
+  // The ride on the side is wanted. Regular breaths to one side are not: both sides have to be able.
+  'roll-and-press': ['rate-low'],
 };
 
 /** The signs that a stroke model allows. */

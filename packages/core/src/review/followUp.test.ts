@@ -83,7 +83,7 @@ describe('what comes first, but', () => {
   ] as const;
 
   it('under two weeks to the race the score decides, not the stage', () => {
-    expect(chooseFocus(ranking, look, {})).toMatchObject({ focus: 'looks-forward', order: 'upstream' });
+    expect(chooseFocus(ranking, look, {})).toMatchObject({ order: expect.not.stringMatching('race-near') });
     const near = chooseFocus(ranking, { ...look, signs: { 'elbow-leads': 'often' } }, { daysToRace: 6 });
     expect(near.order).toBe('race-near');
     expect(near.scores[0]!.score).toBeGreaterThanOrEqual(near.scores[1]!.score);

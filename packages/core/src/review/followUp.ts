@@ -3,7 +3,7 @@ import type { HealthFlag, LevelId, StrokeModelId } from '../swimmers';
 import { isAtLeast } from '../swimmers';
 import { causeCard, type CauseId } from './catalogue';
 import { type PastOutcome, successMean } from './pastOutcome';
-import type { Outcome } from './relook';
+import { type FocusOutcome, helped, type Outcome } from './relook';
 
 /** One try at the focus: swum, looked at again, judged at once. */
 export interface Try {
@@ -85,13 +85,21 @@ export function recordWord({ better, notBetter }: { readonly better: number; rea
   return all === 0 ? 'no record yet' : `worked ${better} of ${all}`;
 }
 
+/** What is said at the wall: the cue of the cause with its first drill, the drill's own with another one. */
+export const cueFor = (cause: CauseId, drill: DrillId): string =>
+  causeCard(cause).answers[0] === drill ? causeCard(cause).cue : drillCard(drill).cue;
+
 export interface DrillChoice {
   readonly level: LevelId;
   readonly model: StrokeModelId;
   readonly healthFlags: readonly HealthFlag[];
   readonly records?: readonly DrillRecord[];
   /** Earlier focuses of this swimmer: a drill that did not help with a cause goes to the end for it. */
-  readonly before?: readonly { readonly cause: CauseId; readonly drill: DrillId; readonly outcome: Outcome | null }[];
+  readonly before?: readonly {
+    readonly cause: CauseId;
+    readonly drill: DrillId;
+    readonly outcome: FocusOutcome | null;
+  }[];
 }
 
 /**
@@ -105,9 +113,7 @@ export function drillsFor(
   const answers: readonly DrillId[] = causeCard(cause).answers;
   const rank = (id: DrillId, i: number) => {
     const record = records.find((r) => r.cause === cause && r.drill === id);
-    const failed = before.some(
-      (f) => f.cause === cause && f.drill === id && f.outcome !== null && f.outcome !== 'better',
-    );
+    const failed = before.some((f) => f.cause === cause && f.drill === id && f.outcome !== null && !helped(f.outcome));
     return i - 1.5 * ((record ? successMean(record) : 0.5) - 0.5) * 2 + (failed ? answers.length : 0);
   };
   return answers

@@ -9,3 +9,5 @@ export * from './conflicts';
 export * from './followUp';
 export * from './modelChange';
 export * from './pastOutcome';
+export * from './cards';
+export * from './whyFirst';

@@ -1,15 +1,24 @@
 // From signs to causes: how likely each cause is, why, and what to look at next.
 import { fromOwn } from '../own';
 import { causeCard, type CauseId, linksOf, signCard, type SignId, upstreamOf } from './catalogue';
-import { causeSets, type Evidence, MAX_CAUSES, type Network, reportOn, weigh } from './causeSets';
+import { type Choice, chooseFocus, type Circumstances, FOCUS_FROM } from './chooseFocus';
+import { type Conflict, conflictsAmong, contradicted } from './conflicts';
 import { causesFor, LEAK, LINK_STRENGTH, type Look, priorOf, type SetAside, signsFor, weighable } from './evidence';
-import { type Choice, chooseFocus, type Circumstances } from './chooseFocus';
-import { type Conflict, conflictsAmong } from './conflicts';
+import { type Evidence, MOST_OPEN, type Network, read, type Read, type Showing, showingOf, sumOf } from './noisyOr';
 import type { LevelId } from '../swimmers';
-import { STAGES, type Stroke, type View } from './types';
+import { type Sighting, STAGES, type Stroke, type View } from './types';
+
+/**
+ * How a sign stands to a cause: it speaks *for* it; *against* it, because it was looked for and not seen or because
+ * it contradicts a sign of the cause; or it was seen and another likely cause *explains* it.
+ */
+export type ReasonKind = 'for' | 'against' | 'explained';
 
 export interface Reason {
   readonly sign: SignId;
+  readonly kind: ReasonKind;
+  /** The cause that explains the sign, where it is explained. */
+  readonly by: CauseId | null;
   /** Change of the log-odds (natural) of the cause by this sign; positive speaks for it. */
   readonly weight: number;
 }
@@ -37,8 +46,6 @@ export interface Inference extends Choice {
   readonly conflicts: readonly Conflict[];
 }
 
-/** A sign that moves the log-odds by less says nothing worth reading. */
-const TELLING = 0.05;
 /** How many causes count as leading when the next look is chosen. */
 const LEADING = 3;
 const LOOKS_OFFERED = 6;
@@ -48,7 +55,7 @@ const SAME = 1e-9;
 /**
  * From the signs of one look to the likely causes, the focus and what to look at next.
  *
- * Exact noisy-OR inference (Pearl 1988) over all sets of up to three causes, renormalised. With
+ * Exact noisy-OR inference (Pearl 1988) over all sets of causes, however many are there at once. With
  * nothing seen every cause keeps about its prior and the looks offered are the upstream ones.
  *
  * @param look stroke, model, level and what was seen
@@ -56,22 +63,27 @@ const SAME = 1e-9;
  * @returns ranking by probability, focus and second choice, next looks, signs set aside
  * @example
  * inferCauses({ stroke: 'front-crawl', model: 'long-line', level: 'build', signs: { 'legs-low': 'often' } })
- *   .ranking[0].probability // about 0.21
+ *   .ranking[0].probability // about 0.22
  */
 export function inferCauses(look: Look, circumstances: Circumstances = {}): Inference {
-  const { net, causes, signs } = networkOf(look.stroke, look.level);
-  const signIndex = new Map(signs.map((id, i) => [id, i]));
-  const { counted, setAside } = weighable(look);
+  const { net, showing, causes, signs, signIndex } = networkOf(look.stroke, look.level);
+  const { counted, setAside } = narrowed(look, net, showing, signIndex);
   const evidence: Evidence = new Map(counted.map(([id, seen]) => [signIndex.get(id)!, seen]));
 
-  const beliefs = believe(net, evidence);
+  const beliefs = believe(net, evidence, showing);
+  const chance = new Map(causes.map((cause, c) => [cause, beliefs.probability[c]!]));
   const ranking = causes
     .map((cause, c): RankedCause => ({
       cause,
       probability: beliefs.probability[c]!,
       reasons: counted
-        .map(([sign]) => ({ sign, weight: beliefs.weightOf(signIndex.get(sign)!, c) }))
-        .filter(({ weight }) => Math.abs(weight) > TELLING)
+        .flatMap(([sign, seen]): Reason[] => {
+          const kind = kindOf(sign, seen, cause, look);
+          if (!kind) return [];
+          const weight = beliefs.weightOf(signIndex.get(sign)!, c);
+          const by = kind === 'for' ? explainer(sign, cause, weight, chance) : null;
+          return [{ sign, kind: by ? 'explained' : kind, by, weight }];
+        })
         .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight)),
     }))
     .sort((a, b) =>
@@ -93,6 +105,7 @@ export function inferCauses(look: Look, circumstances: Circumstances = {}): Infe
     net,
     evidence,
     leading.map((c) => causes.indexOf(c)),
+    showing,
   );
   const byGain = signs
     .map((sign, s) => ({ sign, view: signCard(sign).view, gainBits: gains[s]! }))
@@ -112,31 +125,73 @@ export function inferCauses(look: Look, circumstances: Circumstances = {}): Infe
   return { ranking, ...choice, lookNext, setAside, conflicts: conflictsAmong(look.signs) };
 }
 
+/** Whether a sign has anything to say of a cause: only its own signs do, and those that contradict one of them. */
+function kindOf(sign: SignId, seen: Sighting, cause: CauseId, look: Look): ReasonKind | null {
+  if (sign in linksOf(cause)) return seen === 'absent' ? 'against' : 'for';
+  if (seen === 'absent') return null;
+  return contradicted(sign).some((other) => other in linksOf(cause) && look.signs[other] === undefined)
+    ? 'against'
+    : null;
+}
+
+/** The likelier cause that explains a seen sign, strongest first, where the sign tells little of this one. */
+function explainer(sign: SignId, cause: CauseId, weight: number, chance: ReadonlyMap<CauseId, number>): CauseId | null {
+  const own = chance.get(cause)!;
+  if (own >= FOCUS_FROM) return null;
+  const rivals = [...chance]
+    .filter(([other, p]) => p > own && sign in linksOf(other) && (p >= FOCUS_FROM || weight < 0))
+    .map(([other, p]) => ({ other, share: p * LINK_STRENGTH[linksOf(other)[sign]!] }))
+    .sort((a, b) => b.share - a.share);
+  return rivals[0]?.other ?? null;
+}
+
+/**
+ * The signs that count, without those too many to weigh together. With the built-in links none is left out; a club
+ * that ties everything to everything is told which.
+ */
+function narrowed(look: Look, net: Network, showing: Showing, signIndex: ReadonlyMap<SignId, number>) {
+  const { counted, setAside } = weighable(look);
+  const indexed = (of: typeof counted) => new Map(of.map(([id, seen]) => [signIndex.get(id)!, seen]));
+  const strongest = ([id]: (typeof counted)[number]) =>
+    Math.max(...showing[signIndex.get(id)!]!.map(([, strength]) => strength));
+  while (read(net, showing, indexed(counted)).parts.some(({ width }) => width > MOST_OPEN)) {
+    const tied = counted.filter(([id, seen]) => seen !== 'absent' && showing[signIndex.get(id)!]!.length > 1);
+    const weakest = tied.reduce((least, at) => (strongest(at) < strongest(least) ? at : least));
+    counted.splice(counted.indexOf(weakest), 1);
+    setAside.push({ sign: weakest[0], reason: 'is one of more signs than can be weighed together' });
+  }
+  return { counted, setAside };
+}
+
 interface StrokeNetwork {
   readonly net: Network;
+  readonly showing: Showing;
   readonly causes: readonly CauseId[];
   readonly signs: readonly SignId[];
+  readonly signIndex: ReadonlyMap<SignId, number>;
 }
 
 const networks = fromOwn(() => new Map<string, StrokeNetwork>());
 
-/** The network of a stroke at a level; the same object each time, so that its cause sets are worked out once. */
+/** The network of a stroke at a level, worked out once. */
 function networkOf(stroke: Stroke, level: LevelId): StrokeNetwork {
   const key = `${stroke} ${level}`;
   const known = networks().get(key);
   if (known) return known;
   const causes = causesFor(stroke);
   const signs = signsFor(stroke);
-  const index = new Map(signs.map((id, i) => [id, i]));
+  const signIndex = new Map(signs.map((id, i) => [id, i]));
   const net: Network = {
     priors: causes.map((id) => priorOf(id, level)),
     links: causes.map((id) =>
-      Object.entries(linksOf(id)).map(([s, strength]) => [index.get(s as SignId)!, LINK_STRENGTH[strength]] as const),
+      Object.entries(linksOf(id)).map(
+        ([s, strength]) => [signIndex.get(s as SignId)!, LINK_STRENGTH[strength]] as const,
+      ),
     ),
     signCount: signs.length,
     leak: LEAK,
   };
-  const made = { net, causes, signs };
+  const made = { net, showing: showingOf(net), causes, signs, signIndex };
   networks().set(key, made);
   return made;
 }
@@ -149,47 +204,30 @@ interface Beliefs {
 }
 
 /** Posterior chances, and what each observed sign contributes to each cause (leave-one-out). */
-export function believe(net: Network, evidence: Evidence): Beliefs {
-  const sets = causeSets(net);
-  const weight = weigh(net, sets, evidence);
-  const { causes } = sets;
-  // One place more than there are causes takes what the empty places of small sets add.
-  const withCause = new Float64Array(net.priors.length + 1);
-  let total = 0;
-  for (let i = 0, at = 0; i < sets.count; i++, at += MAX_CAUSES) {
-    const w = weight[i]!;
-    total += w;
-    withCause[causes[at]!]! += w;
-    withCause[causes[at + 1]!]! += w;
-    withCause[causes[at + 2]!]! += w;
-  }
-
-  // What the sums become when one report is left out.
-  const left = new Map<number, { total: number; withCause: Float64Array }>();
-  for (const [s, seen] of evidence) {
-    const { at0, slope, base } = reportOn(seen, net.leak);
-    const without = withCause.slice();
-    let totalWithout = total;
-    for (let i = sets.start[s]!, end = sets.start[s + 1]!; i < end; i++) {
-      const set = sets.set[i]!;
-      const shift = weight[set]! * (base / (at0 + slope * sets.hidden[i]!) - 1);
-      totalWithout += shift;
-      without[causes[set * MAX_CAUSES]!]! += shift;
-      without[causes[set * MAX_CAUSES + 1]!]! += shift;
-      without[causes[set * MAX_CAUSES + 2]!]! += shift;
-    }
-    left.set(s, { total: totalWithout, withCause: without });
-  }
-
-  const logOdds = (part: number, whole: number) => Math.log(part / (whole - part));
+export function believe(net: Network, evidence: Evidence, showing: Showing = showingOf(net)): Beliefs {
+  const now = read(net, showing, evidence);
+  const oddsNow = net.priors.map((_, c) => oddsOf(now, c, net.leak));
+  const left = new Map<number, Read>();
   return {
-    probability: Array.from(withCause.subarray(0, net.priors.length), (w) => w / total),
+    probability: oddsNow.map((odds) => odds / (1 + odds)),
     weightOf: (sign, cause) => {
-      const without = left.get(sign);
-      if (!without) return 0;
-      return logOdds(withCause[cause]!, total) - logOdds(without.withCause[cause]!, without.total);
+      if (!evidence.has(sign)) return 0;
+      let without = left.get(sign);
+      if (!without) {
+        without = read(net, showing, new Map([...evidence].filter(([s]) => s !== sign)));
+        left.set(sign, without);
+      }
+      return Math.log(oddsNow[cause]!) - Math.log(oddsOf(without, cause, net.leak));
     },
   };
+}
+
+/** Odds of a cause: the sum over the sets with it to the sum over those without. */
+function oddsOf({ present, missing, parts, partOf }: Read, cause: number, leak: number): number {
+  const part = parts[partOf[cause]!]!;
+  const [there, not] = [present.slice(), missing.slice()];
+  [there[cause], not[cause]] = [0, 0];
+  return sumOf(part, present, not, leak) / sumOf(part, there, missing, leak);
 }
 
 /**
@@ -198,41 +236,55 @@ export function believe(net: Network, evidence: Evidence): Beliefs {
  * @param about indexes of the causes of interest, at most 16
  * @returns bits per sign; 0 for signs already looked for
  */
-export function informationGain(net: Network, evidence: Evidence, about: readonly number[]): Float64Array {
-  const sets = causeSets(net);
-  const weight = weigh(net, sets, evidence);
-  const states = 1 << about.length;
-  const bit = new Int32Array(net.priors.length + 1);
-  about.forEach((c, i) => (bit[c] = 1 << i));
-  const stateOf = new Int32Array(sets.count);
-  const stateWeight = new Float64Array(states);
-  for (let i = 0; i < sets.count; i++) {
-    const at = i * MAX_CAUSES;
-    const state = bit[sets.causes[at]!]! | bit[sets.causes[at + 1]!]! | bit[sets.causes[at + 2]!]!;
-    stateOf[i] = state;
-    stateWeight[state]! += weight[i]!;
-  }
-  const total = stateWeight.reduce((sum, w) => sum + w, 0);
-  const baseHidden = 1 - net.leak;
-  const shift = new Float64Array(states);
+export function informationGain(
+  net: Network,
+  evidence: Evidence,
+  about: readonly number[],
+  showing: Showing = showingOf(net),
+): Float64Array {
+  const { present, missing, parts, partOf } = read(net, showing, evidence);
+  const [there, not] = [present.slice(), missing.slice()];
 
-  return Float64Array.from({ length: net.signCount }, (_, s) => {
-    if (evidence.has(s)) return 0;
-    shift.fill(0);
-    for (let i = sets.start[s]!; i < sets.start[s + 1]!; i++) {
-      const set = sets.set[i]!;
-      shift[stateOf[set]!]! += weight[set]! * (sets.hidden[i]! - baseHidden);
+  /** The sum of a part with its causes of interest held in each of their states, and a sign hidden where one is given. */
+  const sums = (part: number, hiding: Showing[number]): number[] => {
+    const held = about.filter((c) => partOf[c] === part);
+    // Only the causes of this part are read and written.
+    for (const c of parts[part]!.causes) [there[c], not[c]] = [present[c]!, missing[c]!];
+    for (const [c, strength] of hiding) there[c]! *= 1 - strength;
+    const weights = held.map((c) => [not[c]!, there[c]!] as const);
+    return Array.from({ length: 1 << held.length }, (_, state) => {
+      held.forEach((c, i) => {
+        const on = (state >> i) & 1;
+        not[c] = on ? 0 : weights[i]![0];
+        there[c] = on ? weights[i]![1] : 0;
+      });
+      return sumOf(parts[part]!, there, not, net.leak);
+    });
+  };
+  const open = parts.map((_, part) => (about.some((c) => partOf[c] === part) ? sums(part, []) : null));
+
+  return Float64Array.from(showing, (causes, sign) => {
+    if (evidence.has(sign)) return 0;
+    const touched = [...new Set(causes.map(([c]) => partOf[c]!))];
+    if (!touched.some((part) => open[part])) return 0;
+    // Each state of the causes of interest in the parts that the sign touches: its chance, and that of a hidden sign.
+    let states: readonly { readonly chance: number; readonly hidden: number }[] = [{ chance: 1, hidden: 1 - net.leak }];
+    for (const part of touched) {
+      const before = open[part] ?? sums(part, []);
+      const after = sums(
+        part,
+        causes.filter(([c]) => partOf[c] === part),
+      );
+      const total = before.reduce((sum, w) => sum + w, 0);
+      states = states.flatMap(({ chance, hidden }) =>
+        before.flatMap((weight, i) =>
+          weight > 0 ? [{ chance: (chance * weight) / total, hidden: (hidden * after[i]!) / weight }] : [],
+        ),
+      );
     }
-    let hiddenSum = 0;
-    let conditional = 0;
-    for (let state = 0; state < states; state++) {
-      const w = stateWeight[state]!;
-      if (w === 0) continue;
-      const hiddenHere = w * baseHidden + shift[state]!;
-      hiddenSum += hiddenHere;
-      conditional += (w / total) * entropyBits(hiddenHere / w);
-    }
-    return Math.max(0, entropyBits(hiddenSum / total) - conditional);
+    const hiddenAll = states.reduce((sum, { chance, hidden }) => sum + chance * hidden, 0);
+    const inEach = states.reduce((sum, { chance, hidden }) => sum + chance * entropyBits(hidden), 0);
+    return Math.max(0, entropyBits(hiddenAll) - inEach);
   });
 }
 

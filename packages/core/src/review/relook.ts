@@ -12,6 +12,13 @@ export function daysToRelook(drill: Drill): number {
 export const OUTCOMES = ['better', 'same', 'worse'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
 
+/** How a focus ended: as its last look judged it, or solved, with nothing new asked for. */
+export const FOCUS_OUTCOMES = [...OUTCOMES, 'solved'] as const;
+export type FocusOutcome = (typeof FOCUS_OUTCOMES)[number];
+
+/** Whether a focus ended as a success of its drill. */
+export const helped = (outcome: FocusOutcome): boolean => outcome === 'better' || outcome === 'solved';
+
 /** One sign of the earlier look beside what is seen now. */
 export interface Compared {
   readonly sign: SignId;
@@ -32,7 +39,7 @@ export function compareLooks(
   cause: CauseId,
   before: SignsSeen,
   now: SignsSeen,
-): { readonly rows: readonly Compared[]; readonly outcome: Outcome | null } {
+): { readonly rows: readonly Compared[]; readonly outcome: FocusOutcome | null } {
   const ofCause = (sign: SignId) => sign in linksOf(cause);
   const seen = (Object.keys(before) as SignId[]).filter((sign) => before[sign] !== 'absent');
   const rows = [...seen.filter(ofCause), ...seen.filter((sign) => !ofCause(sign))].map((sign): Compared => ({
@@ -43,5 +50,7 @@ export function compareLooks(
   const again = rows.filter((row) => ofCause(row.sign) && row.now !== undefined);
   if (again.length === 0) return { rows, outcome: null };
   const change = again.reduce((sum, row) => sum + SIZE[row.now!] - SIZE[row.before], 0);
-  return { rows, outcome: change < 0 ? 'better' : change > 0 ? 'worse' : 'same' };
+  // Solved takes every sign of the cause that was there, looked for again and gone.
+  const gone = rows.filter((row) => ofCause(row.sign)).every((row) => row.now === 'absent');
+  return { rows, outcome: gone ? 'solved' : change < 0 ? 'better' : change > 0 ? 'worse' : 'same' };
 }

@@ -17,7 +17,7 @@ import {
   type SignId,
   type SignsSeen,
 } from '.';
-import { causeSets, type Network } from './causeSets';
+import type { Network } from './noisyOr';
 
 const look = (signs: SignsSeen, rest: Partial<Look> = {}): Look => ({
   stroke: 'front-crawl',
@@ -65,7 +65,7 @@ describe('inference', () => {
         .map((r) => r.cause)
         .sort(),
     ).toEqual(['looks-forward', 'no-chest-press', 'stiff-ankles']);
-    for (const { probability } of ranking.slice(0, 3)) expect(probability).toBeCloseTo(0.21, 2);
+    for (const { probability } of ranking.slice(0, 3)) expect(probability).toBeCloseTo(0.22, 2);
     expect(focus).toBeNull();
     expect(['eyes-ahead', 'hips-low-eyes-down', 'feet-hooked']).toContain(lookNext[0]!.sign);
   });
@@ -73,7 +73,7 @@ describe('inference', () => {
   it('finds the chest when the eyes look down', () => {
     const signs: SignsSeen = { 'legs-low': 'often', 'hips-low-eyes-down': 'often', 'kicks-to-stay-flat': 'sometimes' };
     const { ranking, focus, lookNext } = inferCauses(look(signs));
-    expect(ranking[0]).toMatchObject({ cause: 'no-chest-press', probability: expect.closeTo(0.92, 2) });
+    expect(ranking[0]).toMatchObject({ cause: 'no-chest-press', probability: expect.closeTo(0.93, 2) });
     expect(focus).toBe('no-chest-press');
     // An upstream neighbour nobody looked at yet is asked for first.
     expect(lookNext[0]!.upstream).toBe('empties-lungs');
@@ -97,8 +97,8 @@ describe('inference', () => {
 
   const networks = fc
     .record({
-      causes: fc.integer({ min: 1, max: 3 }),
-      signs: fc.integer({ min: 1, max: 4 }),
+      causes: fc.integer({ min: 1, max: 6 }),
+      signs: fc.integer({ min: 1, max: 6 }),
       seed: fc.infiniteStream(fc.double({ min: 0.02, max: 0.95, noNaN: true })),
     })
     .map(({ causes, signs, seed }) => {
@@ -194,31 +194,6 @@ describe('inference', () => {
     );
   });
 
-  it('knows every set of up to three causes, and which of them touch a sign', () => {
-    const net: Network = {
-      priors: Array(12).fill(0.06),
-      links: Array.from(
-        { length: 12 },
-        (_, c) =>
-          [
-            [c % 4, 0.85],
-            [4 + (c % 3), 0.2],
-          ] as const,
-      ),
-      signCount: 7,
-      leak: 0.03,
-    };
-    const sets = causeSets(net);
-    expect(sets.count).toBe(1 + 12 + 66 + 220);
-    expect(causeSets(net)).toBe(sets);
-    // Causes 0, 4 and 8 show sign 0: the sets without any of the three are those of the other nine causes.
-    expect(sets.start[1]! - sets.start[0]!).toBe(299 - (1 + 9 + 36 + 84));
-    const alone = [...sets.set.slice(sets.start[0], sets.start[1])].findIndex(
-      (i) => sets.causes[i * 3] === 0 && sets.causes[i * 3 + 1] === 12,
-    );
-    expect(sets.hidden[alone]).toBeCloseTo(0.97 * 0.15, 12);
-  });
-
   const someSigns = fc.uniqueArray(
     fc.tuple(fc.constantFrom(...SIGN_IDS), fc.constantFrom<Sighting>('often', 'sometimes', 'absent')),
     {
@@ -280,15 +255,6 @@ describe('inference', () => {
 });
 
 describe('what comes first', () => {
-  it('treats the most upstream likely cause, though another is likelier', () => {
-    const ranking = [
-      { cause: 'dropped-elbow', probability: 0.95 },
-      { cause: 'holds-breath', probability: 0.55 },
-      { cause: 'knee-kick', probability: 0.4 },
-    ] as const;
-    expect(chooseFocus(ranking, look({}), {})).toMatchObject({ focus: 'holds-breath', second: 'dropped-elbow' });
-  });
-
   it('names the runner-up when only one is likely, and none when nothing is', () => {
     const ranking = [
       { cause: 'spins', probability: 0.7 },

@@ -136,3 +136,4 @@ export const startTimeWord = ({ date, startTime, timeZone }: Start, reader = dev
 /** The same with its day. @example 'Tue 24 Nov 19:00 Athens time' */
 export const startWord = (start: Start, reader = deviceZone()): string =>
   `${dayWord(start.date)} ${startTimeWord(start, reader)}`;
+export * from './find';

@@ -1,3 +1,4 @@
+import { openFocus } from '@upwell/contract/review';
 import { useZone } from '@/state/hooks';
 import { dayIn } from '@upwell/core/days';
 import type { FocusView } from '@upwell/contract/review';
@@ -25,7 +26,7 @@ export function HandoutScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const { data: me } = useMeQuery();
   const { data: swimmer, error, refetch } = useSwimmerQuery(id);
-  const focus = swimmer?.focuses.find((f) => f.outcome === null);
+  const focus = swimmer && openFocus(swimmer.focuses);
   if (!swimmer || !focus) {
     return (
       <Screen title="Hand-out" back={`/swimmers/${id}`}>

@@ -11,14 +11,17 @@ interface FigurePaneProps {
   readonly seen: readonly SignId[];
   readonly region: Region | null;
   readonly onRegion: (region: Region | null) => void;
+  readonly view: FigureSide;
+  readonly onView: (view: FigureSide) => void;
+  /** The moment shown; null for the one of the last sign. */
+  readonly phase: number | null;
+  readonly onPhase: (phase: number | null) => void;
   readonly onUndo: (() => void) | null;
 }
 
 const VIEW_WORD: Readonly<Record<FigureSide, string>> = { side: 'Side', front: 'Front', top: 'Top' };
 
-export function FigurePane({ stroke, seen, region, onRegion, onUndo }: FigurePaneProps) {
-  const [view, setView] = useState<FigureSide>('side');
-  const [phase, setPhase] = useState<number | null>(null);
+export function FigurePane({ stroke, seen, region, onRegion, view, onView, phase, onPhase, onUndo }: FigurePaneProps) {
   const [swimming, setSwimming] = useState(false);
   const label =
     seen.length > 0
@@ -59,7 +62,7 @@ export function FigurePane({ stroke, seen, region, onRegion, onUndo }: FigurePan
           label="View"
           options={VIEWS.map((value) => ({ value, word: VIEW_WORD[value], said: `From the ${value}` }))}
           value={view}
-          onChange={setView}
+          onChange={onView}
         />
         {again}
         <Button icon="undo" compact disabled={!onUndo} onPress={() => onUndo?.()}>
@@ -71,7 +74,7 @@ export function FigurePane({ stroke, seen, region, onRegion, onUndo }: FigurePan
           label="Moment"
           options={MOMENTS[stroke].map(({ name, phase: value }) => ({ value, word: name, said: `Moment: ${name}` }))}
           value={phase ?? -1}
-          onChange={(value) => setPhase(value === phase ? null : value)}
+          onChange={(value) => onPhase(value === phase ? null : value)}
         />
       </View>
     </View>

@@ -3,11 +3,12 @@ import { drillCard, type DrillId, KIT, tryWord } from '@upwell/core/library';
 import {
   causeCard,
   type CauseId,
+  cueFor,
   daysToRelook,
   type DrillChoice,
   type DrillRecord,
   drillsFor,
-  type RankedCause,
+  helped,
   recordWord,
 } from '@upwell/core/review';
 import { isAtLeast } from '@upwell/core/swimmers';
@@ -21,7 +22,6 @@ import { dayWord } from '@upwell/core/words';
 import { Stepper } from '@/ui/Stepper';
 import { useTheme } from '@/ui/useTheme';
 import type { ReviewDraft } from '../draft';
-import { OtherCause } from './WhyStrip';
 
 /** A focus with every open choice filled in. */
 export interface ChosenFocus {
@@ -40,7 +40,7 @@ export function chosenFocus(draft: ReviewDraft, cause: CauseId, choice: DrillCho
   return {
     cause,
     drill,
-    cue: draft.cue ?? causeCard(cause).cue,
+    cue: draft.cue ?? cueFor(cause, drill),
     tries: draft.tries ?? drillCard(drill).dose.tries,
     relookOn: draft.relookOn ?? addDays(today, daysToRelook(drillCard(drill))),
   };
@@ -49,15 +49,14 @@ export function chosenFocus(draft: ReviewDraft, cause: CauseId, choice: DrillCho
 interface FocusChoiceProps {
   readonly draft: ReviewDraft;
   readonly cause: CauseId;
-  readonly others: readonly RankedCause[];
   /** Level, model, health notes and past records of the swimmer it is for. */
   readonly choice: DrillChoice;
   readonly onChange: (change: Partial<ReviewDraft>) => void;
   readonly errors: Readonly<Record<string, string>>;
 }
 
-/** The one focus: say what is good, choose the drill and the cue, and when to look again. */
-export function FocusChoice({ draft, cause, others, choice, onChange, errors }: FocusChoiceProps) {
+/** The one focus: choose the drill and the cue, and when to look again. */
+export function FocusChoice({ draft, cause, choice, onChange, errors }: FocusChoiceProps) {
   const today = useToday();
   const { level, model, healthFlags, records = [] } = choice;
   const theme = useTheme();
@@ -75,29 +74,6 @@ export function FocusChoice({ draft, cause, others, choice, onChange, errors }: 
   return (
     <Card title="The one focus" strong>
       <Text variant="titleLarge">{causeCard(cause).name}</Text>
-      {others.length > 0 ? (
-        <View style={styles.others}>
-          <Text variant="labelMedium" style={styles.label}>
-            Or choose instead
-          </Text>
-          {others.map((ranked) => (
-            <OtherCause
-              key={ranked.cause}
-              ranked={ranked}
-              onChoose={() => onChange({ cause: ranked.cause, drill: null, cue: null, tries: null, relookOn: null })}
-            />
-          ))}
-        </View>
-      ) : null}
-      <Input
-        label="First, what is good?"
-        value={draft.good}
-        onChangeText={(good) => onChange({ good })}
-        error={errors.good !== undefined}
-        maxLength={400}
-        style={styles.gap}
-      />
-      {errors.good ? <FieldError>{errors.good}</FieldError> : null}
       <Input
         label="Cue, said at the wall"
         value={focus.cue}
@@ -111,9 +87,9 @@ export function FocusChoice({ draft, cause, others, choice, onChange, errors }: 
         label="Drill"
         options={answers.map((id) => ({ value: id, label: drillCard(id).name }))}
         chosen={[focus.drill]}
-        onPress={(id) => onChange({ drill: id, tries: null, relookOn: null })}
+        onPress={(id) => onChange({ drill: id, cue: null, tries: null, relookOn: null })}
       />
-      {choice.before?.some((f) => f.cause === cause && f.outcome !== null && f.outcome !== 'better') ? (
+      {choice.before?.some((f) => f.cause === cause && f.outcome !== null && !helped(f.outcome)) ? (
         <Text variant="labelMedium" style={{ color: theme.colors.error }}>
           {`This focus did not get better before${drillChanged(choice, cause, focus.drill) ? ', so the drill is a different one' : ': question the cause, or change the drill'}.`}
         </Text>
@@ -163,7 +139,5 @@ function recordOf(records: readonly DrillRecord[], cause: CauseId, drill: DrillI
 
 const styles = StyleSheet.create({
   gap: { marginTop: 8 },
-  others: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center', marginTop: 6 },
-  label: { marginRight: 2 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 10, marginTop: 10, alignItems: 'center' },
 });

@@ -5,8 +5,8 @@ import type { FocusView, ReviewView } from '@upwell/contract/review';
 import {
   causeCard,
   compareLooks,
-  type Outcome,
-  OUTCOMES,
+  FOCUS_OUTCOMES,
+  type FocusOutcome,
   type Sighting,
   type SignId,
   type SignsSeen,
@@ -19,15 +19,20 @@ import { Card } from '@/ui/Card';
 import { useTheme } from '@/ui/useTheme';
 import { SIGHTING_MARK, SignRow } from './SignRow';
 
-export const OUTCOME_WORD: Readonly<Record<Outcome, string>> = { better: 'Better', same: 'Same', worse: 'Worse' };
+export const OUTCOME_WORD: Readonly<Record<FocusOutcome, string>> = {
+  better: 'Better',
+  same: 'Same',
+  worse: 'Worse',
+  solved: 'Solved',
+};
 
 interface RelookCardProps {
   readonly focus: FocusView;
   readonly before: ReviewView;
   readonly now: SignsSeen;
   readonly onAnswer: (sign: SignId, sighting: Sighting) => void;
-  readonly outcome: Outcome | null;
-  readonly onOutcome: (outcome: Outcome) => void;
+  readonly outcome: FocusOutcome | null;
+  readonly onOutcome: (outcome: FocusOutcome) => void;
 }
 
 export function RelookCard({ focus, before, now, onAnswer, outcome, onOutcome }: RelookCardProps) {
@@ -52,13 +57,13 @@ export function RelookCard({ focus, before, now, onAnswer, outcome, onOutcome }:
         </Text>
         <Choices
           label="Outcome of the focus"
-          options={OUTCOMES.map((value) => ({
+          options={FOCUS_OUTCOMES.map((value) => ({
             value,
             word: OUTCOME_WORD[value],
             said: `Outcome: ${OUTCOME_WORD[value]}`,
           }))}
           value={shown ?? ''}
-          onChange={(value) => onOutcome(value as Outcome)}
+          onChange={(value) => onOutcome(value as FocusOutcome)}
         />
       </View>
       {compared && outcome && outcome !== compared ? (

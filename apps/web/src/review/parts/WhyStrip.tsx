@@ -4,36 +4,35 @@ import {
   FOCUS_FROM,
   type Inference,
   type RankedCause,
+  type Reason,
   type Score,
   type Sighting,
   signCard,
   type SignId,
+  whyFirst,
 } from '@upwell/core/review';
 import { numberWord, percent } from '@upwell/core/words';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { Disclosure } from '@/ui/Disclosure';
 import { useTheme } from '@/ui/useTheme';
 import { SignRow } from './SignRow';
 
-interface WhyStripProps {
-  readonly inference: Inference;
-  readonly onAnswer: (sign: SignId, sighting: Sighting) => void;
-}
+/** The cause that stands at the head: the focus, or what is likeliest while nothing is likely enough. */
+export const leaderOf = ({ ranking, focus }: Inference): RankedCause =>
+  ranking.find((r) => r.cause === focus) ?? ranking[0]!;
 
-export function WhyStrip({ inference, onAnswer }: WhyStripProps) {
+export function WhyStrip({ inference }: { readonly inference: Inference }) {
   const theme = useTheme();
-  const { ranking, focus, second, lookNext } = inference;
-  const leader = ranking.find((r) => r.cause === focus) ?? ranking[0]!;
+  const { ranking, focus, second } = inference;
+  const leader = leaderOf(inference);
   const runnerUp = ranking.find((r) => r.cause === second && r.cause !== leader.cause);
-  const [ask] = lookNext;
-  const forIt = leader.reasons.filter((r) => r.weight > 0).length;
-  const against = leader.reasons.filter((r) => r.weight < 0).length;
+  const why = whyFirst(inference);
   return (
     <View aria-live="polite">
-      <Card title="Why" strong aside={<Text variant="bodySmall">{`${forIt} for · ${against} against`}</Text>}>
+      <Card title="Why" strong aside={<Text variant="bodySmall">{reasonsCounted(leader)}</Text>}>
         <View style={styles.line}>
           <Text variant="titleLarge" style={styles.flex}>
             {causeCard(leader.cause).name}
@@ -44,11 +43,12 @@ export function WhyStrip({ inference, onAnswer }: WhyStripProps) {
         </View>
         <Bar value={leader.probability} />
         <Text style={styles.gap}>{causeCard(leader.cause).costs}</Text>
+        {why && runnerUp && runnerUp.probability >= FOCUS_FROM ? <Text style={styles.gap}>{why}</Text> : null}
         {runnerUp ? (
           <Text
             variant="bodySmall"
             style={{ color: theme.colors.onSurfaceVariant }}
-          >{`then ${causeCard(runnerUp.cause).name} ${percent(runnerUp.probability)}`}</Text>
+          >{`${focus ? 'second choice' : 'or'}: ${causeCard(runnerUp.cause).name}, ${percent(runnerUp.probability)} likely`}</Text>
         ) : null}
         <Reasons leader={leader} inference={inference} />
         {inference.conflicts.map(({ signs, reason }) => (
@@ -60,23 +60,47 @@ export function WhyStrip({ inference, onAnswer }: WhyStripProps) {
           <Text key={sign} variant="bodySmall">{`Not counted: ${signCard(sign).seen} ${reason}.`}</Text>
         ))}
       </Card>
-      {ask ? (
-        <View style={[styles.next, { backgroundColor: theme.own.sand, borderLeftColor: theme.own.kelp }]}>
-          <View style={styles.line}>
-            <Text variant="labelMedium" style={styles.flex}>
-              {ask.upstream
-                ? `Look first, it may come from: ${causeCard(ask.upstream).name}`
-                : focus
-                  ? 'To be more certain, look at this next'
-                  : 'Look next'}
-            </Text>
-            <Text variant="labelMedium">{`${numberWord(ask.gainBits, 2)} bit`}</Text>
-          </View>
-          <SignRow sign={ask.sign} sighting={undefined} onAnswer={(sighting) => onAnswer(ask.sign, sighting)} />
-        </View>
-      ) : null}
     </View>
   );
+}
+
+interface LookNextProps {
+  readonly inference: Inference;
+  readonly onAnswer: (sign: SignId, sighting: Sighting) => void;
+  /** Without its frame, where room is short. */
+  readonly compact?: boolean;
+}
+
+/** The one sign that tells most, asked for where it can be answered at once. */
+export function LookNext({ inference, onAnswer, compact = false }: LookNextProps) {
+  const theme = useTheme();
+  const [ask] = inference.lookNext;
+  if (!ask) return null;
+  return (
+    <View
+      style={[
+        styles.next,
+        { borderLeftColor: theme.own.kelp },
+        compact ? null : [styles.framed, { backgroundColor: theme.own.sand }],
+      ]}
+    >
+      <Text variant="labelMedium">
+        {ask.upstream
+          ? `Look first, it may come from: ${causeCard(ask.upstream).name}`
+          : inference.focus
+            ? 'To be more certain, look at this next'
+            : 'Look next: this tells most'}
+      </Text>
+      <SignRow sign={ask.sign} sighting={undefined} onAnswer={(sighting) => onAnswer(ask.sign, sighting)} />
+    </View>
+  );
+}
+
+/** @example '2 for · 1 against · 1 explained' */
+function reasonsCounted({ reasons }: RankedCause): string {
+  const count = (kind: Reason['kind']) => reasons.filter((r) => r.kind === kind).length;
+  const explained = count('explained');
+  return `${count('for')} for · ${count('against')} against${explained > 0 ? ` · ${explained} explained` : ''}`;
 }
 
 /** What speaks for and against, and why it comes first; opened when asked. */
@@ -85,48 +109,43 @@ function Reasons({ leader, inference }: { readonly leader: RankedCause; readonly
   const [open, setOpen] = useState(false);
   const score = inference.scores[0];
   const most = Math.max(...leader.reasons.map((r) => Math.abs(r.weight)), 1);
+  const colour = { for: theme.colors.primary, against: theme.colors.error, explained: theme.colors.outline };
   return (
     <View>
       <Disclosure label={open ? 'Hide the reasons' : 'Show the reasons'} open={open} onPress={() => setOpen(!open)} />
       {open ? (
         <View style={styles.reasons}>
-          {leader.reasons.map(({ sign, weight }) => (
+          {leader.reasons.map(({ sign, kind, by, weight }) => (
             <View key={sign} style={styles.line}>
               <View style={styles.flex}>
                 <Text variant="bodySmall">{signCard(sign).seen}</Text>
                 <View
                   style={[
                     styles.weight,
-                    {
-                      width: `${Math.round((Math.abs(weight) / most) * 100)}%`,
-                      backgroundColor: weight > 0 ? theme.colors.primary : theme.colors.error,
-                    },
+                    { width: `${Math.round((Math.abs(weight) / most) * 100)}%`, backgroundColor: colour[kind] },
                   ]}
                 />
               </View>
-              <Text variant="labelMedium">{weight > 0 ? 'for' : 'against'}</Text>
+              <Text variant="labelMedium" style={styles.kind}>
+                {by ? `explained by ${causeCard(by).name.toLowerCase()}` : kind}
+              </Text>
             </View>
           ))}
           <Text variant="bodySmall">{`To tell it from others: ${causeCard(leader.cause).check}`}</Text>
-          {score ? (
-            <Text variant="bodySmall">
-              {`${firstBecause(inference, score)} ${percent(score.probability)} likely × ${numberWord(score.effect, 1)} for the goal × ${score.shows} how often × ${numberWord(score.teachable, 1)} teachable now × ${numberWord(score.pastSuccess, 2)} past success${score.halved ? ' × ½, since it failed twice' : ''} = ${numberWord(score.score, 2)}.`}
-            </Text>
-          ) : (
-            <Text variant="bodySmall">{`No cause reaches ${percent(FOCUS_FROM)} yet: look at one more thing before choosing.`}</Text>
-          )}
+          <Text variant="bodySmall">
+            {score
+              ? `${whyFirst(inference)} ${scoreWords(score)}`
+              : `No cause reaches ${percent(FOCUS_FROM)} yet: look at one more thing before choosing.`}
+          </Text>
         </View>
       ) : null}
     </View>
   );
 }
 
-/** Why the focus comes before the others, by the rule that put it there. */
-function firstBecause({ order }: Inference, { stage, danger }: Score): string {
-  if (danger) return `It comes first because ${danger}.`;
-  if (order === 'race-near') return 'The race is under two weeks away, so what helps most now comes first:';
-  return `It comes first because ${stage} is furthest upstream among the likely causes. Within that stage:`;
-}
+/** How the score comes about, term by term. */
+const scoreWords = (s: Score): string =>
+  `${percent(s.probability)} likely × ${numberWord(s.worth, 2)} for ${s.stage} × ${numberWord(s.effect, 1)} for the goal × ${s.shows} how often × ${numberWord(s.teachable, 1)} teachable now × ${numberWord(s.pastSuccess, 2)} past success${s.halved ? ' × ½, since it failed twice' : ''} = ${numberWord(s.score, 2)}.`;
 
 function Bar({ value }: { readonly value: number }) {
   const theme = useTheme();
@@ -135,16 +154,6 @@ function Bar({ value }: { readonly value: number }) {
       <View style={[styles.fill, { width: `${Math.round(value * 100)}%`, backgroundColor: theme.colors.primary }]} />
       <View style={[styles.mark, { left: `${FOCUS_FROM * 100}%`, backgroundColor: theme.colors.onSurface }]} />
     </View>
-  );
-}
-
-/** A cause as a line that can be chosen instead. */
-export function OtherCause({ ranked, onChoose }: { readonly ranked: RankedCause; readonly onChoose: () => void }) {
-  const theme = useTheme();
-  return (
-    <Pressable role="button" onPress={onChoose} style={[styles.other, { borderColor: theme.colors.outline }]}>
-      <Text variant="labelMedium">{`${causeCard(ranked.cause).name} ${percent(ranked.probability)}`}</Text>
-    </Pressable>
   );
 }
 
@@ -158,6 +167,7 @@ const styles = StyleSheet.create({
   gap: { marginBottom: 4 },
   reasons: { gap: 8 },
   weight: { height: 5, borderRadius: 3, marginTop: 2 },
-  next: { borderLeftWidth: 6, borderRadius: 4, padding: 12, marginBottom: 12 },
-  other: { minHeight: 48, borderWidth: 1, borderRadius: 6, paddingHorizontal: 12, justifyContent: 'center' },
+  kind: { flexShrink: 1, maxWidth: '45%', textAlign: 'right' },
+  next: { borderLeftWidth: 6, paddingLeft: 12 },
+  framed: { borderRadius: 4, padding: 12, marginBottom: 12 },
 });

@@ -1,3 +1,4 @@
+import { openFocus } from '@upwell/contract/review';
 import { useToday } from '@/state/hooks';
 import type { FocusView, ReviewView, TryFields } from '@upwell/contract/review';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
@@ -5,6 +6,7 @@ import { bestView } from '@upwell/core/figure';
 import { doseWord, drillCard, type DrillId, KIT } from '@upwell/core/library';
 import {
   causeCard,
+  cueFor,
   drillsFor,
   nextStep,
   type Outcome,
@@ -30,6 +32,7 @@ import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { textSize } from '@/ui/theme';
 import { useAddTryMutation, useOutcomesQuery, useSaveFocusMutation, useTakeBackTryMutation } from '../api';
+import { CueLine } from '../parts/CueLine';
 import { FocusWords } from '../parts/FocusWords';
 import { OUTCOME_WORD } from '../parts/RelookCard';
 
@@ -39,7 +42,7 @@ export function FocusScreen() {
   const router = useRouter();
   const { data: swimmer, error, refetch } = useSwimmerQuery(id);
   const { data: me } = useMeQuery();
-  const focus = swimmer?.focuses.find((f) => f.outcome === null);
+  const focus = swimmer && openFocus(swimmer.focuses);
   // Judging is the coach's; the swimmer has the page to take home.
   if (me?.role === 'swimmer') return <Redirect href={`/swimmers/${id}/handout` as Href} />;
   if (swimmer && focus) {
@@ -113,6 +116,8 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
       swimmerId: swimmer.id,
       body: {
         drill: drillId,
+        // The cue changes with the drill.
+        cue: cueFor(focus.cause, drillId),
         saidBack: focus.saidBack,
         felt: focus.felt,
         relookOn: focus.relookOn,
@@ -156,7 +161,7 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
     >
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.column : undefined}>
-          <Text variant="headlineMedium" style={[styles.cue, { color: theme.colors.primary }]}>{`“${focus.cue}”`}</Text>
+          <CueLine focus={focus} />
           <MovingFigure
             stroke={review?.stroke ?? 'front-crawl'}
             signs={seen}
@@ -232,7 +237,6 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
 const styles = StyleSheet.create({
   columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
   column: { flex: 1 },
-  cue: { marginBottom: 10 },
   verdicts: { flexDirection: 'row', gap: 8 },
   flex: { flex: 1 },
   tall: { minHeight: 56 },

@@ -1,15 +1,15 @@
 // Looks at a stroke: what is seen, why it may be, and the one thing to work on.
-import { type Region, signsAt } from '@upwell/core/figure';
+import type { FigureSide, Region } from '@upwell/core/figure';
 import {
   causeCard,
   type CauseId,
   type Circumstances,
   compareLooks,
   type DrillRecord,
+  type Inference,
   pastByCause,
   type Sighting,
   type SignId,
-  signsFor,
   type Stroke,
   STROKES,
 } from '@upwell/core/review';
@@ -21,10 +21,10 @@ import { useMemo, useState } from 'react';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
-import { fieldMessages, sentence } from '@/api/problem';
+import { fieldMessages, sentence, storedNow } from '@/api/problem';
+import { type FocusView, openFocus } from '@upwell/contract/review';
 import { useDraft, useToday } from '@/state/hooks';
 import { useSwimmerQuery } from '@/swimmers';
-import { Card } from '@/ui/Card';
 import { daysBetween } from '@upwell/core/days';
 import { distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
@@ -34,13 +34,17 @@ import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useOutcomesQuery, useSaveReviewMutation } from '../api';
 import { newReviewDraft, type ReviewDraft, undone, withNoted, withSign } from '../draft';
+import { AnswerStrip } from '../parts/AnswerStrip';
+import { CausePicker } from '../parts/CausePicker';
 import { FigurePane } from '../parts/FigurePane';
 import { chosenFocus, FocusChoice } from '../parts/FocusChoice';
+import { GoodCard } from '../parts/GoodCard';
 import { MeasuredCard } from '../parts/MeasuredCard';
-import { RelookCard } from '../parts/RelookCard';
+import { OUTCOME_WORD, RelookCard } from '../parts/RelookCard';
 import { NotedOnDeck } from '../parts/NotedOnDeck';
-import { NotedSign, SignRow } from '../parts/SignRow';
-import { WhyStrip } from '../parts/WhyStrip';
+import { SignList } from '../parts/SignList';
+import { NotedSign } from '../parts/SignRow';
+import { LookNext, WhyStrip } from '../parts/WhyStrip';
 import { useInference } from '../useInference';
 
 export function ReviewScreen() {
@@ -65,10 +69,15 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
   const router = useRouter();
   const wide = useWide();
   const theme = useTheme();
-  const [first] = useState(newReviewDraft);
+  // With an open focus this is the second look at it, and begins with the stroke that it belongs to.
+  const open = openFocus(swimmer.focuses);
+  const before = open && swimmer.reviews.find((r) => r.id === open.reviewId);
+  const [first] = useState(() => newReviewDraft(before?.stroke));
   const today = useToday();
   const [draft, setDraft, dropDraft] = useDraft<ReviewDraft>(`review:${swimmer.id}`, first);
   const [region, setRegion] = useState<Region | null>(null);
+  const [view, setView] = useState<FigureSide>('side');
+  const [phase, setPhase] = useState<number | null>(null);
   const [asked, setAsked] = useState(false);
   const [save, { error, isLoading }] = useSaveReviewMutation();
   const { data: records = NO_RECORDS } = useOutcomesQuery(swimmer.level);
@@ -85,21 +94,24 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
     () => (Object.keys(draft.signs) as SignId[]).filter((sign) => draft.signs[sign] !== 'absent'),
     [draft.signs],
   );
-  const listed = useMemo(() => signsFor(draft.stroke), [draft.stroke]);
   const noted = Object.keys(draft.signs) as SignId[];
-  const cause = draft.cause ?? inference?.focus ?? null;
-  const nothingGood = draft.good.trim() === '';
   const choice = { level, model, healthFlags: swimmer.healthFlags, records, before: swimmer.focuses };
-  // With an open focus this is the second look at it.
-  const open = swimmer.focuses.find((f) => f.outcome === null);
-  const before = open && swimmer.reviews.find((r) => r.id === open.reviewId);
   const outcome =
     open && before ? (draft.outcome ?? compareLooks(open.cause, before.signs, draft.signs).outcome) : null;
+  const solved = open !== undefined && outcome === 'solved';
+  // A solved focus asks for nothing new; what could come next is the coach's to choose.
+  const cause = draft.cause ?? (solved ? null : (inference?.focus ?? null));
+  const said = draft.good.trim() !== '';
+  const something = noted.length > 0 || (draft.noted ?? '').trim() !== '';
   const answer = (sign: SignId, sighting: Sighting) => setDraft((now) => withSign(now, sign, sighting));
+  const change = (fields: Partial<ReviewDraft>) => setDraft((now) => ({ ...now, ...fields, writeId: v7() }));
+  const choose = (chosen: CauseId | null) =>
+    change({ cause: chosen, drill: null, cue: null, tries: null, relookOn: null });
 
-  const submit = async (chosen: CauseId): Promise<void> => {
+  const submit = async (chosen: CauseId | null, closing = true): Promise<void> => {
+    const good = said || !solved ? draft.good : `Solved: ${causeCard(open.cause).name}`;
     setAsked(true);
-    if (nothingGood) return;
+    if (good.trim() === '') return;
     const result = await save({
       id: draft.id,
       body: {
@@ -112,9 +124,11 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
         level,
         signs: draft.signs,
         measured: draft.measured,
-        good: draft.good,
-        focus: { id: draft.focusId, ...chosenFocus(draft, chosen, choice, today) },
-        relook: open && outcome ? { focusId: open.id, outcome } : null,
+        noted: draft.noted ?? '',
+        good,
+        focus: chosen ? { id: draft.focusId, ...chosenFocus(draft, chosen, choice, today) } : null,
+        // Without a new focus the open one goes on, unless it is solved.
+        relook: open && outcome && closing && (chosen || solved) ? { focusId: open.id, outcome } : null,
       },
     });
     if ('error' in result && result.error) {
@@ -133,6 +147,10 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
         seen={seen}
         region={region}
         onRegion={setRegion}
+        view={view}
+        onView={setView}
+        phase={phase}
+        onPhase={setPhase}
         onUndo={draft.past.length > 0 ? () => setDraft(undone) : null}
       />
       <View style={styles.chips}>
@@ -148,63 +166,61 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
     </View>
   );
 
-  const shownSigns = region ? signsAt(region, listed) : [];
-  const signs = region ? (
-    <Card
-      title={`Seen at the ${region}?`}
-      aside={
-        <Button compact onPress={() => setRegion(null)}>
-          Close
-        </Button>
-      }
-    >
-      {shownSigns.length === 0 ? <Text>Nothing is listed here for this stroke.</Text> : null}
-      {shownSigns.map((sign) => (
-        <SignRow key={sign} sign={sign} sighting={draft.signs[sign]} onAnswer={(sighting) => answer(sign, sighting)} />
-      ))}
-    </Card>
-  ) : (
-    <Text style={{ color: theme.colors.onSurfaceVariant }}>Tap a part of the body and say what you see.</Text>
-  );
-
+  const closedElsewhere = error ? storedNow<FocusView>(error) : null;
+  const errors = {
+    ...(error ? fieldMessages(error) : {}),
+    ...(asked && !said && !solved ? { good: NOTHING_GOOD } : {}),
+  };
   const why = (
     <View>
-      {inference ? (
-        noted.length > 0 ? (
-          <WhyStrip inference={inference} onAnswer={answer} />
-        ) : null
-      ) : (
-        <Loading label="Working out the causes" />
-      )}
-      {inference && cause ? (
-        <FocusChoice
-          draft={draft}
-          cause={cause}
-          others={inference.ranking.filter((r) => r.cause !== cause && r.probability > 0.1).slice(0, 2)}
-          choice={choice}
-          onChange={(change) => setDraft((now) => ({ ...now, ...change, writeId: v7() }))}
-          errors={{ ...(error ? fieldMessages(error) : {}), ...(asked && nothingGood ? { good: NOTHING_GOOD } : {}) }}
-        />
+      {!inference ? <Loading label="Working out the causes" /> : null}
+      {inference && noted.length > 0 ? (
+        <>
+          <WhyStrip inference={inference} />
+          {wide ? <LookNext inference={inference} onAnswer={answer} /> : null}
+        </>
       ) : null}
-      {inference && !cause && noted.length > 0 ? (
-        <View style={styles.chips}>
-          <Text variant="bodySmall">Not sure enough for a focus. Look at one more thing, or choose yourself:</Text>
-          {inference.ranking
-            .filter((r) => r.probability > 0.1)
-            .slice(0, 3)
-            .map((r) => (
-              <Button key={r.cause} mode="outlined" onPress={() => setDraft((now) => ({ ...now, cause: r.cause }))}>
-                {causeCard(r.cause).name}
-              </Button>
-            ))}
-        </View>
+      <GoodCard draft={draft} onChange={change} errors={errors} />
+      {inference && something ? (
+        <>
+          {solved && !cause ? <WhatNext inference={inference} onChoose={choose} /> : null}
+          {cause ? <FocusChoice draft={draft} cause={cause} choice={choice} onChange={change} errors={errors} /> : null}
+          {!cause && !solved ? (
+            <Text>Not sure enough for a focus. Look at one more thing, or choose yourself.</Text>
+          ) : null}
+          <CausePicker ranking={inference.ranking} chosen={cause} onChoose={choose} start={!cause && !solved} />
+        </>
       ) : null}
-      {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
+      {closedElsewhere ? (
+        <Notice
+          tone="error"
+          action={
+            <Button mode="contained" onPress={() => void submit(draft.cause, false)}>
+              Keep this look
+            </Button>
+          }
+        >
+          {`Somebody closed this focus meanwhile${closedElsewhere.outcome ? `: ${OUTCOME_WORD[closedElsewhere.outcome].toLowerCase()}` : ''}. That stays; your look can be kept beside it.`}
+        </Notice>
+      ) : error ? (
+        <Notice tone="error">{sentence(error)}</Notice>
+      ) : null}
       <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
         {CAUTION}
       </Text>
     </View>
   );
+  const relook =
+    open && before ? (
+      <RelookCard
+        focus={open}
+        before={before}
+        now={draft.signs}
+        onAnswer={answer}
+        outcome={outcome}
+        onOutcome={(chosen) => change({ outcome: chosen, cause: null })}
+      />
+    ) : null;
 
   return (
     <Screen
@@ -218,16 +234,22 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
       under={goal ? `${goal.event}, ${goal.distanceM} m, ${distanceInDays(today, goal.date)}` : undefined}
       back={`/swimmers/${swimmer.id}`}
       footer={
-        cause ? (
-          <Button
-            mode="contained"
-            icon="check"
-            disabled={isLoading}
-            contentStyle={styles.tall}
-            onPress={() => void submit(cause)}
-          >
-            {isLoading ? 'Saving…' : `Make it the focus: ${causeCard(cause).name}`}
-          </Button>
+        something ? (
+          <>
+            {!wide && inference && noted.length > 0 ? <AnswerStrip inference={inference} onAnswer={answer} /> : null}
+            <MainAction
+              saving={isLoading}
+              label={
+                cause
+                  ? `Make it the focus: ${causeCard(cause).name}`
+                  : solved
+                    ? `Close as solved: ${causeCard(open.cause).name}`
+                    : 'Keep the look, without a focus'
+              }
+              strong={cause !== null || solved}
+              onPress={() => void submit(cause)}
+            />
+          </>
         ) : null
       }
     >
@@ -235,12 +257,26 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
         label="What is reviewed"
         tabs={STROKES.map((value) => ({ value, label: STROKE_WORD[value] }))}
         chosen={draft.stroke}
-        onChoose={(stroke) => setDraft((now) => ({ ...now, stroke, cause: null, drill: null, cue: null }))}
+        onChoose={(stroke) => {
+          setRegion(null);
+          setPhase(null);
+          change({ stroke, cause: null, drill: null, cue: null });
+        }}
       />
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.column : undefined}>
+          {relook}
           {figure}
-          {signs}
+          <SignList
+            key={`${draft.stroke} ${region}`}
+            stroke={draft.stroke}
+            region={region}
+            view={view}
+            phase={phase}
+            signs={draft.signs}
+            onAnswer={answer}
+            onClose={() => setRegion(null)}
+          />
           <NotedOnDeck
             swimmerId={swimmer.id}
             stroke={draft.stroke}
@@ -248,21 +284,56 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
             signs={draft.signs}
             onTake={(taken) => setDraft((now) => withNoted(now, taken))}
           />
-          {open && before ? (
-            <RelookCard
-              focus={open}
-              before={before}
-              now={draft.signs}
-              onAnswer={answer}
-              outcome={outcome}
-              onOutcome={(chosen) => setDraft((now) => ({ ...now, outcome: chosen }))}
-            />
-          ) : null}
           <MeasuredCard measured={draft.measured} model={model} />
         </View>
         <View style={wide ? [styles.column, STICKY] : styles.below}>{why}</View>
       </View>
     </Screen>
+  );
+}
+
+interface MainActionProps {
+  readonly label: string;
+  readonly strong: boolean;
+  readonly saving: boolean;
+  readonly onPress: () => void;
+}
+
+/** The one thing to do with what was seen. */
+const MainAction = ({ label, strong, saving, onPress }: MainActionProps) => (
+  <Button
+    mode={strong ? 'contained' : 'outlined'}
+    icon="check"
+    disabled={saving}
+    contentStyle={styles.tall}
+    onPress={onPress}
+  >
+    {saving ? 'Saving…' : label}
+  </Button>
+);
+
+interface WhatNextProps {
+  readonly inference: Inference;
+  readonly onChoose: (cause: CauseId) => void;
+}
+
+/** With a focus solved: what could come next, for whoever wants it. */
+function WhatNext({ inference, onChoose }: WhatNextProps) {
+  const { focus } = inference;
+  return (
+    <Notice
+      action={
+        focus ? (
+          <Button mode="outlined" onPress={() => onChoose(focus)}>
+            Go on with it
+          </Button>
+        ) : null
+      }
+    >
+      {focus
+        ? `Solved. What could come next: ${causeCard(focus).name}. Nothing has to.`
+        : 'Solved. Nothing else was seen clearly enough to come next; another day will tell.'}
+    </Notice>
   );
 }
 

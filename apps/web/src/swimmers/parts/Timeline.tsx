@@ -3,7 +3,7 @@ import { useZone } from '@/state/hooks';
 import { dayIn } from '@upwell/core/days';
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import { drillCard } from '@upwell/core/library';
-import { causeCard, type Outcome, signCard, type SignId } from '@upwell/core/review';
+import { causeCard, type FocusOutcome, helped, type Outcome, signCard, type SignId } from '@upwell/core/review';
 import { dayWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -17,7 +17,12 @@ interface TimelineProps {
   readonly focuses: readonly FocusView[];
 }
 
-const OUTCOME_WORD: Readonly<Record<Outcome, string>> = { better: 'better', same: 'same as before', worse: 'worse' };
+const OUTCOME_WORD: Readonly<Record<FocusOutcome, string>> = {
+  better: 'better',
+  same: 'same as before',
+  worse: 'worse',
+  solved: 'solved',
+};
 const VERDICT_MARK: Readonly<Record<Outcome, string>> = { better: '▲', same: '▬', worse: '▼' };
 const FIRST = 4;
 
@@ -32,7 +37,7 @@ export function Timeline({ reviews, focuses }: TimelineProps) {
       {reviews.slice(0, all ? reviews.length : FIRST).map((review) => {
         const focus = focuses.find((f) => f.reviewId === review.id);
         const seen = (Object.keys(review.signs) as SignId[]).filter((id) => review.signs[id] !== 'absent');
-        const better = focus?.outcome === 'better';
+        const better = focus?.outcome ? helped(focus.outcome) : false;
         return (
           <View
             key={review.id}
@@ -40,8 +45,8 @@ export function Timeline({ reviews, focuses }: TimelineProps) {
           >
             <Text variant="labelMedium">{`${dayWord(dayIn(zone, review.lookedAt))} · ${review.coachName}`}</Text>
             <Text>
-              {causeCard(review.focusCause).name}
-              {focus?.outcome ? `: ${OUTCOME_WORD[focus.outcome]}` : focus ? ', working on it' : ''}
+              {review.focusCause ? causeCard(review.focusCause).name : 'Looked, nothing new to work on'}
+              {focus?.outcome ? `: ${OUTCOME_WORD[focus.outcome]}` : focus && !focus.closedAt ? ', working on it' : ''}
             </Text>
             {focus ? (
               <Text variant="bodySmall" style={quiet}>
@@ -53,6 +58,7 @@ export function Timeline({ reviews, focuses }: TimelineProps) {
             <Text variant="bodySmall" style={quiet}>
               {seen.map((id) => signCard(id).seen).join('; ')}
             </Text>
+            {review.noted ? <Text variant="bodySmall" style={quiet}>{`Noted: ${review.noted}`}</Text> : null}
           </View>
         );
       })}

@@ -1,4 +1,5 @@
 // One swimmer: goal, focus, times and what was seen so far.
+import { openFocus } from '@upwell/contract/review';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { levelCard, STROKE_MODEL } from '@upwell/core/swimmers';
 import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
@@ -39,7 +40,7 @@ export function SwimmerScreen({ gapLine }: { readonly gapLine: GapLine }) {
   if (!swimmer) return <Loading label="Loading swimmer" />;
 
   const coach = me?.role !== 'swimmer';
-  const open = swimmer.focuses.find((f) => f.outcome === null);
+  const open = openFocus(swimmer.focuses);
   return (
     <Screen
       title={`${swimmer.givenName} ${swimmer.familyName}`}
