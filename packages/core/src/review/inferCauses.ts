@@ -49,6 +49,8 @@ export interface Inference extends Choice {
 /** How many causes count as leading when the next look is chosen. */
 const LEADING = 3;
 const LOOKS_OFFERED = 6;
+/** From here on asking for more about a cause is idle. */
+const CERTAIN = 0.95;
 /** Chances nearer than this are equal; the upstream cause then comes first. */
 const SAME = 1e-9;
 
@@ -100,7 +102,12 @@ export function inferCauses(look: Look, circumstances: Circumstances = {}): Infe
           (c) => causes.includes(c) && !Object.keys(linksOf(c)).some((s) => looked.has(s as SignId)),
         );
 
-  const leading = [...new Set([...ranking.slice(0, LEADING).map((r) => r.cause), ...unasked])];
+  // What something seen speaks for, while any of it is open; otherwise whatever else may be there, upstream first.
+  const spokenFor = ranking.filter((r) => r.reasons.some((reason) => reason.kind !== 'against'));
+  const leaders = (spokenFor.some((r) => r.probability < CERTAIN) ? spokenFor : ranking)
+    .slice(0, LEADING)
+    .map((r) => r.cause);
+  const leading = [...new Set([...leaders, ...unasked])];
   const gains = informationGain(
     net,
     evidence,

@@ -219,7 +219,10 @@ describe('a look, from the definition', () => {
       found.focus === null
         ? []
         : upstreamOf(winner).filter((c) => causes.includes(c) && !Object.keys(LINKS[c]).some((s) => s in seen));
-    const about = [...new Set([...sorted.slice(0, 3).map((s) => s.cause), ...unasked])].map((c) => causes.indexOf(c));
+    const shows = (c: CauseId) => Object.entries(seen).some(([s, how]) => how !== 'absent' && s in LINKS[c]);
+    const spokenFor = sorted.filter((s) => shows(s.cause));
+    const leaders = (spokenFor.some((s) => s.p < 0.95) ? spokenFor : sorted).slice(0, 3).map((s) => s.cause);
+    const about = [...new Set([...leaders, ...unasked])].map((c) => causes.indexOf(c));
     const gains = signs
       .map((sign, s) => ({ sign, gain: gainOf(net, evidence, about, s) }))
       .filter(({ sign, gain }) => !(sign in seen) && gain > 1e-4)

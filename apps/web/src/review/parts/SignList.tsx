@@ -27,8 +27,9 @@ interface SignListProps {
   readonly onClose: () => void;
 }
 
-/** Rows shown before the list is opened. */
+/** Rows shown before the list is opened: of everything, and of a part of the body. */
 const FIRST = 6;
+const FIRST_AT_PART = 10;
 
 export function SignList({ stroke, region, view, phase, signs, onAnswer, onClose }: SignListProps) {
   const [asked, setAsked] = useState('');
@@ -42,7 +43,7 @@ export function SignList({ stroke, region, view, phase, signs, onAnswer, onClose
   const { here, others } = fitting(pool, view, phase);
   // What was found keeps its order: by name first.
   const ordered = searching ? pool : [...here, ...others];
-  const shown = all ? ordered : ordered.slice(0, Math.max(FIRST, searching ? FIRST : Math.min(here.length, FIRST)));
+  const shown = all ? ordered : ordered.slice(0, region && !nothingHere && !searching ? FIRST_AT_PART : FIRST);
   return (
     <Card
       title={region ? `Seen at the ${region}?` : 'What do you see?'}

@@ -14,18 +14,28 @@ interface SignRowProps {
   readonly sign: SignId;
   readonly sighting: Sighting | undefined;
   readonly onAnswer: (sighting: Sighting) => void;
+  /** On one line with where to look, where room is short. */
+  readonly compact?: boolean;
 }
 
-export function SignRow({ sign, sighting, onAnswer }: SignRowProps) {
+export function SignRow({ sign, sighting, onAnswer, compact = false }: SignRowProps) {
   const theme = useTheme();
   return (
-    <View style={[styles.row, { borderBottomColor: theme.own.line }]} role="group" aria-label={signCard(sign).seen}>
-      <View style={styles.text}>
-        <Text>{signCard(sign).seen}</Text>
-        <Text variant="labelSmall" style={{ color: theme.colors.onSurfaceVariant }}>
-          {viewWord(sign)}
-        </Text>
-      </View>
+    <View
+      style={[styles.row, compact ? styles.compact : { borderBottomColor: theme.own.line }]}
+      role="group"
+      aria-label={signCard(sign).seen}
+    >
+      {compact ? (
+        <Text variant="bodySmall" style={styles.text}>{`Next: ${signCard(sign).seen} (${viewWord(sign)})`}</Text>
+      ) : (
+        <View style={styles.text}>
+          <Text>{signCard(sign).seen}</Text>
+          <Text variant="labelSmall" style={{ color: theme.colors.onSurfaceVariant }}>
+            {viewWord(sign)}
+          </Text>
+        </View>
+      )}
       <View style={styles.answers}>
         {ANSWERS.map(({ value, label }) => {
           const on = sighting === value;
@@ -123,6 +133,7 @@ const styles = StyleSheet.create({
     alignItems: 'center',
     gap: 8,
   },
+  compact: { paddingVertical: 0, borderBottomWidth: 0, gap: 4 },
   text: { flexGrow: 1, flexBasis: 180, flexShrink: 1 },
   answers: { flexDirection: 'row', gap: 6 },
   answer: {

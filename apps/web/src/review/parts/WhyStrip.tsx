@@ -84,14 +84,21 @@ export function LookNext({ inference, onAnswer, compact = false }: LookNextProps
         compact ? null : [styles.framed, { backgroundColor: theme.own.sand }],
       ]}
     >
-      <Text variant="labelMedium">
-        {ask.upstream
-          ? `Look first, it may come from: ${causeCard(ask.upstream).name}`
-          : inference.focus
-            ? 'To be more certain, look at this next'
-            : 'Look next: this tells most'}
-      </Text>
-      <SignRow sign={ask.sign} sighting={undefined} onAnswer={(sighting) => onAnswer(ask.sign, sighting)} />
+      {compact && !ask.upstream ? null : (
+        <Text variant="labelMedium">
+          {ask.upstream
+            ? `Look first, it may come from: ${causeCard(ask.upstream).name}`
+            : inference.focus
+              ? 'To be more certain, look at this next'
+              : 'Look next: this tells most'}
+        </Text>
+      )}
+      <SignRow
+        sign={ask.sign}
+        sighting={undefined}
+        onAnswer={(sighting) => onAnswer(ask.sign, sighting)}
+        compact={compact}
+      />
     </View>
   );
 }
