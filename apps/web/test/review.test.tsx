@@ -86,8 +86,7 @@ describe('the why strip', () => {
       { daysToRace: 5 },
     );
     show(<WhyStrip inference={inference} />);
-    fireEvent.press(screen.getByText('Show the reasons'));
-    expect(screen.getByText(/The race is under two weeks away/)).toBeTruthy();
+    expect(screen.getByText('The race is under two weeks away, so what helps most now comes first.')).toBeTruthy();
   });
 
   it('asks for the upstream neighbour before the focus is settled', () => {

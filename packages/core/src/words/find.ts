@@ -7,12 +7,12 @@ const EVERYDAY: Readonly<Record<string, readonly string[]>> = {
   boat: ['boats'],
   buoy: ['mark', 'buoy'],
   cadence: ['rate', 'rhythm'],
-  center: ['middle'],
-  centre: ['middle', 'centre'],
-  centreline: ['middle'],
+  center: ['middle', 'crossing'],
+  centre: ['middle', 'crossing', 'centre'],
+  centreline: ['middle', 'crossing', 'nose'],
   core: ['core', 'belly'],
   corkscrew: ['roll', 'crooked'],
-  crossover: ['middle', 'across'],
+  crossover: ['middle', 'crossing', 'across'],
   fear: ['ease'],
   fishtail: ['snake'],
   flip: ['tumble', 'somersault'],
@@ -23,7 +23,7 @@ const EVERYDAY: Readonly<Record<string, readonly string[]>> = {
   inhale: ['breath'],
   exhale: ['bubbles', 'blow', 'exhale'],
   lopsided: ['one', 'limps', 'unequal'],
-  midline: ['middle'],
+  midline: ['middle', 'crossing', 'across', 'nose'],
   navigate: ['line', 'mark', 'aim'],
   navigation: ['line', 'mark', 'aim'],
   nose: ['nose', 'bubbles', 'hum', 'blow'],
@@ -62,7 +62,7 @@ function stem(word: string): string {
  * @param others what else the card says
  * @example
  * found('sculling', 'Front scull', '') // 2
- * found('midline', 'Crossing the middle', '') // 2
+ * found('midline', 'Crossing over', '') // 2
  * found('nose', 'Bob ladder', 'Hum out under water') // 1
  */
 export function found(asked: string, name: string, others: string): 0 | 1 | 2 {

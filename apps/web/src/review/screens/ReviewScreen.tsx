@@ -317,7 +317,7 @@ interface WhatNextProps {
   readonly onChoose: (cause: CauseId) => void;
 }
 
-/** With a focus solved: what could come next, for whoever wants it. */
+/** With a focus solved: what could come next, if the coach wants it. */
 function WhatNext({ inference, onChoose }: WhatNextProps) {
   const { focus } = inference;
   return (
