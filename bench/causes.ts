@@ -19,7 +19,7 @@ const signs = (run: number): SignsSeen =>
   );
 
 const strength = { strong: 0.85, some: 0.5, weak: 0.2 };
-/** All 49 causes and 103 signs at once, which no single stroke asks for. */
+/** All 50 causes and 109 signs at once, which no single stroke asks for. */
 const whole = {
   priors: CAUSE_IDS.map(() => 0.06),
   links: CAUSE_IDS.map((id) =>

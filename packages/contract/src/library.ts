@@ -54,6 +54,8 @@ const card = Joi.object({
   contradicts: some(STROKE_MODELS),
   view: oneOf(['side', 'front', 'above', 'under water']).required(),
   levelEdge: Joi.valid(true),
+  standIn: Joi.valid(true),
+  moves: Joi.object({ rate: Joi.valid(1, -1), length: Joi.valid(1, -1), breath: Joi.valid(1, -1) }),
   dose: dose.required(),
   factor: number.min(0.2).max(1.2).precision(2).allow(null).required(),
   cautions: sentences(6),

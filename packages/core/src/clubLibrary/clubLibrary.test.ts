@@ -50,7 +50,13 @@ describe('an entry', () => {
       ]);
     const cause = CAUSE_IDS.find(
       (id) =>
-        CAUSES[id].answers.length === 2 && !CAUSES[id].answers.some((d) => ['bob-ladder', 'star-float'].includes(d)),
+        CAUSES[id].answers.length === 2 &&
+        !CAUSES[id].answers.some((d) => ['bob-ladder', 'star-float'].includes(d)) &&
+        // No other cause is left without an answer when these two are hidden.
+        CAUSE_IDS.every(
+          (other) =>
+            other === id || CAUSES[other].answers.some((d) => !(CAUSES[id].answers as readonly string[]).includes(d)),
+        ),
     )!;
     const [a, b] = CAUSES[cause].answers as readonly [never, never];
     const alone = (id: string) => CAUSE_IDS.some((c) => CAUSES[c].answers.length === 1 && CAUSES[c].answers[0] === id);

@@ -100,6 +100,8 @@ export const SIGN_POSES: Readonly<Record<SignId, SignPose>> = {
   'hands-meet-and-stop': side(0.08, { coordination: 0.1 }),
   'speed-surges': top(GLIDE, { bob: 0.02, coordination: 0.2, travel: 1.3 }),
   'rate-high': top(GLIDE, { travel: 0.5 }),
+  'kick-slow': side(0.3, { beats: 3, kickDepth: 1.7 }),
+  'curves-on-side': top(BREATH, { sag: 0.03, snake: 0.05 }),
   'knees-break-line': side(0.3, { kneeBend: 46 }),
   'feet-out': side(0.5, { kneeBend: 40, trunk: 1 }),
   'board-goes-nowhere': top(GLIDE, { board: 1, travel: 0, kneeBend: 34 }),
@@ -126,6 +128,9 @@ export const SIGN_POSES: Readonly<Record<SignId, SignPose>> = {
   'hands-apart': top(T_GLIDE, { handsApart: 1 }),
   'surfaces-early': side(T_GLIDE, { surfaceEarly: 1 }),
   'lost-in-turn': side(0.5, { lost: 1 }),
+  'turns-deep': side(T_GLIDE, { surfaceEarly: -1 }),
+  'water-up-the-nose': side(0.5, { lost: 0.45, bubbles: 0 }),
+  'pauses-before-turn': side(0.32, { wallGap: 0.16 }),
   'hips-drop-at-look': side(LOOK, { lookPitch: 70, lookLift: 0.075, lookTrunk: 10 }),
   'stroke-stops-at-look': side(LOOK, { lookPitch: 60, lookLift: 0.05, coordination: 0.06 }),
   'mouth-forward': front(LOOK, { lookPitch: 80, lookLift: 0.09 }),
@@ -137,6 +142,7 @@ export const SIGN_POSES: Readonly<Record<SignId, SignPose>> = {
   'always-same-side': top(GLIDE, { drift: 0.42 }),
   'wrong-after-turn': top(GLIDE, { drift: -0.42 }),
   'stalls-when-bumped': top(RECOVERY, { travel: 1.4, coordination: 0.15, weave: 0.08 }),
+  'straight-arm-catches': front(RECOVERY, { recoveryHeight: 0.7, recoveryWidth: 1.6, splash: 0.7 }),
   'catches-waves': side(RECOVERY, { recoveryHeight: 0.55, splash: 0.8 }),
 };
 

@@ -233,6 +233,41 @@ export const LADDERS = {
       ),
     ],
   },
+  'open-turn': {
+    name: 'Open turn',
+    purpose: 'Touch, tuck, feet on the wall, and off like an arrow; used until the tumble ladder is passed.',
+    cautions: ['Look where the others are before each push.'],
+    steps: [
+      step(
+        'From three strokes out: touch with the leading hand, the other stays by the hip.',
+        6,
+        'Touches with a long arm, five of six.',
+        'Pulls up on the edge.',
+        { drill: 'open-turn-ladder' },
+      ),
+      step(
+        'Knees up under the body, one breath in through the mouth, feet flat on the wall.',
+        6,
+        'Both feet planted, one breath, five of six.',
+        'Feet slip, or a second breath is needed.',
+        { drill: 'open-turn-ladder' },
+      ),
+      step(
+        'Sink, hands joined overhead, push into an arrow, out through the nose.',
+        6,
+        'In the arrow to five metres, five of six.',
+        'Hands come apart, or the push goes up.',
+        { drill: 'streamline-glide' },
+      ),
+      step(
+        'Swim in and out at full stroke.',
+        6,
+        'Five of six in a row with feet planted, one breath, in the arrow to five metres.',
+        'Slows down to look for the wall.',
+        { drill: 'open-turn-ladder' },
+      ),
+    ],
+  },
   'breaststroke-timing': {
     name: 'Breaststroke timing',
     purpose: 'Pull, kick, glide: one after the other.',

@@ -30,6 +30,16 @@ export type Dose =
       readonly eachS: number;
     };
 
+/** More (1) or less (−1) of something in the stroke. */
+export interface Moves {
+  /** Strokes a minute. */
+  readonly rate?: 1 | -1;
+  /** Metres a stroke. */
+  readonly length?: 1 | -1;
+  /** Breaths to choose from, and air in each. */
+  readonly breath?: 1 | -1;
+}
+
 /** One way to practise one thing. */
 export interface Drill {
   readonly name: string;
@@ -54,6 +64,13 @@ export interface Drill {
   /** Speed as a share of the swimmer's easy swimming; null when no distance is covered. */
   readonly factor: number | null;
   readonly cautions: readonly string[];
+  /**
+   * For those who cannot swim the other answers yet, or have no kit for them: a session from Build upward is planned
+   * without it while anything else fits.
+   */
+  readonly standIn?: true;
+  /** Which way it moves the stroke, where it does: so that none is given for the very thing it makes more of. */
+  readonly moves?: Moves;
   /** Health flags with which it is left out. */
   readonly notWith: readonly HealthFlag[];
 }

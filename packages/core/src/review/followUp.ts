@@ -1,7 +1,7 @@
 import { drillCard, type DrillId } from '../library';
 import type { HealthFlag, LevelId, StrokeModelId } from '../swimmers';
 import { isAtLeast } from '../swimmers';
-import { causeCard, type CauseId } from './catalogue';
+import { causeCard, type CauseId, upstreamOf } from './catalogue';
 import { type PastOutcome, successMean } from './pastOutcome';
 import { type FocusOutcome, helped, type Outcome } from './relook';
 
@@ -83,6 +83,24 @@ export interface DrillRecord {
 export function recordWord({ better, notBetter }: { readonly better: number; readonly notBetter: number }): string {
   const all = better + notBetter;
   return all === 0 ? 'no record yet' : `worked ${better} of ${all}`;
+}
+
+/**
+ * What to do when a drill does not help after two tries: the next one of its cause, and when there is none left, the
+ * question whether the cause is the right one.
+ *
+ * @example ifNoHelp('spins', 'front-scull') // 'No change after two tries? Count-down 50s is the next answer.'
+ */
+export function ifNoHelp(
+  cause: CauseId,
+  drill: DrillId,
+  answers: readonly DrillId[] = causeCard(cause).answers,
+): string {
+  const next = answers[answers.indexOf(drill) + 1];
+  if (next) return `No change after two tries? ${drillCard(next).name} is the next answer.`;
+  const [upstream] = upstreamOf(cause);
+  const from = upstream ? ` It may come from “${causeCard(upstream).name.toLowerCase()}”.` : '';
+  return `No change after two tries? Ask whether this is the cause. ${causeCard(cause).check}${from}`;
 }
 
 /** What is said at the wall: the cue of the cause with its first drill, the drill's own with another one. */

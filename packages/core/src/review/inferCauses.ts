@@ -65,7 +65,7 @@ const SAME = 1e-9;
  * @returns ranking by probability, focus and second choice, next looks, signs set aside
  * @example
  * inferCauses({ stroke: 'front-crawl', model: 'long-line', level: 'build', signs: { 'legs-low': 'often' } })
- *   .ranking[0].probability // about 0.22
+ *   .ranking[0].probability // about 0.21
  */
 export function inferCauses(look: Look, circumstances: Circumstances = {}): Inference {
   const { net, showing, causes, signs, signIndex } = networkOf(look.stroke, look.level);

@@ -25,7 +25,7 @@ export function showingOf({ links, signCount }: Network): Showing {
 }
 
 /**
- * Signs that can be open at once: each doubles the work of a sum. The built-in catalogue needs nine with every sign
+ * Signs that can be open at once: each doubles the work of a sum. The built-in catalogue needs ten with every sign
  * seen; a club that links everything with everything can need more than anybody would wait for.
  */
 export const MOST_OPEN = 14;

@@ -30,9 +30,9 @@ const chance = (signs: SignsSeen, cause: string, rest: Partial<Look> = {}) =>
   inferCauses(look(signs, rest)).ranking.find((r) => r.cause === cause)!.probability;
 
 describe('the catalogue', () => {
-  it('holds 49 causes, 103 signs and 162 links', () => {
+  it('holds 50 causes, 109 signs and 172 links', () => {
     expect([CAUSE_IDS.length, SIGN_IDS.length, Object.values(LINKS).flatMap((l) => Object.keys(l)).length]).toEqual([
-      49, 103, 162,
+      50, 109, 172,
     ]);
   });
 
@@ -65,7 +65,7 @@ describe('inference', () => {
         .map((r) => r.cause)
         .sort(),
     ).toEqual(['looks-forward', 'no-chest-press', 'stiff-ankles']);
-    for (const { probability } of ranking.slice(0, 3)) expect(probability).toBeCloseTo(0.22, 2);
+    for (const { probability } of ranking.slice(0, 3)) expect(probability).toBeCloseTo(0.21, 2);
     expect(focus).toBeNull();
     expect(['eyes-ahead', 'hips-low-eyes-down', 'feet-hooked']).toContain(lookNext[0]!.sign);
   });

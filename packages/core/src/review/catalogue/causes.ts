@@ -51,7 +51,7 @@ export const CAUSES = {
     costs: 'Empty lungs float badly and make the next breath a gasp.',
     check: 'Same pace with a half breath in and part of it out: does it feel easier?',
     cue: 'Half in, half out.',
-    answers: ['half-breath-swim', 'exhale-pause-sip'],
+    answers: ['half-breath-swim', 'exhale-pause-sip', 'wall-breathing'],
   },
   'late-exhale': {
     name: 'Blowing out while breathing in',
@@ -60,7 +60,7 @@ export const CAUSES = {
     costs: 'Blowing while the mouth is clear spends the moment meant for breathing in.',
     check: 'Finish the air, close the lips, then turn: does the breath get quieter?',
     cue: 'Done blowing, then turn.',
-    answers: ['exhale-pause-sip', 'hum-out-swim'],
+    answers: ['exhale-pause-sip', 'hum-out-swim', 'wall-breathing'],
   },
   'late-breath': {
     name: 'Breathing late',
@@ -69,7 +69,7 @@ export const CAUSES = {
     costs: 'The front arm waits or collapses while the head comes back too late.',
     check: 'One length of "turn as the hand leaves": does the front arm stay?',
     cue: 'Face back before the hand.',
-    answers: ['side-kick', 'six-one-six'],
+    answers: ['side-kick', 'six-one-six', 'wall-breathing'],
   },
   'breath-too-low': {
     name: 'Turning too far for air',
@@ -78,7 +78,7 @@ export const CAUSES = {
     costs: 'Turning further and further for air drags shoulders and front arm out of place.',
     check: 'Let the head ride a little higher for one length: does the roll calm down?',
     cue: 'Head a touch higher, sip to the side.',
-    answers: ['float-board-breathing', 'breath-height-swim', 'side-kick'],
+    answers: ['float-board-breathing', 'breath-height-swim', 'side-kick', 'wall-breathing'],
   },
   'lifts-head': {
     name: 'Lifting the head to breathe',
@@ -87,16 +87,17 @@ export const CAUSES = {
     costs: 'When the head goes up the legs go down, and the stroke stalls at every breath.',
     check: 'One goggle stays in the water? Is the mouth in the dip beside the head?',
     cue: 'Cheek on the water.',
-    answers: ['cheek-down-breathing', 'float-board-breathing', 'side-kick'],
+    answers: ['cheek-down-breathing', 'float-board-breathing', 'side-kick', 'wall-breathing'],
   },
   'one-sided': {
     name: 'One-sided breathing',
     strokes: CRAWL,
     stage: 'breathing',
-    costs: 'One side rolls and pulls more than the other, and one side stays blind outdoors.',
+    costs:
+      'One side rolls and pulls more than the other; and who breathes to one side only cannot choose it when waves, sun or company ask for the other.',
     check: 'Breaths per side over 200 m; roll to the left against roll to the right.',
     cue: 'Both sides are yours.',
-    answers: ['weak-side-warm-up', 'every-three-swim'],
+    answers: ['weak-side-warm-up', 'every-three-swim', 'wall-breathing'],
   },
   'looks-forward': {
     name: 'Looking forward',
@@ -114,7 +115,7 @@ export const CAUSES = {
     costs: 'The body follows the head, so every swing of it steers.',
     check: 'Eyes on one line of the floor between breaths: do the hips stop swinging?',
     cue: 'Head is the nail, body turns round it.',
-    answers: ['still-head-swim', 'side-kick'],
+    answers: ['still-head-swim', 'side-kick', 'walking-stroke'],
   },
   'no-chest-press': {
     name: 'Chest riding high',
@@ -141,7 +142,7 @@ export const CAUSES = {
     costs: 'Flat shoulders shorten the reach and strain the joint.',
     check: 'Does the belly button show on each side?',
     cue: 'Show me each hip.',
-    answers: ['side-kick', 'six-one-six', 'six-three-six'],
+    answers: ['side-kick', 'six-one-six', 'six-three-six', 'walking-stroke'],
   },
   'over-roll': {
     name: 'Too much roll',
@@ -150,7 +151,7 @@ export const CAUSES = {
     costs: 'Past the balance point there is only falling back, and nothing drives.',
     check: 'Compare the roll with a breath and without one.',
     cue: 'Shoulder to the chin, no further.',
-    answers: ['six-three-six', 'breath-height-swim', 'side-kick'],
+    answers: ['six-three-six', 'breath-height-swim', 'side-kick', 'walking-stroke'],
   },
   'crosses-midline': {
     name: 'Crossing over',
@@ -159,7 +160,7 @@ export const CAUSES = {
     costs: 'A hand that enters past the nose steers instead of driving.',
     check: 'Two lines 40 cm apart: does each hand stay on its own?',
     cue: 'Two rails.',
-    answers: ['two-rail-swim', 'width-trial', 'catch-up', 'side-kick'],
+    answers: ['two-rail-swim', 'width-trial', 'catch-up', 'side-kick', 'land-stroke'],
   },
   'presses-lead-arm': {
     name: 'Pressing down on the lead arm',
@@ -168,7 +169,7 @@ export const CAUSES = {
     costs: 'Pressing down lifts the front, sinks the back and leaves no catch.',
     check: 'Scull in front: does the hand hold without pressing?',
     cue: 'Leave the arm lying there.',
-    answers: ['front-scull', 'catch-up'],
+    answers: ['front-scull', 'catch-up', 'land-stroke'],
   },
   'dropped-elbow': {
     name: 'Dropped elbow',
@@ -186,7 +187,7 @@ export const CAUSES = {
     costs: 'A hand near the surface holds only a short column of water.',
     check: 'How deep is the hand below the shoulder halfway through?',
     cue: 'Reach down to the deep water.',
-    answers: ['deep-reach-pull', 'doggy-paddle'],
+    answers: ['deep-reach-pull', 'doggy-paddle', 'land-stroke'],
   },
   'pulls-across': {
     name: 'Pulling across the body',
@@ -195,7 +196,7 @@ export const CAUSES = {
     costs: 'Part of every pull pushes sideways.',
     check: 'Look from the front under water: does the hand pass under the belly?',
     cue: 'Push straight back, on your own side.',
-    answers: ['two-rail-pull', 'doggy-paddle', 'two-rail-swim'],
+    answers: ['two-rail-pull', 'doggy-paddle', 'two-rail-swim', 'land-stroke'],
   },
   'short-finish': {
     name: 'Short finish',
@@ -204,7 +205,7 @@ export const CAUSES = {
     costs: 'The fastest part of the pull is left out.',
     check: 'Does the thumb brush the thigh?',
     cue: 'Thumb to the thigh.',
-    answers: ['back-scull', 'doggy-paddle'],
+    answers: ['back-scull', 'doggy-paddle', 'land-stroke'],
   },
   'flat-entry': {
     name: 'Flat hand entry',
@@ -213,7 +214,7 @@ export const CAUSES = {
     costs: 'A flat hand brakes and carries air into the catch.',
     check: 'Does the hand slice in with the fingertips first?',
     cue: 'Post the hand through a slot.',
-    answers: ['slice-and-reach', 'fingertip-drag'],
+    answers: ['slice-and-reach', 'fingertip-drag', 'land-stroke'],
   },
   'no-reach': {
     name: 'Short reach',
@@ -222,7 +223,7 @@ export const CAUSES = {
     costs: 'A stroke that begins early is a stroke cut short.',
     check: 'Can you see the inside of the lead elbow?',
     cue: 'Reach over the rim, then pull.',
-    answers: ['slice-and-reach', 'six-one-six'],
+    answers: ['slice-and-reach', 'six-one-six', 'land-stroke'],
   },
   'slow-recovery': {
     name: 'Slow recovery',
@@ -231,7 +232,7 @@ export const CAUSES = {
     costs: 'An arm in the air is a weight that presses the body down.',
     check: 'Is the arm in the air for more than two fifths of the cycle?',
     cue: 'Out and straight back in.',
-    answers: ['quick-hand-return', 'fingertip-drag', 'spin-up'],
+    answers: ['quick-hand-return', 'fingertip-drag', 'spin-up', 'land-quick-hands'],
   },
   'stiff-recovery': {
     name: 'Stiff recovery',
@@ -240,7 +241,7 @@ export const CAUSES = {
     costs: 'Neck and shoulders tire, and the body rocks with the swinging arm.',
     check: 'Shake the hands loose: does it get easier?',
     cue: 'Loose hand, elbow leads.',
-    answers: ['relaxed-hand-swim', 'fingertip-drag'],
+    answers: ['relaxed-hand-swim', 'fingertip-drag', 'land-stroke'],
   },
   'knee-kick': {
     name: 'Kicking from the knee',
@@ -249,7 +250,16 @@ export const CAUSES = {
     costs: 'The thigh becomes a brake at every kick.',
     check: 'Vertical kick for twenty seconds: does the swimmer stay up?',
     cue: 'Kick from the hip, soft knee.',
-    answers: ['hip-kick-ladder'],
+    answers: ['hip-kick-ladder', 'wall-kick'],
+  },
+  'slow-kick': {
+    name: 'Kicking too slowly',
+    strokes: CRAWL,
+    stage: 'kick',
+    costs: 'A slow, heavy kick drives nothing and lets the legs sink between two beats.',
+    check: 'Ten quick small kicks, then swim on: do the legs ride higher?',
+    cue: 'Quick and small.',
+    answers: ['quick-kick', 'wall-kick'],
   },
   'stiff-ankles': {
     name: 'Stiff ankles',
@@ -267,7 +277,7 @@ export const CAUSES = {
     costs: 'Feet far below the body drag like an anchor.',
     check: 'Does the heel just break the surface?',
     cue: 'Small and fast, boil the water.',
-    answers: ['hip-kick-ladder'],
+    answers: ['hip-kick-ladder', 'wall-kick'],
   },
   'kick-pause': {
     name: 'Kick stops at the breath',
@@ -276,7 +286,7 @@ export const CAUSES = {
     costs: 'The body sinks and twists while the legs wait.',
     check: 'Count the kicks in a cycle with a breath and in one without.',
     cue: 'Feet never stop.',
-    answers: ['belly-in-kick', 'side-kick'],
+    answers: ['belly-in-kick', 'side-kick', 'wall-kick'],
   },
   'over-kick': {
     name: 'Kicking too hard for the distance',
@@ -285,7 +295,7 @@ export const CAUSES = {
     costs: 'The legs burn most of the air for little speed.',
     check: 'Two beats at the same pace: is the pulse lower?',
     cue: 'One kick per arm.',
-    answers: ['two-beat-timing'],
+    answers: ['two-beat-timing', 'chest-lean'],
   },
   'scissor-feet': {
     name: 'Feet not turned out, or uneven',
@@ -294,7 +304,7 @@ export const CAUSES = {
     costs: 'An uneven kick steers and loads the inside of the knee.',
     check: 'Kick on the back and watch both feet.',
     cue: 'Both soles push.',
-    answers: ['back-kick'],
+    answers: ['back-kick', 'wall-whip-kick'],
   },
   'over-glide': {
     name: 'Over-gliding',
@@ -303,7 +313,7 @@ export const CAUSES = {
     costs: 'Every stroke has to speed the body up again.',
     check: 'Time the pause in front; watch the speed sink before each pull.',
     cue: 'Catch as the other hand passes.',
-    answers: ['quick-rhythm-swim', 'quick-hand-return'],
+    answers: ['quick-rhythm-swim', 'quick-hand-return', 'land-quick-hands'],
   },
   spins: {
     name: 'Spinning',
@@ -312,7 +322,7 @@ export const CAUSES = {
     costs: 'The arms go round faster than the water can be held.',
     check: 'Count strokes at two rates for the same time.',
     cue: 'Hold the water, then turn over.',
-    answers: ['front-scull', 'count-down-50s'],
+    answers: ['front-scull', 'count-down-50s', 'land-stroke'],
   },
   'pull-kick-clash': {
     name: 'Kicking and pulling together',
@@ -321,7 +331,7 @@ export const CAUSES = {
     costs: 'Pull and kick cancel each other.',
     check: 'Say the order aloud: pull, kick, glide.',
     cue: 'Pull. Kick. Glide.',
-    answers: ['pull-kick-glide', 'kick-and-stay-long'],
+    answers: ['pull-kick-glide', 'kick-and-stay-long', 'float-and-glide'],
   },
   'no-glide-habit': {
     name: 'No glide',
@@ -330,7 +340,7 @@ export const CAUSES = {
     costs: 'The kick is spent before it has carried the body.',
     check: 'Strokes per length: fewer with a two-second hold?',
     cue: 'Ride the kick.',
-    answers: ['pull-kick-glide', 'kick-and-stay-long'],
+    answers: ['pull-kick-glide', 'kick-and-stay-long', 'float-and-glide'],
   },
   'late-lift': {
     name: 'Head up too late',
@@ -339,7 +349,7 @@ export const CAUSES = {
     costs: 'The body sinks at the very moment it needs air.',
     check: 'Do head and hands start together?',
     cue: 'Head goes with the hands.',
-    answers: ['head-and-hands'],
+    answers: ['head-and-hands', 'outsweep-breath'],
   },
   'head-up': {
     name: 'Head stays up',
@@ -348,7 +358,7 @@ export const CAUSES = {
     costs: 'A head held up lowers the hips for the whole length.',
     check: 'Bubbles in the glide?',
     cue: 'Face in while you glide.',
-    answers: ['breathe-down'],
+    answers: ['breathe-down', 'float-and-glide'],
   },
   'long-pull': {
     name: 'Pulling too far back',
@@ -357,7 +367,7 @@ export const CAUSES = {
     costs: 'Arms that go too far have a long, braking way home.',
     check: 'Can the swimmer see both hands all the time?',
     cue: 'Hands stay in sight.',
-    answers: ['mini-pull'],
+    answers: ['mini-pull', 'flutter-arms'],
   },
   'side-roll': {
     name: 'Rolling sideways in the turn',
@@ -367,7 +377,7 @@ export const CAUSES = {
     check: 'Somersault in mid-pool: straight?',
     cue: 'Chin in, straight over.',
     openTurnCue: 'Touch, tuck, feet flat on the wall.',
-    answers: ['tumble-ladder'],
+    answers: ['tumble-ladder', 'open-turn-ladder'],
   },
   'wall-distance': {
     name: 'Wrong distance to the wall',
@@ -377,7 +387,7 @@ export const CAUSES = {
     check: 'Marks at half a metre and at a metre from the wall.',
     cue: 'Last stroke, then roll.',
     openTurnCue: 'Glide in with a long arm, then touch.',
-    answers: ['tumble-ladder'],
+    answers: ['tumble-ladder', 'open-turn-ladder'],
   },
   'no-streamline': {
     name: 'No streamline',
@@ -395,7 +405,7 @@ export const CAUSES = {
     costs: 'An unready roll costs air and direction; a clean open turn is faster.',
     check: 'Time from wall to five metres against an open turn.',
     cue: 'Open turn until the roll is calm.',
-    answers: ['tumble-ladder'],
+    answers: ['open-turn-ladder', 'tumble-ladder'],
   },
   'sights-high': {
     name: 'Lifting the whole head to sight',
@@ -458,7 +468,7 @@ export const CAUSES = {
     costs: 'A late look after a mark starts the next leg wrong.',
     check: 'Metres off the line twenty strokes after the turn.',
     cue: 'Round it, look, look again.',
-    answers: ['buoy-turn'],
+    answers: ['buoy-turn', 'name-the-aim'],
   },
   'long-stroke-in-chop': {
     name: 'Stroke too long for chop',
@@ -467,7 +477,7 @@ export const CAUSES = {
     costs: 'A long gliding stroke loses everything at each knock.',
     check: 'Speed in chop against speed on flat water.',
     cue: 'Quicker hands, higher over the wave.',
-    answers: ['quick-rhythm-swim'],
+    answers: ['quick-rhythm-swim', 'high-recovery'],
   },
 } as const satisfies Record<string, Cause>;
 

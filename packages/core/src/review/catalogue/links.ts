@@ -54,7 +54,13 @@ export const LINKS: Readonly<Record<CauseId, Readonly<Partial<Record<SignId, Str
   },
   'head-wanders': { 'head-swings': 'strong', 'hips-snake': 'some', 'body-rocks': 'some' },
   'no-chest-press': { 'legs-low': 'strong', 'hips-low-eyes-down': 'strong', 'kicks-to-stay-flat': 'some' },
-  'soft-core': { 'hips-snake': 'some', 'belly-hangs': 'strong', 'legs-scissor': 'weak', 'legs-low': 'some' },
+  'soft-core': {
+    'hips-snake': 'some',
+    'belly-hangs': 'strong',
+    'legs-scissor': 'weak',
+    'legs-low': 'some',
+    'curves-on-side': 'some',
+  },
   'presses-lead-arm': {
     'lead-arm-drops': 'strong',
     'straight-arm-press': 'strong',
@@ -97,6 +103,7 @@ export const LINKS: Readonly<Record<CauseId, Readonly<Partial<Record<SignId, Str
     'legs-scissor': 'strong',
     'lead-arm-drops': 'some',
     'rhythm-limps': 'weak',
+    'curves-on-side': 'weak',
   },
   'over-glide': { 'hands-meet-and-stop': 'strong', 'speed-surges': 'strong', 'rate-low': 'some' },
   spins: {
@@ -107,6 +114,7 @@ export const LINKS: Readonly<Record<CauseId, Readonly<Partial<Record<SignId, Str
     'hand-slips': 'some',
   },
   'knee-kick': { 'knees-break-line': 'strong', 'feet-out': 'some', 'board-goes-nowhere': 'strong', 'legs-low': 'some' },
+  'slow-kick': { 'kick-slow': 'strong', 'no-froth': 'some', 'legs-low': 'weak' },
   'stiff-ankles': {
     'feet-hooked': 'strong',
     'legs-low': 'strong',
@@ -123,9 +131,15 @@ export const LINKS: Readonly<Record<CauseId, Readonly<Partial<Record<SignId, Str
   'long-pull': { 'elbows-past-shoulders': 'strong', 'hands-stuck': 'some', 'sinks-at-breath': 'weak' },
   'scissor-feet': { 'foot-uneven': 'strong', 'drifts-in-breaststroke': 'some' },
   'side-roll': { 'comes-out-crooked': 'strong', 'legs-open-in-turn': 'some' },
-  'wall-distance': { 'feet-miss-wall': 'strong' },
+  'wall-distance': { 'feet-miss-wall': 'strong', 'pauses-before-turn': 'weak' },
   'no-streamline': { 'hands-apart': 'strong', 'surfaces-early': 'some' },
-  'tumble-too-soon': { 'lost-in-turn': 'strong', 'comes-out-crooked': 'some' },
+  'tumble-too-soon': {
+    'lost-in-turn': 'strong',
+    'comes-out-crooked': 'some',
+    'water-up-the-nose': 'strong',
+    'turns-deep': 'some',
+    'pauses-before-turn': 'some',
+  },
   'sights-high': { 'hips-drop-at-look': 'strong', 'stroke-stops-at-look': 'strong', 'neck-tired': 'some' },
   'breathes-forward': { 'mouth-forward': 'strong', 'swallows-water': 'some', 'stroke-stops-at-look': 'weak' },
   'sights-seldom': { zigzags: 'some', 'swims-extra': 'strong' },
@@ -133,7 +147,7 @@ export const LINKS: Readonly<Record<CauseId, Readonly<Partial<Record<SignId, Str
   'poor-aim': { 'loses-mark': 'strong', 'follows-off-line': 'some', 'swims-extra': 'some' },
   'veers-habit': { 'always-same-side': 'strong', 'swims-extra': 'some', veers: 'strong' },
   'late-resight': { 'wrong-after-turn': 'strong', 'swims-extra': 'weak' },
-  'long-stroke-in-chop': { 'stalls-when-bumped': 'strong', 'catches-waves': 'some' },
+  'long-stroke-in-chop': { 'stalls-when-bumped': 'strong', 'catches-waves': 'some', 'straight-arm-catches': 'some' },
 };
 
 export type Links = Readonly<Partial<Record<SignId, Strength>>>;

@@ -109,6 +109,8 @@ export const SIGNS = {
   'hands-meet-and-stop': sign('front-crawl', 'rhythm', 'entry', 'side', 'both hands meet in front and stop'),
   'speed-surges': sign('front-crawl', 'rhythm', 'whole', 'above', 'the speed surges and sinks'),
   'rate-high': sign('front-crawl', 'rhythm', 'whole', 'above', 'the rate is above the band of the stroke model'),
+  'kick-slow': sign('front-crawl', 'legs', 'whole', 'side', 'the kick is too slow'),
+  'curves-on-side': sign('front-crawl', 'body', 'whole', 'above', 'the body curves on its side'),
   'knees-break-line': sign('front-crawl', 'legs', 'whole', 'side', 'the knees break the line'),
   'feet-out': sign('front-crawl', 'legs', 'whole', 'side', 'the feet leave the water'),
   'board-goes-nowhere': sign('front-crawl', 'legs', 'whole', 'above', 'goes nowhere with the board'),
@@ -135,6 +137,9 @@ export const SIGNS = {
   'hands-apart': sign('turn', 'arms', 'push-off', 'above', 'hands apart or head up off the wall'),
   'surfaces-early': sign('turn', 'body', 'push-off', 'above', 'surfaces within 2 m'),
   'lost-in-turn': sign('turn', 'breath', 'turn', 'above', 'loses breath or direction in the turn each time'),
+  'turns-deep': sign('turn', 'body', 'turn', 'under water', 'turns deep under the surface'),
+  'water-up-the-nose': sign('turn', 'breath', 'turn', 'talk', 'gets water up the nose in the turn'),
+  'pauses-before-turn': sign('turn', 'rhythm', 'turn', 'above', 'pauses for a breath before the turn'),
   'hips-drop-at-look': sign('open-water', 'hips', 'look', 'side', 'the hips drop at each look'),
   'stroke-stops-at-look': sign('open-water', 'rhythm', 'look', 'side', 'the stroke stops at each look'),
   'mouth-forward': sign('open-water', 'head', 'look', 'front', 'the mouth opens forward'),
@@ -147,6 +152,7 @@ export const SIGNS = {
   'wrong-after-turn': sign('open-water', 'body', 'turn', 'track', 'takes a wrong line after a mark'),
   'stalls-when-bumped': sign('open-water', 'rhythm', 'whole', 'above', 'stalls when bumped or in chop'),
   'catches-waves': sign('open-water', 'recovery arm', 'recovery', 'side', 'the hand catches waves'),
+  'straight-arm-catches': sign('open-water', 'recovery arm', 'recovery', 'front', 'the straight arm catches waves'),
 } as const satisfies Record<string, Sign>;
 
 export type SignId = keyof typeof SIGNS;

@@ -73,7 +73,9 @@ export function chooseDrills(
     ...(where === 'open-water' ? mixed(OUTSIDE.filter(fits), seed) : []),
     ...mixed(answers(neighbours), seed),
   ];
-  const near = [...new Set(ranked)].slice(0, count);
+  const all = [...new Set(ranked)];
+  const swum = group.level === 'settle' ? all : all.filter((id) => !drillCard(id).standIn);
+  const near = (swum.length > 0 ? swum : all).slice(0, count);
   if (near.length > 0) return near;
   // Nothing of the theme fits: work on what lies nearest to it, upstream first.
   const away = (id: CauseId) => Math.abs(stageOf(id) - stageOf(theme)) + (stageOf(id) > stageOf(theme) ? 0.5 : 0);
