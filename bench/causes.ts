@@ -5,6 +5,7 @@ import {
   informationGain,
   LINKS,
   SIGN_IDS,
+  signsFor,
   type Sighting,
   type SignsSeen,
 } from '@upwell/core/review';
@@ -49,6 +50,17 @@ const all = measure(300, (run) => {
   believe(whole, evidence);
   informationGain(whole, evidence, [0, 1, 2]);
 });
+/** Many faults at once, each of them clear. */
+const seen = (count: number, run: number): SignsSeen => {
+  const listed = signsFor('open-water');
+  return Object.fromEntries(
+    Array.from({ length: count }, (_, i) => [listed[(run * 7 + i * 5) % listed.length]!, 'often']),
+  );
+};
+const many = (count: number) =>
+  measure(100, (run) =>
+    inferCauses({ stroke: 'open-water', model: 'long-line', level: 'hold', signs: seen(count, run) }),
+  );
 console.log(`reference                     median ${ms(base.median)}`);
 console.log(
   `outside review, look next     median ${ms(outside.median)}   p99 ${ms(outside.p99)}   ${(outside.median / base.median).toFixed(1)} × reference`,
@@ -59,3 +71,13 @@ console.log(
 console.log(
   `whole catalogue, look next    median ${ms(all.median)}   p99 ${ms(all.p99)}   ${(all.median / base.median).toFixed(1)} × reference   (wanted: under 16 ms)`,
 );
+for (const [count, wanted] of [
+  [14, '   (wanted: under 50 ms)'],
+  [24, ''],
+  [80, ''],
+] as const) {
+  const { median, p99 } = many(count);
+  console.log(
+    `${String(count).padEnd(3)} signs seen                median ${ms(median)}   p99 ${ms(p99)}   ${(median / base.median).toFixed(1)} × reference${wanted}`,
+  );
+}

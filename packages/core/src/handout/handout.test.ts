@@ -28,6 +28,14 @@ describe('the page for the swimmer', () => {
     expect(handout(input).figure).toMatchObject({ view: 'side', signs: ['legs-low', 'hips-low-eyes-down'] });
   });
 
+  it('of a swimmer with many faults speaks of the one, and says what to do if it does not help', () => {
+    const page = handout({ ...input, signs: { ...input.signs, 'long-in-air': 'often', 'hand-laid-flat': 'often' } });
+    expect(page.seen).toHaveLength(2);
+    expect(page.drill.ifNoHelp).toBe('No change after two tries? Tile gaze swim is the next answer.');
+    // A coach may choose what no sign speaks for: then everything seen is shown.
+    expect(handout({ ...input, cause: 'spins', drill: 'front-scull' }).seen).toHaveLength(2);
+  });
+
   it('counts tries where a drill has no metres', () => {
     expect(handout({ ...input, drill: 'bob-ladder' }).drill.dose).toBe('4 times');
   });

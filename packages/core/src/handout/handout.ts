@@ -1,6 +1,15 @@
 import { bestView, type FigureSide, PHASE_AT, SIGN_POSES } from '../figure';
 import { doseWord, drillCard, type DrillId, KIT } from '../library';
-import { causeCard, type CauseId, signCard, type SignId, type SignsSeen, type Stroke } from '../review';
+import {
+  causeCard,
+  type CauseId,
+  ifNoHelp,
+  linksOf,
+  signCard,
+  type SignId,
+  type SignsSeen,
+  type Stroke,
+} from '../review';
 
 /** What the swimmer takes home: one page, one thing. */
 export interface Handout {
@@ -17,6 +26,8 @@ export interface Handout {
     readonly mistakes: readonly string[];
     /** Tries and distance, as in “4 × 50 m”. */
     readonly dose: string;
+    /** What to do when it does not help. */
+    readonly ifNoHelp: string;
   };
   readonly kit: readonly string[];
   readonly cautions: readonly string[];
@@ -46,7 +57,10 @@ export interface HandoutInput {
 export function handout(input: HandoutInput): Handout {
   const drill = drillCard(input.drill);
   const cause = causeCard(input.cause);
-  const seen = (Object.keys(input.signs) as SignId[]).filter((id) => input.signs[id] !== 'absent');
+  const all = (Object.keys(input.signs) as SignId[]).filter((id) => input.signs[id] !== 'absent');
+  // One thing to work on: of many faults only those that go with it.
+  const own = all.filter((id) => id in linksOf(input.cause));
+  const seen = own.length > 0 ? own : all;
   const view = bestView(seen);
   const shown = seen.find((id) => SIGN_POSES[id].view === view);
   const moment = shown ? SIGN_POSES[shown].phase : PHASE_AT.catch;
@@ -64,6 +78,7 @@ export function handout(input: HandoutInput): Handout {
       feel: drill.feel,
       mistakes: drill.mistakes,
       dose: doseWord(drill.dose, input.tries),
+      ifNoHelp: ifNoHelp(input.cause, input.drill),
     },
     kit: drill.kit.map((id) => KIT[id]),
     cautions: drill.cautions,

@@ -5,3 +5,4 @@ export * from './kit';
 export * from './ladders';
 export * from './ownDrill';
 export * from './types';
+export * from './search';

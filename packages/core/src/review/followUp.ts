@@ -1,7 +1,7 @@
 import { drillCard, type DrillId } from '../library';
 import type { HealthFlag, LevelId, StrokeModelId } from '../swimmers';
 import { isAtLeast } from '../swimmers';
-import { causeCard, type CauseId, upstreamOf } from './catalogue';
+import { CAUSE_IDS, causeCard, type CauseId, upstreamOf } from './catalogue';
 import { type PastOutcome, successMean } from './pastOutcome';
 import { type FocusOutcome, helped, type Outcome } from './relook';
 
@@ -102,6 +102,10 @@ export function ifNoHelp(
   const from = upstream ? ` It may come from “${causeCard(upstream).name.toLowerCase()}”.` : '';
   return `No change after two tries? Ask whether this is the cause. ${causeCard(cause).check}${from}`;
 }
+
+/** The causes that a drill answers. */
+export const answeredBy = (drill: DrillId): CauseId[] =>
+  CAUSE_IDS.filter((cause) => causeCard(cause).answers.includes(drill));
 
 /** What is said at the wall: the cue of the cause with its first drill, the drill's own with another one. */
 export const cueFor = (cause: CauseId, drill: DrillId): string =>

@@ -86,8 +86,10 @@ export function read(net: Network, showing: Showing, evidence: Evidence): Read {
     });
   }
   const roots = [...new Set(partOf)];
+  const causesOf = new Map(roots.map((root): [number, number[]] => [root, []]));
+  partOf.forEach((root, c) => causesOf.get(root)!.push(c));
   const parts = roots.map((root) => {
-    const causes = partOf.flatMap((part, c) => (part === root ? [c] : []));
+    const causes = causesOf.get(root)!;
     if (causes.length === 1) return { causes, steps: [{ cause: root, opens: [], shows: [], closes: [] }], width: 0 };
     return planned(
       causes,
@@ -102,11 +104,16 @@ export function read(net: Network, showing: Showing, evidence: Evidence): Read {
 /** The order of the causes of a part that keeps the fewest signs open, one cause chosen after the other. */
 function planned(causes: readonly number[], signs: readonly number[], showing: Showing, evidence: Evidence): Part {
   const left = new Set(causes);
-  const touching = new Map(causes.map((c) => [c, signs.filter((s) => showing[s]!.some(([of]) => of === c))]));
+  const touching = new Map(causes.map((c): [number, number[]] => [c, []]));
+  const waiting = new Map<number, number>();
+  for (const sign of signs) {
+    for (const [c] of showing[sign]!) touching.get(c)!.push(sign);
+    waiting.set(sign, showing[sign]!.length);
+  }
   const slotOf = new Map<number, number>();
   const free: number[] = [];
   let width = 0;
-  const closing = (c: number) => touching.get(c)!.filter((s) => showing[s]!.every(([of]) => of === c || !left.has(of)));
+  const closing = (c: number) => touching.get(c)!.filter((s) => waiting.get(s) === 1);
   const opening = (c: number) => touching.get(c)!.filter((s) => !slotOf.has(s));
   const steps: Step[] = [];
   while (left.size > 0) {
@@ -133,6 +140,7 @@ function planned(causes: readonly number[], signs: readonly number[], showing: S
       return [slot, likelihood(evidence.get(s)!, 0), likelihood(evidence.get(s)!, 1)] as const;
     });
     steps.push({ cause: next, opens, shows, closes });
+    for (const sign of touching.get(next)!) waiting.set(sign, waiting.get(sign)! - 1);
     left.delete(next);
   }
   return { causes, steps, width };

@@ -2,13 +2,16 @@
 import { type LaneState, type PassageState, repsBegun } from '@upwell/core/deck';
 import { bestView } from '@upwell/core/figure';
 import { drillCard, KIT } from '@upwell/core/library';
-import { causeCard, type CauseId, linksOf, signCard, type SignId } from '@upwell/core/review';
+import { answeredBy, causeCard, type CauseId, linksOf, signCard, type SignId } from '@upwell/core/review';
 import type { Pool } from '@upwell/core/units';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
+import { useState } from 'react';
 import { MovingFigure } from '@/figure';
+import { DrillCard } from '@/library';
 import { Card } from '@/ui/Card';
+import { Disclosure } from '@/ui/Disclosure';
 import { Stepper } from '@/ui/Stepper';
 import { useTheme } from '@/ui/useTheme';
 import type { Run } from '../useRun';
@@ -105,7 +108,9 @@ export function LaneSheet({ lane, group, theme: cause, pool, run }: LaneSheetPro
 
 function Drill({ passage, cause }: { readonly passage: PassageState; readonly cause: CauseId }) {
   const theme = useTheme();
-  const drill = drillCard(passage.set!.drill!);
+  const id = passage.set!.drill!;
+  const drill = drillCard(id);
+  const [whole, setWhole] = useState(false);
   const seen = (Object.keys(linksOf(cause)) as SignId[]).filter(
     (s) => (linksOf(cause) as Partial<Record<SignId, string>>)[s] === 'strong',
   );
@@ -116,6 +121,8 @@ function Drill({ passage, cause }: { readonly passage: PassageState; readonly ca
         <Text key={text}>{`${i + 1}. ${text}`}</Text>
       ))}
       <Text variant="bodySmall">{`Watch for: ${drill.mistakes.join(', ')}.`}</Text>
+      <Disclosure label={whole ? 'Close the card' : 'The whole card'} open={whole} onPress={() => setWhole(!whole)} />
+      {whole ? <DrillCard card={drill} answers={answeredBy(id)} /> : null}
       <View style={styles.figure}>
         <MovingFigure
           stroke="front-crawl"

@@ -35,6 +35,7 @@ export function HandoutPage({ page, narrow = false }: { readonly page: Handout; 
           <Text key={text}>{`${i + 1}. ${text}`}</Text>
         ))}
         <Text style={styles.top}>{`It feels like: ${page.drill.feel}`}</Text>
+        {page.drill.ifNoHelp ? <Text>{page.drill.ifNoHelp}</Text> : null}
         <Text>{`Watch for: ${page.drill.mistakes.join(', ')}.`}</Text>
         <Text>{`Kit: ${page.kit.join(', ') || 'none'}.`}</Text>
         {page.cautions.map((text) => (

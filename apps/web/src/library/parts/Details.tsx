@@ -1,7 +1,16 @@
 import { bestView } from '@upwell/core/figure';
-import { doseWord, type Drill, drillCard, type DrillId, KIT, ladderCard, type LadderId } from '@upwell/core/library';
 import {
-  CAUSE_IDS,
+  doseWord,
+  type Drill,
+  drillCard,
+  type DrillId,
+  KIT,
+  LADDER_IDS,
+  ladderCard,
+  type LadderId,
+} from '@upwell/core/library';
+import {
+  answeredBy,
   causeCard,
   type CauseId,
   linksOf,
@@ -16,6 +25,7 @@ import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { MovingFigure } from '@/figure';
 import { useTheme } from '@/ui/useTheme';
+import { CardLinks, toCause, toDrill, toLadder } from './CardLink';
 
 /** A cause: the fault and the wanted line moving, how it shows, how to tell it apart, what answers it. */
 export function CauseDetails({ id }: { readonly id: CauseId }) {
@@ -36,10 +46,9 @@ export function CauseDetails({ id }: { readonly id: CauseId }) {
       </View>
       <Text>{`Shows as: ${signs.map((s) => signCard(s).seen).join('; ')}.`}</Text>
       <Text>{`To tell it from others: ${cause.check}`}</Text>
-      {upstream.length > 0 ? (
-        <Text>{`May come from: ${upstream.map((from) => causeCard(from).name).join(', ')}.`}</Text>
-      ) : null}
-      <Text>{`Cue: “${cause.cue}” Drills: ${(cause.answers as readonly DrillId[]).map((d) => drillCard(d).name).join(', ')}.`}</Text>
+      {upstream.length > 0 ? <CardLinks label="May come from:" cards={upstream.map(toCause)} /> : null}
+      <Text>{`Cue: “${cause.cue}”`}</Text>
+      <CardLinks label="Drills, the best first:" cards={cause.answers.map(toDrill)} />
     </>
   );
 }
@@ -55,13 +64,28 @@ export const PLACE_WORD = {
 
 /** The full card of a drill. */
 export function DrillDetails({ id }: { readonly id: DrillId }) {
+  const answers = answeredBy(id);
+  const rungs = LADDER_IDS.flatMap((ladder) =>
+    ladderCard(ladder).steps.flatMap((step, i) => (step.drill === id ? [toLadder(ladder, i + 1)] : [])),
+  );
   return (
-    <DrillCard card={drillCard(id)} answers={CAUSE_IDS.filter((cause) => causeCard(cause).answers.includes(id))} />
+    <>
+      <DrillCard card={drillCard(id)} answers={answers} linked />
+      <CardLinks label="Answers:" cards={answers.map(toCause)} />
+      <CardLinks label="On the ladder:" cards={rungs} />
+    </>
   );
 }
 
+interface DrillCardProps {
+  readonly card: Drill;
+  readonly answers: readonly CauseId[];
+  /** Links to what it answers follow, so the names need not stand here. */
+  readonly linked?: boolean;
+}
+
 /** A card as it stands in the library, or will. */
-export function DrillCard({ card: drill, answers }: { readonly card: Drill; readonly answers: readonly CauseId[] }) {
+export function DrillCard({ card: drill, answers, linked = false }: DrillCardProps) {
   const theme = useTheme();
   const facts = [
     `Where: ${drill.places.map((place) => PLACE_WORD[place]).join(' or ')}, from ${levelCard(drill.from).name}`,
@@ -73,11 +97,13 @@ export function DrillCard({ card: drill, answers }: { readonly card: Drill; read
   return (
     <>
       <Text>{drill.purpose}</Text>
-      <Text variant="labelMedium">
-        {answers.length > 0
-          ? `Answers: ${answers.map((cause) => causeCard(cause).name).join(', ')}`
-          : `Trains: ${drill.trains ?? ''}`}
-      </Text>
+      {linked && answers.length > 0 ? null : (
+        <Text variant="labelMedium">
+          {answers.length > 0
+            ? `Answers: ${answers.map((cause) => causeCard(cause).name).join(', ')}`
+            : `Trains: ${drill.trains ?? ''}`}
+        </Text>
+      )}
       {drill.steps.map((text, i) => (
         <Text key={`${i} ${text}`}>{`${i + 1}. ${text}`}</Text>
       ))}
@@ -118,8 +144,9 @@ export function LadderDetails({ id }: { readonly id: LadderId }) {
         <View key={step.what} style={[styles.step, { borderLeftColor: theme.own.kelp }]}>
           <Text variant="titleSmall">{`${i + 1}. ${step.what}`}</Text>
           <Text variant="bodySmall">
-            {`${step.tries} tries${step.kit.length > 0 ? `, with ${step.kit.map((k) => KIT[k]).join(', ')}` : ''}${step.drill ? `. Drill: ${drillCard(step.drill).name}` : ''}`}
+            {`${step.tries} tries${step.kit.length > 0 ? `, with ${step.kit.map((k) => KIT[k]).join(', ')}` : ''}`}
           </Text>
+          {step.drill ? <CardLinks label="Drill:" cards={[toDrill(step.drill)]} /> : null}
           <Text variant="bodySmall">{`Pass: ${step.pass}`}</Text>
           <Text
             variant="bodySmall"

@@ -1,5 +1,5 @@
 /** A line of the library that opens in place. */
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect, useRef } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
@@ -14,8 +14,13 @@ interface EntryProps {
 
 export function Entry({ title, aside, open, onPress, children }: EntryProps) {
   const theme = useTheme();
+  const box = useRef<View>(null);
+  // Opened by another card it may lie far below; opened by a tap it is in sight already.
+  useEffect(() => {
+    if (open) (box.current as unknown as Partial<HTMLElement> | null)?.scrollIntoView?.({ block: 'nearest' });
+  }, [open]);
   return (
-    <View style={[styles.entry, { borderBottomColor: theme.own.line }]}>
+    <View ref={box} style={[styles.entry, { borderBottomColor: theme.own.line }]}>
       <Pressable role="button" aria-expanded={open} onPress={onPress} style={styles.head}>
         <Text variant="titleMedium" style={styles.flex}>
           {title}

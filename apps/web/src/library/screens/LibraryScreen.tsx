@@ -1,9 +1,27 @@
 /** What coaches know: causes upstream to downstream, drills, signs, ladders, and where good coaches differ. */
-import { drillCard, drillIds, knownDrillIds, LADDER_IDS, ladderCard, type DrillId } from '@upwell/core/library';
-import { CAUSE_IDS, causeCard, SIGN_IDS, signCard, STAGES, type CauseId } from '@upwell/core/review';
+import {
+  drillCard,
+  drillIds,
+  findDrills,
+  findLadders,
+  knownDrillIds,
+  LADDER_IDS,
+  ladderCard,
+  type DrillId,
+} from '@upwell/core/library';
+import {
+  CAUSE_IDS,
+  causeCard,
+  findCauses,
+  findSigns,
+  SIGN_IDS,
+  signCard,
+  STAGES,
+  type CauseId,
+} from '@upwell/core/review';
 import { levelCard, LEVELS } from '@upwell/core/swimmers';
 import { sentenceCase } from '@upwell/core/text';
-import { numberWord } from '@upwell/core/words';
+import { findAmong, numberWord } from '@upwell/core/words';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -38,20 +56,25 @@ export function LibraryScreen() {
   const asked = useLocalSearchParams<{ show?: string; open?: string }>();
   const shelf: Shelf = SHELVES.find((s) => s === asked.show) ?? 'causes';
   const [search, setSearch] = useState('');
-  const [open, setOpen] = useState<string | null>(asked.open ?? null);
-  const wanted = search.trim().toLowerCase();
-  const toggle = (id: string) => setOpen(open === id ? null : id);
-  const has = (name: string) => name.toLowerCase().includes(wanted);
+  // Which card stands open is in the address: another card can lead here.
+  const open = asked.open || null;
+  const toggle = (id: string) => router.setParams({ open: open === id ? '' : id });
   // The club's own first, and the hidden ones last: they are only looked for to use them again.
   const place = (id: DrillId) => (id.startsWith('own-') ? 0 : 1) + (drillIds().includes(id) ? 0 : 2);
-  const drills = knownDrillIds()
-    .filter((id) => has(drillCard(id).name) && (own.head || drillIds().includes(id)))
-    .sort((a, b) => place(a) - place(b));
-  const causes = CAUSE_IDS.filter((id) => has(causeCard(id).name));
-  const signs = SIGN_IDS.filter((id) => has(signCard(id).seen));
-  const ladders = LADDER_IDS.filter((id) => has(ladderCard(id).name));
-  const levels = LEVELS.filter((id) => has(levelCard(id).name));
-  const found = { causes, drills, signs, ladders: [...ladders, ...levels], models: STAGES }[shelf].length;
+  const drills = findDrills(
+    search,
+    knownDrillIds()
+      .filter((id) => own.head || drillIds().includes(id))
+      .sort((a, b) => place(a) - place(b)),
+  );
+  const causes = findCauses(search, CAUSE_IDS);
+  const signs = findSigns(search, SIGN_IDS, CAUSE_IDS);
+  const ladders = findLadders(search, LADDER_IDS);
+  const levels = findAmong(search, LEVELS, (id) => ({ name: levelCard(id).name, others: '' }));
+  const hits = { causes, drills, signs, ladders: [...ladders, ...levels], models: [] };
+  const found = shelf === 'models' ? 1 : hits[shelf].length;
+  const searching = search.trim() !== '';
+  const elsewhere = SHELVES.filter((s) => searching && s !== shelf && hits[s].length > 0);
   const aside = (...words: readonly (string | null)[]) => ({ aside: words.filter((w) => w !== null).join(' · ') });
   return (
     <Screen
@@ -73,13 +96,13 @@ export function LibraryScreen() {
         label="Part of the library"
         tabs={SHELVES.map((value) => ({ value, label: SHELF_WORD[value] }))}
         chosen={shelf}
-        onChoose={(value) => router.setParams({ show: value })}
+        onChoose={(value) => router.setParams({ show: value, open: '' })}
       />
       {shelf === 'models' ? (
         <ModelsPage />
       ) : (
         <SearchField
-          placeholder="Find by name"
+          placeholder="Find by any name"
           value={search}
           onChange={setSearch}
           style={styles.gap}
@@ -187,7 +210,19 @@ export function LibraryScreen() {
             );
           })
         : null}
-      {found === 0 ? <Empty title="Nothing found">Try another word.</Empty> : null}
+      {found === 0 ? (
+        <Empty title="Nothing found">{elsewhere.length > 0 ? 'Not in this part.' : 'Try another word.'}</Empty>
+      ) : null}
+      {elsewhere.length > 0 ? (
+        <View style={styles.elsewhere}>
+          <Text variant="labelMedium">Also found:</Text>
+          {elsewhere.map((s) => (
+            <Button key={s} compact mode="outlined" onPress={() => router.setParams({ show: s, open: '' })}>
+              {`${SHELF_WORD[s]} ${hits[s].length}`}
+            </Button>
+          ))}
+        </View>
+      ) : null}
     </Screen>
   );
 }
@@ -209,4 +244,7 @@ function Heading({ children }: { readonly children: string }) {
   );
 }
 
-const styles = StyleSheet.create({ gap: { marginBottom: 12 } });
+const styles = StyleSheet.create({
+  gap: { marginBottom: 12 },
+  elsewhere: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8, marginVertical: 12 },
+});

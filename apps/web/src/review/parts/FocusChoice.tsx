@@ -9,6 +9,7 @@ import {
   type DrillRecord,
   drillsFor,
   helped,
+  ifNoHelp,
   recordWord,
 } from '@upwell/core/review';
 import { isAtLeast } from '@upwell/core/swimmers';
@@ -100,6 +101,7 @@ export function FocusChoice({ draft, cause, choice, onChange, errors }: FocusCho
         <Text key={text} variant="bodySmall">{`${i + 1}. ${text}`}</Text>
       ))}
       <Text variant="bodySmall">{`Kit: ${drill.kit.map((k) => KIT[k]).join(', ') || 'none'}. Watch for: ${drill.mistakes.join(', ')}.`}</Text>
+      <Text variant="bodySmall">{ifNoHelp(cause, focus.drill)}</Text>
       {warnings.map((text) => (
         <Text key={text} variant="labelMedium" style={{ color: theme.colors.error }}>
           {text}

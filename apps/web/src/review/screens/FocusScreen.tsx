@@ -8,6 +8,7 @@ import {
   causeCard,
   cueFor,
   drillsFor,
+  ifNoHelp,
   nextStep,
   type Outcome,
   OUTCOMES,
@@ -221,6 +222,7 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
               <Text key={text}>{`${i + 1}. ${text}`}</Text>
             ))}
             <Text variant="bodySmall">{`${doseWord(drill.dose, focus.tries)}. Kit: ${drill.kit.map((k) => KIT[k]).join(', ') || 'none'}. Watch for: ${drill.mistakes.join(', ')}.`}</Text>
+            <Text variant="bodySmall">{ifNoHelp(focus.cause, focus.drill, answers)}</Text>
             {drill.cautions.map((text) => (
               <Text key={text} variant="labelMedium" style={{ color: theme.colors.error }}>
                 {text}
