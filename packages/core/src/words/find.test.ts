@@ -36,6 +36,7 @@ describe('everyday words', () => {
     ['open turn', () => findLadders('open turn', LADDER_IDS).length, 1],
     ['midline', () => findCauses('midline', CAUSE_IDS).length, 2],
     ['midline', () => findSigns('midline', SIGN_IDS, CAUSE_IDS).length, 2],
+    ['tummy', () => findSigns('tummy', SIGN_IDS, CAUSE_IDS).length, 1],
     ['panic', () => findCauses('panic', CAUSE_IDS).length, 1],
     ['flip turn', () => findLadders('flip turn', LADDER_IDS).length, 1],
   ] as const)('%s finds something', (_, count, least) => expect(count()).toBeGreaterThanOrEqual(least));
