@@ -1,4 +1,4 @@
-import { CAUSE_IDS, CAUSES, chooseFocus, FOCUS_FROM, STAGES, type CauseId, type Circumstances, type Stage } from '.';
+import { CAUSE_IDS, CAUSES, chooseFocus, FOCUS_FROM, type CauseId, type Circumstances, type Stage } from '.';
 import type { LevelId } from '../swimmers';
 import { LINKS, type SignId } from './catalogue';
 
