@@ -41,7 +41,7 @@ describe('reviews', () => {
     const coach = await club.as('coach');
     const stored = await coach('PUT', `/reviews/${v7()}`, review(swimmer));
     expect(stored.status).toBe(200);
-    expect(stored.body.ranking[0]).toMatchObject({ cause: 'breath-too-low', probability: expect.closeTo(0.856, 2) });
+    expect(stored.body.ranking[0]).toMatchObject({ cause: 'breath-too-low', probability: expect.closeTo(0.868, 2) });
     const page = await coach('GET', `/swimmers/${swimmer}`);
     expect(page.body.focuses[0]).toMatchObject({ cause: 'breath-too-low', relookOn: '2026-12-08', outcome: null });
     expect(page.body.reviews).toHaveLength(1);

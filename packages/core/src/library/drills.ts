@@ -909,7 +909,7 @@ export const DRILLS = {
   }),
   'stand-from-float': drill({
     name: 'Standing up from a float',
-    purpose: 'Whoever can stand up at any moment dares to lie on the water: this comes before the first float.',
+    purpose: 'Those who can stand up at any moment dare to lie on the water: this comes before the first float.',
     steps: [
       'Lean on the water beside somebody, hands on a float or on their arms.',
       'Press the hands down, tuck the knees, feet find the ground, head comes last.',

@@ -3,7 +3,7 @@ import { drillCard, drillIds, LADDER_IDS, ladderCard, type Moves } from '../libr
 import { LEVELS, STROKE_MODELS, type LevelId } from '../swimmers';
 import { CAUSE_IDS, causeCard, drillsFor, ifNoHelp, SIGN_IDS, type CauseId } from '.';
 
-/** Whoever cannot swim 50 m without stopping is not in open water: there is nothing to practise there yet. */
+/** Those who cannot swim 50 m without stopping are not in open water: there is nothing to practise there yet. */
 const isFor = (cause: CauseId, level: LevelId) =>
   level !== 'settle' || causeCard(cause).strokes.some((stroke) => stroke !== 'open-water');
 
