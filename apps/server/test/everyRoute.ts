@@ -142,6 +142,10 @@ export function goodBody({ method, path }: Route, here: Stored): object | undefi
     '/library/entry': () => versioned({ kind: 'causes', key: 'unease', body: { cue: 'Soft face.' } }),
     '/library/import': () => versioned({ entries: [{ kind: 'signs', key: 'gasps', body: { seen: 'gasps for air' } }] }),
     '/swimmers/{id}': () => versioned(bodies.swimmerOf(squadId)),
+    '/swimmers/{id}/ladder-marks/{markId}': () => ({
+      ...{ ladder: 'catch', step: 0, kind: 'good' },
+      at: '2026-11-25T18:00:00Z',
+    }),
     '/squads/{id}': () => versioned(bodies.squadOf()),
     '/reviews/{id}': () => versioned(bodies.reviewOf(swimmerId)),
     '/focuses/{id}': () => ({

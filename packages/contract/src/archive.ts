@@ -1,4 +1,5 @@
 // A club as a file: its parts, their order and their limits.
+import { MOST_MARKS } from '@upwell/core/library';
 import { drillId } from './drills';
 import { libraryRow } from './library';
 import { PHASES, PLAIN_WEEK_NOTES } from '@upwell/core/race';
@@ -15,7 +16,7 @@ import { racePlanSaveSchema, ratingSaveSchema } from './race';
 import { resultSaveSchema, testSaveSchema } from './records';
 import { reviewSaveSchema, trySchema } from './review';
 import { sessionSaveSchema } from './sessions/session';
-import { squadSaveSchema, swimmerSaveSchema } from './swimmers';
+import { ladderMarkSchema, squadSaveSchema, swimmerSaveSchema } from './swimmers';
 import { courseSaveSchema } from './water/course';
 import { trackKeptSchema } from './water/track';
 import { dayReasonSchema, waterDaySchema } from './water/day';
@@ -51,7 +52,10 @@ export const ARCHIVE_ROWS = {
   // Before everything that names a drill of the club itself.
   library: libraryRow({ ...id, changedBy: uuid().required(), changedAt: moment().required() }),
   squads: kept(squadSaveSchema).keys(id),
-  swimmers: kept(swimmerSaveSchema).keys(id),
+  swimmers: kept(swimmerSaveSchema).keys({
+    ...id,
+    ladderLog: Joi.array().items(rows(ladderMarkSchema).keys(id)).max(MOST_MARKS).default([]),
+  }),
   reviews: kept(reviewSaveSchema)
     .fork(['focus', 'relook'], (field) => field.forbidden().default(undefined))
     .keys({ ...id, coachId: uuid().required(), ranking: ranking.required() }),

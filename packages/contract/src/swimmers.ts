@@ -1,6 +1,6 @@
 // What crosses the wire about swimmers and squads.
 import { FASTEST_MPS } from '@upwell/core/measures';
-import { KIT_IDS, LADDER_IDS, type KitId, type LadderId } from '@upwell/core/library';
+import { KIT_IDS, LADDER_IDS, MARK_KINDS, type KitId, type LadderId, type LadderMark } from '@upwell/core/library';
 import {
   HEALTH_FLAGS,
   LEVELS,
@@ -11,7 +11,7 @@ import {
 } from '@upwell/core/swimmers';
 import { POOL_LENGTH, type Pool } from '@upwell/core/units';
 import type { CustomValidator } from 'joi';
-import { clockTime, isoDate, line, oneOf, saved, uuid, type Saved } from './common';
+import { clockTime, isoDate, line, moment, oneOf, saved, uuid, type Saved } from './common';
 import type { ClipRow } from './clips';
 import type { FocusView, ReviewView } from './review';
 import { Joi } from './joi';
@@ -113,12 +113,24 @@ export const swimmerFields = {
 
 export const swimmerSaveSchema = Joi.object<SwimmerSave>({ ...swimmerFields, ...saved });
 
+/** One tap at a ladder; its id stands in the address. */
+export type LadderMarkFields = Omit<LadderMark, 'id'>;
+
+export const ladderMarkSchema = Joi.object<LadderMarkFields>({
+  ladder: oneOf(LADDER_IDS).required(),
+  step: Joi.number().integer().min(0).max(20).required(),
+  kind: oneOf(MARK_KINDS).required(),
+  at: moment().required(),
+});
+
 export interface Swimmer extends SwimmerFields {
   readonly id: string;
   readonly version: number;
   readonly squadName: string;
   /** Under 18, or of unknown age: the record is guarded more closely. */
   readonly child: boolean;
+  /** The taps at ladders, the oldest first. Missing on pages kept by an older app. */
+  readonly ladderLog?: readonly LadderMark[];
 }
 
 /** One line of the list. */

@@ -1,6 +1,6 @@
 // The club, its squads, swimmers and results, and the log of looks at children.
 import type { BestTime, BreathingSide, PoolTime, RaceGoal } from '@upwell/contract/swimmers';
-import type { KitId, LadderId } from '@upwell/core/library';
+import type { KitId, LadderId, LadderMark } from '@upwell/core/library';
 import type { ResultKind } from '@upwell/core/measures';
 import type { HealthFlag, LevelId, StrokeModelId } from '@upwell/core/swimmers';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
@@ -64,6 +64,7 @@ export const SwimmerEntity = defineEntity({
     clipConsent: p.boolean(),
     kit: p.json<readonly KitId[]>(),
     ladderSteps: p.json<Partial<Record<LadderId, number>>>(),
+    ladderLog: p.json<readonly LadderMark[]>().default('[]'),
     goal: p.json<RaceGoal>().nullable(),
     bestTimes: p.json<readonly BestTime[]>(),
     archived: p.boolean(),

@@ -2,9 +2,11 @@
 import { dayIn } from '@upwell/core/days';
 import { looksQuerySchema, type LooksQuery } from '@upwell/contract/looks';
 import {
+  ladderMarkSchema,
   squadSaveSchema,
   swimmerQuerySchema,
   swimmerSaveSchema,
+  type LadderMarkFields,
   type SquadSave,
   type SwimmerQuery,
   type SwimmerSave,
@@ -16,13 +18,17 @@ import {
   type RosterCommit,
   type RosterDone,
 } from '@upwell/contract/roster';
-import type { FastifyInstance } from 'fastify';
+import { uuid } from '@upwell/contract/common';
+import { Joi } from '@upwell/contract/joi';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import type { FastifyInstance, FastifyRequest } from 'fastify';
 import type { Database } from '../platform/database';
 import { planSwimmers } from '../race';
 import { asMe, COACH, HEAD, whoAsks } from '../platform/identity';
 import { workFor } from '../work';
 import { idParams } from '../platform/params';
 import { readOnce, spool, spoolFile } from '../platform/spool';
+import { type Climbed, markLadder, takeBackMark } from './climb';
 import { listLooks, shows } from './looks';
 import { erasePerson, personText, whatGoes } from './person';
 import { commitRoster, listRosters, previewRoster, undoRoster } from './roster';
@@ -56,6 +62,33 @@ export async function swimmerRoutes(
         return saved;
       });
     },
+  );
+
+  const climbed = async (
+    request: FastifyRequest<{ Params: { id: string } }>,
+    climb: (em: EntityManager) => Promise<Climbed>,
+  ) => {
+    const me = whoAsks(request);
+    return asMe(database, me, async (em) => {
+      const { page, moved } = await climb(em);
+      // A ladder step opens or closes what can be planned: the weeks follow.
+      if (moved) await planSwimmers(em, workFor(request), me.clubId, [page.id], dayIn(me.timeZone, Date.now()));
+      return page;
+    });
+  };
+  const markParams = Joi.object({ id: uuid().required(), markId: uuid().required() });
+
+  app.put<{ Params: { id: string; markId: string }; Body: LadderMarkFields }>(
+    '/swimmers/:id/ladder-marks/:markId',
+    { config: COACH, schema: { params: markParams, body: ladderMarkSchema, summary: 'Record one tap at a ladder' } },
+    (request) =>
+      climbed(request, (em) => markLadder(em, request.params.id, { ...request.body, id: request.params.markId })),
+  );
+
+  app.delete<{ Params: { id: string; markId: string } }>(
+    '/swimmers/:id/ladder-marks/:markId',
+    { config: COACH, schema: { params: markParams, summary: 'Take the newest tap of a ladder back' } },
+    (request) => climbed(request, (em) => takeBackMark(em, request.params.id, request.params.markId)),
   );
 
   app.get<{ Params: { id: string } }>(

@@ -140,6 +140,7 @@ function bare(record: SwimmerRecord, squadName: string): Swimmer {
     clipConsent: record.clipConsent,
     kit: record.kit,
     ladderSteps: record.ladderSteps,
+    ladderLog: record.ladderLog,
     goal: record.goal ?? null,
     bestTimes: record.bestTimes,
     archived: record.archived,

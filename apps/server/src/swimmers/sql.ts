@@ -125,3 +125,6 @@ export const STORE_ROSTER = change(
 );
 /** Takes back the swimmers of a list that have not been worked with since. */
 export const UNDO_ROSTER = change('select undo_roster(?)');
+
+/** Taps at ladders that move no step: no new version of the record that somebody may be editing. */
+export const KEEP_TAPS = change('update swimmer set ladder_log = ?::jsonb where id = ?');

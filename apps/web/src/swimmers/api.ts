@@ -11,9 +11,11 @@ import type {
 } from '@upwell/contract/swimmers';
 import type { LooksPage } from '@upwell/contract/looks';
 import type { Erasing } from '@upwell/contract/person';
+import type { LadderMarkFields } from '@upwell/contract/swimmers';
+import { type Climb, ladderCard, marked, unmarked } from '@upwell/core/library';
 import { ageYear, isChild } from '@upwell/core/swimmers';
 import { api, type Waits } from '@/api/api';
-import { keepPage, keptPage } from '@/offline';
+import { keepPage, keptPage, patchPage } from '@/offline';
 
 /** A swimmer who waits is shown as they will be. */
 const swimmerWaits: Waits = {
@@ -35,6 +37,29 @@ const swimmerWaits: Waits = {
   },
 };
 
+/** `/swimmers/<swimmer>/ladder-marks/<mark>` */
+const markIn = (path: string) => ({
+  page: path.split('/').slice(0, 3).join('/'),
+  id: path.slice(path.lastIndexOf('/') + 1),
+});
+
+/** A tap that waits shows on the kept page at once. */
+async function climbed(path: string, step: (now: Climb) => Climb): Promise<unknown> {
+  const { page } = markIn(path);
+  await patchPage<SwimmerPage>(page, (kept) => ({ ...kept, ...step({ ...kept, ladderLog: kept.ladderLog ?? [] }) }));
+  return keptPage(page);
+}
+
+const markWaits: Waits = {
+  label: (body: LadderMarkFields) => `Ladder: ${ladderCard(body.ladder).name}`,
+  shown: (body: LadderMarkFields, path) => climbed(path, (now) => marked(now, { ...body, id: markIn(path).id })),
+};
+
+const unmarkWaits: Waits = {
+  label: () => 'Taking a tap at a ladder back',
+  shown: (_body, path) => climbed(path, (now) => unmarked(now, markIn(path).id)),
+};
+
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
     swimmers: build.infiniteQuery<Page<SwimmerRow>, Omit<SwimmerQuery, 'cursor'>, string | null>({
@@ -50,6 +75,25 @@ const endpoints = api.injectEndpoints({
       query: ({ id, body }) => ({ url: `/swimmers/${id}`, method: 'PUT', body }),
       extraOptions: { waits: swimmerWaits },
       invalidatesTags: (_result, error) => (error ? [] : ['Swimmer', 'Squad', 'Deck']),
+    }),
+    markLadder: build.mutation<SwimmerPage, { swimmerId: string; id: string; body: LadderMarkFields }>({
+      query: ({ swimmerId, id, body }) => ({
+        url: `/swimmers/${swimmerId}/ladder-marks/${id}`,
+        method: 'PUT',
+        body,
+        about: swimmerId,
+      }),
+      extraOptions: { waits: markWaits },
+      invalidatesTags: (_result, error) => (error ? [] : ['Swimmer']),
+    }),
+    takeBackMark: build.mutation<SwimmerPage, { swimmerId: string; id: string }>({
+      query: ({ swimmerId, id }) => ({
+        url: `/swimmers/${swimmerId}/ladder-marks/${id}`,
+        method: 'DELETE',
+        about: swimmerId,
+      }),
+      extraOptions: { waits: unmarkWaits },
+      invalidatesTags: (_result, error) => (error ? [] : ['Swimmer']),
     }),
     looks: build.infiniteQuery<LooksPage, string | null, number | null>({
       infiniteQueryOptions: { initialPageParam: null, getNextPageParam: (last) => last.next },
@@ -79,6 +123,8 @@ export const {
   useSwimmersInfiniteQuery,
   useSwimmerQuery,
   useSaveSwimmerMutation,
+  useMarkLadderMutation,
+  useTakeBackMarkMutation,
   useLooksInfiniteQuery,
   useErasingQuery,
   useErasePersonMutation,

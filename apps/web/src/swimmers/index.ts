@@ -1,1 +1,2 @@
+export { LaddersOf } from './parts/LadderCard';
 export { useSaveSwimmerMutation, useSquadsQuery, useSwimmerQuery, useSwimmersInfiniteQuery } from './api';

@@ -6,3 +6,4 @@ export * from './ladders';
 export * from './ownDrill';
 export * from './types';
 export * from './search';
+export * from './climb';

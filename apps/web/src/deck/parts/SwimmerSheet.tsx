@@ -9,6 +9,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { MovingFigure } from '@/figure';
+import { LaddersOf } from '@/swimmers';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { Input } from '@/ui/Input';
@@ -110,6 +111,7 @@ export function SwimmerSheet(props: SwimmerSheetProps) {
           <Text>No focus yet: choose one in a review.</Text>
         </Card>
       )}
+      <LaddersOf id={swimmer} />
       <Times {...props} />
       <Places {...props} />
     </View>

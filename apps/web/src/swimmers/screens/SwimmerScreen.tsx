@@ -1,4 +1,5 @@
 // One swimmer: goal, focus, times and what was seen so far.
+import { LadderCard } from '../parts/LadderCard';
 import { openFocus } from '@upwell/contract/review';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { levelCard, STROKE_MODEL } from '@upwell/core/swimmers';
@@ -86,6 +87,7 @@ export function SwimmerScreen({ gapLine }: { readonly gapLine: GapLine }) {
               Hand-out for the swimmer
             </Button>
           ) : null}
+          {coach ? <LadderCard swimmer={swimmer} /> : null}
           <HealthCard swimmer={swimmer} />
         </View>
         <View style={wide ? styles.column : undefined}>
