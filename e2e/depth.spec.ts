@@ -123,7 +123,7 @@ test('the eye is trained on simulated swimmers, and the hand-out is shared until
   await page.getByRole('checkbox').first().click();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'I see 1 of these' }).click();
-  await expect(page.getByText(/^\d found, \d missed, \d false$/)).toBeVisible();
+  await expect(page.getByText(/^\d found, \d missed, \d false alarms?$/)).toBeVisible();
   await expect(page.getByText(/^kappa −?-?\d\.\d\d over \d$/)).toBeVisible();
   await expectAccessible(page);
 

@@ -64,7 +64,7 @@ describe('the eye', () => {
     const clip = eyeClip(1, 4);
     fireEvent.press(screen.getByLabelText(SIGNS[clip.truth[0]!].seen));
     fireEvent.press(screen.getByText('I see 1 of these'));
-    expect(await screen.findByText('1 found, 0 missed, 0 false')).toBeTruthy();
+    expect(await screen.findByText('1 found, 0 missed, 0 false alarms')).toBeTruthy();
     await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
     expect(calls.find((c) => c.method === 'PUT')!.body).toEqual({ grade: 1, seed: 4, marked: [clip.truth[0]] });
     fireEvent.press(screen.getByText('Next swimmer'));

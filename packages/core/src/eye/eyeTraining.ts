@@ -1,10 +1,10 @@
 import { seeded } from '../units';
 import { cohensKappa } from '../measures';
 import { type FigureSide, SIGN_POSES } from '../figure';
-import { SIGN_IDS, signCard, type SignId } from '../review';
+import { type CauseId, inferCauses, SIGN_IDS, signCard, type SignId, whyFirst } from '../review';
 
-/** From plain faults shown slowly to small ones at full speed. */
-export const EYE_GRADES = [1, 2, 3] as const;
+/** From plain faults shown slowly to small ones at full speed, and to swimmers with as many faults as beginners have. */
+export const EYE_GRADES = [1, 2, 3, 4] as const;
 export type EyeGrade = (typeof EYE_GRADES)[number];
 
 interface Grade {
@@ -19,6 +19,7 @@ const GRADES: Readonly<Record<EyeGrade, Grade>> = {
   1: { signs: [1, 1], severity: 1, options: 5, cyclesPerMin: 16 },
   2: { signs: [1, 2], severity: 0.7, options: 7, cyclesPerMin: 22 },
   3: { signs: [2, 3], severity: 0.5, options: 9, cyclesPerMin: 28 },
+  4: { signs: [4, 6], severity: 0.8, options: 12, cyclesPerMin: 24 },
 };
 
 /** A simulated swimmer with known faults. */
@@ -34,6 +35,9 @@ export interface EyeClip {
   /** The view in which the first fault shows. */
   readonly view: FigureSide;
 }
+
+/** Signs that came later: without them a swimmer of the first three grades stays who it was, whatever was marked of it. */
+const LATER: readonly SignId[] = ['kick-slow', 'curves-on-side'];
 
 /** Signs of the crawl that a moving figure shows by itself, without words or a track. */
 const VISIBLE: readonly SignId[] = SIGN_IDS.filter((id) => {
@@ -54,7 +58,7 @@ const apart = (id: SignId, others: readonly SignId[]): boolean =>
  */
 export function eyeClip(grade: EyeGrade, seed: number): EyeClip {
   const { signs, severity, options, cyclesPerMin } = GRADES[grade];
-  const order = [...VISIBLE]
+  const order = VISIBLE.filter((id) => grade === 4 || !LATER.includes(id))
     .map((id, i) => ({ id, key: seeded(seed * 7 + grade, i) }))
     .sort((a, b) => a.key - b.key)
     .map(({ id }) => id);
@@ -104,6 +108,32 @@ export function scoreEye(clip: EyeClip, marked: readonly SignId[]): EyeScore {
     sensitivity: found / clip.truth.length,
     kappa: cohensKappa(clip.options.map((sign) => [clip.truth.includes(sign), marked.includes(sign)])),
   };
+}
+
+/** What would be worked on first, by the rule of a review. */
+export interface EyeFocus {
+  readonly byTruth: CauseId;
+  /** What the marks lead to; nothing where nothing was marked. */
+  readonly byMarks: CauseId | null;
+  /** Why the first thing comes first, where it is likely enough. */
+  readonly why: string | null;
+}
+
+/**
+ * Where the marks lead, graded by the rule that chooses a focus: an eye that misses a detail and still finds the first
+ * thing to work on has seen what matters.
+ *
+ * @example eyeFocus(clip, clip.truth).byMarks === eyeFocus(clip, []).byTruth // true
+ */
+export function eyeFocus(clip: EyeClip, marked: readonly SignId[]): EyeFocus {
+  const first = (signs: readonly SignId[]) => {
+    const seen = Object.fromEntries(signs.map((sign) => [sign, 'often' as const]));
+    const found = inferCauses({ stroke: 'front-crawl', model: 'long-line', level: 'hold', signs: seen });
+    return { cause: found.focus ?? found.ranking[0]!.cause, why: whyFirst(found) };
+  };
+  const truth = first(clip.truth);
+  const marks = marked.filter((sign) => clip.options.includes(sign));
+  return { byTruth: truth.cause, byMarks: marks.length > 0 ? first(marks).cause : null, why: truth.why };
 }
 
 /** What one coach marked on one simulated swimmer. */

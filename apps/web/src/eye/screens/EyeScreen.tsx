@@ -1,6 +1,15 @@
 /** Watch a simulated swimmer, mark what you see, and learn what your eye misses. */
-import { EYE_GRADES, type EyeAnswer, eyeClip, type EyeGrade, scoreEye } from '@upwell/core/eye';
-import { signCard, type SignId } from '@upwell/core/review';
+import {
+  EYE_GRADES,
+  type EyeAnswer,
+  eyeClip,
+  eyeFocus,
+  type EyeFocus,
+  type EyeGrade,
+  scoreEye,
+} from '@upwell/core/eye';
+import { causeCard, signCard, type SignId } from '@upwell/core/review';
+import { counted } from '@upwell/core/words';
 import { useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -16,7 +25,7 @@ import { useWide } from '@/ui/useWide';
 import { useEyeHistoryQuery, useSaveEyeTryMutation } from '../api';
 import { EyeRecord, signedKappa } from '../parts/EyeRecord';
 
-const GRADE_WORD: Readonly<Record<EyeGrade, string>> = { 1: 'Plain', 2: 'Clear', 3: 'Faint' };
+const GRADE_WORD: Readonly<Record<EyeGrade, string>> = { 1: 'Plain', 2: 'Clear', 3: 'Faint', 4: 'Many' };
 
 export function EyeScreen() {
   const wide = useWide();
@@ -100,10 +109,14 @@ export function EyeScreen() {
         </View>
         <View style={wide ? styles.column : undefined}>
           {score ? (
-            <Card title={`${score.found} found, ${score.missed} missed, ${score.falseAlarms} false`} strong>
+            <Card
+              title={`${score.found} found, ${score.missed} missed, ${counted(score.falseAlarms, 'false alarm')}`}
+              strong
+            >
               {score.answers.map(({ sign, answer }) => (
                 <Answer key={sign} sign={sign} answer={answer} />
               ))}
+              <FirstThing {...eyeFocus(clip, marked)} />
               <Text variant="bodySmall">
                 {score.kappa === null
                   ? 'This one swimmer is not enough to tell agreement from chance.'
@@ -141,9 +154,26 @@ export function EyeScreen() {
 const ANSWER_WORD: Readonly<Record<EyeAnswer, string>> = {
   found: 'found',
   missed: 'missed',
-  'false-alarm': 'not there',
+  'false-alarm': 'false alarm',
   'rightly-left': 'correctly left out',
 };
+
+/** Whether what was marked leads to the right thing to work on. */
+function FirstThing({ byTruth, byMarks, why }: EyeFocus) {
+  return (
+    <View style={styles.gap}>
+      <Text variant="titleMedium">
+        {byMarks === byTruth
+          ? `Your marks lead to the right first thing: ${causeCard(byTruth).name}.`
+          : `The first thing to work on here: ${causeCard(byTruth).name}.`}
+      </Text>
+      {why ? <Text variant="bodySmall">{why}</Text> : null}
+      {byMarks !== null && byMarks !== byTruth ? (
+        <Text variant="bodySmall">{`Your marks alone would lead to: ${causeCard(byMarks).name}.`}</Text>
+      ) : null}
+    </View>
+  );
+}
 
 function Answer({ sign, answer }: { readonly sign: SignId; readonly answer: EyeAnswer }) {
   const theme = useTheme();
