@@ -155,9 +155,13 @@ describe('what the coach decides', () => {
     const change = (body: object, version: number) =>
       coach('PUT', `/focuses/${focus}`, { ...words, ...body, version, writeId: v7() });
     expect((await change({ cue: 'Elbow over the barrel.' }, 1)).body).toMatchObject({ cue: 'Elbow over the barrel.' });
-    expect((await change({ felt: 'grip' }, 2)).body).toMatchObject({ cue: 'Elbow over the barrel.', felt: 'grip' });
-    expect((await change({ cue: '' }, 3)).status).toBe(400);
-    expect((await change({ cue: 'x'.repeat(121) }, 3)).status).toBe(400);
+    expect((await change({ tries: 6, cue: 'Elbow over the barrel.' }, 2)).body).toMatchObject({ tries: 6 });
+    expect((await change({ felt: 'grip' }, 3)).body).toMatchObject({
+      ...{ cue: 'Elbow over the barrel.', tries: 6, felt: 'grip' },
+    });
+    expect((await change({ cue: '' }, 4)).status).toBe(400);
+    expect((await change({ tries: 0 }, 4)).status).toBe(400);
+    expect((await change({ cue: 'x'.repeat(121) }, 4)).status).toBe(400);
   });
 });
 

@@ -1,5 +1,6 @@
 // A look with many faults: the coach finds every sign and cause, overrules, and closes what is solved.
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react-native';
+import { router } from 'expo-router';
 import { FocusScreen } from '@/review/screens/FocusScreen';
 import { ReviewScreen } from '@/review/screens/ReviewScreen';
 import { FOCUS, fakeServer, ID, ME, showAt, SWIMMER } from './fakeServer';
@@ -172,6 +173,68 @@ describe('a second look', () => {
   });
 });
 
+describe('the same lesson goes on', () => {
+  const signs = { 'face-up-and-back': 'often', 'enters-past-middle': 'often' };
+  const better = { id: ID, drill: FOCUS.drill, verdict: 'better', note: 'calmer', at: '' };
+  const going = {
+    ...SWIMMER,
+    reviews: [{ ...SWIMMER.reviews[0]!, signs }],
+    focuses: [{ ...FOCUS, triesMade: [better] }],
+  };
+  const routes = {
+    'swimmers/[id]/focus': FocusScreen,
+    'swimmers/[id]/review': ReviewScreen,
+    'swimmers/[id]/index': () => <></>,
+  };
+  const serve = () =>
+    fakeServer({
+      'GET /account/me': () => ({ body: ME }),
+      'GET /outcomes': () => ({ body: [] }),
+      [`GET /swimmers/${ID}`]: () => ({ body: going }),
+      'PUT /focuses/': () => ({ body: FOCUS }),
+      'PUT /reviews/': () => ({ body: {} }),
+    });
+
+  it('with the next fault of the same look in two taps', async () => {
+    const calls = serve();
+    const store = showAt(routes, `/swimmers/${ID}/focus`);
+    fireEvent.press(await screen.findByText('Next fault: Crossing over'));
+    fireEvent.press(await screen.findByText('Make it the focus: Crossing over'));
+    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+    expect(calls.find((c) => c.method === 'PUT')!.body).toMatchObject({
+      signs: { 'enters-past-middle': 'often' },
+      good: 'Better: turning too far for air',
+      focus: { cause: 'crosses-midline' },
+      relook: { focusId: ID, outcome: 'better' },
+    });
+    await waitFor(() => expect(store.getState().drafts).toEqual({}));
+  });
+
+  it('and leaves a look that was begun as it is', async () => {
+    serve();
+    const store = showAt(routes, `/swimmers/${ID}/review`);
+    await screen.findByText('Then and now');
+    await see('slips', 'the hand slips early');
+    const before = store.getState().drafts[`review:${ID}`];
+    act(() => router.navigate(`/swimmers/${ID}/focus`));
+    fireEvent.press(await screen.findByText('Next fault: Crossing over'));
+    expect(await screen.findByText('Then and now')).toBeTruthy();
+    expect(store.getState().drafts[`review:${ID}`]).toEqual(before);
+    await settled();
+  });
+
+  it('with what the swimmer says of each try', async () => {
+    const calls = serve();
+    showAt(routes, `/swimmers/${ID}/focus`);
+    expect(await screen.findByText('Try 1: “calmer”')).toBeTruthy();
+    fireEvent.changeText(screen.getByLabelText('What the swimmer says of the next try'), ' more air ');
+    fireEvent.press(screen.getByText('Same'));
+    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+    expect(calls.find((c) => c.method === 'PUT')!.body).toMatchObject({ verdict: 'same', note: 'more air' });
+    await waitFor(() => expect(screen.getByLabelText('What the swimmer says of the next try').props.value).toBe(''));
+  });
+});
+
 describe('the cue at the wall', () => {
   it('is changed at any time, and changes with the drill', async () => {
     const calls = fakeServer({
@@ -197,5 +260,6 @@ describe('the cue at the wall', () => {
     expect(words).toMatchObject({ cue: 'Goggle in.', drill: FOCUS.drill });
     expect(drill.drill).not.toBe(FOCUS.drill);
     expect(drill.cue).not.toBe('Goggle in.');
+    expect(drill.tries).toBeGreaterThan(0);
   });
 });

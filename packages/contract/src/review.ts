@@ -128,8 +128,9 @@ export interface TryView extends TryFields {
 /** What a coach changes on an open focus: drill and cue, and what the swimmer says, in the swimmer's own words. */
 export interface FocusChange {
   readonly drill: DrillId;
-  /** Left out by a device with an older app: the cue then stays. */
+  /** Both are left out by a device with an older app, and then stay. */
   readonly cue?: string;
+  readonly tries?: number;
   readonly saidBack: string;
   readonly felt: string;
   readonly relookOn: string;
@@ -140,6 +141,7 @@ export type FocusSave = FocusChange & Saved;
 export const focusSaveSchema = Joi.object<FocusSave>({
   drill: drillId().required(),
   cue: line(120),
+  tries: Joi.number().integer().min(1).max(50),
   saidBack: line(200).allow('').required(),
   felt: line(200).allow('').required(),
   relookOn: isoDate().required(),

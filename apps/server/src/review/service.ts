@@ -193,7 +193,7 @@ export async function showFocus(em: EntityManager, id: string): Promise<FocusVie
 
 /** Changes the drill of a focus, or what the swimmer said of it. */
 export async function saveFocus(em: EntityManager, id: string, save: FocusSave): Promise<FocusView> {
-  const { drill, cue, saidBack, felt, relookOn } = save;
+  const { drill, cue, tries, saidBack, felt, relookOn } = save;
   const focus = await em.findOne(FocusEntity, { id });
   if (!focus) throw notFound();
   refuseForeignDrill(focus, drill);
@@ -203,7 +203,11 @@ export async function saveFocus(em: EntityManager, id: string, save: FocusSave):
     FocusEntity,
     id,
     save,
-    { drill, saidBack, felt, relookOn, ...(cue === undefined ? {} : { cue }) },
+    {
+      ...{ drill, saidBack, felt, relookOn },
+      ...(cue === undefined ? {} : { cue }),
+      ...(tries === undefined ? {} : { tries }),
+    },
     () => now,
   );
   return showFocus(em, id);

@@ -70,11 +70,12 @@ async function patchFocus(swimmerId: string, id: string, change: (focus: FocusVi
 
 const focusWaits: Waits = {
   label: () => 'Focus',
-  shown: ({ writeId: _writeId, version, cue, ...fields }: FocusSave, path, swimmerId) =>
+  shown: ({ writeId: _writeId, version, cue, tries, ...fields }: FocusSave, path, swimmerId) =>
     patchFocus(swimmerId, lastPart(path), (focus) => ({
       ...focus,
       ...fields,
       cue: cue ?? focus.cue,
+      tries: tries ?? focus.tries,
       version: version + 1,
     })),
 };

@@ -1,5 +1,5 @@
 import { openFocus } from '@upwell/contract/review';
-import { useToday } from '@/state/hooks';
+import { useDraft, useToday } from '@/state/hooks';
 import type { FocusView, ReviewView, TryFields } from '@upwell/contract/review';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { bestView } from '@upwell/core/figure';
@@ -26,6 +26,7 @@ import { type ApiError, sentence } from '@/api/problem';
 import { MovingFigure } from '@/figure';
 import { useSwimmerQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
+import { Input } from '@/ui/Input';
 import { distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
@@ -35,6 +36,7 @@ import { textSize } from '@/ui/theme';
 import { useAddTryMutation, useOutcomesQuery, useSaveFocusMutation, useTakeBackTryMutation } from '../api';
 import { CueLine } from '../parts/CueLine';
 import { FocusWords } from '../parts/FocusWords';
+import { NextFault } from '../parts/NextFault';
 import { OUTCOME_WORD } from '../parts/RelookCard';
 
 /** On deck: swim, look, better – same – worse, and what to do next. */
@@ -92,6 +94,7 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
   const [saveFocus, saving] = useSaveFocusMutation();
   const { data: records = [] } = useOutcomesQuery(swimmer.level);
 
+  const [said, setSaid, dropSaid] = useDraft(`said:${focus.id}`, '');
   const tries = focus.triesMade;
   const failed = (adding.error ?? takingBack.error) as ApiError | undefined;
   const answers = drillsFor(focus.cause, {
@@ -107,7 +110,8 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
 
   // Kept on this device first: a dead network loses none.
   const judge = (verdict: Outcome) => {
-    const made: TryFields = { drill: focus.drill, verdict, note: '', at: new Date().toISOString() };
+    const made: TryFields = { drill: focus.drill, verdict, note: said.trim(), at: new Date().toISOString() };
+    dropSaid();
     void send({ focusId: focus.id, swimmerId: swimmer.id, id: v7(), body: made });
   };
   const undo = () => takeBack({ focusId: focus.id, swimmerId: swimmer.id, id: tries[tries.length - 1]!.id });
@@ -117,8 +121,9 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
       swimmerId: swimmer.id,
       body: {
         drill: drillId,
-        // The cue changes with the drill.
+        // Cue and number of tries change with the drill.
         cue: cueFor(focus.cause, drillId),
+        tries: drillCard(drillId).dose.tries,
         saidBack: focus.saidBack,
         felt: focus.felt,
         relookOn: focus.relookOn,
@@ -190,9 +195,15 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
                 {tries.map((t) => OUTCOME_WORD[t.verdict].toLowerCase()).join(' · ')}
               </Text>
             ) : null}
+            {tries.map((t, i) =>
+              t.note ? <Text key={t.id} variant="bodySmall">{`Try ${i + 1}: “${t.note}”`}</Text> : null,
+            )}
             <Text variant="titleMedium" aria-live="polite">
               {step.reason}
             </Text>
+            {review && tries.at(-1)?.verdict === 'better' ? (
+              <NextFault swimmer={swimmer} focus={focus} review={review} />
+            ) : null}
             {step.kind === 'change-drill' ? (
               <Button
                 mode="contained-tonal"
@@ -212,6 +223,13 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
                 Look again
               </Button>
             ) : null}
+            <Input
+              label="What the swimmer says of the next try"
+              value={said}
+              maxLength={200}
+              onChangeText={(text) => setSaid(() => text)}
+              style={styles.gap}
+            />
             {failed ? <Notice tone="error">{sentence(failed)}</Notice> : null}
           </Card>
           <Card
