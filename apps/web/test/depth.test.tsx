@@ -167,7 +167,7 @@ describe('a clip', () => {
       ],
     );
     expect(readingsOf(drawn.lines, 2)).toEqual([
-      { kind: 'trunk', meanDeg: expect.closeTo(12.4, 1), errorDeg: expect.closeTo(1.55, 1), readings: 2 },
+      { kind: 'trunk', mean: expect.closeTo(12.4, 1), error: expect.closeTo(1.55, 1), readings: 2 },
     ]);
     expect(clipFieldsOf(drawn, ID, 8, 2)).toMatchObject({ durationS: 8, distanceM: null, lines: drawn.lines });
   });

@@ -194,7 +194,7 @@ describe('the pads of the clip table', () => {
     );
     expect(screen.getByText('From the front: click one shoulder, then the other.')).toBeTruthy();
     expect(screen.getByText(/^46° ± 0\.8 \(2\)$/)).toBeTruthy();
-    press('Remove the lines for Roll');
+    press('Remove the lines for Shoulders');
     expect(cleared).toHaveBeenCalledWith('roll');
   });
 

@@ -68,6 +68,7 @@ export const measuredSchema = Joi.object<Measured>({
   headTurnDeg: angle(),
   leadArmDeg: angle(),
   elbowDeg: angle(),
+  entryDeg: angle(),
   pastMiddleCm: Joi.number().min(-100).max(100),
   airShare: share(),
   asymmetry: share(),

@@ -54,6 +54,7 @@ const RANGE: Readonly<Record<MeasureId, readonly [least: number, most: number]>>
   headTurnDeg: [0, 180],
   leadArmDeg: [0, 90],
   elbowDeg: [-90, 90],
+  entryDeg: [-60, 90],
   pastMiddleCm: [-40, 40],
   airShare: [0, 1],
   asymmetry: [0, 1],

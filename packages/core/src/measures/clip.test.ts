@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { cohensKappa, lineAngle, repeatedReading, strokeTiming, type Tap } from '.';
+import {
+  cohensKappa,
+  handPastMiddleCm,
+  lineAngle,
+  lineUnit,
+  lineValues,
+  repeatedReading,
+  SHOULDERS_CM,
+  strokeTiming,
+  type Tap,
+} from '.';
 
 const entry = (side: 'left' | 'right', timeS: number): Tap => ({ kind: 'entry', side, timeS });
 
@@ -88,6 +98,8 @@ describe('angles from lines', () => {
     ['lead-arm', { x: 0, y: 0 }, { x: -1, y: 1 }, 45],
     ['elbow', { x: 0, y: 0 }, { x: -1, y: 0 }, 0],
     ['elbow', { x: 0, y: 0 }, { x: -5, y: -1 }, -11.31],
+    ['entry', { x: 0, y: 0 }, { x: -4, y: 0 }, 0],
+    ['entry', { x: 0, y: 0 }, { x: -1, y: 1 }, 45],
     ['head-turn', { x: 0, y: 0 }, { x: 0, y: 1 }, 0],
     ['head-turn', { x: 0, y: 0 }, { x: 1, y: 0 }, 90],
     ['head-turn', { x: 0, y: 0 }, { x: 1, y: -1 }, 135],
@@ -117,9 +129,60 @@ describe('angles from lines', () => {
       ]),
     ).toThrow('two different places'));
 
+  describe('a hand that enters, from the front', () => {
+    // Shoulders 4 apart around 10: half of 38 cm is 2.
+    const shoulders = [
+      { x: 8, y: 1 },
+      { x: 12, y: 1 },
+    ] as const;
+    it.each([
+      ['on its own side', 8, 8, -19],
+      ['at the middle', 8, 10, 0],
+      ['past it, by half a shoulder', 8, 11, 9.5],
+      ['past it, the other arm', 12, 9, 9.5],
+      ['wide of its shoulder', 12, 13, -28.5],
+    ])('%s', (_, from, to, cm) => {
+      const hand = [
+        { x: from, y: 1 },
+        { x: to, y: 7 },
+      ] as const;
+      expect(handPastMiddleCm(hand, shoulders)).toBeCloseTo(cm, 9);
+      expect(handPastMiddleCm(hand, [shoulders[1], shoulders[0]])).toBeCloseTo(cm, 9);
+      // A frame twice as wide as high, in shares of the frame.
+      const share = ({ x, y }: { x: number; y: number }) => ({ x: x / 2, y });
+      expect(
+        handPastMiddleCm([share(hand[0]), share(hand[1])], [share(shoulders[0]), share(shoulders[1])], 2),
+      ).toBeCloseTo(cm, 9);
+    });
+
+    it('is read with the shoulders of its own moment only', () => {
+      const line = (kind: 'roll' | 'past-middle', timeS: number, a: number, b: number) =>
+        ({
+          kind,
+          timeS,
+          line: [
+            { x: a, y: 0 },
+            { x: b, y: kind === 'roll' ? 0 : 3 },
+          ],
+        }) as const;
+      const hand = line('past-middle', 2, 8, 11);
+      expect(lineValues('past-middle', [hand])).toEqual([]);
+      expect(lineValues('past-middle', [hand, line('roll', 3, 8, 12)])).toEqual([]);
+      expect(lineValues('past-middle', [hand, line('roll', 2.1, 8, 12)])).toEqual([9.5]);
+      // Two readings of the shoulders are both used.
+      const two = [hand, line('roll', 2, 8, 12), line('roll', 2, 7.8, 11.8)];
+      expect(lineValues('past-middle', two)[0]).toBeCloseTo((9.5 + 11.4) / 2, 9);
+      expect([lineUnit('past-middle'), lineUnit('entry')]).toEqual([' cm', '°']);
+      expect(SHOULDERS_CM).toBe(38);
+    });
+
+    it('refuses shoulders at one place', () =>
+      expect(() => handPastMiddleCm(shoulders, [shoulders[0], shoulders[0]])).toThrow('two different places'));
+  });
+
   it('gives the reading error of repeated clicks', () => {
-    expect(repeatedReading([10])).toEqual({ meanDeg: 10, errorDeg: null, readings: 1 });
-    expect(repeatedReading([9, 11])).toEqual({ meanDeg: 10, errorDeg: expect.closeTo(1.414, 3), readings: 2 });
+    expect(repeatedReading([10])).toEqual({ mean: 10, error: null, readings: 1 });
+    expect(repeatedReading([9, 11])).toEqual({ mean: 10, error: expect.closeTo(1.414, 3), readings: 2 });
   });
 });
 

@@ -17,6 +17,8 @@ export interface Measured {
   readonly leadArmDeg?: number;
   /** Wrist under the elbow at the catch; 0 is level, under 0 the elbow leads. */
   readonly elbowDeg?: number;
+  /** Hand to the horizontal at entry: 0 flat, more is slicing in. */
+  readonly entryDeg?: number;
   /** Hand past the middle at entry, cm; under 0 on its own side. */
   readonly pastMiddleCm?: number;
   /** Share of the cycle that the arm is in the air. */
@@ -65,6 +67,7 @@ const BANDS: readonly Band[] = [
   above('face-up-and-back', 'headTurnDeg', 95, 110),
   above('lead-arm-drops', 'leadArmDeg', 25, 40),
   below('elbow-leads', 'elbowDeg', 2, -3),
+  below('hand-laid-flat', 'entryDeg', 20, 10),
   above('enters-past-middle', 'pastMiddleCm', 0, 5, ' cm'),
   above('long-in-air', 'airShare', 0.35, 0.4, ' %'),
   above('rhythm-limps', 'asymmetry', 0.08, 0.15, ' %'),
@@ -142,23 +145,25 @@ const MEASURE_OF_LINE: Readonly<Record<LineKind, MeasureId>> = {
   'head-turn': 'headTurnDeg',
   'lead-arm': 'leadArmDeg',
   elbow: 'elbowDeg',
+  entry: 'entryDeg',
+  'past-middle': 'pastMiddleCm',
 };
 
 /** Breaths below which their share to one side says nothing. */
 const FEWEST_BREATHS = 4;
 
 /**
- * What a clip measures, out of its timing and the angles of its lines.
+ * What a clip measures, out of its timing and its lines.
  *
  * @param timing from the taps; null without enough of them
- * @param angles mean angle per kind of line, degrees
+ * @param lines mean reading per kind of line, degrees; cm for a hand past the middle
  */
 export function measuredOnClip(
   timing: StrokeTiming | null,
-  angles: Readonly<Partial<Record<LineKind, number>>>,
+  lines: Readonly<Partial<Record<LineKind, number>>>,
 ): Measured {
   const measured: Partial<Record<MeasureId, number>> = {};
-  for (const kind of Object.keys(angles) as LineKind[]) measured[MEASURE_OF_LINE[kind]] = angles[kind]!;
+  for (const kind of Object.keys(lines) as LineKind[]) measured[MEASURE_OF_LINE[kind]] = lines[kind]!;
   if (!timing) return measured;
   measured.strokeRateSpm = timing.strokeRateSpm;
   if (timing.asymmetry !== null) measured.asymmetry = timing.asymmetry;

@@ -1,6 +1,6 @@
 /** Which line is drawn, what it measures, and how far repeated clicks differ. */
 import type { ClipLine } from '@upwell/contract/clips';
-import { LINE_KINDS, type LineKind } from '@upwell/core/measures';
+import { type LineKind, lineUnit, lineValues, SHOULDERS_CM } from '@upwell/core/measures';
 import { numberWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -12,8 +12,10 @@ export const LINE_WORD: Readonly<Record<LineKind, string>> = {
   trunk: 'Trunk',
   'lead-arm': 'Front arm',
   elbow: 'Elbow',
+  entry: 'Entry',
   'head-turn': 'Head',
-  roll: 'Roll',
+  roll: 'Shoulders',
+  'past-middle': 'Middle',
 };
 
 const HOW: Readonly<Record<LineKind, string>> = {
@@ -21,8 +23,16 @@ const HOW: Readonly<Record<LineKind, string>> = {
   'lead-arm': 'From the side, at the breath: click the front shoulder, then its hand.',
   elbow: 'From the side, at the catch: click the elbow, then the wrist.',
   'head-turn': 'From the front, at the breath: click the top of the head, then the chin.',
+  entry: 'From the side, as the hand enters: click the wrist, then the fingertips.',
   roll: 'From the front: click one shoulder, then the other.',
+  'past-middle': 'From the front, as the hand enters: click the shoulder of that arm, then the fingertips.',
 };
+
+/** What can be drawn, by where the swimmer was filmed from. */
+const FROM: readonly { readonly label: string; readonly kinds: readonly LineKind[] }[] = [
+  { label: 'Lines from the side', kinds: ['trunk', 'lead-arm', 'elbow', 'entry'] },
+  { label: 'Lines from the front', kinds: ['head-turn', 'roll', 'past-middle'] },
+];
 
 interface LinePadProps {
   readonly kind: LineKind;
@@ -37,21 +47,29 @@ export function LinePad({ kind, onKind, lines, aspect, half, onClear }: LinePadP
   const theme = useTheme();
   return (
     <View style={styles.gap}>
-      <Choices
-        label="Line"
-        options={LINE_KINDS.map((value) => ({ value, word: LINE_WORD[value], said: `Draw: ${LINE_WORD[value]}` }))}
-        value={kind}
-        onChange={onKind}
-      />
+      {FROM.map(({ label, kinds }) => (
+        <Choices<LineKind | ''>
+          key={label}
+          label={label}
+          options={kinds.map((value) => ({ value, word: LINE_WORD[value], said: `Draw: ${LINE_WORD[value]}` }))}
+          value={kinds.includes(kind) ? kind : ''}
+          onChange={(value) => onKind(value as LineKind)}
+        />
+      ))}
       <Text>{half ? 'Now click the second place.' : HOW[kind]}</Text>
+      {kind === 'past-middle' && lineValues(kind, lines, aspect).length === 0 ? (
+        <Text variant="bodySmall">
+          {`Draw the shoulders in the same moment too: they give the middle and the scale (${SHOULDERS_CM} cm).`}
+        </Text>
+      ) : null}
       <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
         Draw it three times: the spread of your clicks is the reading error.
       </Text>
-      {readingsOf(lines, aspect).map(({ kind: drawn, meanDeg, errorDeg, readings }) => (
+      {readingsOf(lines, aspect).map(({ kind: drawn, mean, error, readings }) => (
         <View key={drawn} style={[styles.row, { borderBottomColor: theme.own.line }]}>
           <Text style={styles.flex}>{LINE_WORD[drawn]}</Text>
           <Text variant="titleMedium" style={styles.figures}>
-            {`${numberWord(meanDeg)}°${errorDeg === null ? ', one reading' : ` ± ${numberWord(errorDeg, 1)} (${readings})`}`}
+            {`${numberWord(mean)}${lineUnit(drawn)}${error === null ? ', one reading' : ` ± ${numberWord(error, 1)} (${readings})`}`}
           </Text>
           <Button
             compact

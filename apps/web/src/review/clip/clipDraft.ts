@@ -1,7 +1,7 @@
 /** What is being noted on a clip; kept on the device until it is saved. */
 import type { ClipFields, ClipLine, ClipView } from '@upwell/contract/clips';
 import {
-  lineAngle,
+  lineValues,
   repeatedReading,
   strokeTiming,
   type FrameLine,
@@ -96,16 +96,16 @@ export function timingOf(draft: ClipDraft): { readonly timing: StrokeTiming | nu
   }
 }
 
-/** The readings of every kind of line that was drawn. */
+/** The readings of every kind of line that was drawn and can be read. */
 export function readingsOf(
   lines: readonly ClipLine[],
   aspect: number,
 ): readonly (Reading & { readonly kind: LineKind })[] {
   const kinds = [...new Set(lines.map((l) => l.kind))];
-  return kinds.map((kind) => ({
-    kind,
-    ...repeatedReading(lines.filter((l) => l.kind === kind).map((l) => lineAngle(kind, l.line, aspect))),
-  }));
+  return kinds.flatMap((kind) => {
+    const values = lineValues(kind, lines, aspect);
+    return values.length > 0 ? [{ kind, ...repeatedReading(values) }] : [];
+  });
 }
 
 /** The draft as it is stored. */

@@ -108,7 +108,7 @@ function Table({ swimmer, stored }: { readonly swimmer: SwimmerPage; readonly st
   const { state } = video;
   const { timing, reason } = timingOf(draft);
   const readings = readingsOf(draft.lines, state.aspect);
-  const measured = measuredOnClip(timing, Object.fromEntries(readings.map((r) => [r.kind, r.meanDeg])));
+  const measured = measuredOnClip(timing, Object.fromEntries(readings.map((r) => [r.kind, r.mean])));
   const name = `${swimmer.givenName} ${draft.recordedOn}`;
 
   useEffect(() => {
