@@ -1,6 +1,6 @@
 /** A swimmer with many faults: the right first thing in few taps, overruled, and closed when it is gone. */
 import type { Locator } from '@playwright/test';
-import { expect, expectAccessible, idOf, signIn, test } from './fixtures';
+import { expect, expectAccessible, idOf, newSession, signIn, test } from './fixtures';
 
 test('from the deck to an accepted focus with five signs takes at most ten taps', async ({ page }) => {
   await signIn(page, 'coach@upwell.example');
@@ -86,5 +86,37 @@ test('eight faults give one thing first; the coach may choose another, and close
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Close as solved: Stiff ankles' }).click();
   await expect(page.getByText('Stiff ankles: solved').first()).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('a ladder is climbed at the pool side: on the swimmer’s page, and on deck', async ({ page }) => {
+  await signIn(page, 'second@upwell.example');
+  const id = await idOf(page, 'bea');
+  await page.goto(`/swimmers/${id}`);
+  const ladder = page.getByRole('group', { name: 'Water confidence' });
+  const tries = ladder.getByText(/of 5 tries/);
+  const before = await tries.textContent();
+  await ladder.getByRole('button', { name: 'Good try: Water confidence' }).click();
+  await expect(tries).not.toHaveText(before!);
+  await ladder.getByRole('button', { name: 'Undo: Water confidence' }).click();
+  await expect(tries).toHaveText(before!);
+  const step = await ladder.getByText(/^step \d+ of \d+$/).textContent();
+  await ladder.getByRole('button', { name: 'Passed: Water confidence' }).click();
+  await expect(ladder.getByText(step!, { exact: true })).toBeHidden();
+  await ladder.getByRole('button', { name: 'Undo: Water confidence' }).click();
+  await expect(ladder.getByText(step!, { exact: true })).toBeVisible();
+  await expectAccessible(page);
+
+  // On deck: the same ladder, from the head that was tapped.
+  await signIn(page, 'coach@upwell.example');
+  const kasper = await idOf(page, 'kasper');
+  const session = await newSession(page);
+  await page.goto(`/deck/${session}/run?swimmer=${kasper}`);
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.goto(`/deck/${session}/run?swimmer=${kasper}`);
+  await page.getByRole('button', { name: 'Begin another ladder' }).click();
+  await page.getByRole('button', { name: 'Tumble turn' }).click();
+  await page.getByRole('button', { name: 'Good try: Tumble turn' }).click();
+  await expect(page.getByText('1 of 6 tries, 1 good')).toBeVisible();
   await expectAccessible(page);
 });

@@ -123,6 +123,8 @@ describe('a second look', () => {
     expect(await screen.findByText('Then and now')).toBeTruthy();
     press('hands apart or head up off the wall: not there');
     expect(await screen.findByText('Close as solved: No streamline')).toBeTruthy();
+    // What is gone points nowhere: no cause is made up from nothing.
+    expect(screen.getAllByText('Nothing seen points to a fault.').length).toBeGreaterThan(0);
     expect(screen.queryByText(/Not counted/)).toBeNull();
   });
 

@@ -3,7 +3,7 @@ import { causeCard, type Inference, type Sighting, type SignId } from '@upwell/c
 import { percent } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { LookNext, leaderOf } from './WhyStrip';
+import { LookNext, leaderOf, NOTHING_YET, pointsTo } from './WhyStrip';
 
 interface AnswerStripProps {
   readonly inference: Inference;
@@ -15,14 +15,18 @@ export function AnswerStrip({ inference, onAnswer }: AnswerStripProps) {
   const sure = inference.focus !== null;
   return (
     <View style={styles.strip} role="status" aria-label="The likely cause so far">
-      <View style={styles.line}>
-        <Text variant="titleMedium" style={styles.flex}>
-          {`${sure ? '' : 'Perhaps: '}${causeCard(leader.cause).name}`}
-        </Text>
-        <Text variant="titleMedium" style={styles.figures}>
-          {percent(leader.probability)}
-        </Text>
-      </View>
+      {pointsTo(leader) ? (
+        <View style={styles.line}>
+          <Text variant="titleMedium" style={styles.flex}>
+            {`${sure ? '' : 'Perhaps: '}${causeCard(leader.cause).name}`}
+          </Text>
+          <Text variant="titleMedium" style={styles.figures}>
+            {percent(leader.probability)}
+          </Text>
+        </View>
+      ) : (
+        <Text variant="titleMedium">{NOTHING_YET}</Text>
+      )}
       <LookNext inference={inference} onAnswer={onAnswer} compact />
     </View>
   );

@@ -24,6 +24,12 @@ import { SignRow } from './SignRow';
 export const leaderOf = ({ ranking, focus }: Inference): RankedCause =>
   ranking.find((r) => r.cause === focus) ?? ranking[0]!;
 
+/** Whether anything that was seen speaks for a cause; without it the likeliest one says nothing. */
+export const pointsTo = ({ reasons }: RankedCause): boolean => reasons.some(({ kind }) => kind !== 'against');
+
+/** Said where nothing that was seen points to a cause. */
+export const NOTHING_YET = 'Nothing seen points to a fault.';
+
 export function WhyStrip({ inference }: { readonly inference: Inference }) {
   const theme = useTheme();
   const { ranking, focus, second } = inference;
@@ -33,24 +39,30 @@ export function WhyStrip({ inference }: { readonly inference: Inference }) {
   return (
     <View aria-live="polite">
       <Card title="Why" strong aside={<Text variant="bodySmall">{reasonsCounted(leader)}</Text>}>
-        <View style={styles.line}>
-          <Text variant="titleLarge" style={styles.flex}>
-            {causeCard(leader.cause).name}
-          </Text>
-          <Text variant="titleLarge" style={styles.figures}>
-            {percent(leader.probability)}
-          </Text>
-        </View>
-        <Bar value={leader.probability} />
-        <Text style={styles.gap}>{causeCard(leader.cause).costs}</Text>
-        {why && runnerUp && runnerUp.probability >= FOCUS_FROM ? <Text style={styles.gap}>{why}</Text> : null}
-        {runnerUp ? (
-          <Text
-            variant="bodySmall"
-            style={{ color: theme.colors.onSurfaceVariant }}
-          >{`${focus ? 'second choice' : 'or'}: ${causeCard(runnerUp.cause).name}, ${percent(runnerUp.probability)} likely`}</Text>
-        ) : null}
-        <Reasons leader={leader} inference={inference} />
+        {pointsTo(leader) ? (
+          <>
+            <View style={styles.line}>
+              <Text variant="titleLarge" style={styles.flex}>
+                {causeCard(leader.cause).name}
+              </Text>
+              <Text variant="titleLarge" style={styles.figures}>
+                {percent(leader.probability)}
+              </Text>
+            </View>
+            <Bar value={leader.probability} />
+            <Text style={styles.gap}>{causeCard(leader.cause).costs}</Text>
+            {why && runnerUp && runnerUp.probability >= FOCUS_FROM ? <Text style={styles.gap}>{why}</Text> : null}
+            {runnerUp && pointsTo(runnerUp) ? (
+              <Text
+                variant="bodySmall"
+                style={{ color: theme.colors.onSurfaceVariant }}
+              >{`${focus ? 'second choice' : 'or'}: ${causeCard(runnerUp.cause).name}, ${percent(runnerUp.probability)} likely`}</Text>
+            ) : null}
+            <Reasons leader={leader} inference={inference} />
+          </>
+        ) : (
+          <Text>{NOTHING_YET}</Text>
+        )}
         {inference.conflicts.map(({ signs, reason }) => (
           <Text key={signs.join()} variant="bodySmall" style={{ color: theme.colors.error }}>
             {`These two contradict each other: ${signs.map((s) => signCard(s).seen).join(' and ')}. ${reason}`}
