@@ -112,7 +112,8 @@ export const DRILLS = {
   }),
   'exhale-pause-sip': drill({
     name: 'Exhale, pause, sip',
-    purpose: 'Finishes the exhale under water, so the turn is free for breathing in.',
+    purpose:
+      'Finishes the exhale under water, so the turn is free for breathing in. Good coaches differ: in the long line the air goes out steadily all the way, without a pause.',
     steps: ['Let part of the air out.', 'Close the lips for a moment.', 'Turn, sip, turn back.'],
     feel: 'A quiet breath.',
     mistakes: ['holding on purpose for long'],
@@ -126,7 +127,7 @@ export const DRILLS = {
     name: 'Bob ladder',
     purpose: 'Makes breathing out under water a habit before any stroke depends on it.',
     steps: [
-      'Stand; breathe in above, hum out below, ten rounds.',
+      'Stand; in through the mouth above, hum out through nose and mouth below, ten rounds.',
       'At the wall with floating feet.',
       'With one arm stroke and a side breath.',
     ],
@@ -175,7 +176,11 @@ export const DRILLS = {
   'six-three-six': drill({
     name: 'Six, three, six',
     purpose: 'Carries the balanced side position into three real strokes.',
-    steps: ['Side kick for about six kicks.', 'Three whole strokes.', 'Settle on the other side.'],
+    steps: [
+      'Side kick for about six kicks.',
+      'Three whole strokes; breathe after the third.',
+      'Settle on the other side.',
+    ],
     feel: 'Same calm in the strokes as on the side.',
     mistakes: ['rushing the three strokes'],
     cue: 'Settle, then three.',
