@@ -91,11 +91,12 @@ async function takeAll(base) {
 
   const review = async ({ go, press, find, page }) => {
     await go(`/swimmers/${await find('ines')}/review`);
-    await press('Signs at the head');
-    await press('the face turns past the side up and back: often');
-    await press('no bubbles between breaths: not there');
+    await press('Entry');
     await press('Signs at the front arm');
-    await press('the front arm sinks while breathing: sometimes'.replace('sometimes', 'sometimes'));
+    await press('the hand is laid on the surface: often');
+    await press('the arm enters short: sometimes');
+    await press('Signs at the body');
+    await press('the middle sags: often');
     await press('Close');
     await page.waitForTimeout(600);
     await page.getByRole('heading', { level: 1 }).scrollIntoViewIfNeeded();

@@ -1,6 +1,7 @@
 import type { Page } from '@upwell/contract/common';
 import type {
   Coach,
+  LadderMarkFields,
   Squad,
   SquadSave,
   Swimmer,
@@ -11,7 +12,6 @@ import type {
 } from '@upwell/contract/swimmers';
 import type { LooksPage } from '@upwell/contract/looks';
 import type { Erasing } from '@upwell/contract/person';
-import type { LadderMarkFields } from '@upwell/contract/swimmers';
 import { type Climb, ladderCard, marked, unmarked } from '@upwell/core/library';
 import { ageYear, isChild } from '@upwell/core/swimmers';
 import { api, type Waits } from '@/api/api';

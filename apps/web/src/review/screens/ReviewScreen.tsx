@@ -6,7 +6,6 @@ import {
   type Circumstances,
   compareLooks,
   type DrillRecord,
-  type Inference,
   pastByCause,
   type Sighting,
   type SignId,
@@ -39,6 +38,7 @@ import { CausePicker } from '../parts/CausePicker';
 import { FigurePane } from '../parts/FigurePane';
 import { chosenFocus, FocusChoice } from '../parts/FocusChoice';
 import { GoodCard } from '../parts/GoodCard';
+import { MainAction, WhatNext } from '../parts/LookEnds';
 import { MeasuredCard } from '../parts/MeasuredCard';
 import { OUTCOME_WORD, RelookCard } from '../parts/RelookCard';
 import { NotedOnDeck } from '../parts/NotedOnDeck';
@@ -292,51 +292,6 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
   );
 }
 
-interface MainActionProps {
-  readonly label: string;
-  readonly strong: boolean;
-  readonly saving: boolean;
-  readonly onPress: () => void;
-}
-
-/** The one thing to do with what was seen. */
-const MainAction = ({ label, strong, saving, onPress }: MainActionProps) => (
-  <Button
-    mode={strong ? 'contained' : 'outlined'}
-    icon="check"
-    disabled={saving}
-    contentStyle={styles.tall}
-    onPress={onPress}
-  >
-    {saving ? 'Saving…' : label}
-  </Button>
-);
-
-interface WhatNextProps {
-  readonly inference: Inference;
-  readonly onChoose: (cause: CauseId) => void;
-}
-
-/** With a focus solved: what could come next, if the coach wants it. */
-function WhatNext({ inference, onChoose }: WhatNextProps) {
-  const { focus } = inference;
-  return (
-    <Notice
-      action={
-        focus ? (
-          <Button mode="outlined" onPress={() => onChoose(focus)}>
-            Go on with it
-          </Button>
-        ) : null
-      }
-    >
-      {focus
-        ? `Solved. What could come next: ${causeCard(focus).name}. Nothing has to.`
-        : 'Solved. Nothing else was seen clearly enough to come next; another day will tell.'}
-    </Notice>
-  );
-}
-
 const NO_RECORDS: readonly DrillRecord[] = [];
 const NOTHING_GOOD = 'Say one thing that is good first.';
 
@@ -354,5 +309,4 @@ const styles = StyleSheet.create({
   columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
   column: { flex: 1 },
   below: { marginTop: 12 },
-  tall: { minHeight: 50 },
 });
