@@ -60,7 +60,6 @@ export async function handoutPdf(page: Handout): Promise<Buffer> {
     { text: `${page.drill.name}, ${page.drill.dose}`, fontSize: 13, bold: true },
     { ol: [...page.drill.steps], margin: [0, 3, 0, 3] },
     { text: `It feels like: ${page.drill.feel}` },
-    { text: page.drill.ifNoHelp },
     { text: `Watch for: ${page.drill.mistakes.join(', ')}.` },
     { text: `Kit: ${page.kit.join(', ') || 'none'}.` },
     ...page.cautions.map((text): Content => ({ text, bold: true, color: RED, margin: [0, 3, 0, 0] })),
