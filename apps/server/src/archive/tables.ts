@@ -29,7 +29,17 @@ export const PART_TABLES: Readonly<Record<Exclude<ArchivePart, 'deckEvents'>, Pa
     table: 'swimmer',
     columns: [
       ...['squad_id', 'given_name', 'family_name', 'level', 'birth_year', 'stroke_model', 'breathing_side'],
-      ...['health_flags', 'health_consent', 'clip_consent', 'kit', 'ladder_steps', 'ladder_log', 'goal', 'best_times', 'archived'],
+      ...[
+        'health_flags',
+        'health_consent',
+        'clip_consent',
+        'kit',
+        'ladder_steps',
+        'ladder_log',
+        'goal',
+        'best_times',
+        'archived',
+      ],
     ],
   },
   reviews: {
