@@ -33,6 +33,7 @@ export async function storedOfAll(club: TestClub, harness: Pick<Harness, 'addAcc
     roster: v7(),
     tracks: v7(),
     tries: v7(),
+    marks: v7(),
     'eye/tries': v7(),
     'sign-ins': v7(),
   };
@@ -74,6 +75,7 @@ export function addressOf(route: AskedRoute, here: AllStored): string {
     if (part === '{format}') return route.path.includes('courses') ? 'gpx' : 'json';
     if (part === '{chunk}') return '1';
     if (part === '{tryId}') return here.more.tries;
+    if (part === '{markId}') return here.more.marks;
     if (part === '{id}') return ids[parts.slice(i - 2, i).join('/')] ?? ids[parts[i - 1]!];
     return part;
   });
