@@ -23,6 +23,7 @@ export function Sets({ test, swimmer }: { readonly test: TestView; readonly swim
     reviews: _r,
     results: _x,
     clips: _k,
+    ladderLog: _g,
     ...fields
   } = swimmer;
   const set = (change: Partial<typeof fields>) =>
