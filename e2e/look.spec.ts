@@ -89,7 +89,7 @@ test('eight faults give one thing first; the coach may choose another, and close
   await expectAccessible(page);
 });
 
-test('a ladder is climbed at the pool side: on the swimmer’s page, and on deck', async ({ page }) => {
+test('a ladder is climbed on the swimmer’s page, and taken back', async ({ page }) => {
   await signIn(page, 'second@upwell.example');
   const id = await idOf(page, 'bea');
   await page.goto(`/swimmers/${id}`);
@@ -106,8 +106,9 @@ test('a ladder is climbed at the pool side: on the swimmer’s page, and on deck
   await ladder.getByRole('button', { name: 'Undo: Water confidence' }).click();
   await expect(ladder.getByText(step!, { exact: true })).toBeVisible();
   await expectAccessible(page);
+});
 
-  // On deck: the same ladder, from the head that was tapped.
+test('a ladder is begun on deck, from the swimmer who was tapped', async ({ page }) => {
   await signIn(page, 'coach@upwell.example');
   const kasper = await idOf(page, 'kasper');
   const session = await newSession(page);

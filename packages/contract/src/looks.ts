@@ -6,6 +6,8 @@ export const LOOKS: Readonly<Record<string, string>> = {
   'GET /swimmers': 'List of swimmers',
   'GET /swimmers/:id': 'Page of the swimmer',
   'PUT /swimmers/:id': 'Page of the swimmer, on saving it',
+  'PUT /swimmers/:id/ladder-marks/:markId': 'Page of the swimmer, on a tap at a ladder',
+  'DELETE /swimmers/:id/ladder-marks/:markId': 'Page of the swimmer, on taking a tap back',
   'GET /swimmers/:id/records': 'Records',
   'GET /swimmers/:id/export': 'Everything, saved as a file',
   'GET /swimmers/:id/erasing': 'What erasing takes with it',
