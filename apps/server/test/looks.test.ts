@@ -61,7 +61,7 @@ describe('a focus whose signs are gone', () => {
     expect(focuses).toMatchObject([{ id: focus, outcome: 'solved', closedAt: expect.any(String) }]);
     expect(reviews).toHaveLength(2);
     expect(await helpedBy('front-scull')).toMatchObject({ better: before.better + 1, notBetter: before.notBetter });
-    // Nothing is due any more on deck.
+    // It is not due on deck.
     const deck = await coach('GET', '/deck/today?date=2027-06-01');
     expect(JSON.stringify(deck.body.relooks)).not.toContain(focus);
   });

@@ -16,7 +16,7 @@ export interface Climbed {
   readonly moved: boolean;
 }
 
-/** Records one tap; the same id again, and a tap for a step that is at hand no longer, changes nothing. */
+/** Records one tap; the same id again, and a tap for a step that is not at hand, changes nothing. */
 export const markLadder = (em: EntityManager, id: string, mark: LadderMark): Promise<Climbed> =>
   climb(em, id, (now) => marked(now, mark));
 

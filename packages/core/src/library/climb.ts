@@ -33,7 +33,7 @@ const MISS_FROM = 6;
 const passedOn = ({ ladderSteps }: Climb, ladder: LadderId): number => ladderSteps[ladder] ?? 0;
 
 /**
- * A climb with one more tap. What was tapped for a step that is not at hand any longer, as on a second device, and what
+ * A climb with one more tap. What was tapped for a step that is not at hand, as on a second device, and what
  * was stored already, changes nothing.
  */
 export function marked(climb: Climb, mark: LadderMark): Climb {

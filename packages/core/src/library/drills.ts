@@ -885,7 +885,7 @@ export const DRILLS = {
       'Sink a little, hands joined overhead, push into a line like an arrow, out through the nose.',
     ],
     feel: 'Touch, tuck, feet, and away.',
-    mistakes: ['pulling oneself up on the edge', 'pushing off before the feet stand'],
+    mistakes: ['climbing up the edge', 'pushing off before the feet stand'],
     cue: 'Touch, tuck, feet flat on the wall.',
     from: 'settle',
     view: 'above',

@@ -86,7 +86,7 @@ describe('five faults of one beginner', () => {
     ).toEqual(['crosses-midline', 'flat-entry', 'no-reach', 'pulls-across', 'slow-recovery'].sort());
   });
 
-  it('stay so with a sixth, said for what it is', () => {
+  it('lead to the same with a sixth, and say why', () => {
     const { focus, order, over } = inferCauses(at('front-crawl', { ...five, 'arm-short': 'often' }));
     expect({ focus, order, over }).toEqual({ focus: 'crosses-midline', order: 'upstream', over: 'flat-entry' });
   });
