@@ -175,4 +175,7 @@ test('the words, strengths, limits and levels of the club are changed where they
   await page.goto('/library?show=ladders&open=race');
   await page.getByRole('button', { name: 'Back to the built-in' }).click();
   await expect(page.getByRole('button', { name: /^Race/ })).toBeVisible();
+  await page.goto('/library?show=signs&open=belly-hangs');
+  await page.getByRole('button', { name: 'Back to the built-in' }).click();
+  await expect(page.getByRole('button', { name: /^The middle sags/ })).toBeVisible();
 });
