@@ -20,7 +20,19 @@ const GOOD = {
   links: { kind: 'links', key: 'soft-core', body: { 'legs-low': 'strong', gasps: 'none' } },
   bands: { kind: 'bands', key: 'legs-low', body: { 'long-line': [9, 13] } },
   levels: { kind: 'levels', key: 'race', body: { name: 'Pike', metresPerHour: [2000, 3000] } },
+  experience: {
+    kind: 'experience',
+    key: 'ours',
+    body: {
+      'dropped-elbow': {
+        signs: { 'legs-low': [0, 2] },
+        drills: { 'own-mitten-swim': { hold: [1, 2] }, 'catch-up': { race: [0, 1] } },
+      },
+    },
+  },
 } as const;
+const EXPERIENCED = GOOD.experience.body['dropped-elbow'];
+const learned = (change: object) => ({ ...GOOD.experience, body: { 'dropped-elbow': { ...EXPERIENCED, ...change } } });
 const field = (value: unknown, schema = libraryEntrySchema) =>
   check(schema as never, value).error?.details[0]?.path.join('.');
 
@@ -68,6 +80,17 @@ describe('an entry of a library', () => {
     [{ ...GOOD.ladders, body: { changed: { '-1': {} } } }, 'body.-1'],
     [{ ...GOOD.ladders, body: {} }, 'body'],
     [{ ...GOOD.signs, key: '__proto__' }, 'key'],
+    [{ ...GOOD.experience, key: '__proto__' }, 'key'],
+    [{ ...GOOD.experience, key: 'Kestrel Bay' }, 'key'],
+    [{ ...GOOD.experience, key: `from ${'x'.repeat(90)}` }, 'key'],
+    [{ ...GOOD.experience, body: { shyness: EXPERIENCED } }, 'body.shyness'],
+    [learned({ names: ['Jun'] }), 'body.dropped-elbow.names'],
+    [learned({ signs: { 'legs-low': [1] } }), 'body.dropped-elbow.signs.legs-low'],
+    [learned({ signs: { 'legs-low': [-1, 2] } }), 'body.dropped-elbow.signs.legs-low.0'],
+    [learned({ signs: { 'legs-low': [1, 1_000_001] } }), 'body.dropped-elbow.signs.legs-low.1'],
+    [learned({ signs: { 'legs-low': [0.5, 1] } }), 'body.dropped-elbow.signs.legs-low.0'],
+    [learned({ drills: { 'own-': { hold: [1, 1] } } }), 'body.dropped-elbow.drills.own-'],
+    [learned({ drills: { 'catch-up': { expert: [1, 1] } } }), 'body.dropped-elbow.drills.catch-up.expert'],
     [{ kind: 'models', key: 'long-line', body: {} }, 'kind'],
     [null, ''],
   ])('is refused: %j', (entry, at) => expect(field(entry)?.replace('changed.', '')).toBe(at));

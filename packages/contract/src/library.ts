@@ -1,6 +1,6 @@
 // The club's own library on the wire: one entry for each thing that is other than built in.
 import { MOST_DRILLS } from './drills';
-import { type BodyOf, type LibraryEntry, MOST_OWN_STEPS, keyOf } from '@upwell/core/clubLibrary';
+import { type BodyOf, type LibraryEntry, MOST_OWN_STEPS, MOST_POOLED, keyOf } from '@upwell/core/clubLibrary';
 import { DRILL_IDS, DRILL_PLACES, KIT_IDS, LADDER_IDS, ladderCard, MOST_OF_OWN } from '@upwell/core/library';
 import { OWN_KINDS, type OwnKind } from '@upwell/core/own';
 import { CAUSE_IDS, SIGN_IDS, type Strength } from '@upwell/core/review';
@@ -62,6 +62,13 @@ const card = Joi.object({
   notWith: some(HEALTH_FLAGS),
 });
 
+/** Most that is ever counted of one thing: hundreds of swimmers for decades. */
+const MOST_COUNTED = 1_000_000;
+const count = () => number.integer().min(0).max(MOST_COUNTED).required();
+const countOf = () => Joi.array().ordered(count(), count()).required();
+const anyDrillId = () =>
+  Joi.alternatives(oneOf(DRILL_IDS), ownDrillId()).messages({ 'alternatives.match': 'There is no such drill.' });
+
 const rung = { what: words(), tries: tries(), pass: words(), backIf: words() };
 const STRENGTHS: readonly (Strength | 'none')[] = ['strong', 'some', 'weak', 'none'];
 
@@ -96,19 +103,31 @@ const BODIES: Readonly<Record<OwnKind, ObjectSchema>> = {
       .ordered(number.integer().min(0).max(1e5).required(), number.integer().min(1).max(1e5).required())
       .required(),
   }),
+  experience: Joi.object()
+    .pattern(
+      oneOf(CAUSE_IDS),
+      Joi.object({
+        signs: Joi.object().pattern(oneOf(SIGN_IDS), countOf()).max(SIGN_IDS.length).required(),
+        drills: Joi.object()
+          .pattern(anyDrillId(), Joi.object().pattern(oneOf(LEVELS), countOf()).max(LEVELS.length))
+          .max(MOST_DRILLS)
+          .required(),
+      }),
+    )
+    .max(CAUSE_IDS.length),
 };
 
 /** What names an entry, by its kind. */
 const KEYS: Readonly<Record<OwnKind, Schema>> = {
-  drills: Joi.alternatives(oneOf(DRILL_IDS), ownDrillId()).messages({
-    'alternatives.match': 'There is no such drill.',
-  }),
+  drills: anyDrillId(),
   causes: oneOf(CAUSE_IDS),
   signs: oneOf(SIGN_IDS),
   ladders: oneOf(LADDER_IDS),
   links: oneOf(CAUSE_IDS),
   bands: oneOf(SIGN_IDS),
   levels: oneOf(LEVELS),
+  /** Our own, or that of a club by its name. */
+  experience: line(90).pattern(/^(ours|from .+)$/, { name: 'whose experience it is' }),
 };
 
 /** A schema for each kind, told apart by `kind`. */
@@ -166,7 +185,8 @@ export interface LibraryImport {
   readonly version: number;
   readonly entries: readonly LibraryEntry[];
 }
-const MOST_ENTRIES = MOST_DRILLS + 2 * CAUSE_IDS.length + 2 * SIGN_IDS.length + LADDER_IDS.length + LEVELS.length;
+const MOST_ENTRIES =
+  MOST_DRILLS + 2 * CAUSE_IDS.length + 2 * SIGN_IDS.length + LADDER_IDS.length + LEVELS.length + MOST_POOLED + 1;
 const entries = () =>
   Joi.array()
     .items(libraryEntrySchema)

@@ -160,7 +160,59 @@ describe('a library', () => {
   });
 });
 
+describe('what second looks have taught', () => {
+  const known = (count: readonly [number, number]) =>
+    ({ 'soft-core': { signs: { 'belly-hangs': count }, drills: { 'belly-in-kick': { hold: [3, 4] } } } }) as const;
+  const of = (...keys: string[]) =>
+    shelvesOf(keys.map((key): LibraryEntry => ({ kind: 'experience', key, body: known([2, 3]) })));
+  const clubs = { us: 'Heron Lake', them: 'Kestrel Bay' };
+  const file: LibraryEntry[] = [
+    { kind: 'experience', key: 'ours', body: known([2, 3]) },
+    { kind: 'experience', key: 'from Third Club', body: known([9, 9]) },
+  ];
+
+  it('has to be possible', () => {
+    const problems = (count: readonly [number, number]) =>
+      libraryProblems(shelvesOf([{ kind: 'experience', key: 'ours', body: known(count) }])).flatMap((p) => p.problems);
+    expect(problems([3, 3])).toEqual([]);
+    expect(problems([4, 3])).toEqual([{ field: 'soft-core.signs.belly-hangs', message: '4 of 3 cannot be.' }]);
+  });
+
+  it('is that of twenty other clubs at most, beside our own', () => {
+    const others = (n: number) => Array.from({ length: n }, (_, i) => `from Club ${i}`);
+    expect(libraryProblems(of('ours', ...others(20)))).toEqual([]);
+    expect(libraryProblems(of('ours', ...others(21)))).toHaveLength(21);
+  });
+
+  it('comes in under the name of its club, without what that club has of a third', () => {
+    const compared = compareLibraries(of('ours'), file, clubs);
+    expect(compared).toEqual([{ theirs: { ...file[0], key: 'from Kestrel Bay' }, is: 'new', ours: null }]);
+    expect(takeIn(of('ours'), compared, {}, 'Kestrel Bay')).toEqual([{ ...file[0], key: 'from Kestrel Bay' }]);
+  });
+
+  it('takes the place of what the same club gave before: nothing is counted twice', () => {
+    const here = of('ours', 'from Kestrel Bay');
+    expect(compareLibraries(here, file, clubs).map(({ is }) => is)).toEqual(['same']);
+    const later: LibraryEntry[] = [{ kind: 'experience', key: 'ours', body: known([5, 6]) }];
+    const compared = compareLibraries(here, later, clubs);
+    expect(compared.map(({ is }) => is)).toEqual(['new']);
+    const [taken] = takeIn(here, compared, {}, 'Kestrel Bay');
+    expect(withEntry(here, 'experience', taken!.key, taken!.body).experience).toEqual({
+      ours: known([2, 3]),
+      'from Kestrel Bay': known([5, 6]),
+    });
+  });
+
+  it('in a file of our own is what we had then: it clashes where we have gone on', () => {
+    const home = { us: 'Kestrel Bay', them: 'Kestrel Bay' };
+    expect(compareLibraries({}, file, home).map(({ is, theirs }) => [is, theirs.key])).toEqual([['new', 'ours']]);
+    const gone = shelvesOf([{ kind: 'experience', key: 'ours', body: known([8, 9]) }]);
+    expect(compareLibraries(gone, file, home).map(({ is }) => is)).toEqual(['clash']);
+  });
+});
+
 describe('the library of another club', () => {
+  const clubs = { us: 'Heron Lake', them: 'Kestrel Bay' };
   const ours = shelvesOf([
     drill('own-paper-boats'),
     { kind: 'levels', key: 'race', body: { name: 'Sharks', metresPerHour: [2000, 3000] } },
@@ -173,10 +225,10 @@ describe('the library of another club', () => {
   ];
 
   it('is told apart: new, the same, and what clashes', () =>
-    expect(compareLibraries(ours, theirs).map(({ is }) => is)).toEqual(['clash', 'new', 'same', 'clash']));
+    expect(compareLibraries(ours, theirs, clubs).map(({ is }) => is)).toEqual(['clash', 'new', 'same', 'clash']));
 
   it('comes in as it was settled, and never over what is here by itself', () => {
-    const compared = compareLibraries(ours, theirs.slice(0, 3));
+    const compared = compareLibraries(ours, theirs.slice(0, 3), clubs);
     const into = (settled: Parameters<typeof takeIn>[2]) =>
       takeIn(ours, compared, settled, 'Sable Point').map(({ key, body }) => [key, (body as DrillEntry).card?.name]);
     expect(into({})).toEqual([['own-tea-spoon', 'Tea spoon']]);
@@ -193,7 +245,7 @@ describe('the library of another club', () => {
   });
 
   it('takes the place of ours where a drill has the same name under another id', () => {
-    const compared = compareLibraries(ours, [theirs[3]!]);
+    const compared = compareLibraries(ours, [theirs[3]!], clubs);
     expect(takeIn(ours, compared, { 'drills/own-boats': 'theirs' }, 'X').map(({ key }) => key)).toEqual([
       'own-paper-boats',
     ]);

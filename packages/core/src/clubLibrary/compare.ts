@@ -2,6 +2,7 @@
 import isEqual from 'lodash/isEqual.js';
 import { DRILLS, type Drill, type DrillEntry, type OwnDrillId } from '../library';
 import type { OwnShelves } from '../own';
+import { experienceFrom, OUR_EXPERIENCE } from '../review';
 import { plainName } from '../text';
 import { entriesOf, keyOf, type LibraryEntry } from './entries';
 
@@ -16,16 +17,37 @@ export interface Compared {
 /** What is done with an entry that clashes. */
 export type Settled = 'ours' | 'theirs' | 'both';
 
+/** Whose library is beside whose. */
+interface Clubs {
+  /** The name of our own club. */
+  readonly us: string;
+  /** The name of the club that the file is from. */
+  readonly them: string;
+}
+
+/**
+ * The entries of a file as they would stand here: another club's experience is named after it, and takes the place of
+ * what it gave before, so that nothing is counted twice.
+ */
+const arriving = (theirs: readonly LibraryEntry[], { us, them }: Clubs): LibraryEntry[] =>
+  theirs.flatMap((entry): LibraryEntry[] => {
+    if (entry.kind !== 'experience') return [entry];
+    if (entry.key !== OUR_EXPERIENCE) return [];
+    return [us === them ? entry : { ...entry, key: experienceFrom(them) }];
+  });
+
 /** Each entry of another club's library beside one's own. An own drill of the same name is the same drill. */
-export function compareLibraries(ours: OwnShelves, theirs: readonly LibraryEntry[]): Compared[] {
+export function compareLibraries(ours: OwnShelves, theirs: readonly LibraryEntry[], clubs: Clubs): Compared[] {
   const here = entriesOf(ours);
-  return theirs.map((entry) => {
+  return arriving(theirs, clubs).map((entry) => {
     const known =
       here.find((own) => own.kind === entry.kind && own.key === entry.key) ??
       here.find((own) => sameName(own, entry)) ??
       null;
     const same = known !== null && known.key === entry.key && isEqual(known.body, entry.body);
-    return { theirs: entry, is: known === null ? 'new' : same ? 'same' : 'clash', ours: known };
+    // What another club has seen since takes the place of what it had seen.
+    const isNew = known === null || (entry.kind === 'experience' && entry.key !== OUR_EXPERIENCE);
+    return { theirs: entry, is: same ? 'same' : isNew ? 'new' : 'clash', ours: known };
   });
 }
 

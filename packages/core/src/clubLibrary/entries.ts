@@ -1,7 +1,7 @@
 // What a club writes into its own library: one entry for each thing that is other than built in.
 import type { DrillEntry, DrillId, LadderEntry, LadderId } from '../library';
 import type { OwnKind, OwnShelves } from '../own';
-import type { BandEntry, CauseEntry, CauseId, LinkEntry, SignEntry, SignId } from '../review';
+import type { BandEntry, CauseEntry, CauseId, Experience, LinkEntry, SignEntry, SignId } from '../review';
 import type { LevelEntry, LevelId } from '../swimmers';
 
 /** What an entry of each kind holds, and what names it. */
@@ -13,6 +13,8 @@ interface Kinds {
   readonly links: { readonly key: CauseId; readonly body: LinkEntry };
   readonly bands: { readonly key: SignId; readonly body: BandEntry };
   readonly levels: { readonly key: LevelId; readonly body: LevelEntry };
+  /** What second looks have taught, by whose they were. */
+  readonly experience: { readonly key: string; readonly body: Experience };
 }
 export type BodyOf<K extends OwnKind> = Kinds[K]['body'];
 

@@ -17,6 +17,7 @@ import {
   builtInBands,
   CAUSE_IDS,
   CAUSES,
+  experienceClub,
   linksWith,
   SIGNS,
   type BandEntry,
@@ -201,7 +202,29 @@ const levels: Check<'levels'> = (id, { name, metresPerHour: [low, high] }, all) 
   ];
 };
 
-const CHECKS: { readonly [K in OwnKind]: Check<K> } = { drills, causes, signs, ladders, links, bands, levels };
+/** Clubs whose experience may stand beside the club's own. */
+export const MOST_POOLED = 20;
+
+const experience: Check<'experience'> = (key, body, all) => {
+  const counts = Object.entries(body).flatMap(([cause, { signs, drills }]) => [
+    ...Object.entries(signs).map(([sign, count]) => ({ field: `${cause}.signs.${sign}`, count })),
+    ...Object.entries(drills).flatMap(([drill, levels]) =>
+      Object.entries(levels ?? {}).map(([level, count]) => ({ field: `${cause}.drills.${drill}.${level}`, count })),
+    ),
+  ]);
+  const others = Object.keys(all.experience ?? {}).filter((other) => experienceClub(other) !== null);
+  return [
+    ...counts.flatMap(({ field, count: [so, of] }) => at(field, so > of ? `${so} of ${of} cannot be.` : null)),
+    ...at(
+      'key',
+      experienceClub(key) !== null && others.length > MOST_POOLED
+        ? `The experience of ${MOST_POOLED} other clubs is the most that is counted.`
+        : null,
+    ),
+  ];
+};
+
+const CHECKS: { readonly [K in OwnKind]: Check<K> } = { drills, causes, signs, ladders, links, bands, levels, experience };
 
 /**
  * Why an entry may not stand; nothing where it may. Its shape was checked at the door.

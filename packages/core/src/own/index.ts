@@ -1,5 +1,5 @@
 /** What a club may have of its own, laid over what is built in. */
-export const OWN_KINDS = ['drills', 'causes', 'signs', 'ladders', 'links', 'bands', 'levels'] as const;
+export const OWN_KINDS = ['drills', 'causes', 'signs', 'ladders', 'links', 'bands', 'levels', 'experience'] as const;
 export type OwnKind = (typeof OWN_KINDS)[number];
 
 /**

@@ -2,6 +2,7 @@ import { drillCard, type DrillId } from '../library';
 import type { HealthFlag, LevelId, StrokeModelId } from '../swimmers';
 import { isAtLeast } from '../swimmers';
 import { CAUSE_IDS, causeCard, type CauseId, upstreamOf } from './catalogue';
+import { type CauseExperience, ourExperience } from './experience';
 import { type PastOutcome, successMean } from './pastOutcome';
 import { type FocusOutcome, helped, type Outcome } from './relook';
 
@@ -78,6 +79,15 @@ export interface DrillRecord {
   readonly better: number;
   readonly notBetter: number;
 }
+
+/** The records of all drills at a level, in the club's experience. */
+export const drillRecords = (level: LevelId): DrillRecord[] =>
+  (Object.entries(ourExperience()) as [CauseId, CauseExperience][]).flatMap(([cause, { drills }]) =>
+    (Object.entries(drills) as [DrillId, CauseExperience['drills'][DrillId]][]).flatMap(([drill, levels]) => {
+      const record = levels?.[level];
+      return record ? [{ cause, drill, better: record[0], notBetter: record[1] - record[0] }] : [];
+    }),
+  );
 
 /** A record in words, never hidden. @example recordWord({ better: 7, notBetter: 2 }) // 'worked 7 of 9' */
 export function recordWord({ better, notBetter }: { readonly better: number; readonly notBetter: number }): string {

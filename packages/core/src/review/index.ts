@@ -1,6 +1,7 @@
 export * from './catalogue';
 export * from './chooseFocus';
 export * from './evidence';
+export * from './experience';
 export * from './inferCauses';
 export * from './types';
 export * from './relook';

@@ -3,7 +3,8 @@ import { fromOwn } from '../own';
 import { causeCard, type CauseId, linksOf, signCard, type SignId, upstreamOf } from './catalogue';
 import { type Choice, chooseFocus, type Circumstances, FOCUS_FROM } from './chooseFocus';
 import { type Conflict, conflictsAmong, contradicted } from './conflicts';
-import { causesFor, LEAK, LINK_STRENGTH, type Look, priorOf, type SetAside, signsFor, weighable } from './evidence';
+import { causesFor, LEAK, type Look, priorOf, type SetAside, signsFor, weighable } from './evidence';
+import { linkExperience } from './experience';
 import { type Evidence, MOST_OPEN, type Network, read, type Read, type Showing, showingOf, sumOf } from './noisyOr';
 import type { LevelId } from '../swimmers';
 import { type Sighting, STAGES, type Stroke, type View } from './types';
@@ -147,7 +148,7 @@ function explainer(sign: SignId, cause: CauseId, weight: number, chance: Readonl
   if (own >= FOCUS_FROM) return null;
   const rivals = [...chance]
     .filter(([other, p]) => p > own && sign in linksOf(other) && (p >= FOCUS_FROM || weight < 0))
-    .map(([other, p]) => ({ other, share: p * LINK_STRENGTH[linksOf(other)[sign]!] }))
+    .map(([other, p]) => ({ other, share: p * linkExperience(other, sign).counts }))
     .sort((a, b) => b.share - a.share);
   return rivals[0]?.other ?? null;
 }
@@ -191,8 +192,8 @@ function networkOf(stroke: Stroke, level: LevelId): StrokeNetwork {
   const net: Network = {
     priors: causes.map((id) => priorOf(id, level)),
     links: causes.map((id) =>
-      Object.entries(linksOf(id)).map(
-        ([s, strength]) => [signIndex.get(s as SignId)!, LINK_STRENGTH[strength]] as const,
+      (Object.keys(linksOf(id)) as SignId[]).map(
+        (sign) => [signIndex.get(sign)!, linkExperience(id, sign).counts] as const,
       ),
     ),
     signCount: signs.length,
