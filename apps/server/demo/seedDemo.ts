@@ -11,7 +11,7 @@ import { ACCOUNTS, CLUB, FIRST_STEPS, PASSWORD, PEOPLE, SQUADS } from './people'
 import { idFor, numbers } from './random';
 import { seedRuns, seedTests } from './seedDeck';
 import { seedRaces } from './seedRace';
-import { seedLibrary } from './seedLibrary';
+import { seedExperience, seedLibrary } from './seedLibrary';
 import { seedClip, seedEye } from './seedLooks';
 import { seedRecord, seedReviews } from './seedReviews';
 import { seedCourses, seedTracks } from './seedWater';
@@ -31,6 +31,7 @@ export async function seedDemo(em: EntityManager, now: Date): Promise<boolean> {
     await seedSwimmers(tx, now);
     await seedRecord(tx, now);
     await seedReviews(tx, now);
+    await seedExperience(tx, now);
     await seedClip(tx, CLUB_ID, swimmerId(PEOPLE.find((p) => p.given === 'Mirela')!), now);
     await seedEye(tx, CLUB_ID);
     await seedCourses(tx, now);

@@ -169,6 +169,7 @@ const RECORD: readonly (readonly [CauseId, number, number, number])[] = [
 
 export async function seedRecord(em: EntityManager, now: Date): Promise<void> {
   const holders = PEOPLE.filter((p) => p.level === 'hold');
+  const random = numbers(11);
   for (const [cause, which, better, notBetter] of RECORD) {
     const drill = (causeCard(cause).answers as readonly DrillId[])[which]!;
     for (let i = 0; i < better + notBetter; i++) {
@@ -176,7 +177,7 @@ export async function seedRecord(em: EntityManager, now: Date): Promise<void> {
       const key = `${cause} ${drill} ${i}`;
       const lookedAt = new Date(now.getTime() - (90 + 7 * i) * DAY_MS);
       const model = modelOf(person);
-      const signs = Object.fromEntries(Object.keys(linksOf(cause)).map((sign) => [sign, 'often'])) as SignsSeen;
+      const signs = shownBy(cause, random);
       await em.insert(ReviewEntity, {
         id: idFor(`review ${key}`),
         clubId: CLUB_ID,
@@ -215,6 +216,15 @@ export async function seedRecord(em: EntityManager, now: Date): Promise<void> {
     }
   }
 }
+
+/** How often a sign is seen in this club, where the cause is there: not quite as the catalogue says. */
+const SHOWN = { strong: 0.92, some: 0.6, weak: 0.15 };
+
+/** Every sign of a cause looked for, each as often seen as it is shown here. */
+const shownBy = (cause: CauseId, random: () => number): SignsSeen =>
+  Object.fromEntries(
+    Object.entries(linksOf(cause)).map(([sign, strength]) => [sign, random() < SHOWN[strength] ? 'often' : 'absent']),
+  );
 
 /** Signs as somebody with this cause shows them: strong links nearly always, others at times, and two clear looks. */
 function signsOf(cause: CauseId, random: () => number): SignsSeen {

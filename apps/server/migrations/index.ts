@@ -18,6 +18,7 @@ import { Migration20261210000000_place } from './Migration20261210000000_place';
 import { Migration20261211000000_library } from './Migration20261211000000_library';
 import { Migration20261212000000_tonight } from './Migration20261212000000_tonight';
 import { Migration20261213000000_looks } from './Migration20261213000000_looks';
+import { Migration20261214000000_experience } from './Migration20261214000000_experience';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -41,4 +42,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261211000000_library', class: Migration20261211000000_library },
   { name: 'Migration20261212000000_tonight', class: Migration20261212000000_tonight },
   { name: 'Migration20261213000000_looks', class: Migration20261213000000_looks },
+  { name: 'Migration20261214000000_experience', class: Migration20261214000000_experience },
 ];

@@ -2,6 +2,7 @@
 import { SIGN_IDS, signsFor } from '@upwell/core/review';
 import { v7 } from 'uuid';
 import { Harness, type TestClub } from './harness';
+import { closingOf, focusOf, lookOf } from './lookBodies';
 
 let harness: Harness;
 let club: TestClub;
@@ -11,32 +12,11 @@ beforeAll(async () => {
 });
 afterAll(() => harness.stop());
 
-const focusOn = (change: object = {}) => ({
-  ...{ id: v7(), cause: 'dropped-elbow', drill: 'front-scull', cue: 'Fingertips down.' },
-  ...{ tries: 4, relookOn: '2026-12-08' },
-  ...change,
-});
-
-const look = (swimmerId: string, change: object = {}) => ({
-  ...{ swimmerId, lookedAt: new Date().toISOString(), stroke: 'front-crawl', model: 'long-line', level: 'hold' },
-  ...{ signs: { 'elbow-leads': 'often', 'hand-slips': 'often' }, measured: {}, good: 'even kick' },
-  ...{ focus: focusOn(), relook: null, version: 0, writeId: v7() },
-  ...change,
-});
-
-const closing = (swimmer: string, focusId: string, outcome: string, change: object = {}) =>
-  look(swimmer, {
-    signs: { 'elbow-leads': 'absent', 'hand-slips': 'absent' },
-    focus: null,
-    relook: { focusId, outcome },
-    ...change,
-  });
-
 /** A swimmer with an open focus. */
 async function focused() {
   const coach = await club.as('coach');
   const swimmer = await club.addSwimmer(club.squads[0]!);
-  const body = look(swimmer);
+  const body = lookOf(swimmer);
   expect((await coach('PUT', `/reviews/${v7()}`, body)).status).toBe(200);
   const page = async () => (await coach('GET', `/swimmers/${swimmer}`)).body;
   return { coach, swimmer, focus: body.focus.id, page };
@@ -52,7 +32,7 @@ describe('a focus whose signs are gone', () => {
   it('is closed as solved, with nothing new asked for, and counts once for its drill', async () => {
     const { coach, swimmer, focus, page } = await focused();
     const before = await helpedBy('front-scull');
-    const [id, body] = [v7(), closing(swimmer, focus, 'solved')];
+    const [id, body] = [v7(), closingOf(swimmer, focus, 'solved')];
     const closed = await coach('PUT', `/reviews/${id}`, body);
     expect(closed).toMatchObject({ status: 200, body: { focusCause: null } });
     // The answer was lost: sent again it changes nothing.
@@ -68,11 +48,11 @@ describe('a focus whose signs are gone', () => {
 
   it('closed on two devices, both looks are kept and the first word stays', async () => {
     const { coach, swimmer, focus, page } = await focused();
-    expect((await coach('PUT', `/reviews/${v7()}`, closing(swimmer, focus, 'solved'))).status).toBe(200);
+    expect((await coach('PUT', `/reviews/${v7()}`, closingOf(swimmer, focus, 'solved'))).status).toBe(200);
     // The same word a second time is no quarrel.
-    expect((await coach('PUT', `/reviews/${v7()}`, closing(swimmer, focus, 'solved'))).status).toBe(200);
+    expect((await coach('PUT', `/reviews/${v7()}`, closingOf(swimmer, focus, 'solved'))).status).toBe(200);
     const id = v7();
-    const other = closing(swimmer, focus, 'same', { focus: focusOn() });
+    const other = closingOf(swimmer, focus, 'same', { focus: focusOf() });
     const refused = await coach('PUT', `/reviews/${id}`, other);
     expect(refused).toMatchObject({
       status: 409,
@@ -93,7 +73,7 @@ describe('a focus whose signs are gone', () => {
     const { coach, swimmer, focus, page } = await focused();
     const both = await Promise.all(
       (['solved', 'worse'] as const).map((outcome) =>
-        coach('PUT', `/reviews/${v7()}`, closing(swimmer, focus, outcome)),
+        coach('PUT', `/reviews/${v7()}`, closingOf(swimmer, focus, outcome)),
       ),
     );
     expect(both.map((r) => r.status).sort()).toEqual([200, 409]);
@@ -104,14 +84,14 @@ describe('a focus whose signs are gone', () => {
   it('of another swimmer is not there', async () => {
     const { coach, focus } = await focused();
     const other = await club.addSwimmer(club.squads[0]!);
-    expect((await coach('PUT', `/reviews/${v7()}`, closing(other, focus, 'solved'))).status).toBe(404);
+    expect((await coach('PUT', `/reviews/${v7()}`, closingOf(other, focus, 'solved'))).status).toBe(404);
   });
 });
 
 describe('a look that asks for nothing new', () => {
   it('leaves the open focus as it is', async () => {
     const { coach, swimmer, focus, page } = await focused();
-    const kept = await coach('PUT', `/reviews/${v7()}`, look(swimmer, { focus: null }));
+    const kept = await coach('PUT', `/reviews/${v7()}`, lookOf(swimmer, { focus: null }));
     expect(kept).toMatchObject({ status: 200, body: { focusCause: null, good: 'even kick' } });
     expect((await page()).focuses).toMatchObject([{ id: focus, outcome: null, closedAt: null }]);
   });
@@ -119,11 +99,11 @@ describe('a look that asks for nothing new', () => {
   it('keeps what was seen in the coach’s own words, with or without a listed sign', async () => {
     const { coach, swimmer, page } = await focused();
     const noted = 'Stops when overtaken.\nThen goes on too fast.';
-    const kept = await coach('PUT', `/reviews/${v7()}`, look(swimmer, { signs: {}, noted, focus: null }));
+    const kept = await coach('PUT', `/reviews/${v7()}`, lookOf(swimmer, { signs: {}, noted, focus: null }));
     expect(kept).toMatchObject({ status: 200, body: { noted, signs: {} } });
     expect((await page()).reviews[0]).toMatchObject({ noted });
     for (const bad of [{ signs: {}, noted: '' }, { signs: {}, noted: '   ' }, { noted: 'x'.repeat(5000) }]) {
-      const refused = await coach('PUT', `/reviews/${v7()}`, look(swimmer, { focus: null, ...bad }));
+      const refused = await coach('PUT', `/reviews/${v7()}`, lookOf(swimmer, { focus: null, ...bad }));
       expect([refused.status, refused.body.fields.length]).toEqual([400, 1]);
     }
     expect((await page()).reviews).toHaveLength(2);
@@ -131,7 +111,7 @@ describe('a look that asks for nothing new', () => {
 
   it('without any words of an older app is stored as before', async () => {
     const { coach, swimmer } = await focused();
-    const stored = await coach('PUT', `/reviews/${v7()}`, look(swimmer));
+    const stored = await coach('PUT', `/reviews/${v7()}`, lookOf(swimmer));
     expect(stored).toMatchObject({ status: 200, body: { noted: '', focusCause: 'dropped-elbow' } });
   });
 });
@@ -140,12 +120,12 @@ describe('what the coach decides', () => {
   it('may be any cause of the stroke, however unlikely, and none of another one', async () => {
     const coach = await club.as('coach');
     const swimmer = await club.addSwimmer(club.squads[0]!);
-    const chosen = focusOn({ cause: 'stiff-ankles', drill: 'ankle-mobility' });
-    const stored = await coach('PUT', `/reviews/${v7()}`, look(swimmer, { focus: chosen }));
+    const chosen = focusOf({ cause: 'stiff-ankles', drill: 'ankle-mobility' });
+    const stored = await coach('PUT', `/reviews/${v7()}`, lookOf(swimmer, { focus: chosen }));
     expect(stored).toMatchObject({ status: 200, body: { focusCause: 'stiff-ankles' } });
     expect(stored.body.ranking[0]).toMatchObject({ cause: 'dropped-elbow' });
-    const turn = focusOn({ cause: 'side-roll', drill: 'tumble-ladder' });
-    const refused = await coach('PUT', `/reviews/${v7()}`, look(swimmer, { focus: turn }));
+    const turn = focusOf({ cause: 'side-roll', drill: 'tumble-ladder' });
+    const refused = await coach('PUT', `/reviews/${v7()}`, lookOf(swimmer, { focus: turn }));
     expect(refused).toMatchObject({ status: 400, body: { fields: [{ field: 'focus.cause' }] } });
   });
 
@@ -181,7 +161,7 @@ describe('whatever was seen', () => {
   ])('%s is stored, with causes that are worked out', async (_, signs) => {
     const coach = await club.as('coach');
     const swimmer = await club.addSwimmer(club.squads[0]!);
-    const stored = await coach('PUT', `/reviews/${v7()}`, look(swimmer, { signs }));
+    const stored = await coach('PUT', `/reviews/${v7()}`, lookOf(swimmer, { signs }));
     expect(stored).toMatchObject({ status: 200, body: { signs } });
     for (const { probability } of stored.body.ranking) expect(probability > 0 && probability < 1).toBe(true);
   });
@@ -190,7 +170,7 @@ describe('whatever was seen', () => {
     const coach = await club.as('coach');
     const swimmer = await club.addSwimmer(club.squads[0]!);
     const signs = { 'legs-low': 'often', 'hips-low-eyes-down': 'often', 'feet-hooked': 'absent' };
-    const { body } = await coach('PUT', `/reviews/${v7()}`, look(swimmer, { signs, focus: null }));
+    const { body } = await coach('PUT', `/reviews/${v7()}`, lookOf(swimmer, { signs, focus: null }));
     const [first] = body.ranking;
     expect(first).toMatchObject({ cause: 'no-chest-press', reasons: [{ kind: 'for' }, { kind: 'for' }] });
   });

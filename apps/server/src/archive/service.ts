@@ -23,7 +23,7 @@ import { refuseHarm } from '../sessions';
 import type { RunWork } from '../work';
 import { ClubEntity, SwimmerEntity } from '../swimmers/entities';
 import type { ReadArchive } from './readArchive';
-import { ADD, ADD_AUTHORS, ADD_COACHES, ADD_RULES, CLIP_SWIMMERS, PAGES, pageSize } from './sql';
+import { ADD, ADD_AUTHORS, ADD_COACHES, ADD_RULES, LEARN_SO_FAR, CLIP_SWIMMERS, PAGES, pageSize } from './sql';
 
 /** Parts whose rows are stored as they are. */
 type Stored = keyof typeof ADD;
@@ -123,6 +123,7 @@ export async function takeArchive(
       me,
       read.coaches.filter((c) => squads.has(c.squad_id)),
     );
+  await all(em, LEARN_SO_FAR);
   return Object.fromEntries(
     ARCHIVE_PARTS.map((part): [ArchivePart, PartTaken] => [
       part,

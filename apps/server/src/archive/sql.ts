@@ -89,6 +89,14 @@ export const ADD_AUTHORS = rows({ id: uuid }, 'select take_in_authors(?::jsonb) 
 /** The rules of an archive; those of the club go before them. */
 export const ADD_RULES = change('update club set settings = ?::jsonb || settings');
 
+/** Counts what the second looks that came have taught, where the club has no experience of its own: an older archive. */
+export const LEARN_SO_FAR = rows(
+  { learned: int },
+  `select count(learn(taught_so_far(app_club())))::int as learned
+   where not exists (select from library_entry where kind = 'experience' and key = 'ours')
+     and exists (select from focus where outcome is not null)`,
+);
+
 /** Puts coaches in charge of squads: club, pairs. */
 export const ADD_COACHES = change(
   `insert into squad_coach (squad_id, account_id, club_id)

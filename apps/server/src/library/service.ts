@@ -3,15 +3,16 @@ import type { Me } from '@upwell/contract/account';
 import type { EntrySave, EntryView, LibraryFile, LibraryImport, LibraryView } from '@upwell/contract/library';
 import { entriesOf, keyOf, shelvesOf, withEntry, type LibraryEntry } from '@upwell/core/clubLibrary';
 import type { OwnKind, OwnShelves } from '@upwell/core/own';
+import { experienceClub } from '@upwell/core/review';
 import { counted } from '@upwell/core/words';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { v5 } from 'uuid';
+import { v5, v7 } from 'uuid';
 import { ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
-import { all, one } from '../platform/statement';
+import { all, first, one } from '../platform/statement';
 import type { RunWork } from '../work';
 import { LibraryEntryEntity } from './entities';
-import { DRILL_STANDS, ENTRIES, LOCKED_STATE, STATE } from './sql';
+import { DRILL_STANDS, ENTRIES, ENTRY_ID, LOCKED_STATE, STATE } from './sql';
 
 /** Everything that the club has of its own. */
 export async function showLibrary(em: EntityManager): Promise<LibraryView> {
@@ -21,15 +22,15 @@ export async function showLibrary(em: EntityManager): Promise<LibraryView> {
 
 /** The club's library as a file, for another club. */
 export async function libraryFile(em: EntityManager, me: Me): Promise<LibraryFile> {
-  const entries = entriesOf(shelvesIn(await showLibrary(em)));
+  // What other clubs have given stays here: they give it themselves, and nothing is counted twice.
+  const entries = entriesOf(shelvesIn(await showLibrary(em))).filter(
+    ({ kind, key }) => kind !== 'experience' || experienceClub(key) === null,
+  );
   return { format: 'upwell-library', formatVersion: 1, club: me.clubName, savedAt: new Date().toISOString(), entries };
 }
 
 const shelvesIn = ({ entries }: LibraryView): OwnShelves =>
   shelvesOf(entries.filter((entry): entry is EntryView & LibraryEntry => entry.body !== null));
-
-/** The id of an entry follows from what it is about: two people who write the same one at once meet. */
-const idOf = (clubId: string, kind: string, key: string): string => v5(`library/${kind}/${key}`, clubId);
 
 /**
  * Changes one entry, or goes back to what is built in.
@@ -60,7 +61,9 @@ async function store(
   save: { readonly version: number; readonly writeId: string },
 ): Promise<void> {
   const fields = { clubId: me.clubId, kind, key, body, changedBy: me.accountId, changedAt: new Date() };
-  await saveVersioned(em, LibraryEntryEntity, idOf(me.clubId, kind, key), save, fields, (row) => ({
+  // One that came with an archive, or was counted together, has an id of its own.
+  const stored = await first(em, ENTRY_ID, [kind, key]);
+  await saveVersioned(em, LibraryEntryEntity, stored?.id ?? v7(), save, fields, (row) => ({
     ...{ kind: row.kind, key: row.key, body: row.body ?? null, version: row.version },
   }));
 }

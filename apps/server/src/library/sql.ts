@@ -1,6 +1,6 @@
 // What a club has of its own, and where a drill of its own stands.
 import type { OwnKind } from '@upwell/core/own';
-import { int, json, moment, orNull, rows, text, textOf } from '../platform/statement';
+import { int, json, moment, orNull, rows, text, textOf, uuid } from '../platform/statement';
 
 /** The state of the library of the club. */
 export const STATE = rows({ version: int }, 'select library_version as version from club limit 1');
@@ -13,6 +13,9 @@ export const ENTRIES = rows(
   `select e.kind, e.key, e.body, e.version, coalesce(a.name, '') as by, e.changed_at as at
    from library_entry e left join account a on a.id = e.changed_by order by e.kind, e.key`,
 );
+
+/** The entry of a kind and a key. */
+export const ENTRY_ID = rows({ id: uuid }, 'select id from library_entry where kind = ? and key = ?');
 
 /** How many sessions and focuses hold a drill: its id three times. */
 export const DRILL_STANDS = rows(

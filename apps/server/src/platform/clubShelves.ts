@@ -28,7 +28,7 @@ export async function readShelves(em: EntityManager, clubId: string, changed: bo
 export async function shelvesOf(database: Database, clubId: string, version?: number): Promise<ClubShelves> {
   const known = version === undefined ? undefined : shelvesOfStamp(stampOf(clubId, version));
   if (known) return known;
-  // Nobody's own work: a club's library is the same for all its people.
-  const club = { clubId, accountId: '', role: 'swimmer', swimmerId: null, squadIds: [] };
+  // Nobody's own work: what the club has is worked with for all its people.
+  const club = { clubId, accountId: '', role: 'coach', swimmerId: null, squadIds: [] };
   return asIdentity(database, club, (em) => readShelves(em, clubId, false));
 }

@@ -8,16 +8,17 @@ import {
   type ReviewSave,
   type TryFields,
 } from '@upwell/contract/review';
+import { drillRecords } from '@upwell/core/review';
 import { LEVELS, type LevelId } from '@upwell/core/swimmers';
 import { oneOf, uuid } from '@upwell/contract/common';
 import type { FastifyInstance } from 'fastify';
 import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
-import { asMe, COACH, whoAsks } from '../platform/identity';
+import { asMe, COACH, forgetClub, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { workFor } from '../work';
 import { deleteClip, saveClip, showClip } from './clips';
-import { addTry, pastOutcomes, saveFocus, saveReview, showFocus, showReview, takeBackTry } from './service';
+import { addTry, saveFocus, saveReview, showFocus, showReview, takeBackTry } from './service';
 
 const tryParams = Joi.object<{ id: string; tryId: string }>({ id: uuid().required(), tryId: uuid().required() });
 
@@ -31,9 +32,14 @@ export async function reviewRoutes(app: FastifyInstance, { database }: { databas
   app.put<{ Params: { id: string }; Body: ReviewSave }>(
     '/reviews/:id',
     { config: COACH, schema: { params: idParams, body: reviewSaveSchema, summary: 'Store a review with its focus' } },
-    (request) => {
+    async (request) => {
       const me = whoAsks(request);
-      return asMe(database, me, (em) => saveReview(em, workFor(request), me, request.params.id, request.body));
+      const saved = await asMe(database, me, (em) =>
+        saveReview(em, workFor(request), me, request.params.id, request.body),
+      );
+      // What its second look taught counts from the next request on.
+      if (request.body.relook) forgetClub(me.clubId);
+      return saved;
     },
   );
 
@@ -46,7 +52,7 @@ export async function reviewRoutes(app: FastifyInstance, { database }: { databas
         summary: 'How focuses on each cause ended, at one level',
       },
     },
-    (request) => asMe(database, whoAsks(request), (em) => pastOutcomes(em, request.query.level)),
+    (request) => drillRecords(request.query.level),
   );
 
   app.get<{ Params: { id: string } }>(

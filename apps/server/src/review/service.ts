@@ -1,7 +1,7 @@
 // How focuses, reviews and tries are listed, shown and stored.
 import type { Me } from '@upwell/contract/account';
 import type { FocusSave, FocusView, ReviewSave, ReviewView, TryFields } from '@upwell/contract/review';
-import { causeCard, type CauseId, type DrillRecord } from '@upwell/core/review';
+import { causeCard, taughtBy, type CauseId } from '@upwell/core/review';
 import type { DrillId } from '@upwell/core/library';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { lockSwimmers } from '../platform/lock';
@@ -9,8 +9,8 @@ import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import type { RunWork } from '../work';
 import { FocusEntity, FocusTryEntity, ReviewEntity, type ReviewRecord } from './entities';
-import { all, first, type RowOf } from '../platform/statement';
-import { DRILL_OUTCOMES, FOCUSES_DUE, FOCUSES_OF, ONE_FOCUS, ONE_REVIEW, OPEN_FOCUSES, REVIEWS_OF } from './sql';
+import { all, first, one, run, type RowOf } from '../platform/statement';
+import { FOCUSES_DUE, FOCUSES_OF, GIVEN_BY, LEARN, ONE_FOCUS, ONE_REVIEW, OPEN_FOCUSES, REVIEWS_OF } from './sql';
 
 /** How many of the likeliest causes are kept with a review. */
 const KEPT = 6;
@@ -180,8 +180,11 @@ async function closeFocus(
       },
     );
   }
-  if (!focus.closedAt) em.assign(focus, { outcome, closedAt: review.lookedAt });
+  if (focus.closedAt) return;
+  em.assign(focus, { outcome, closedAt: review.lookedAt });
   await em.flush();
+  const given = await one(em, GIVEN_BY, [focusId]);
+  await run(em, LEARN, [JSON.stringify(taughtBy({ ...given, cause: focus.cause, drill: focus.drill, outcome }))]);
 }
 
 /** One focus with its tries. */
@@ -250,10 +253,4 @@ function refuseForeignDrill(focus: { readonly cause: CauseId; readonly drill: Dr
   if (drill === focus.drill || causeCard(focus.cause).answers.includes(drill)) return;
   const message = 'This drill does not answer the focus. Choose one of its drills.';
   throw new ProblemError(400, message, { fields: [{ field: 'drill', message }] });
-}
-
-/** How focuses ended, per cause and drill, among swimmers of one level: shown, and a mild weight for the next choice. */
-export async function pastOutcomes(em: EntityManager, level: string): Promise<DrillRecord[]> {
-  const rows = await all(em, DRILL_OUTCOMES, [level]);
-  return rows.map(({ not_better, ...row }) => ({ ...row, notBetter: not_better }));
 }

@@ -1,8 +1,8 @@
 // Focuses and reviews with the names that stand beside them, and how drills turned out.
 import type { FocusView, ReviewView, TryView } from '@upwell/contract/review';
-import type { DrillId } from '@upwell/core/library';
-import type { CauseId } from '@upwell/core/review';
-import { int, json, moment, orNull, rows, text, textOf, uuid } from '../platform/statement';
+import type { CauseId, SignsSeen } from '@upwell/core/review';
+import type { LevelId } from '@upwell/core/swimmers';
+import { change, int, json, moment, orNull, rows, text, textOf, uuid } from '../platform/statement';
 
 const FOCUS = {
   id: uuid,
@@ -80,14 +80,13 @@ const REVIEWS = `select r.id, r.version, r.swimmer_id, coalesce(a.name, 'your co
 export const REVIEWS_OF = rows(REVIEW, `${REVIEWS} where r.swimmer_id = ? order by r.looked_at desc limit 50`);
 export const ONE_REVIEW = rows(REVIEW, `${REVIEWS} where r.id = ?`);
 
-/** How often each drill was better for each cause at a level, and how often not. */
-export const DRILL_OUTCOMES = rows(
-  { cause: textOf<CauseId>(), drill: textOf<DrillId>(), better: int, not_better: int },
-  `select f.cause, f.drill, count(*) filter (where f.outcome in ('better', 'solved'))::int as better,
-     count(*) filter (where f.outcome in ('same', 'worse'))::int as not_better
-   from focus f join review r on r.id = f.review_id
-   where f.outcome is not null and r.level = ? group by f.cause, f.drill limit 1000`,
+/** The level and the signs of the look that gave a focus. */
+export const GIVEN_BY = rows(
+  { level: textOf<LevelId>(), signs: json<SignsSeen>() },
+  'select r.level, r.signs from review r join focus f on f.review_id = r.id where f.id = ?',
 );
+/** Adds to what the club has learned from closed focuses. */
+export const LEARN = change('select learn(?::jsonb)');
 
 /** The clips of one swimmer, the newest first, without their taps. */
 export const CLIPS_OF = rows(
