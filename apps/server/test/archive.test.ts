@@ -1,4 +1,6 @@
 import { ARCHIVE_PARTS, type ArchivePart, type ClubArchive } from '@upwell/contract/archive';
+import type { LibraryView } from '@upwell/contract/library';
+import type { Experience } from '@upwell/core/review';
 import { v7 } from 'uuid';
 import { CLUB_ID } from '../demo/shared';
 import { seedDemo } from '../demo/seedDemo';
@@ -84,6 +86,36 @@ describe('the archive of a club', () => {
     );
     expect(count!.reps).toBeGreaterThan(100);
     expect(count!.heads).toBeGreaterThan(10);
+  });
+
+  it('brings a library that can be changed where it came', async () => {
+    const club = await harness.club();
+    expect((await taken(club, demo)).status).toBe(200);
+    const head = await club.as('head');
+    const entries = ((await head('GET', '/library')).body as LibraryView).entries;
+    expect(entries.length).toBe(demo.library.length);
+    for (const { kind, key, body, version } of entries) {
+      const save = { kind, key, body, version, writeId: v7() };
+      expect([key, (await head('PUT', '/library/entry', save)).status]).toEqual([key, 200]);
+    }
+  });
+
+  it('of a time when nothing was counted is counted when it comes; what is counted here stays', async () => {
+    const isExperience = (row: unknown) => (row as { kind: string }).kind === 'experience';
+    const counts = (demo.library.find(isExperience) as unknown as { body: Experience }).body;
+    const old = { ...demo, library: demo.library.filter((row) => !isExperience(row)) };
+    const club = await harness.club();
+    const experience = async () => {
+      const { entries } = (await (await club.as('head'))('GET', '/library')).body as LibraryView;
+      return entries.filter(({ kind }) => kind === 'experience').map(({ body }) => body);
+    };
+    expect((await taken(club, { ...old, reviews: [], focuses: [], tries: [] })).status).toBe(200);
+    expect(await experience()).toEqual([]);
+    expect((await taken(club, old)).status).toBe(200);
+    expect(await experience()).toEqual([counts]);
+    expect((await taken(club, old)).status).toBe(200);
+    expect((await taken(club, demo)).status).toBe(200);
+    expect(await experience()).toEqual([counts]);
   });
 
   it('keeps who did and signed what by name, and lets none of them in', async () => {

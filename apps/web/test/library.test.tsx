@@ -1,6 +1,6 @@
 // The club's own library on the screens: changed where it stands, refused where it is unsafe, shared as a file.
 import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
-import type { EntrySave, LibraryView } from '@upwell/contract/library';
+import type { EntrySave } from '@upwell/contract/library';
 import type { LibraryEntry } from '@upwell/core/clubLibrary';
 import { drillCard, type Drill } from '@upwell/core/library';
 import { NOTHING_OWN, ownShelves } from '@upwell/core/own';
@@ -12,7 +12,8 @@ import { DrillEditScreen } from '@/library/screens/DrillEditScreen';
 import { LibraryScreen } from '@/library/screens/LibraryScreen';
 import { OursScreen, readLibraryFile } from '@/library/screens/OursScreen';
 import { chooseFile } from '@/ui/saveFile';
-import { fakeServer, ME, showAt, type Call } from './fakeServer';
+import { fakeLibrary as library } from './fakeLibrary';
+import { fakeServer, ME, showAt } from './fakeServer';
 
 jest.mock('@/ui/saveFile', () => ({ chooseFile: jest.fn(), saveFrom: jest.fn(), saveFile: jest.fn() }));
 
@@ -22,51 +23,6 @@ const card: Drill = {
 };
 const MITTEN: LibraryEntry = { kind: 'drills', key: 'own-mitten-swim', body: { card, answers: ['dropped-elbow'] } };
 
-/** A server that keeps the library as a real one would. */
-function library(
-  entries: readonly LibraryEntry[] = [],
-  {
-    role = 'head',
-    refuse,
-  }: { role?: 'head' | 'coach'; refuse?: (call: Call) => { status: number; body: object } | null } = {},
-) {
-  let view: LibraryView = {
-    version: entries.length,
-    entries: entries.map((e) => ({ ...e, version: 1, by: 'Maren', at: '2026-11-27T18:00:00.000Z' })),
-  };
-  const sent: Call[] = [];
-  fakeServer({
-    'GET /account/me': () => ({ body: { ...ME, role } }),
-    'GET /library': () => ({ body: view }),
-    'PUT /library/entry': (call) => {
-      sent.push(call);
-      const refused = refuse?.(call);
-      if (refused) return refused;
-      const { kind, key, body, version } = call.body as EntrySave;
-      const others = view.entries.filter((e) => e.kind !== kind || e.key !== key);
-      view = {
-        version: view.version + 1,
-        entries: [
-          ...others,
-          {
-            kind,
-            key,
-            body,
-            version: version + 1,
-            by: 'Maren',
-            at: '2026-11-28T18:00:00.000Z',
-          } as LibraryView['entries'][number],
-        ],
-      };
-      return { body: view };
-    },
-    'POST /library/import': (call) => {
-      sent.push(call);
-      return { body: view };
-    },
-  });
-  return sent;
-}
 const SCREENS = {
   'library/index': () => <LibraryScreen />,
   'library/drill/[id]': () => <DrillEditScreen />,
@@ -394,6 +350,15 @@ describe('the words of an entry', () => {
       },
       'Ladder: Kick',
       '1 step in other words',
+    ],
+    [
+      {
+        kind: 'experience',
+        key: 'from Kestrel Bay',
+        body: { unease: { signs: { gasps: [1, 1] }, drills: { 'star-float': { settle: [1, 1] } } } },
+      } as LibraryEntry,
+      'Experience: Kestrel Bay',
+      '1 closed focus, 1 of them helped',
     ],
   ])('%j', (entry, name, says) => {
     expect(nameOf(entry)).toBe(name);

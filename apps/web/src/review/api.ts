@@ -106,7 +106,9 @@ const endpoints = api.injectEndpoints({
     saveReview: build.mutation<ReviewView, { id: string; body: ReviewSave }>({
       query: ({ id, body }) => ({ url: `/reviews/${id}`, method: 'PUT', body }),
       extraOptions: { waits: reviewWaits },
-      invalidatesTags: (_result, error) => (error ? [] : ['Swimmer', 'Deck', 'Outcome']),
+      // A second look has taught the club something.
+      invalidatesTags: (_result, error, { body }) =>
+        error ? [] : ['Swimmer', 'Deck', 'Outcome', ...(body.relook ? (['Library'] as const) : [])],
     }),
     outcomes: build.query<DrillRecord[], LevelId>({
       query: (level) => ({ url: '/outcomes', params: { level } }),

@@ -13,14 +13,19 @@ import {
   answeredBy,
   causeCard,
   type CauseId,
+  closedIn,
+  isLearning,
+  LEARN_FROM,
+  linkExperience,
   linksOf,
+  ourExperience,
   signCard,
   type SignId,
   type Stroke,
   upstreamOf,
 } from '@upwell/core/review';
 import { levelCard, STROKE_MODEL } from '@upwell/core/swimmers';
-import { percent } from '@upwell/core/words';
+import { counted, percent } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { MovingFigure } from '@/figure';
@@ -45,11 +50,40 @@ export function CauseDetails({ id }: { readonly id: CauseId }) {
         />
       </View>
       <Text>{`Shows as: ${signs.map((s) => signCard(s).seen).join('; ')}.`}</Text>
+      <CauseExperience id={id} />
       <Text>{`To tell it from others: ${cause.check}`}</Text>
       {upstream.length > 0 ? <CardLinks label="May come from:" cards={upstream.map(toCause)} /> : null}
       <Text>{`Cue: “${cause.cue}”`}</Text>
       <CardLinks label="Drills, the best first:" cards={cause.answers.map(toDrill)} />
     </>
+  );
+}
+
+/** How the fault has shown here, sign by sign, and what counts of it. */
+function CauseExperience({ id }: { readonly id: CauseId }) {
+  const theme = useTheme();
+  const experience = ourExperience();
+  const here = experience[id];
+  if (!here) return null;
+  const [helped, closed] = closedIn({ [id]: here });
+  const seen = (Object.keys(linksOf(id)) as SignId[])
+    .map((sign) => ({ sign, ...linkExperience(id, sign) }))
+    .filter((link) => link.seen[1] > 0);
+  return (
+    <View style={[styles.step, { borderLeftColor: theme.own.kelp }]}>
+      <Text variant="titleSmall">Our club’s experience</Text>
+      <Text variant="bodySmall">{`${counted(closed, 'closed focus', 'closed focuses')}, ${helped} of them helped.`}</Text>
+      {seen.map(({ sign, seen: [so, of], counts }) => (
+        <Text key={sign} variant="bodySmall">
+          {`${signCard(sign).seen}: seen in ${so} of ${of}${isLearning() ? `, counts ${percent(counts)}` : ''}`}
+        </Text>
+      ))}
+      {isLearning() ? null : (
+        <Text variant="bodySmall">
+          {`Counts from ${LEARN_FROM} closed focuses on: ${closedIn(experience)[1]} so far.`}
+        </Text>
+      )}
+    </View>
   );
 }
 

@@ -1,7 +1,7 @@
 // An entry of a library in words.
 import type { LibraryEntry } from '@upwell/core/clubLibrary';
 import { drillCard, LADDERS, type Drill, type DrillEntry, type LadderEntry } from '@upwell/core/library';
-import { CAUSES, SIGNS } from '@upwell/core/review';
+import { CAUSES, closedIn, experienceClub, SIGNS, type Experience } from '@upwell/core/review';
 import { LEVEL } from '@upwell/core/swimmers';
 import { counted, numberWord } from '@upwell/core/words';
 
@@ -22,7 +22,15 @@ export function nameOf({ kind, key, body }: LibraryEntry): string {
       return `Ladder: ${LADDERS[key].name}`;
     case 'levels':
       return `Level: ${LEVEL[key].name}`;
+    case 'experience':
+      return `Experience: ${experienceClub(key) ?? 'our club’s'}`;
   }
+}
+
+/** What an experience is made of. @example '61 closed focuses, 44 of them helped' */
+export function experienceWords(experience: Experience): string {
+  const [helped, closed] = closedIn(experience);
+  return `${counted(closed, 'closed focus', 'closed focuses')}, ${helped} of them helped`;
 }
 
 /** What the club says of it, in a line. */
@@ -38,6 +46,8 @@ export function saysOf({ kind, body }: LibraryEntry): string {
       return `“${body.seen}”`;
     case 'links':
       return counted(Object.keys(body).length, 'sign');
+    case 'experience':
+      return experienceWords(body);
     case 'bands':
       return counted(Object.keys(body).length, 'stroke model');
     case 'levels':

@@ -18,6 +18,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
+import { useMeQuery } from '@/account';
 import { sentence } from '@/api/problem';
 import { useZone } from '@/state/hooks';
 import { Card } from '@/ui/Card';
@@ -29,6 +30,8 @@ import { chooseFile, saveFrom } from '@/ui/saveFile';
 import { useTheme } from '@/ui/useTheme';
 import { useImportLibraryMutation, useLibraryQuery } from '../api';
 import { nameOf, saysOf } from '../parts/entryWords';
+import { ExperienceCard } from '../parts/ExperienceCard';
+import { LastChangeNote } from '../parts/LastChangeNote';
 import { useOwn } from '../useOwn';
 
 /** The library in a file, or what is wrong with it. */
@@ -49,12 +52,15 @@ export function readLibraryFile(text: string): { readonly file: LibraryFile } | 
 export function OursScreen() {
   const own = useOwn();
   const asked = useLibraryQuery();
+  const { data: me } = useMeQuery();
   const zone = useZone();
   const theme = useTheme();
   const [file, setFile] = useState<LibraryFile | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [done, setDone] = useState<string | null>(null);
-  const shown = own.entries.filter((entry) => entry.body !== null);
+  const all = own.entries.filter((entry) => entry.body !== null);
+  const shown = all.filter((entry) => entry.kind !== 'experience');
+  const experience = all.filter((entry) => entry.kind === 'experience');
   const choose = async () => {
     const chosen = await chooseFile('.json,application/json');
     if (!chosen) return;
@@ -71,7 +77,7 @@ export function OursScreen() {
       maxWidth={900}
       actions={
         <>
-          {shown.length > 0 ? (
+          {all.length > 0 ? (
             <Button mode="outlined" icon="download" onPress={() => saveFrom('/api/v1/library/file')}>
               Save to a file
             </Button>
@@ -84,12 +90,14 @@ export function OursScreen() {
         </>
       }
     >
+      <LastChangeNote />
       {wrong ? <Notice tone="error">{wrong}</Notice> : null}
       {done ? <Notice>{done}</Notice> : null}
       {file ? (
         <Beside
           key={file.savedAt}
           file={file}
+          us={me?.clubName ?? ''}
           shelves={own.shelves}
           version={own.version}
           close={(words) => {
@@ -124,6 +132,7 @@ export function OursScreen() {
           </View>
         </Card>
       )}
+      {experience.length > 0 ? <ExperienceCard entries={experience} /> : null}
     </Screen>
   );
 }
@@ -133,11 +142,14 @@ const SETTLED: Readonly<Record<Settled, string>> = { ours: 'keep ours', theirs: 
 /** Another club's library beside one's own: what is new comes in, and each clash is settled by the coach. */
 function Beside({
   file,
+  us,
   shelves,
   version,
   close,
 }: {
   readonly file: LibraryFile;
+  /** The name of our own club. */
+  readonly us: string;
   readonly shelves: OwnShelves;
   readonly version: number;
   readonly close: (done: string | null) => void;
@@ -147,7 +159,7 @@ function Beside({
   const [left, setLeft] = useState<readonly string[]>([]);
   const [bring, { isLoading, error }] = useImportLibraryMutation();
   const [writeId] = useState(() => v7());
-  const compared = compareLibraries(shelves, file.entries);
+  const compared = compareLibraries(shelves, file.entries, { us, them: file.club });
   const of = (is: Compared['is']) => compared.filter((row) => row.is === is);
   const clashes = of('clash');
   const coming = takeIn(shelves, compared, settled, file.club).filter((entry) => !left.includes(keyOf(entry)));

@@ -1,8 +1,14 @@
 /** The likely cause, the second, what speaks for and against, and the one thing to look at next. */
 import {
   causeCard,
+  type CauseId,
+  closedIn,
   FOCUS_FROM,
   type Inference,
+  isLearning,
+  linkExperience,
+  linksOf,
+  ourExperience,
   type RankedCause,
   type Reason,
   type Score,
@@ -63,6 +69,11 @@ export function WhyStrip({ inference }: { readonly inference: Inference }) {
         ) : (
           <Text>{NOTHING_YET}</Text>
         )}
+        {isLearning() ? (
+          <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+            {`With our club’s experience of ${closedIn(ourExperience())[1]} closed focuses.`}
+          </Text>
+        ) : null}
         {inference.conflicts.map(({ signs, reason }) => (
           <Text key={signs.join()} variant="bodySmall" style={{ color: theme.colors.error }}>
             {`These two contradict each other: ${signs.map((s) => signCard(s).seen).join(' and ')}. ${reason}`}
@@ -137,7 +148,7 @@ function Reasons({ leader, inference }: { readonly leader: RankedCause; readonly
           {leader.reasons.map(({ sign, kind, by, weight }) => (
             <View key={sign} style={styles.line}>
               <View style={styles.flex}>
-                <Text variant="bodySmall">{signCard(sign).seen}</Text>
+                <Text variant="bodySmall">{`${signCard(sign).seen}${hereWords(leader.cause, sign)}`}</Text>
                 <View
                   style={[
                     styles.weight,
@@ -160,6 +171,13 @@ function Reasons({ leader, inference }: { readonly leader: RankedCause; readonly
       ) : null}
     </View>
   );
+}
+
+/** How often the fault showed the sign in this club. @example ' (here in 12 of 13)' */
+function hereWords(cause: CauseId, sign: SignId): string {
+  if (!(sign in linksOf(cause))) return '';
+  const [so, of] = linkExperience(cause, sign).seen;
+  return of > 0 ? ` (here in ${so} of ${of})` : '';
 }
 
 /** How the score comes about, term by term. */
