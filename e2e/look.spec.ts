@@ -89,6 +89,44 @@ test('eight faults give one thing first; the coach may choose another, and close
   await expectAccessible(page);
 });
 
+test('what second looks teach is counted, shown on the card of the fault, reset and taken back', async ({ page }) => {
+  await signIn(page);
+  const id = await idOf(page, 'freya');
+  const closings = async () => {
+    await page.goto('/library/ours');
+    const line = page.getByText(/^\d+ closed focuses, \d+ of them helped$/).first();
+    await expect(line).toBeVisible();
+    return Number((await line.textContent())!.split(' ')[0]);
+  };
+  const before = await closings();
+  await expect(page.getByText('Reviews count with it', { exact: false })).toBeVisible();
+
+  // A focus is given and looked at again: the sign is gone.
+  await page.goto(`/swimmers/${id}/review`);
+  await page.getByLabel('Find what you saw').fill('hooked');
+  await page.getByRole('button', { name: 'the feet are hooked: often' }).first().click();
+  await page.getByLabel('First, what is good?').fill('Calm');
+  await expect(page.getByText('With our club’s experience of', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Make it the focus: Stiff ankles' }).click();
+  await expect(page.getByRole('heading', { name: 'The one focus' })).toBeVisible();
+  await page.goto(`/swimmers/${id}/focus`);
+  await page.getByRole('button', { name: 'Second look' }).click();
+  await page.getByRole('button', { name: 'the feet are hooked: not there' }).first().click();
+  await page.getByRole('button', { name: 'Close as solved: Stiff ankles' }).click();
+  await expect(page.getByText('Stiff ankles: solved').first()).toBeVisible();
+  await page.goto('/library?show=causes&open=stiff-ankles');
+  await expect(page.getByText(/the feet are hooked: seen in \d+ of \d+, counts \d+ %/)).toBeVisible();
+  await expectAccessible(page);
+
+  expect(await closings()).toBe(before + 1);
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Reset our experience' }).click();
+  await expect(page.getByRole('heading', { name: 'Our club’s experience' })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText(`${before + 1} closed focuses, `, { exact: false })).toBeVisible();
+  expect(await closings()).toBe(before + 1);
+});
+
 test('a ladder is climbed on the swimmer’s page, and taken back', async ({ page }) => {
   await signIn(page, 'second@upwell.example');
   const id = await idOf(page, 'bea');

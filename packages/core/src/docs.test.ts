@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { MOST_METRES_AN_HOUR } from './clubLibrary';
+import { MOST_METRES_AN_HOUR, MOST_POOLED } from './clubLibrary';
 import { MOST_BLIND_M, MOST_OF_OWN } from './library';
 import { TRIAL_DAYS } from './race';
+import { CATALOGUE_LOOKS, LEARN_FROM, LEARNED_LIMITS } from './review';
 import { LEVEL } from './swimmers';
 import { numberWord } from './words';
 import {
@@ -27,7 +28,16 @@ describe.each<[string, readonly string[]]>([
       `more than ${MOST_OF_OWN.metres} m, ${MOST_OF_OWN.seconds} s or ${MOST_OF_OWN.tries} tries`,
       `a breath less often than every ${MOST_STROKES_BETWEEN} strokes`,
       `closed eyes for more than ${MOST_BLIND_M} m`,
+      `with that of up to ${MOST_POOLED} other clubs`,
       `more than ${numberWord(MOST_METRES_AN_HOUR)} m in an hour, ${LEVEL.settle.metresPerHour[1]} m for people who cannot swim 50 m`,
+    ],
+  ],
+  [
+    'review.md',
+    [
+      `From ${LEARN_FROM} closed focuses on`,
+      `a Beta prior worth ${CATALOGUE_LOOKS} looks`,
+      `stays between ${LEARNED_LIMITS[0]} and ${LEARNED_LIMITS[1]}`,
     ],
   ],
   [

@@ -8,7 +8,9 @@ import {
   type SignId,
   type Stroke,
 } from '@upwell/core/review';
+import type { ReviewView } from '@upwell/contract/review';
 import type { StrokeModelId } from '@upwell/core/swimmers';
+import isEqual from 'lodash/isEqual.js';
 import { v7 } from 'uuid';
 import { NO_HISTORY, undoable, type History } from '@/state/history';
 
@@ -57,10 +59,20 @@ export function newReviewDraft(stroke: Stroke = 'front-crawl'): ReviewDraft {
   };
 }
 
+/** The same look as one of its own, beside one that is stored already. */
+export const asAnother = (draft: ReviewDraft): ReviewDraft => ({ ...draft, id: v7(), writeId: v7(), focusId: v7() });
+
+/** Whether a look is stored as it stands here: its answer was lost, or the app was closed before it came. */
+export const isStored = (draft: ReviewDraft, { signs, good, noted }: ReviewView): boolean =>
+  isEqual(draft.signs, signs) &&
+  // What is good may have been said for the coach, where a focus was solved.
+  ['', good].includes(draft.good.trim()) &&
+  noted === (draft.noted ?? '').trim();
+
 // Other signs may have another cause: what was chosen of the old ones goes.
 const steps = undoable<ReviewDraft, Signs>(
   (draft) => draft.signs,
-  (draft, signs) => ({ ...draft, signs, cause: null, drill: null, cue: null }),
+  (draft, signs) => ({ ...draft, signs, cause: null, drill: null, cue: null, writeId: v7() }),
 );
 
 export const { undone, redone } = steps;

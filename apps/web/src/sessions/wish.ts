@@ -15,7 +15,6 @@ import { v7 } from 'uuid';
 /** What the coach wants of a new session; kept on the device until it is stored. */
 export interface Wish {
   readonly id: string;
-  readonly writeId: string;
   readonly date: string;
   readonly startTime: string;
   readonly minutes: number;
@@ -48,7 +47,6 @@ export type PoolChoice = UsualPool | 'other';
 export function newWish(date: string, unit: PoolUnit): Wish {
   return {
     id: v7(),
-    writeId: v7(),
     date,
     startTime: '19:00',
     minutes: 60,

@@ -16,11 +16,11 @@ import { CAUTION } from '@upwell/core/safety';
 import { levelCard, STROKE_MODEL } from '@upwell/core/swimmers';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
-import { fieldMessages, sentence, storedNow } from '@/api/problem';
+import { type ApiError, fieldMessages, sentence, storedNow } from '@/api/problem';
 import { type FocusView, openFocus } from '@upwell/contract/review';
 import { useDraft, useToday } from '@/state/hooks';
 import { useSwimmerQuery } from '@/swimmers';
@@ -32,7 +32,7 @@ import { Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useOutcomesQuery, useSaveReviewMutation } from '../api';
-import { newReviewDraft, type ReviewDraft, undone, withNoted, withSign } from '../draft';
+import { asAnother, isStored, newReviewDraft, type ReviewDraft, undone, withNoted, withSign } from '../draft';
 import { AnswerStrip } from '../parts/AnswerStrip';
 import { CausePicker } from '../parts/CausePicker';
 import { FigurePane } from '../parts/FigurePane';
@@ -72,9 +72,17 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
   // With an open focus this is the second look at it, and begins with the stroke that it belongs to.
   const open = openFocus(swimmer.focuses);
   const before = open && swimmer.reviews.find((r) => r.id === open.reviewId);
-  const [first] = useState(() => newReviewDraft(before?.stroke));
+  const [first, setFirst] = useState(() => newReviewDraft(before?.stroke));
   const today = useToday();
   const [draft, setDraft, dropDraft] = useDraft<ReviewDraft>(`review:${swimmer.id}`, first);
+  // What is stored stays as it is: this is the next look, and what was changed since belongs to it.
+  const stored = swimmer.reviews.find((r) => r.id === draft.id);
+  useEffect(() => {
+    if (!stored) return;
+    setFirst(newReviewDraft(before?.stroke));
+    if (isStored(draft, stored)) dropDraft();
+    else setDraft(asAnother);
+  }, [stored, draft, before?.stroke, dropDraft, setDraft]);
   const [region, setRegion] = useState<Region | null>(null);
   const [view, setView] = useState<FigureSide>('side');
   const [phase, setPhase] = useState<number | null>(null);
@@ -112,11 +120,11 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
     const good = said || !solved ? draft.good : `Solved: ${causeCard(open.cause).name}`;
     setAsked(true);
     if (good.trim() === '') return;
-    const result = await save({
-      id: draft.id,
+    const sent = ({ id, writeId, focusId }: ReviewDraft) => ({
+      id,
       body: {
         version: 0,
-        writeId: draft.writeId,
+        writeId,
         swimmerId: swimmer.id,
         lookedAt: new Date().toISOString(),
         stroke: draft.stroke,
@@ -126,15 +134,20 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
         measured: draft.measured,
         noted: draft.noted ?? '',
         good,
-        focus: chosen ? { id: draft.focusId, ...chosenFocus(draft, chosen, choice, today) } : null,
+        focus: chosen ? { id: focusId, ...chosenFocus(draft, chosen, choice, today) } : null,
         // Without a new focus the open one goes on, unless it is solved.
         relook: open && outcome && closing && (chosen || solved) ? { focusId: open.id, outcome } : null,
       },
     });
-    if ('error' in result && result.error) {
-      // The server may have stored it although the answer was lost: the same write id makes the repeat harmless.
-      return;
+    let { error: refused } = await save(sent(draft));
+    // It was stored although its answer was lost, and was changed here since: another look.
+    if (refused && storedNow<{ readonly id: string }>(refused as ApiError)?.id === draft.id) {
+      const another = asAnother(draft);
+      setDraft(another);
+      ({ error: refused } = await save(sent(another)));
     }
+    // Sent again it is the same write: that is harmless.
+    if (refused) return;
     dropDraft();
     router.navigate(`/swimmers/${swimmer.id}` as Href);
   };

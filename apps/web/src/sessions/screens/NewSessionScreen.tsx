@@ -6,6 +6,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button, ProgressBar } from 'react-native-paper';
 import { sentence } from '@/api/problem';
 import { useAppSelector, useDraft, useToday } from '@/state/hooks';
+import { sameSave } from '@/state/sameSave';
 import { useSquadsQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
@@ -54,26 +55,23 @@ export function NewSessionScreen() {
   const store = async (kept: SessionPlan): Promise<void> => {
     const squadIds =
       wish.squadIds.length > 0 ? wish.squadIds : (squads ?? []).filter((s) => !s.archived).map((s) => s.id);
-    const answer = await save({
-      id: wish.id,
-      body: {
-        title: causeCard(kept.theme).cue.replace(/\.$/, ''),
-        date: wish.date,
-        startTime: wish.startTime,
-        squadIds,
-        template: false,
-        seriesId: null,
-        breatheFreely: [],
-        courseId: wish.place === 'open-water' ? (wish.courseId ?? null) : null,
-        plan: kept,
-        done: null,
-        version: 0,
-        writeId: wish.writeId,
-      },
-    });
+    const fields = {
+      title: causeCard(kept.theme).cue.replace(/\.$/, ''),
+      date: wish.date,
+      startTime: wish.startTime,
+      squadIds,
+      template: false,
+      seriesId: null,
+      breatheFreely: [],
+      courseId: wish.place === 'open-water' ? (wish.courseId ?? null) : null,
+      plan: kept,
+      done: null,
+    };
+    const { id, writeId } = sameSave(wish.id, fields);
+    const answer = await save({ id, body: { ...fields, version: 0, writeId } });
     if ('error' in answer && answer.error) return;
     dropWish();
-    router.replace(`/sessions/${wish.id}` as Href);
+    router.replace(`/sessions/${id}` as Href);
   };
 
   const sheet = (

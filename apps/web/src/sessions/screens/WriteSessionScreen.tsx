@@ -10,6 +10,7 @@ import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { sentence } from '@/api/problem';
 import { useDraft, useToday } from '@/state/hooks';
+import { sameSave } from '@/state/sameSave';
 import { useSquadsQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
@@ -46,7 +47,6 @@ Swim-down = 200
 
 interface Kept {
   readonly id: string;
-  readonly writeId: string;
   readonly squadIds: readonly string[];
 }
 
@@ -54,7 +54,7 @@ export function WriteSessionScreen() {
   const today = useToday();
   const router = useRouter();
   const wide = useWide();
-  const [first] = useState<Kept>(() => ({ id: v7(), writeId: v7(), squadIds: [] }));
+  const [first] = useState<Kept>(() => ({ id: v7(), squadIds: [] }));
   const [kept, setKept, dropKept] = useDraft<Kept>('session:write', first);
   const [good, setGood] = useState<ReadSession | null>(null);
   const { read, reading, text, setText, drop } = useText('session-text:new', null, setGood, EXAMPLE);
@@ -81,27 +81,24 @@ export function WriteSessionScreen() {
   const store = async () => {
     if (!good) return;
     const { title, startTime } = good.document;
-    const answer = await save({
-      id: kept.id,
-      body: {
-        title: title || 'Session',
-        date,
-        startTime: startTime ?? '19:00',
-        squadIds,
-        template: false,
-        courseId: null,
-        seriesId: null,
-        breatheFreely: [],
-        plan: good.document.plan,
-        done: null,
-        version: 0,
-        writeId: kept.writeId,
-      },
-    });
+    const fields = {
+      title: title || 'Session',
+      date,
+      startTime: startTime ?? '19:00',
+      squadIds,
+      template: false,
+      courseId: null,
+      seriesId: null,
+      breatheFreely: [],
+      plan: good.document.plan,
+      done: null,
+    };
+    const { id, writeId } = sameSave(kept.id, fields);
+    const answer = await save({ id, body: { ...fields, version: 0, writeId } });
     if ('error' in answer && answer.error) return;
     dropKept();
     drop();
-    router.replace(`/sessions/${kept.id}` as Href);
+    router.replace(`/sessions/${id}` as Href);
   };
 
   return (
@@ -147,7 +144,6 @@ export function WriteSessionScreen() {
               onPress={(id) =>
                 setKept((now) => ({
                   ...now,
-                  writeId: v7(),
                   squadIds: now.squadIds.includes(id) ? now.squadIds.filter((s) => s !== id) : [...now.squadIds, id],
                 }))
               }

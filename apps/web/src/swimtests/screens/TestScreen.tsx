@@ -12,6 +12,7 @@ import {
   type TestOutcome,
 } from '@upwell/core/swimtests';
 import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
+import isEqual from 'lodash/isEqual.js';
 import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -83,6 +84,13 @@ function Test({ kind, swimmer, records, time, ladder }: TestProps) {
   const [save, saving] = useSaveTestMutation();
   const [stored, setStored] = useState<TestView | null>(null);
   const home = usePoolOf(swimmer.squadId);
+  // Stored, and the app was closed before the answer came: this is the next test, with what was changed since.
+  const kept = stored ? undefined : records?.tests.find((t) => t.id === draft.id);
+  useEffect(() => {
+    if (!kept) return;
+    const next = newTestDraft(kind, swimmer, ladder, today);
+    setDraft((now) => (isEqual(now.input, kept.input) ? next : { ...now, id: next.id, writeId: next.writeId }));
+  }, [kept, kind, swimmer, ladder, today, setDraft]);
   const said = outcomeOf(draft.input);
   const last = records?.tests.find((t) => t.kind === kind && t.id !== draft.id);
 
