@@ -74,9 +74,17 @@ function CauseExperience({ id }: { readonly id: CauseId }) {
       <Text variant="titleSmall">Our club’s experience</Text>
       <Text variant="bodySmall">{`${counted(closed, 'closed focus', 'closed focuses')}, ${helped} of them helped.`}</Text>
       {seen.map(({ sign, seen: [so, of], counts }) => (
-        <Text key={sign} variant="bodySmall">
-          {`${signCard(sign).seen}: seen in ${so} of ${of}${isLearning() ? `, counts ${percent(counts)}` : ''}`}
-        </Text>
+        <View key={sign} style={styles.link}>
+          <Text variant="bodySmall" style={styles.flex}>
+            {signCard(sign).seen}
+          </Text>
+          <View>
+            <Text variant="bodySmall" style={styles.right}>{`seen in ${so} of ${of}`}</Text>
+            {isLearning() ? (
+              <Text variant="labelMedium" style={styles.right}>{`counts ${percent(counts)}`}</Text>
+            ) : null}
+          </View>
+        </View>
       ))}
       {isLearning() ? null : (
         <Text variant="bodySmall">
@@ -194,5 +202,8 @@ export function LadderDetails({ id }: { readonly id: LadderId }) {
 
 const styles = StyleSheet.create({
   figure: { maxWidth: 520, width: '100%' },
+  link: { flexDirection: 'row', gap: 10, alignItems: 'center', maxWidth: 520, paddingVertical: 2 },
+  flex: { flex: 1 },
+  right: { textAlign: 'right', fontVariant: ['tabular-nums'] },
   step: { borderLeftWidth: 4, paddingLeft: 10, marginTop: 8, gap: 2 },
 });
