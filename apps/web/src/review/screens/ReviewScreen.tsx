@@ -77,12 +77,12 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
   const [draft, setDraft, dropDraft] = useDraft<ReviewDraft>(`review:${swimmer.id}`, first);
   // What is stored stays as it is: this is the next look, and what was changed since belongs to it.
   const stored = swimmer.reviews.find((r) => r.id === draft.id);
+  if (stored?.id === first.id) setFirst(newReviewDraft(before?.stroke));
   useEffect(() => {
     if (!stored) return;
-    setFirst(newReviewDraft(before?.stroke));
     if (isStored(draft, stored)) dropDraft();
     else setDraft(asAnother);
-  }, [stored, draft, before?.stroke, dropDraft, setDraft]);
+  }, [stored, draft, dropDraft, setDraft]);
   const [region, setRegion] = useState<Region | null>(null);
   const [view, setView] = useState<FigureSide>('side');
   const [phase, setPhase] = useState<number | null>(null);
