@@ -224,7 +224,16 @@ const experience: Check<'experience'> = (key, body, all) => {
   ];
 };
 
-const CHECKS: { readonly [K in OwnKind]: Check<K> } = { drills, causes, signs, ladders, links, bands, levels, experience };
+const CHECKS: { readonly [K in OwnKind]: Check<K> } = {
+  drills,
+  causes,
+  signs,
+  ladders,
+  links,
+  bands,
+  levels,
+  experience,
+};
 
 /**
  * Why an entry may not stand; nothing where it may. Its shape was checked at the door.

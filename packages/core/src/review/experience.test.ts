@@ -91,7 +91,9 @@ describe('the strength of a link', () => {
   });
 
   it('begins from what the club has written of the link', () => {
-    const ours = pooled(times(20, sagged('often', { signs: { 'belly-hangs': 'often', gasps: 'often' } })).map(taughtBy));
+    const ours = pooled(
+      times(20, sagged('often', { signs: { 'belly-hangs': 'often', gasps: 'often' } })).map(taughtBy),
+    );
     have({ experience: { ours }, links: { 'soft-core': { 'belly-hangs': 'weak', gasps: 'some' } } });
     // (10 × 0.2 + 20) ÷ 30 and (10 × 0.5 + 20) ÷ 30: a sign that the club has linked since was counted all along.
     expect(counts()).toBeCloseTo(0.7333, 4);
