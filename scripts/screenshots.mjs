@@ -91,7 +91,7 @@ async function takeAll(base) {
 
   const review = async ({ go, press, find, page }) => {
     await go(`/swimmers/${await find('ines')}/review`);
-    await press('Entry');
+    await press('Moment: Entry');
     await press('Signs at the front arm');
     await press('the hand is laid on the surface: often');
     await press('the arm enters short: sometimes');
