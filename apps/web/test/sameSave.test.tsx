@@ -7,7 +7,7 @@ import { keepDraft } from '@/state/drafts';
 import { sameSave } from '@/state/sameSave';
 import { newTestDraft } from '@/swimtests/draft';
 import { TestScreen } from '@/swimtests/screens/TestScreen';
-import { fakeServer, ID, ME, showAt, SWIMMER } from './fakeServer';
+import { type Call, fakeServer, ID, ME, showAt, SWIMMER } from './fakeServer';
 
 describe('the ids of a first save', () => {
   const base = '01a20bb8-5dce-719c-8bc2-8d9b01d7e695';
@@ -32,7 +32,7 @@ const stored = {
 
 describe('a look', () => {
   const sendings = (reviews: readonly object[], refuse?: (n: number) => object | null) => {
-    const sent: Record<string, any>[] = []; // eslint-disable-line @typescript-eslint/no-explicit-any -- bodies as they are sent
+    const sent: Call['body'][] = [];
     fakeServer({
       'GET /account/me': () => ({ body: ME }),
       'GET /outcomes': () => ({ body: [] }),

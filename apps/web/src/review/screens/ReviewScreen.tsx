@@ -16,13 +16,13 @@ import { CAUTION } from '@upwell/core/safety';
 import { levelCard, STROKE_MODEL } from '@upwell/core/swimmers';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { type ApiError, fieldMessages, sentence, storedNow } from '@/api/problem';
 import { type FocusView, openFocus } from '@upwell/contract/review';
-import { useDraft, useToday } from '@/state/hooks';
+import { useToday } from '@/state/hooks';
 import { useSwimmerQuery } from '@/swimmers';
 import { daysBetween } from '@upwell/core/days';
 import { distanceInDays } from '@/ui/dates';
@@ -32,7 +32,7 @@ import { Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useOutcomesQuery, useSaveReviewMutation } from '../api';
-import { asAnother, isStored, newReviewDraft, type ReviewDraft, undone, withNoted, withSign } from '../draft';
+import { asAnother, type ReviewDraft, undone, withNoted, withSign } from '../draft';
 import { AnswerStrip } from '../parts/AnswerStrip';
 import { CausePicker } from '../parts/CausePicker';
 import { FigurePane } from '../parts/FigurePane';
@@ -46,6 +46,7 @@ import { SignList } from '../parts/SignList';
 import { NotedSign } from '../parts/SignRow';
 import { LookNext, WhyStrip } from '../parts/WhyStrip';
 import { useInference } from '../useInference';
+import { useReviewDraft } from '../useReviewDraft';
 
 export function ReviewScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
@@ -72,17 +73,8 @@ function Review({ swimmer }: { readonly swimmer: SwimmerPage }) {
   // With an open focus this is the second look at it, and begins with the stroke that it belongs to.
   const open = openFocus(swimmer.focuses);
   const before = open && swimmer.reviews.find((r) => r.id === open.reviewId);
-  const [first, setFirst] = useState(() => newReviewDraft(before?.stroke));
   const today = useToday();
-  const [draft, setDraft, dropDraft] = useDraft<ReviewDraft>(`review:${swimmer.id}`, first);
-  // What is stored stays as it is: this is the next look, and what was changed since belongs to it.
-  const stored = swimmer.reviews.find((r) => r.id === draft.id);
-  if (stored?.id === first.id) setFirst(newReviewDraft(before?.stroke));
-  useEffect(() => {
-    if (!stored) return;
-    if (isStored(draft, stored)) dropDraft();
-    else setDraft(asAnother);
-  }, [stored, draft, dropDraft, setDraft]);
+  const [draft, setDraft, dropDraft] = useReviewDraft(swimmer, before?.stroke);
   const [region, setRegion] = useState<Region | null>(null);
   const [view, setView] = useState<FigureSide>('side');
   const [phase, setPhase] = useState<number | null>(null);
