@@ -73,7 +73,8 @@ describe('the experience of the club', () => {
     expect(screen.getByText(/is learned too: 16 so far/)).toBeTruthy();
     fireEvent.press(screen.getByLabelText('Reset our experience'));
     await waitFor(() => expect(screen.queryByText('12 closed focuses, 12 of them helped')).toBeNull());
-    fireEvent.press(await screen.findByText('Undo'));
+    expect(await screen.findByText('“Our experience” is taken out, and no longer counts.')).toBeTruthy();
+    fireEvent.press(screen.getByText('Undo'));
     expect(await screen.findByText('12 closed focuses, 12 of them helped')).toBeTruthy();
     fireEvent.press(screen.getByLabelText('Take out the experience of Kestrel Bay'));
     await waitFor(() => expect(screen.queryByText('Kestrel Bay')).toBeNull());

@@ -46,7 +46,7 @@ export interface JudgedFocus {
 
 /**
  * What one focus teaches. Every outcome counts for its drill; only one that helped says that the cause was the right
- * one, and so how it shows.
+ * one, and with it how the cause shows.
  */
 export function taughtBy({ cause, drill, level, outcome, signs }: JudgedFocus): Experience {
   const so = helped(outcome);

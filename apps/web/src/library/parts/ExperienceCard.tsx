@@ -42,7 +42,7 @@ function Row({ entry }: { readonly entry: EntryView }) {
   const { head } = useOwn();
   const { save, saving, error } = useEntry('experience', entry.key);
   const club = experienceClub(entry.key);
-  const name = club ? `the experience of ${club}` : 'our experience';
+  const name = club ? `Experience of ${club}` : 'Our experience';
   return (
     <View role="listitem" style={[styles.line, { borderTopColor: theme.own.line }]}>
       <View style={styles.flex}>
@@ -55,7 +55,7 @@ function Row({ entry }: { readonly entry: EntryView }) {
         <Button
           mode="outlined"
           disabled={saving}
-          accessibilityLabel={club ? `Take out ${name}` : 'Reset our experience'}
+          accessibilityLabel={club ? `Take out the experience of ${club}` : 'Reset our experience'}
           // Another focus may be closed at any moment: pressed again, what is there now is what goes.
           onPress={() => void save(null, name, newer(error) ?? undefined)}
         >

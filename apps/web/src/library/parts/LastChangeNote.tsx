@@ -13,6 +13,8 @@ export function LastChangeNote() {
 function Note({ last, close }: { readonly last: LastChange; readonly close: () => void }) {
   const { save, saving, error } = useEntry(last.kind, last.key);
   const [undone, setUndone] = useState(false);
+  // Nobody writes an experience: it can only be taken out.
+  const done = last.kind === 'experience' ? 'is taken out, and no longer counts' : 'is saved, and used from now on';
   if (error) return <Notice tone="error">{sentence(error)}</Notice>;
   return (
     <Notice
@@ -31,7 +33,7 @@ function Note({ last, close }: { readonly last: LastChange; readonly close: () =
         </>
       }
     >
-      {undone ? `“${last.name}” is as it was before.` : `“${last.name}” is saved, and used from now on.`}
+      {undone ? `“${last.name}” is as it was before.` : `“${last.name}” ${done}.`}
     </Notice>
   );
 }

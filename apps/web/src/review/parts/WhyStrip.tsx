@@ -65,15 +65,15 @@ export function WhyStrip({ inference }: { readonly inference: Inference }) {
               >{`${focus ? 'second choice' : 'or'}: ${causeCard(runnerUp.cause).name}, ${percent(runnerUp.probability)} likely`}</Text>
             ) : null}
             <Reasons leader={leader} inference={inference} />
+            {isLearning() ? (
+              <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+                {`With our club’s experience of ${closedIn(ourExperience())[1]} closed focuses.`}
+              </Text>
+            ) : null}
           </>
         ) : (
           <Text>{NOTHING_YET}</Text>
         )}
-        {isLearning() ? (
-          <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-            {`With our club’s experience of ${closedIn(ourExperience())[1]} closed focuses.`}
-          </Text>
-        ) : null}
         {inference.conflicts.map(({ signs, reason }) => (
           <Text key={signs.join()} variant="bodySmall" style={{ color: theme.colors.error }}>
             {`These two contradict each other: ${signs.map((s) => signCard(s).seen).join(' and ')}. ${reason}`}
