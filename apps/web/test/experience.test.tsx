@@ -85,6 +85,20 @@ describe('the experience of the club', () => {
     ]);
   });
 
+  it('that was reset comes back beside what was counted since, also when another device was first', async () => {
+    const current = { kind: 'experience', key: 'ours', body: taught(1, 1), version: 3 };
+    const sent = fakeLibrary([ours(9, 12)], {
+      refuse: () => (sent.length === 2 ? { status: 409, body: { detail: 'Changed elsewhere.', current } } : null),
+    });
+    at('/library/ours');
+    fireEvent.press(await screen.findByLabelText('Reset our experience'));
+    fireEvent.press(await screen.findByText('Undo'));
+    expect(await screen.findByText('Changed elsewhere.')).toBeTruthy();
+    fireEvent.press(screen.getByText('Undo'));
+    await waitFor(() => expect(sent).toHaveLength(3));
+    expect(sent[2]!.body).toMatchObject({ version: 3, body: taught(10, 13) });
+  });
+
   it('was added to meanwhile: that is said, and pressed again all of it goes', async () => {
     let first = true;
     const current = { kind: 'experience', key: 'ours', body: taught(10, 13), version: 9 };

@@ -1,9 +1,10 @@
 /** What was just changed, with the way back. */
+import { pooled, type Experience } from '@upwell/core/review';
 import { useState } from 'react';
 import { Button } from 'react-native-paper';
 import { sentence } from '@/api/problem';
 import { Notice } from '@/ui/States';
-import { useEntry, useLastChange, type LastChange } from '../useOwn';
+import { newer, useEntry, useLastChange, useOwn, type LastChange } from '../useOwn';
 
 export function LastChangeNote() {
   const [last, setLast] = useLastChange();
@@ -12,20 +13,24 @@ export function LastChangeNote() {
 
 function Note({ last, close }: { readonly last: LastChange; readonly close: () => void }) {
   const { save, saving, error } = useEntry(last.kind, last.key);
+  const { entryOf } = useOwn();
   const [undone, setUndone] = useState(false);
   // Nobody writes an experience: it can only be taken out.
   const done = last.kind === 'experience' ? 'is taken out, and no longer counts' : 'is saved, and used from now on';
-  if (error) return <Notice tone="error">{sentence(error)}</Notice>;
+  const now = newer(error);
+  // What was counted since the reset stays: both count together, also when another device was first.
+  const undo = () => {
+    if (last.kind !== 'experience') return save(last.before, last.name);
+    const since = (now ?? entryOf(last.kind, last.key))?.body as Experience | null | undefined;
+    return save(pooled([last.before as Experience, since ?? {}]), last.name, now ?? undefined);
+  };
+  if (error && last.kind !== 'experience') return <Notice tone="error">{sentence(error)}</Notice>;
   return (
     <Notice
       action={
         <>
           {undone ? null : (
-            <Button
-              mode="outlined"
-              disabled={saving}
-              onPress={() => void save(last.before, last.name).then((stored) => setUndone(stored))}
-            >
+            <Button mode="outlined" disabled={saving} onPress={() => void undo().then((stored) => setUndone(stored))}>
               Undo
             </Button>
           )}
@@ -33,7 +38,7 @@ function Note({ last, close }: { readonly last: LastChange; readonly close: () =
         </>
       }
     >
-      {undone ? `“${last.name}” is as it was before.` : `“${last.name}” ${done}.`}
+      {error ? sentence(error) : undone ? `“${last.name}” is as it was before.` : `“${last.name}” ${done}.`}
     </Notice>
   );
 }
