@@ -3,6 +3,7 @@ import { KIT_IDS } from '@upwell/core/library';
 import { CAUSE_IDS } from '@upwell/core/review';
 import {
   BLOCK_KINDS,
+  LONGEST_PAUSE_S,
   LOOP_LENGTH,
   MOST_BREATHS,
   SESSION_KINDS,
@@ -84,12 +85,20 @@ const setFields = {
 };
 
 export const anySet = oneKind({
+  descend: Joi.object({ ...kindIs('descend'), ...setFields, lengths: lengthsOfRep(), lastEffort: effort() }),
   halves: Joi.object({ ...kindIs('halves'), ...setFields, lengths: lengthsOfRep(), secondEffort: effort() }),
   timed: Joi.object({ ...kindIs('timed'), ...setFields, seconds: number.integer().min(1).max(7200).required() }),
   swim: Joi.object({ ...kindIs('swim'), ...setFields, lengths: lengthsOfRep() }),
 });
 
-const item = byKind('rounds', Joi.link('#rounds'), anySet);
+const pause = Joi.object({
+  ...kindIs('pause'),
+  id: key().required(),
+  seconds: number.integer().min(1).max(LONGEST_PAUSE_S).required(),
+  note: noteLine(),
+});
+
+const item = byKind('rounds', Joi.link('#rounds'), byKind('pause', pause, anySet));
 
 const rounds = Joi.object({
   kind: Joi.valid('rounds').required(),
@@ -108,6 +117,10 @@ export const paceTable = () =>
         ? points
         : helpers.message({ custom: 'The efforts must rise from line to line.' }),
     );
+
+/** Speed in other strokes as a share of crawl. */
+export const strokeShares = () =>
+  Joi.object().pattern(oneOf(SWIM_STROKES.filter((s) => s !== 'front-crawl')), number.min(0.2).max(1.6));
 
 export const blockSchema = Joi.object({
   kind: oneOf(BLOCK_KINDS).required(),
@@ -138,6 +151,7 @@ const group = Joi.object({
   paceIsGuess: Joi.boolean().required(),
   strokeLengthM: number.min(0.2).max(3).required(),
   paceTable: paceTable().required(),
+  strokeShares: strokeShares(),
   knownDrills: Joi.array().items(drillId()).max(MOST_DRILLS).required(),
   breathRecord: Joi.object({
     lifeguard: line(80)

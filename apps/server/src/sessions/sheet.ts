@@ -18,6 +18,7 @@ import {
   groupTotals,
   hasFew,
   isSet,
+  pauseWord,
   type Item,
   type LaneSheet,
   laneSheets,
@@ -27,6 +28,7 @@ import {
   timingWord,
   totalWord,
 } from '@upwell/core/sessions';
+import { sentenceCase } from '@upwell/core/text';
 import { clockAfter, formatTime } from '@upwell/core/units';
 import type { Content } from 'pdfmake/interfaces';
 import { GREEN, makePdf, QUIET, RED } from '../platform/pdf';
@@ -141,6 +143,8 @@ function items(list: readonly Item[], printed: Printed, scale: number, depth: nu
   const { session, sheet } = printed;
   const indent: [number, number, number, number] = [depth * 14 * scale, 1 * scale, 0, 0];
   return list.flatMap((item): Content[] => {
+    if (item.kind === 'pause')
+      return [{ text: [sentenceCase(pauseWord(item)), item.note].filter(Boolean).join('. '), bold: true, margin: indent }];
     if (!isSet(item)) {
       return [
         { text: `${item.rounds} times through:`, bold: true, margin: indent },

@@ -95,14 +95,22 @@ function passagesOf(
         expectedS: {},
       });
     }
+    let pausedS = 0;
     const walk = (items: readonly Item[], round: Passage['round'], path: string): void => {
       for (const item of items) {
+        if (item.kind === 'pause') {
+          pausedS += item.seconds;
+          continue;
+        }
         if (!isSet(item)) {
           for (let pass = 1; pass <= item.rounds; pass++)
             walk(item.items, { pass, of: item.rounds }, `${path}.${pass}`);
           continue;
         }
-        let beforeS = out.length === 0 || (round !== null && round.pass > 1) ? 0 : BETWEEN_SETS_S;
+        const between = out.length === 0 || (round !== null && round.pass > 1) ? 0 : BETWEEN_SETS_S;
+        // A pause takes the place of the time between two sets.
+        let beforeS = pausedS > 0 ? pausedS : between;
+        pausedS = 0;
         if (item.drill && (round === null || round.pass === 1)) {
           beforeS += known.has(item.drill) ? TALK_KNOWN_S : TALK_NEW_S;
           known.add(item.drill);

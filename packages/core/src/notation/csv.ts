@@ -1,6 +1,15 @@
 // A session as CSV, a row for each set, and back.
 import Papa from 'papaparse';
-import { BLOCK_NAME, cautionsOf, isSet, LONGEST_TEXT, repLengths, type GroupPlan, type Item } from '../sessions';
+import {
+  BLOCK_NAME,
+  cautionsOf,
+  isSet,
+  LONGEST_TEXT,
+  pauseWord,
+  repLengths,
+  type GroupPlan,
+  type Item,
+} from '../sessions';
 import { poolDistance } from '../units';
 import type { TextProblem } from './problem';
 import { readSession, type ReadSession } from './read';
@@ -53,11 +62,13 @@ export function writeSessionCsv(document: SessionDocument): string {
   let names = 0;
   const rowsOf = (items: readonly Item[], group: GroupPlan, around: readonly Around[]): Row[] =>
     items.flatMap((item) => {
+      const where = around.map((a) => `${a.name}:${a.rounds}`).join(' > ');
+      if (item.kind === 'pause') return [{ rounds: where, timing: pauseWord(item), note: item.note }];
       if (!isSet(item)) return rowsOf(item.items, group, [...around, { name: letters(names++), rounds: item.rounds }]);
       const times = around.reduce((product, a) => product * a.rounds, 1);
       const lengths = repLengths(item) * item.reps * times;
       return {
-        rounds: around.map((a) => `${a.name}:${a.rounds}`).join(' > '),
+        rounds: where,
         ...setParts(item, plan.pool, outside),
         note: item.note,
         total: lengths > 0 ? String(poolDistance(plan.pool, lengths)) : '',
@@ -176,7 +187,8 @@ function toText(rows: readonly Row[]): { readonly lines: readonly string[]; read
       const minutes = row['block minutes'] ? ` ${row['block minutes']} min` : '';
       say(`${row.block}${minutes}${row['block note'] ? `  // ${row['block note']}` : ''}`);
     }
-    if (!row.extent?.trim()) return;
+    // A row without an extent is a pause, or the heading of a block.
+    if (!row.extent?.trim() && !row.timing?.trim()) return;
     const path = pathOf(row.rounds ?? '');
     const same = path.findIndex((a, depth) => around[depth]?.name !== a.name);
     close(same === -1 ? path.length : same);

@@ -4,7 +4,7 @@ import * as t from './tokens';
 /** A modifier of a set as it was written, with its place. */
 export type Modifier =
   | { readonly kind: 'effort' | 'stroke' | 'drill' | 'word'; readonly token: IToken }
-  | { readonly kind: 'halves'; readonly token: IToken; readonly first: IToken; readonly second: IToken }
+  | { readonly kind: 'halves' | 'descend'; readonly token: IToken; readonly first: IToken; readonly second: IToken }
   | {
       readonly kind: 'breathe';
       readonly token: IToken;
@@ -13,9 +13,17 @@ export type Modifier =
       readonly byLength: boolean;
     }
   | { readonly kind: 'breaths'; readonly token: IToken; readonly value: IToken; readonly perRep: boolean }
-  | { readonly kind: 'rate' | 'rest' | 'on'; readonly token: IToken; readonly value: IToken }
+  | { readonly kind: 'rate' | 'on'; readonly token: IToken; readonly value: IToken }
+  | ({ readonly kind: 'rest' } & RestOf)
   | { readonly kind: 'look'; readonly token: IToken; readonly value: IToken; readonly forBreath: boolean }
   | { readonly kind: 'with'; readonly token: IToken; readonly things: readonly IToken[] };
+
+/** A time to rest, with its unit when it was written. */
+export interface RestOf {
+  readonly token: IToken;
+  readonly value: IToken;
+  readonly unit: IToken | undefined;
+}
 
 export interface SetLine {
   readonly kind: 'set';
@@ -28,6 +36,7 @@ export interface SetLine {
 export type Line =
   | SetLine
   | { readonly kind: 'title' | 'key' | 'note' | 'close'; readonly token: IToken }
+  | ({ readonly kind: 'pause' } & RestOf)
   | { readonly kind: 'total'; readonly token: IToken; readonly stated: IToken }
   | { readonly kind: 'group'; readonly token: IToken; readonly stated: IToken | undefined }
   | {
@@ -66,6 +75,7 @@ class LineParser extends EmbeddedActionsParser {
       { ALT: () => ({ kind: 'close', token: this.CONSUME(t.Close) }) },
       { ALT: () => this.SUBRULE(this.rounds) },
       { ALT: () => this.SUBRULE(this.set) },
+      { ALT: () => this.SUBRULE(this.pause) },
       { ALT: () => ({ kind: 'note', token: this.CONSUME(t.Note) }) },
     ]);
     const note = this.OPTION(() => this.CONSUME1(t.Note));
@@ -96,6 +106,8 @@ class LineParser extends EmbeddedActionsParser {
     return { kind: 'rounds', token, rounds };
   });
 
+  private readonly pause = this.RULE('pause', (): Line => ({ kind: 'pause', ...this.SUBRULE(this.resting) }));
+
   private readonly set = this.RULE('set', (): SetLine => {
     const reps = this.OPTION(() => {
       const number = this.CONSUME(t.Numeral);
@@ -123,6 +135,7 @@ class LineParser extends EmbeddedActionsParser {
       { ALT: () => ({ kind: 'effort', token: this.SUBRULE(this.effort) }) },
       { ALT: () => ({ kind: 'stroke', token: this.CONSUME(t.Stroke) }) },
       { ALT: () => this.SUBRULE(this.halves) },
+      { ALT: () => this.SUBRULE(this.descend) },
       { ALT: () => this.SUBRULE(this.drill) },
       { ALT: () => this.SUBRULE(this.breathe) },
       { ALT: () => this.SUBRULE(this.breaths) },
@@ -152,6 +165,14 @@ class LineParser extends EmbeddedActionsParser {
     this.CONSUME(t.Slash);
     const second = this.SUBRULE1(this.effort);
     return { kind: 'halves', token, first, second };
+  });
+
+  private readonly descend = this.RULE('descend', (): Modifier => {
+    const token = this.CONSUME(t.Descend);
+    const first = this.SUBRULE(this.effort);
+    this.CONSUME(t.Slash);
+    const second = this.SUBRULE1(this.effort);
+    return { kind: 'descend', token, first, second };
   });
 
   private readonly drill = this.RULE('drill', (): Modifier => {
@@ -217,10 +238,16 @@ class LineParser extends EmbeddedActionsParser {
   });
 
   private readonly rest = this.RULE('rest', (): Modifier => {
+    return { kind: 'rest', ...this.SUBRULE(this.resting) };
+  });
+
+  private readonly resting = this.RULE('resting', (): RestOf => {
     const token = this.CONSUME(t.Rest);
     const value = this.SUBRULE(this.clock);
-    this.OPTION(() => this.CONSUME(t.Unit));
-    return { kind: 'rest', token, value };
+    const unit = this.OPTION(() =>
+      this.OR([{ ALT: () => this.CONSUME(t.Minutes) }, { ALT: () => this.CONSUME(t.Unit) }]),
+    );
+    return { token, value, unit };
   });
 
   private readonly on = this.RULE('on', (): Modifier => {

@@ -4,7 +4,7 @@ import { LOOP_LENGTH, SESSION_KINDS, type GroupPlan, type SessionKind } from '..
 import { levelCard, LEVELS, STROKE_MODELS, type StrokeModelId } from '../swimmers';
 import { POOL_LENGTH, type Pool, type PoolUnit } from '../units';
 import { suggest } from './suggest';
-import type { Key } from './words';
+import { STROKE_BY_WORD, type Key } from './words';
 
 /** What the lines with a key say of the whole session. */
 export interface Facts {
@@ -19,7 +19,8 @@ export interface Facts {
   seed: number;
 }
 
-export type GroupFacts = { -readonly [K in Exclude<keyof GroupPlan, 'id' | 'blocks'>]: GroupPlan[K] };
+type Written = Omit<GroupPlan, 'id' | 'blocks'>;
+export type GroupFacts = { -readonly [K in keyof Written]: Written[K] };
 
 /** Reads the value of a key into the facts; says what is wrong with it, or nothing. */
 export type ReadKey = (value: string, facts: Facts, group: GroupFacts) => string | null;
@@ -141,6 +142,14 @@ export const READ_KEY: Readonly<Record<Key, ReadKey>> = {
     if (points.some((p) => p === null) || !rising || table.some((p) => p.effort > 1 || !(p.share > 0.1)))
       return 'Write it like “paces: 60% 0.84, 80% 0.93”, in rising effort.';
     group.paceTable = table;
+    return null;
+  },
+  strokes: (value, _facts, group) => {
+    const shares = value.split(',').map((part) => /^([a-z]+)\s+(\d(?:\.\d+)?)$/i.exec(part.trim()));
+    const known = shares.map((s) => [STROKE_BY_WORD[s?.[1]?.toLowerCase() ?? ''], Number(s?.[2])] as const);
+    if (known.some(([stroke, share]) => !stroke || stroke === 'front-crawl' || !(share >= 0.2 && share <= 1.6)))
+      return 'Write it like “strokes: backstroke 0.88, breaststroke 0.75”, as a share of crawl.';
+    group.strokeShares = Object.fromEntries(known);
     return null;
   },
   knows: (value, _facts, group) => {

@@ -1,4 +1,4 @@
-import { isSet, type Item, type SessionPlan } from '../sessions';
+import { isRounds, type Item, type SessionPlan } from '../sessions';
 
 /**
  * The plan with ids that follow from the place of each thing, as a text gives them; so two plans that
@@ -8,7 +8,7 @@ export function withPositionIds(plan: SessionPlan): SessionPlan {
   const number = (items: readonly Item[], prefix: string): Item[] =>
     items.map((item, i) => {
       const id = `${prefix}-${i + 1}`;
-      return isSet(item) ? { ...item, id } : { ...item, id, items: number(item.items, id) };
+      return isRounds(item) ? { ...item, id, items: number(item.items, id) } : { ...item, id };
     });
   return {
     ...plan,

@@ -19,7 +19,7 @@ import { explain } from './explain';
 import { type Line, parseLine, type ReadLine } from './grammar';
 import { type Facts, type GroupFacts, READ_KEY } from './keys';
 import { MOST_PROBLEMS, type TextProblem } from './problem';
-import { problemAt, setOf } from './setLine';
+import { pauseSeconds, problemAt, setOf } from './setLine';
 import { checkBlockTotal, checkGroupTotal } from './stated';
 import { suggest } from './suggest';
 import { lexer } from './tokens';
@@ -240,6 +240,13 @@ class Reader {
         const open = this.rounds.pop();
         if (!open) this.problems.push(problemAt(line.token, 'Nothing is open here.'));
         else this.putRounds(open);
+        return;
+      }
+      case 'pause': {
+        const { items, id } = this.holder();
+        const seconds = pauseSeconds(line);
+        if (seconds === null) this.problems.push(problemAt(line.value, 'A pause is from a second to half an hour.'));
+        else items.push({ kind: 'pause', id, seconds, note });
         return;
       }
       case 'set': {

@@ -3,6 +3,8 @@ import { isDrill, KIT_IDS, knownDrillIds, type DrillId, type KitId } from '../li
 import type { Side } from '../measures';
 import {
   EASY,
+  LONGEST_PAUSE_S,
+  medleyProblem,
   MOST_BREATHS,
   type AnySet,
   type Breathing,
@@ -11,7 +13,7 @@ import {
   type Timing,
 } from '../sessions';
 import { parseTime, poolDistance, type Pool } from '../units';
-import type { Modifier, SetLine } from './grammar';
+import type { Modifier, RestOf, SetLine } from './grammar';
 import type { TextProblem } from './problem';
 import { suggest } from './suggest';
 import { EFFORT_BY_WORD, SET_WORDS, STROKE_BY_WORD } from './words';
@@ -52,6 +54,7 @@ export function setOf(
     drill: null as DrillId | null,
     effort: EASY as number,
     secondEffort: null as number | null,
+    lastEffort: null as number | null,
     breathing: { kind: 'free' } as Breathing,
     sighting: null as Sighting | null,
     strokeRateSpm: null as number | null,
@@ -64,7 +67,7 @@ export function setOf(
   const breathe = line.modifiers.find((m) => m.kind === 'breathe' || m.kind === 'breaths');
   if (pattern && breathe) say(breathe.token, pattern);
 
-  const { secondEffort, ...rest } = f;
+  const { secondEffort, lastEffort, ...rest } = f;
   const fields = { id, reps, ...rest, note };
   const isTimed = line.unit?.tokenType.name === 'Minutes';
   if (isTimed || line.extent.tokenType.name === 'Time') {
@@ -77,13 +80,16 @@ export function setOf(
   }
   const lengths = lengthsOf(line, pool, outside, say);
   if (lengths === null) return { set: null, problems };
-  return {
-    set:
-      secondEffort === null
-        ? { kind: 'swim', ...fields, lengths }
-        : { kind: 'halves', ...fields, lengths, secondEffort },
-    problems,
-  };
+  const set: AnySet =
+    lastEffort !== null
+      ? { kind: 'descend', ...fields, lengths, lastEffort }
+      : secondEffort !== null
+        ? { kind: 'halves', ...fields, lengths, secondEffort }
+        : { kind: 'swim', ...fields, lengths };
+  const medley = medleyProblem(set, pool);
+  const stroke = line.modifiers.find((m) => m.kind === 'stroke');
+  if (medley && stroke) problems.push(problemAt(stroke.token, medley, 'warning'));
+  return { set, problems };
 }
 
 /** Whole or half lengths of a distance, or null when it fits neither. */
@@ -110,11 +116,29 @@ function lengthsOf({ extent, unit }: SetLine, pool: Pool, outside: boolean, say:
   return null;
 }
 
+/** Seconds of a rest as it is written; “2 min” is minutes. */
+function restOf({ value, unit }: RestOf): number | null {
+  const minutes = unit?.tokenType.name === 'Minutes' && !value.image.includes(':');
+  return minutes ? Number(value.image) * 60 : parseTime(value.image);
+}
+
+/** A bare number this small, alone on a line, is minutes. */
+const MINUTES_BELOW = 10;
+
+/** Seconds of a pause on a line of its own, or null when they make no sense: a small bare number is minutes. */
+export function pauseSeconds(rest: RestOf): number | null {
+  const { value, unit } = rest;
+  const bare = !unit && !value.image.includes(':') && Number(value.image) < MINUTES_BELOW;
+  const seconds = bare ? Number(value.image) * 60 : restOf(rest);
+  return seconds !== null && seconds >= 1 && seconds <= LONGEST_PAUSE_S && seconds % 1 === 0 ? seconds : null;
+}
+
 interface Fields {
   stroke: AnySet['stroke'];
   drill: DrillId | null;
   effort: number;
   secondEffort: number | null;
+  lastEffort: number | null;
   breathing: Breathing;
   sighting: Sighting | null;
   strokeRateSpm: number | null;
@@ -131,9 +155,16 @@ function apply(modifier: Modifier, f: Fields, say: Say): void {
       f.effort = effortOf(modifier.first, say);
       f.secondEffort = effortOf(modifier.second, say);
       return;
-    case 'stroke':
-      f.stroke = STROKE_BY_WORD[modifier.token.image.toLowerCase()]!;
+    case 'descend':
+      f.effort = effortOf(modifier.first, say);
+      f.lastEffort = effortOf(modifier.second, say);
       return;
+    case 'stroke': {
+      const image = modifier.token.image.toLowerCase();
+      f.stroke = STROKE_BY_WORD[image]!;
+      if (image === 'pull') f.kit = [...new Set([...f.kit, 'buoy' as const])];
+      return;
+    }
     case 'drill':
       f.drill = drillNamed(modifier.token.image) ?? known(modifier.token, knownDrillIds(), 'drill', say) ?? f.drill;
       return;
@@ -160,7 +191,7 @@ function apply(modifier: Modifier, f: Fields, say: Say): void {
       return;
     case 'rest':
     case 'on': {
-      const seconds = parseTime(modifier.value.image);
+      const seconds = modifier.kind === 'rest' ? restOf(modifier) : parseTime(modifier.value.image);
       if (seconds === null || seconds > MOST.seconds || (modifier.kind === 'on' && seconds < 1)) {
         say(modifier.value, 'Seconds or minutes are needed, like 20 or 1:30.');
         return;
@@ -169,7 +200,12 @@ function apply(modifier: Modifier, f: Fields, say: Say): void {
       return;
     }
     case 'with':
-      f.kit = modifier.things.flatMap((token) => known(token, KIT_IDS, 'thing to bring', say) ?? []);
+      f.kit = [
+        ...new Set([
+          ...modifier.things.flatMap((token) => known(token, KIT_IDS, 'thing to bring', say) ?? []),
+          ...f.kit,
+        ]),
+      ];
   }
 }
 

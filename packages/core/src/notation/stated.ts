@@ -3,7 +3,7 @@ import {
   blockLengths,
   BLOCK_NAME,
   groupLengths,
-  isSet,
+  isRounds,
   repLengths,
   setsOf,
   type Block,
@@ -16,7 +16,7 @@ import { timesWord } from '../words';
 /** Rounds anywhere in some items, with the lengths of one passage and how often it is swum in all. */
 function roundsIn(items: readonly Item[], around = 1): { rounds: number; once: number; around: number }[] {
   return items.flatMap((item) => {
-    if (isSet(item)) return [];
+    if (!isRounds(item)) return [];
     const once = setsOf(item.items).reduce((sum, { set, times: n }) => sum + set.reps * repLengths(set) * n, 0);
     return [{ rounds: item.rounds, once, around }, ...roundsIn(item.items, around * item.rounds)];
   });

@@ -31,6 +31,7 @@ export const PerLength = createToken({ name: 'PerLength', pattern: /(?:a|per) le
 export const ByLength = createToken({ name: 'ByLength', pattern: /by length/i });
 export const ForBreath = createToken({ name: 'ForBreath', pattern: /for a breath/i });
 export const Halves = keyword('Halves', 'halves');
+export const Descend = keyword('Descend', 'descend');
 export const Look = keyword('Look', 'look');
 export const Rate = keyword('Rate', 'rate');
 export const Rest = keyword('Rest', 'rest');
@@ -72,6 +73,7 @@ export const TOKENS: TokenType[] = [
   PerLength,
   ForBreath,
   Halves,
+  Descend,
   Stroke,
   Drill,
   Look,

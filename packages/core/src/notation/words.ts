@@ -17,6 +17,10 @@ export const STROKE_BY_WORD: Readonly<Record<string, SwimStroke>> = {
   breast: 'breaststroke',
   butterfly: 'butterfly',
   fly: 'butterfly',
+  medley: 'medley',
+  im: 'medley',
+  kick: 'kick',
+  pull: 'front-crawl',
   choice: 'choice',
 };
 
@@ -38,7 +42,7 @@ export const BLOCK_BY_WORD: Readonly<Record<string, BlockKind>> = {
 export const PLAN_KEYS = ['when', 'theme', 'kind', 'pool', 'loop', 'minutes', 'seed'] as const;
 
 /** Facts of a group. */
-export const GROUP_KEYS = ['level', 'model', 'who', 'pace', 'paces', 'knows', 'lifeguard'] as const;
+export const GROUP_KEYS = ['level', 'model', 'who', 'pace', 'paces', 'strokes', 'knows', 'lifeguard'] as const;
 
 export const KEYS = [...PLAN_KEYS, ...GROUP_KEYS] as const;
 export type Key = (typeof KEYS)[number];
@@ -55,6 +59,7 @@ export const SET_WORDS: readonly string[] = [
   'rest',
   'with',
   'halves',
+  'descend',
   'left',
   'right',
   'loops',

@@ -1,13 +1,16 @@
+import { type AnySet, type Block, type Breathing, type GroupPlan, type Item, type SessionPlan } from '../sessions';
 import {
-  isSet,
-  type AnySet,
-  type Block,
-  type Breathing,
-  type GroupPlan,
-  type Item,
-  type SessionPlan,
+  cautionsOf,
+  EASY,
+  groupLengths,
+  blockLengths,
+  isPull,
+  pauseWord,
+  setsOf,
+  STROKE_WORD,
+  BLOCK_NAME,
+  SWIM_STROKES,
 } from '../sessions';
-import { cautionsOf, EASY, groupLengths, blockLengths, setsOf, STROKE_WORD, BLOCK_NAME } from '../sessions';
 import { formatTime, poolDistance, type Pool } from '../units';
 import { counted } from '../words';
 
@@ -65,13 +68,19 @@ export function planFacts({ date, startTime, plan }: SessionDocument): Fact[] {
 
 /** What is said of a group. */
 export function groupFacts(group: GroupPlan): Fact[] {
-  const { breathRecord: record, paceTable } = group;
+  const { breathRecord: record, paceTable, strokeShares = {} } = group;
   return [
     ['level', group.level],
     ['model', group.model],
     ['who', `${counted(group.swimmers, 'swimmer')} in ${counted(group.lanes, 'lane')}`],
     ['pace', `${group.v400Mps} m/s${group.paceIsGuess ? ' guess' : ''}, ${group.strokeLengthM} m a stroke`],
     ['paces', paceTable.map((p) => `${percent(p.effort)} ${p.share}`).join(', ')],
+    [
+      'strokes',
+      SWIM_STROKES.flatMap((s) => (strokeShares[s] === undefined ? [] : `${STROKE_WORD[s]} ${strokeShares[s]}`)).join(
+        ', ',
+      ),
+    ],
     ['knows', group.knownDrills.join(', ')],
     [
       'lifeguard',
@@ -114,14 +123,15 @@ function writeBlock(block: Block, group: GroupPlan, plan: SessionPlan): string[]
 
 /** The sets line by line, each with its cautions under it: those are worked out, and passed over in reading. */
 function writeItems(items: readonly Item[], group: GroupPlan, plan: SessionPlan, indent: string): string[] {
-  return items.flatMap((item) =>
-    isSet(item)
-      ? [
-          indent + writeSet(item, plan.pool, plan.place === 'open-water'),
-          ...cautionsOf(item, group, plan.pool).map((caution) => `${indent}  !! ${caution}`),
-        ]
-      : [`${indent}${item.rounds} x (`, ...writeItems(item.items, group, plan, `${indent}  `), `${indent})`],
-  );
+  return items.flatMap((item) => {
+    if (item.kind === 'pause') return [indent + pauseWord(item) + (item.note ? `  // ${item.note}` : '')];
+    if (item.kind === 'rounds')
+      return [`${indent}${item.rounds} x (`, ...writeItems(item.items, group, plan, `${indent}  `), `${indent})`];
+    return [
+      indent + writeSet(item, plan.pool, plan.place === 'open-water'),
+      ...cautionsOf(item, group, plan.pool).map((caution) => `${indent}  !! ${caution}`),
+    ];
+  });
 }
 
 /** What a set says, part by part, each as it stands in the text; empty when it says nothing. */
@@ -138,7 +148,7 @@ export interface SetParts {
 }
 
 export function setParts(set: AnySet, pool: Pool, outside: boolean): SetParts {
-  const stroke = STROKE_WORD[set.stroke];
+  const stroke = isPull(set) ? 'pull' : STROKE_WORD[set.stroke];
   const { timing, sighting } = set;
   const clock = (s: number) => (s < 60 ? String(s) : formatTime(s, s % 1 === 0 ? 0 : 1));
   return {
@@ -148,9 +158,11 @@ export function setParts(set: AnySet, pool: Pool, outside: boolean): SetParts {
     effort:
       set.kind === 'halves'
         ? `halves ${effortWord(set.effort)}/${effortWord(set.secondEffort)}`
-        : set.drill && set.effort === EASY
-          ? ''
-          : effortWord(set.effort),
+        : set.kind === 'descend'
+          ? `descend ${effortWord(set.effort)}/${effortWord(set.lastEffort)}`
+          : set.drill && set.effort === EASY
+            ? ''
+            : effortWord(set.effort),
     breathing: breathingOf(set.breathing),
     sighting: sighting ? `look ${sighting.every}${sighting.forBreath ? ' for a breath' : ''}` : '',
     rate: set.strokeRateSpm === null ? '' : `rate ${set.strokeRateSpm}`,

@@ -1,11 +1,13 @@
 // What a plan is, measured, checked and changed.
 export * from './plan/model';
 export * from './plan/shares';
+export * from './plan/strokePace';
 export * from './plan/setMeasure';
 export * from './plan/size';
 export * from './plan/clock';
 export * from './plan/totals';
 export * from './plan/describe';
+export * from './plan/looks';
 export * from './plan/prescription';
 export * from './plan/edit';
 export * from './plan/comparePlans';
@@ -29,7 +31,9 @@ export * from './request/proposeGroups';
 export * from './request/serves';
 
 // How a block can be filled.
-export { RECIPE } from './fill/recipe';
+export { RECIPE, MOST_ROUNDS, MOST_REPEATS } from './fill/recipe';
+export { SAID } from './fill/distances';
+export { SHAPES, type Shape } from './fill/shapes';
 export * from './fill/chooseDrills';
 export * from './fill/drillDose';
 export { byTheClock } from './fill/beginners';

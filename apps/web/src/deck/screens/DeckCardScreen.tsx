@@ -12,6 +12,7 @@ import {
   type GroupPlan,
   groupTotals,
   isSet,
+  pauseWord,
   type Item,
   type SessionPlan,
   totalWord,
@@ -22,6 +23,7 @@ import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { Button, IconButton, PaperProvider, Text } from 'react-native-paper';
 import { useSessionQuery } from '@/sessions';
+import { sentenceCase } from '@upwell/core/text';
 import { clockAfter } from '@upwell/core/units';
 import { effortTint } from '@/ui/effortTint';
 import { Icon } from '@/ui/Icon';
@@ -164,7 +166,9 @@ function Sets({ items, group, plan }: SetsProps) {
   return (
     <>
       {items.map((item) =>
-        !isSet(item) ? (
+        item.kind === 'pause' ? (
+          <Text key={item.id} style={styles.times}>{[sentenceCase(pauseWord(item)), item.note].filter(Boolean).join('. ')}</Text>
+        ) : !isSet(item) ? (
           <View key={item.id} style={[styles.rounds, { borderLeftColor: theme.colors.primary }]}>
             <Text style={styles.times}>{`${item.rounds} times through`}</Text>
             <Sets items={item.items} group={group} plan={plan} />

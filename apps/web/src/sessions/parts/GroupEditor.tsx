@@ -7,10 +7,12 @@ import {
   describeSet,
   distanceWord,
   editBlock,
+  editPause,
   editRounds,
   findSet,
   groupClock,
   newSet,
+  pauseWord,
   removeItem,
   repSeconds,
   setEffortWord,
@@ -21,8 +23,10 @@ import {
   type AnySet,
   type Block,
   type GroupPlan,
+  type Pause,
   type SessionPlan,
 } from '@upwell/core/sessions';
+import { sentenceCase } from '@upwell/core/text';
 import { formatTime } from '@upwell/core/units';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -78,6 +82,8 @@ export function GroupEditor({ plan, group, onChange }: GroupEditorProps) {
             <View style={[styles.nested, { marginLeft: row.depth * 14 }]}>
               {row.kind === 'rounds' ? (
                 <RoundsLine row={row} plan={plan} onChange={onChange} />
+              ) : row.kind === 'pause' ? (
+                <PauseLine pause={row.pause} plan={plan} onChange={onChange} />
               ) : (
                 <SetLine
                   row={row}
@@ -98,6 +104,7 @@ export function GroupEditor({ plan, group, onChange }: GroupEditorProps) {
 
 function labelOf(row: SheetRow, plan: SessionPlan): string {
   if (row.kind === 'block') return BLOCK_NAME[row.block.kind];
+  if (row.kind === 'pause') return sentenceCase(pauseWord(row.pause));
   return row.kind === 'rounds' ? `${row.rounds.rounds} times through` : describeSet(row.set, plan.pool, plan.place);
 }
 
@@ -177,6 +184,26 @@ function RoundsLine({
   );
 }
 
+/** A pause: how long, and away with it. */
+function PauseLine({ pause, plan, onChange }: { readonly pause: Pause } & Pick<GroupEditorProps, 'plan' | 'onChange'>) {
+  const { id, seconds, note } = pause;
+  const change = (to: number) => onChange(editPause(plan, id, to));
+  return (
+    <View style={styles.pause}>
+      <Stepper
+        label="rest, drink, listen"
+        value={formatTime(seconds)}
+        onLess={seconds > 30 ? () => change(seconds - 30) : null}
+        onMore={seconds < 600 ? () => change(seconds + 30) : null}
+      />
+      {note ? <Text variant="bodySmall">{note}</Text> : null}
+      <Button compact icon="trash-can-outline" onPress={() => onChange(removeItem(plan, id))}>
+        Remove the pause
+      </Button>
+    </View>
+  );
+}
+
 interface SetLineProps extends GroupEditorProps {
   readonly row: Extract<SheetRow, { kind: 'set' }>;
   readonly open: boolean;
@@ -234,6 +261,7 @@ const styles = StyleSheet.create({
   add: { margin: 0, width: 48, height: 40 },
   figures: { fontVariant: ['tabular-nums'] },
   rounds: { borderLeftWidth: 4, paddingLeft: 10, marginTop: 8, flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
+  pause: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center', marginTop: 8 },
   inRounds: { borderLeftWidth: 4, paddingLeft: 10, marginLeft: -14 },
   set: { minHeight: 52, paddingVertical: 6, borderBottomWidth: 1, justifyContent: 'center' },
 });

@@ -66,7 +66,7 @@ export function HowHard({ set, change }: PartProps) {
   return (
     <>
       <Choice
-        label={set.kind === 'halves' ? 'First half' : 'Effort'}
+        label={set.kind === 'halves' ? 'First half' : set.kind === 'descend' ? 'First of them' : 'Effort'}
         options={options}
         chosen={[String(set.effort)]}
         onPress={(value) => change({ effort: Number(value) })}
@@ -77,6 +77,14 @@ export function HowHard({ set, change }: PartProps) {
           options={options}
           chosen={[String(set.secondEffort)]}
           onPress={(value) => change({ secondEffort: Number(value) })}
+        />
+      ) : null}
+      {set.kind === 'descend' ? (
+        <Choice
+          label="Last of them"
+          options={options}
+          chosen={[String(set.lastEffort)]}
+          onPress={(value) => change({ lastEffort: Number(value) })}
         />
       ) : null}
     </>

@@ -33,6 +33,7 @@ interface SetEditorProps {
 const KINDS = [
   { value: 'swim', label: 'lengths' },
   { value: 'halves', label: 'half and half' },
+  { value: 'descend', label: 'each one faster' },
   { value: 'timed', label: 'minutes' },
 ] as const;
 

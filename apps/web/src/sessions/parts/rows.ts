@@ -1,11 +1,11 @@
 import {
-  isSet,
   moveItem,
   whereIs,
   type AnySet,
   type Block,
   type GroupPlan,
   type Item,
+  type Pause,
   type Rounds,
   type SessionPlan,
   type Target,
@@ -15,15 +15,17 @@ import {
 export type SheetRow =
   | { readonly kind: 'block'; readonly id: string; readonly block: Block }
   | { readonly kind: 'rounds'; readonly id: string; readonly rounds: Rounds; readonly depth: number }
+  | { readonly kind: 'pause'; readonly id: string; readonly pause: Pause; readonly depth: number }
   | { readonly kind: 'set'; readonly id: string; readonly set: AnySet; readonly depth: number };
 
 export function rowsOf(group: GroupPlan): SheetRow[] {
   const walk = (items: readonly Item[], depth: number): SheetRow[] =>
-    items.flatMap((item): SheetRow[] =>
-      isSet(item)
-        ? [{ kind: 'set', id: item.id, set: item, depth }]
-        : [{ kind: 'rounds', id: item.id, rounds: item, depth }, ...walk(item.items, depth + 1)],
-    );
+    items.flatMap((item): SheetRow[] => {
+      if (item.kind === 'pause') return [{ kind: 'pause', id: item.id, pause: item, depth }];
+      if (item.kind === 'rounds')
+        return [{ kind: 'rounds', id: item.id, rounds: item, depth }, ...walk(item.items, depth + 1)];
+      return [{ kind: 'set', id: item.id, set: item, depth }];
+    });
   return group.blocks.flatMap((block): SheetRow[] => [{ kind: 'block', id: block.id, block }, ...walk(block.items, 0)]);
 }
 

@@ -213,7 +213,7 @@ describe('the frame of a session', () => {
     const plan = planOf(asking([groupOf('build'), groupOf('hold')]));
     const ids = plan.groups.flatMap((group) =>
       group.blocks.flatMap((block) => {
-        const of = (item: Item): string[] => (isSet(item) ? [item.id] : [item.id, ...item.items.flatMap(of)]);
+        const of = (item: Item): string[] => (isRounds(item) ? [item.id, ...item.items.flatMap(of)] : [item.id]);
         const all = [block.id, ...block.items.flatMap(of)];
         for (const id of all) expect(id.startsWith(`${group.id}-`)).toBe(true);
         return all;

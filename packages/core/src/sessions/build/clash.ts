@@ -4,9 +4,9 @@ import { bareGroup, nameOf } from '../request/bareGroup';
 import { byTheClock } from '../fill/beginners';
 import { blockCandidates } from '../fill/fillBlocks';
 import { setProblems } from '../plan/checkPlan';
+import { setsOf } from '../plan/setMeasure';
 import type { BuildRequest, Clash, GroupRequest } from '../request/model';
 import { sizeProblem } from '../plan/size';
-import { setsOf } from '../plan/totals';
 
 /** Whether one group of a request can be planned. */
 export type Works = (request: BuildRequest, group: GroupRequest) => boolean;

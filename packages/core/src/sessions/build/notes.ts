@@ -1,14 +1,17 @@
 import { drillCard, type DrillPlace } from '../../library';
+import { setsOf } from '../plan/setMeasure';
 import type { Pool } from '../../units';
 import { loadLimitOf } from '../request/bareGroup';
 import { byTheClock } from '../fill/beginners';
 import type { GroupPlan, SessionPlan } from '../plan/model';
 import type { BuildRequest } from '../request/model';
-import { groupTotals, setsOf } from '../plan/totals';
+import { groupTotals } from '../plan/totals';
 
 /** What a coach should know of a plan that was built. */
-export function notesOn(request: BuildRequest, plan: SessionPlan): string[] {
-  return plan.groups.flatMap((group, index) => {
+export function notesOn(request: BuildRequest, plan: SessionPlan, earlierMin: number): string[] {
+  const early =
+    earlierMin > 0 ? [`Ends ${earlierMin} minutes before the hour: more would be over the load of this week.`] : [];
+  const each = plan.groups.flatMap((group, index) => {
     const asked = request.groups[index]!;
     const notes: string[] = [];
     if (group.paceIsGuess) notes.push(`${group.name}: no 400 m time, the clock uses the level's usual pace.`);
@@ -17,10 +20,10 @@ export function notesOn(request: BuildRequest, plan: SessionPlan): string[] {
     notes.push(...poolNotes(group, plan.pool));
     const limit = loadLimitOf(request, asked);
     const over = Math.round((groupTotals(group, plan.pool).load / limit - 1) * 100);
-    if (over > 0 && (asked.loadLimit || (request.week ?? 'normal') !== 'normal'))
-      notes.push(`${group.name}: load is ${over} % above the limit for this week.`);
+    if (over > 0) notes.push(`${group.name}: load is ${over} % above the limit for this week.`);
     return notes;
   });
+  return [...early, ...each];
 }
 
 /** What to look at in a pool of which it is not known. */

@@ -1,30 +1,32 @@
 import { levelCard } from '../../swimmers';
 import { lengthsToMetres, poolDistance } from '../../units';
-import { loadLimitOf } from '../request/bareGroup';
 import type { Candidate } from '../fill/candidate';
 import type { BlockKind } from '../plan/model';
 import { SHARE_BAND } from '../plan/shares';
-import { RECIPE, SHARE_SHIFT } from '../fill/recipe';
-import { WEEK_SHARE } from '../load/loadLimit';
+import { EASY_WEEK_DRILLS, RECIPE, SHARE_SHIFT } from '../fill/recipe';
 import type { BuildRequest, GroupRequest } from '../request/model';
 
 /** Price of being outside the level's band, per share of its upper end. */
 const OUTSIDE_BAND = 100;
 
+/** Price of moving less or more than the level should, per share of the time. */
+const OUTSIDE_MOVING = 60;
+
 /** A function that prices a combination, or null when a hard demand is broken. */
-export function pricing(request: BuildRequest, group: GroupRequest) {
-  const share = RECIPE[group.level].share;
-  const shift = SHARE_SHIFT[request.kind];
+export function pricing(request: BuildRequest, group: GroupRequest, limit: number) {
+  const { share: shares } = RECIPE[group.level];
+  const usual = SHARE_SHIFT[request.kind];
+  const easyWeek = (request.week ?? 'normal') === 'normal' ? 0 : EASY_WEEK_DRILLS;
+  const shift = { ...usual, drills: usual.drills + easyWeek };
+  const { moving } = RECIPE[group.level];
   const wanted = {
-    'warm-up': share['warm-up'],
-    drills: share.drills + shift.drills,
-    main: share.main - shift.drills - shift.speed,
+    'warm-up': shares['warm-up'],
+    drills: shares.drills + shift.drills,
+    main: shares.main - shift.drills - shift.speed,
     speed: shift.speed,
-    'swim-down': share['swim-down'],
+    'swim-down': shares['swim-down'],
   };
-  const share60 = (request.minutes / 60) * WEEK_SHARE[request.week ?? 'normal'];
-  const [low, high] = levelCard(group.level).metresPerHour.map((m) => m * share60) as [number, number];
-  const limit = loadLimitOf(request, group);
+  const [low, high] = levelCard(group.level).metresPerHour.map((m) => (m * request.minutes) / 60) as [number, number];
   const asked = group.lengths ?? null;
 
   return (
@@ -34,6 +36,8 @@ export function pricing(request: BuildRequest, group: GroupRequest) {
     speed: Candidate | null,
     swimDown: Candidate,
   ): number | null => {
+    const load = warmUp.load + drills.load + main.load + (speed?.load ?? 0) + swimDown.load;
+    if (load > limit) return null;
     const lengths = warmUp.lengths + drills.lengths + main.lengths + (speed?.lengths ?? 0) + swimDown.lengths;
     if (asked !== null && lengths !== asked) return null;
     const off =
@@ -48,9 +52,11 @@ export function pricing(request: BuildRequest, group: GroupRequest) {
     const total = poolDistance(request.pool, lengths);
     const round = total % 100 === 0 ? 0 : total % 50 === 0 ? 0.04 : 0.08;
     const odd = warmUp.awkward + drills.awkward + main.awkward + swimDown.awkward;
-    const load = (warmUp.load + drills.load + main.load + (speed?.load ?? 0) + swimDown.load) / limit;
-    // The level's band outweighs everything that is only nice to have.
-    return 2 * off + OUTSIDE_BAND * outside + round + odd + 2 * Math.max(0, load - 1);
+    const movingS = warmUp.movingS + drills.movingS + main.movingS + (speed?.movingS ?? 0) + swimDown.movingS;
+    const share = movingS / (request.minutes * 60);
+    const still = asked !== null ? 0 : Math.max(0, moving[0] - share, share - moving[1]);
+    // The bands of the level outweigh everything that is only nice to have.
+    return 2 * off + OUTSIDE_BAND * outside + OUTSIDE_MOVING * still + round + odd;
   };
 }
 

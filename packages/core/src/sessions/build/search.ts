@@ -13,14 +13,21 @@ import { pricing } from './price';
 
 export interface FoundPlan {
   readonly cost: number;
-  readonly parts: readonly Candidate[];
+  /** The blocks in the water. */
+  readonly blocks: () => readonly Block[];
+  readonly load: number;
   readonly landMinutes: number;
 }
 
-/** The cheapest combination for each shape (rounds of the drills, rounds of the main part). */
+/** The cheapest combination for each shape of the main part. */
 type Search = ReadonlyMap<string, FoundPlan>;
 
-export function searchGroup(request: BuildRequest, group: GroupRequest, index: number): Search {
+/**
+ * The cheapest ways to fill a group's session until `request.minutes`, by shape.
+ *
+ * @param limit the load that must not be passed; Infinity where nothing is to be kept
+ */
+export function searchGroup(request: BuildRequest, group: GroupRequest, index: number, limit: number): Search {
   // Beginners are never planned in open water, and nothing makes them.
   if (request.place === 'open-water' && group.level === 'settle') return new Map();
   const bare = bareGroup(group, index);
@@ -28,18 +35,20 @@ export function searchGroup(request: BuildRequest, group: GroupRequest, index: n
   if (byTheClock(group, request.pool)) {
     const landMinutes = locked ?? RECIPE.settle.landMinutes;
     const blocks = beginnerProblem(request, group) ? null : beginnerBlocks(bare, group, request, landMinutes);
-    const parts = blocks?.map((block) => ({ block, seconds: 0, lengths: 0, load: 0, rounds: 0, awkward: 0 }));
-    return parts ? new Map([['by the clock', { cost: 0, parts, landMinutes }]]) : new Map();
+    return blocks ? new Map([[BY_THE_CLOCK, { cost: 0, blocks: () => blocks, load: 0, landMinutes }]]) : new Map();
   }
   const candidates = blockCandidates(bare, group, request);
   const usual = RECIPE[group.level].landMinutes;
   const choices = locked !== undefined ? [locked] : [usual, ...[5, 6, 7, 8].filter((m) => m !== usual)];
   for (const landMinutes of choices) {
-    const found = searchBlocks(request, group, candidates, landMinutes, index);
+    const found = searchBlocks(request, group, candidates, landMinutes, index, limit);
     if (found.size > 0) return found;
   }
   return new Map();
 }
+
+/** The shape of a session of beginners at the wall. */
+const BY_THE_CLOCK = 'by the clock';
 
 function searchBlocks(
   request: BuildRequest,
@@ -47,13 +56,14 @@ function searchBlocks(
   candidates: Candidates,
   landMinutes: number,
   index: number,
+  limit: number,
 ): Search {
   const latest = (request.minutes - landMinutes) * 60;
   const earliest = latest - FINISH_WINDOW_S;
-  const mains = distinct(candidates.main).sort((a, b) => a.seconds - b.seconds);
+  const mains = [...candidates.main].sort((a, b) => a.seconds - b.seconds);
   const mainSeconds = Float64Array.from(mains, (m) => m.seconds);
   const speeds: readonly (Candidate | null)[] = candidates.speed.length > 0 ? candidates.speed : [null];
-  const price = pricing(request, group);
+  const price = pricing(request, group, limit);
   const found = new Map<string, FoundPlan>();
   let tried = 0;
 
@@ -71,11 +81,15 @@ function searchBlocks(
             const cost = price(warmUp, drills, main, speed, swimDown);
             if (cost === null) continue;
             const jittered = cost + LIKING * seeded(request.seed + index * 7919, tried++);
-            const shape = `${drills.rounds}/${main.rounds}`;
-            const best = found.get(shape);
+            const best = found.get(main.shape);
             if (best && best.cost <= jittered) continue;
             const parts = speed ? [warmUp, drills, main, speed, swimDown] : [warmUp, drills, main, swimDown];
-            found.set(shape, { cost: jittered, parts, landMinutes });
+            found.set(main.shape, {
+              cost: jittered,
+              blocks: () => parts.map((part) => part.block()),
+              load: parts.reduce((sum, part) => sum + part.load, 0),
+              landMinutes,
+            });
           }
         }
       }
@@ -85,21 +99,10 @@ function searchBlocks(
 }
 
 /** How much the seed may prefer a combination that is nearly as good, in units of the price. */
-const LIKING = 0.15;
+const LIKING = 0.1;
 
-/** What one explanation for all may cost each group. */
+/** What a group that swims another shape than the others costs. */
 const SAME_SHAPE_WORTH = 0.8;
-
-/** Main parts without those that differ in nothing the search looks at; the least awkward stays. */
-function distinct(mains: readonly Candidate[]): Candidate[] {
-  const best = new Map<string, Candidate>();
-  for (const main of mains) {
-    const key = `${main.rounds} ${main.lengths} ${Math.round(main.seconds / 4)}`;
-    const known = best.get(key);
-    if (!known || main.awkward < known.awkward) best.set(key, main);
-  }
-  return [...best.values()];
-}
 
 /**
  * Lengths of the main part with which every other block lies inside its band: most combinations are
@@ -139,17 +142,14 @@ function firstAtLeast(sorted: Float64Array, value: number): number {
   return low;
 }
 
-/** The shape that suits all groups best, or null when none is possible for all. */
-export function commonShape(searches: readonly Search[]): string | null {
-  let best: { shape: string; cost: number } | null = null;
-  for (const shape of searches[0]!.keys()) {
-    const costs = searches.map((found) => found.get(shape)?.cost);
-    if (costs.some((cost) => cost === undefined)) continue;
-    const cost = costs.reduce<number>((sum, c) => sum + c!, 0);
-    if (!best || cost < best.cost) best = { shape, cost };
-  }
-  const apart = searches.reduce((sum, found) => sum + cheapest(found).cost, 0);
-  return best && best.cost <= apart + SAME_SHAPE_WORTH * searches.length ? best.shape : null;
+/**
+ * The shape that suits all groups best: one explanation serves all who can swim it, and the others take their own best.
+ */
+export function commonShape(searches: readonly Search[]): string {
+  const shapes = [...new Set(searches.flatMap((found) => [...found.keys()]))];
+  const costOf = (shape: string) =>
+    searches.reduce((sum, found) => sum + (found.get(shape)?.cost ?? cheapest(found).cost + SAME_SHAPE_WORTH), 0);
+  return shapes.reduce((best, shape) => (costOf(shape) < costOf(best) ? shape : best));
 }
 
 export function cheapest(found: Search): FoundPlan {

@@ -5,20 +5,25 @@ import { lengthsToMetres, type Pool } from '../../units';
 import { BETWEEN_SETS_S, groupClock } from '../plan/clock';
 import type { AnySet, Block, BlockKind, GroupPlan, Item } from '../plan/model';
 import type { GroupRequest } from '../request/model';
-import { effortParts, isSet, repLengths, repMetres } from '../plan/setMeasure';
-import { setsOf } from '../plan/totals';
+import { effortParts, isSet, repLengths, repMetres, setsOf } from '../plan/setMeasure';
 
-/** One way to fill a block, with what the search needs to know of it. */
-export interface Candidate {
-  readonly block: Block;
+/** What the search needs to know of something that is swum. */
+export interface Measured {
   readonly seconds: number;
+  /** Seconds of them moving in the water. */
+  readonly movingS: number;
   /** Pool lengths; a part of one when something is measured in minutes. */
   readonly lengths: number;
   /** Metres × effort factor. */
   readonly load: number;
-  /** Rounds, so that groups of the same shape can be matched. */
-  readonly rounds: number;
-  /** Cost of an awkward candidate: odd number of lengths, added rest. */
+}
+
+/** One way to fill a block. */
+export interface Candidate extends Measured {
+  readonly block: () => Block;
+  /** What makes two sessions alike to explain: the shape of a main part, the rounds of the drills. */
+  readonly shape: string;
+  /** Cost of an awkward candidate. */
   readonly awkward: number;
 }
 
@@ -32,8 +37,9 @@ export interface Context {
   readonly theme: CauseId;
   readonly kit: readonly KitId[];
   readonly drills: readonly DrillId[];
-  /** How much farther this group gets than the recipe thinks of: longer hours, faster swimmers. */
-  readonly reach: number;
+  /** Seconds from the first stroke to the end. */
+  readonly waterS: number;
+  readonly seed: number;
 }
 
 /** One way to fill a block, measured; none when a set would have part of a rep. */
@@ -41,40 +47,39 @@ export function candidate(
   context: Context,
   kind: BlockKind,
   items: readonly Item[],
-  rounds: number,
+  shape: string,
   awkward: number,
+  note = '',
 ): Candidate[] {
   if (items.some((item) => isSet(item) && !Number.isInteger(item.reps))) return [];
-  return [measured(context, { kind, id: kind, landMinutes: 0, items, note: '' }, rounds, awkward)];
+  return [measured(context, { kind, id: kind, landMinutes: 0, items, note }, shape, awkward)];
 }
 
 /** A block as a candidate, on the clock of its group. */
-export function measured(context: Context, block: Block, rounds: number, awkward: number): Candidate {
-  const clock = groupClock({ ...context.groupPlan, blocks: [block] }, context.pool);
-  // Alone on the clock the block has no pause before it; in the session only the first one has none.
-  const pause = block.kind === 'warm-up' ? 0 : BETWEEN_SETS_S;
-  return {
-    block,
-    seconds: clock.totalS + pause,
-    lengths: sizeOf(context, block),
-    load: loadOf(context, block),
-    rounds,
-    awkward,
-  };
+export function measured(context: Context, block: Block, shape: string, awkward: number): Candidate {
+  const { seconds, ...rest } = measure(context, block);
+  // Alone on the clock the block has no time between sets before it; in the session only the first one has none.
+  const [first] = block.items;
+  const between = block.kind === 'warm-up' || first?.kind === 'pause' ? 0 : BETWEEN_SETS_S;
+  return { ...rest, block: () => block, seconds: seconds + between, shape, awkward };
 }
 
-function loadOf({ groupPlan, pool }: Context, block: Block): number {
-  return trainingLoad(
-    setsOf(block.items).flatMap(({ set, times }) => {
-      const metres = repMetres(set, groupPlan, pool) * set.reps * times;
-      return effortParts(set).map(({ share, effort }) => ({ distanceM: metres * share, effort }));
-    }),
-  );
-}
-
-/** Pool lengths of a block: exact but for what covers a distance by the clock. */
-function sizeOf({ groupPlan, pool }: Context, block: Block): number {
+/** A block, or a part of one, alone on the clock of its group. */
+export function measure({ groupPlan, pool }: Context, block: Block): Measured {
+  const { totalS, swimS } = groupClock({ ...groupPlan, blocks: [block] }, pool);
+  const sets = setsOf(block.items);
   const lengthsOf = (set: AnySet) =>
     set.kind === 'timed' ? repMetres(set, groupPlan, pool) / lengthsToMetres(pool, 1) : repLengths(set);
-  return setsOf(block.items).reduce((sum, { set, times }) => sum + set.reps * lengthsOf(set) * times, 0);
+  return {
+    seconds: totalS,
+    movingS: swimS,
+    // Exact but for what covers a distance by the clock.
+    lengths: sets.reduce((sum, { set, times }) => sum + set.reps * lengthsOf(set) * times, 0),
+    load: trainingLoad(
+      sets.flatMap(({ set, times }) => {
+        const metres = repMetres(set, groupPlan, pool) * set.reps * times;
+        return effortParts(set).map(({ share, effort }) => ({ distanceM: metres * share, effort }));
+      }),
+    ),
+  };
 }

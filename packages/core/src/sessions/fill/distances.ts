@@ -1,23 +1,39 @@
-import { lengthsToMetres, type Pool } from '../../units';
-import type { SwimSet } from '../plan/model';
+// Distances as coaches say them, in lengths of the pool in use.
+import type { Pool } from '../../units';
 
-/** Distances of a recipe for this group: its own, and the same stretched by how far the group gets. */
-export function stretched(metres: readonly number[], reach: number): number[] {
-  if (reach > 0.85 && reach < 1.2) return [...metres];
-  return [...metres, ...metres.map((m) => Math.max(25, Math.round((m * reach) / 25) * 25))];
+/** Distances that coaches say, in metres or yards alike. */
+export const SAID = [25, 50, 75, 100, 150, 200, 250, 300, 400, 500, 600, 800, 1000] as const;
+
+/** Pools in which the distances that coaches say are whole lengths. */
+const usual = (pool: Pool): boolean => pool.length === 25 || pool.length === 50;
+
+/**
+ * A said distance in lengths of a pool; in other pools than 25 and 50 the nearest that ends at the home wall. Null
+ * when it is no whole number of lengths.
+ *
+ * @example saidLengths(100, { length: 25, unit: 'yd' }) // 4
+ * @example saidLengths(100, { length: 100 / 3, unit: 'm' }) // 4
+ */
+export function saidLengths(distance: number, pool: Pool): number | null {
+  if (!usual(pool)) return Math.max(2, 2 * Math.round(distance / (2 * pool.length)));
+  const lengths = distance / pool.length;
+  return Number.isInteger(lengths) ? lengths : null;
 }
 
-/** Distances in metres as distinct numbers of pool lengths, shortest first; halves only in long pools. */
-export function options(metres: readonly number[], pool: Pool): number[] {
-  return [...new Set(metres.map((m) => wholeLengths(m, pool)))].sort((a, b) => a - b);
+/** Several said distances in lengths, shortest first, each once. */
+export function saidOptions(distances: readonly number[], pool: Pool): number[] {
+  return [...new Set(distances.flatMap((d) => saidLengths(d, pool) ?? []))].sort((a, b) => a - b);
 }
 
-export function wholeLengths(metres: number, pool: Pool): number {
-  const exact = metres / lengthsToMetres(pool, 1);
-  return exact <= 0.6 ? 0.5 : Math.max(1, Math.round(exact));
-}
+/** What a beginner swims at a time: one length, in every pool. */
+export const ONE_LENGTH = 1;
 
-/** Sets that end at the far side cost a little: the coach stands at the other end. */
-export function oddness(items: readonly SwimSet[]): number {
-  return items.reduce((sum, { reps, lengths }) => sum + ((reps * lengths) % 2 === 0 ? 0 : 0.02), 0);
-}
+/**
+ * Lengths of a sprint: a 25, or the length that there is; half of one, to the mark, in a long pool.
+ *
+ * @example sprintLengths({ length: 50, unit: 'm' }) // 0.5
+ */
+export const sprintLengths = (pool: Pool): number => (pool.length > 40 ? 0.5 : 1);
+
+/** Whether so many lengths end at the home wall. */
+export const endsAtHome = (lengths: number): boolean => lengths % 2 === 0;

@@ -2,7 +2,9 @@ import { drillCard, type DrillId } from '../../library';
 import { effortSpeed } from '../../measures';
 import { lengthsToMetres, type Pool } from '../../units';
 import { swim } from './plainSet';
-import { SLACK } from '../plan/drillPlace';
+import { SLACK, withinDose } from '../plan/drillPlace';
+import type { LevelId } from '../../swimmers';
+import { saidLengths } from './distances';
 import type { AnySet, BlockKind, GroupPlan, SwimStroke, TimedSet } from '../plan/model';
 import { EASY, type Swims } from '../plan/setMeasure';
 
@@ -49,24 +51,29 @@ export const isWhole = (id: DrillId): boolean => {
   return dose.kind === 'distance' && dose.whole !== undefined;
 };
 
-/** Pools with a mark in the middle, where half a length may end, metres. */
-const HALVES_FROM_M = 40;
-
 /**
- * Lengths of one try of a drill, as near to those wanted as its card allows; null when it is not swum in lengths, or
- * none of this pool is short enough.
+ * Lengths of one try of a drill in the distance of its card; in pools that it does not fit, as far as the wall, with what
+ * is over its most swum easily. Null when it is not swum in lengths, or the wall is too far.
+ *
+ * @param level beginners swim one length at a time
+ * @example lengthsOfDrill('front-scull', { length: 50, unit: 'm' }) // 1: 25 m, then easily to the wall
  */
-export function lengthsOfDrill(id: DrillId, wanted: number, pool: Pool): number | null {
+export function lengthsOfDrill(id: DrillId, pool: Pool, level?: LevelId): number | null {
   const { dose } = drillCard(id);
   if (dose.kind !== 'distance') return null;
   if (dose.whole !== undefined) {
     const lengths = dose.whole / pool.length;
     return Number.isInteger(lengths) ? lengths : null;
   }
-  const lengthM = lengthsToMetres(pool, 1);
-  const most = Math.floor((dose.mostM * SLACK) / lengthM);
-  if (most >= 1) return wanted < 1 ? wanted : Math.min(most, wanted);
-  return lengthM > HALVES_FROM_M ? 0.5 : null;
+  const said = level === 'settle' ? 1 : Math.max(1, saidLengths(dose.metres, pool) ?? 1);
+  return withinDose(id, said, pool) ? said : null;
+}
+
+/** What is said of a drill whose most ends before the wall; nothing when it does not. */
+export function drillNote(id: DrillId, lengths: number, pool: Pool): string {
+  const { dose } = drillCard(id);
+  if (dose.kind !== 'distance' || lengthsToMetres(pool, lengths) <= dose.mostM * SLACK) return '';
+  return `${dose.mostM} m of it, then easily to the wall.`;
 }
 
 /**
@@ -77,8 +84,8 @@ export function lengthsOfDrill(id: DrillId, wanted: number, pool: Pool): number 
  */
 export function withDrill(set: AnySet, drill: DrillId, swims: Swims, pool: Pool): AnySet {
   const { kit } = drillCard(drill);
-  const lengths = lengthsOfDrill(drill, set.kind === 'timed' ? 1 : set.lengths, pool);
+  const lengths = lengthsOfDrill(drill, pool);
   if (lengths === null) return onTheSpot(set.id, drill, swims, set.stroke);
   const { id, reps, stroke, timing } = set;
-  return { ...swim(id, reps, lengths, { drill, kit, stroke, rest: 0 }), timing };
+  return { ...swim(id, reps, lengths, { drill, kit, stroke, note: drillNote(drill, lengths, pool) }), timing };
 }

@@ -5,7 +5,6 @@ import type { Block, GroupPlan } from '../plan/model';
 import { openWaterCandidates } from './openWaterBlocks';
 import { poolCandidates } from './poolBlocks';
 import { RECIPE } from './recipe';
-import { levelCard } from '../../swimmers';
 import type { BuildRequest, GroupRequest } from '../request/model';
 
 /** Drills looked at beyond those that are swum, and most that are done on the spot. */
@@ -28,23 +27,20 @@ export function blockCandidates(groupPlan: GroupPlan, groupRequest: GroupRequest
     ...spot.slice(0, MOST_ON_THE_SPOT),
     ...best.filter((id) => drillCard(id).factor !== null).slice(0, count),
   ];
-  const reach =
-    ((request.minutes - RECIPE[groupRequest.level].landMinutes) / 54) *
-    (groupPlan.v400Mps / levelCard(groupRequest.level).defaultV400Mps);
-  const context: Context = { groupPlan, groupRequest, pool, theme, kit, drills, reach };
+  const waterS = (request.minutes - RECIPE[groupRequest.level].landMinutes) * 60;
+  const context: Context = { groupPlan, groupRequest, pool, theme, kit, drills, waterS, seed: request.seed };
   const speed = request.kind === 'speed' && groupRequest.level !== 'settle';
   const free: Candidates = outside ? openWaterCandidates(context, speed) : poolCandidates(context, speed);
   const locked = (groupRequest.locked ?? []).filter((block) => block.kind !== 'land');
   if (locked.length === 0) return free;
   return {
     ...free,
-    ...Object.fromEntries(locked.map((block) => [block.kind, [measured(context, block, roundsOf(block), 0)]])),
+    ...Object.fromEntries(locked.map((block) => [block.kind, [measured(context, block, AS_IT_IS, 0)]])),
   };
 }
 
-/** Rounds of a block whose whole content is one group of rounds, else 1. */
-const roundsOf = ({ items: [only, ...rest] }: Block): number =>
-  only?.kind === 'rounds' && rest.length === 0 ? only.rounds : 1;
+/** The shape of a block that stays as it is. */
+const AS_IT_IS = 'as it is';
 
 /** The land block: always there, with the theme's land drill when it has one. */
 export function landBlock(context: Pick<Context, 'theme' | 'groupRequest' | 'kit'>, minutes: number): Block {

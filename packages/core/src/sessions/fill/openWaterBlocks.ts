@@ -3,13 +3,11 @@ import { effortSpeed } from '../../measures';
 import { lengthsToMetres } from '../../units';
 import { candidate, type Candidate, type Candidates, type Context } from './candidate';
 import { cueFor } from './cues';
-import { inRounds, swim, usualRest, type SwimOptions } from './plainSet';
+import { EVERY_THREE, inRounds, swim, usualRest, type SwimOptions } from './plainSet';
 import type { TimedSet } from '../plan/model';
 import { RECIPE } from './recipe';
+import { lookInterval } from '../plan/looks';
 import { EASY } from '../plan/setMeasure';
-
-/** Every third stroke outside too, with looks that do not cost a breath. */
-const BREATHING = { kind: 'every', strokes: 3, side: 'right' } as const;
 
 /** All ways to fill each block of a swim-out: skills by the minute, the main part by loops. */
 export function openWaterCandidates(context: Context, speed: boolean): Candidates {
@@ -43,7 +41,7 @@ function warmUps(context: Context): Candidate[] {
           note: 'Walk in slowly, face in when the breath is calm, then swim along the shore.',
         }),
       ],
-      1,
+      'warm-up',
       0,
     ),
   );
@@ -62,7 +60,7 @@ function skills(context: Context): Candidate[] {
             note: 'Back together after each.',
           }),
         );
-        out.push(...candidate(context, 'drills', inRounds('dr', rounds, items), rounds, 0));
+        out.push(...candidate(context, 'drills', inRounds('dr', rounds, items), String(rounds), 0));
       }
     }
   }
@@ -82,7 +80,7 @@ function longestTry(id: DrillId, { groupPlan }: Context): number {
 
 function loops(context: Context): Candidate[] {
   const recipe = RECIPE[context.groupRequest.level];
-  const every = context.groupRequest.level === 'race' ? 6 : 8;
+  const { every } = lookInterval({ level: context.groupRequest.level, breathing: EVERY_THREE, asGood: null });
   const out: Candidate[] = [];
   // Whole loops only: half a one ends far from where one gets out.
   for (const lengths of [1, 2, 3]) {
@@ -92,12 +90,12 @@ function loops(context: Context): Candidate[] {
         const set = swim('ma', reps, lengths, {
           effort: recipe.mainEffort,
           rest,
-          breathing: BREATHING,
+          breathing: EVERY_THREE,
           sighting: { every, forBreath: false },
           note: cueFor(context.theme, context.groupRequest),
         });
         const awkward = (reps > 8 ? 0.03 : 0) + extra / 1000;
-        out.push(...candidate(context, 'main', [set], reps, awkward));
+        out.push(...candidate(context, 'main', [set], 'loops', awkward));
       }
     }
   }
@@ -116,7 +114,7 @@ function starts(context: Context): Candidate[] {
           note: 'Off the line together; a whistle stops everyone. Stop when the stroke breaks.',
         }),
       ],
-      1,
+      'speed',
       0,
     ),
   );
@@ -135,7 +133,7 @@ function swimDowns(context: Context): Candidate[] {
           note: 'Along the shore, then out. Head count.',
         }),
       ],
-      1,
+      'swim-down',
       0,
     ),
   );

@@ -1,14 +1,13 @@
 import { drillCard, type DrillId } from '../../library';
-import { causeCard } from '../../review';
-import { lengthsToMetres } from '../../units';
 import { candidate, type Candidate, type Candidates, type Context } from './candidate';
-import { cueAfter, cueFor, strokeOf } from './cues';
-import { EVERY_THREE, FREE, inRounds, swim, usualRest } from './plainSet';
-import { oddness, options, stretched, wholeLengths } from './distances';
-import type { AnySet } from '../plan/model';
+import { cueAfter, strokeOf } from './cues';
+import { inRounds, swim } from './plainSet';
+import { endsAtHome, ONE_LENGTH, saidLengths, saidOptions, sprintLengths } from './distances';
+import type { AnySet, Item } from '../plan/model';
+import { mains } from './mainSets';
 import { RECIPE } from './recipe';
 import { EASY } from '../plan/setMeasure';
-import { isWhole, lengthsOfDrill, onTheSpot } from './drillDose';
+import { drillNote, isWhole, lengthsOfDrill, onTheSpot } from './drillDose';
 
 /** All ways to fill each block of a session in a pool. */
 export function poolCandidates(context: Context, speed: boolean): Candidates {
@@ -17,12 +16,13 @@ export function poolCandidates(context: Context, speed: boolean): Candidates {
     drills: context.drills.length > 0 ? thinned(drillBlocks(context), MOST.drills) : [],
     main: mains(context),
     speed: speed ? thinned(speeds(context), MOST.speed) : [],
-    'swim-down': thinned(swimDowns(context), MOST['swim-down']),
+    'swim-down':
+      context.groupRequest.lengths == null ? thinned(swimDowns(context), MOST['swim-down']) : swimDowns(context),
   };
 }
 
 /** Ways looked at for each block: the search multiplies them. */
-const MOST = { 'warm-up': 9, drills: 40, speed: 7, 'swim-down': 8 } as const;
+const MOST = { 'warm-up': 7, drills: 26, speed: 5, 'swim-down': 6 } as const;
 
 /** A list thinned out evenly from its shortest to its longest. */
 function thinned(list: readonly Candidate[], most: number): readonly Candidate[] {
@@ -31,91 +31,100 @@ function thinned(list: readonly Candidate[], most: number): readonly Candidate[]
   return Array.from({ length: most }, (_, i) => sorted[Math.round((i * (sorted.length - 1)) / (most - 1))]!);
 }
 
+/** A block that ends at the home wall. */
+function atHome(
+  context: Context,
+  kind: 'warm-up' | 'drills' | 'speed' | 'swim-down',
+  items: readonly Item[],
+  shape: string,
+  awkward: number,
+): Candidate[] {
+  return candidate(context, kind, items, shape, awkward).filter((c) => endsAtHome(Math.round(c.lengths * 2) / 2));
+}
+
+/** How easy parts are breathed: to the less-used side where that is the theme. */
+const WEAK_SIDE_NOTE = 'Breathe to your less-used side.';
+const easyNote = (context: Context, note = ''): string =>
+  context.theme === 'one-sided' && context.groupRequest.level !== 'settle'
+    ? [WEAK_SIDE_NOTE, note].filter(Boolean).join(' ')
+    : note;
+
 function warmUps(context: Context): Candidate[] {
   const { level } = context.groupRequest;
+  const { pool } = context;
   const recipe = RECIPE[level];
-  const rep = wholeLengths(recipe.warmUpRepM, context.pool);
-  const first = level === 'settle' ? rep : 0;
-  return options(stretched(recipe.warmUpM, context.reach), context.pool).flatMap((lengths) => {
-    const crawlReps = Math.max(1, Math.round(lengths / 2 / rep));
-    const choice = lengths - crawlReps * rep;
-    if (choice < 1) return [];
-    const items = [
-      swim('wu-choice', first ? choice / first : 1, first || choice, { stroke: 'choice', rest: first ? 30 : 15 }),
-      swim('wu-rise', crawlReps, rep, {
-        stroke: strokeOf(context.theme),
-        effort: level === 'settle' ? EASY : 0.7,
-        rest: level === 'settle' ? 30 : 15,
-        note: level === 'settle' ? '' : 'rising',
-      }),
-    ];
-    return candidate(context, 'warm-up', items, 1, oddness(items));
-  });
+  const settle = level === 'settle';
+  const rep = settle ? ONE_LENGTH : saidLengths(recipe.rising.distance, pool);
+  if (rep === null) return [];
+  const choices = settle ? [1, 2, 3, 4] : saidOptions(recipe.warmUp, pool);
+  const rest = settle ? 30 : 15;
+  return choices.flatMap((choice) =>
+    recipe.rising.reps.flatMap((reps) =>
+      atHome(
+        context,
+        'warm-up',
+        [
+          settle
+            ? swim('wu-choice', choice, ONE_LENGTH, { stroke: 'choice', rest })
+            : swim('wu-choice', 1, choice, { stroke: 'choice', rest, note: easyNote(context) }),
+          swim('wu-rise', reps, rep, {
+            stroke: strokeOf(context.theme),
+            effort: settle ? EASY : 0.7,
+            rest,
+            note: settle ? '' : easyNote(context, 'Rising.'),
+          }),
+        ],
+        'warm-up',
+        // Part choice, part crawl: about the same of both.
+        Math.abs(choice - reps * rep) / (choice + reps * rep) / 20,
+      ),
+    ),
+  );
 }
+
+/** Tries of each drill in a row, and times through. */
+const TRIES = [1, 2, 3, 4];
 
 function drillBlocks(context: Context): Candidate[] {
   const { level } = context.groupRequest;
+  const { pool } = context;
   const recipe = RECIPE[level];
+  const settle = level === 'settle';
+  const stroke = strokeOf(context.theme);
+  const lengthsOf = (id: DrillId) => lengthsOfDrill(id, pool, level);
+  const swum = context.drills.filter((id) => lengthsOf(id) !== null);
+  // What is done on the spot, or over less than a length, has a timed part of its own before the rounds.
+  const onSpot = context.drills
+    .filter((id) => lengthsOf(id) === null && !isWhole(id))
+    .map((id, i) => onTheSpot(`dr-spot-${i}`, id, context.groupPlan, stroke));
+  const wholes = settle ? [ONE_LENGTH] : saidOptions(recipe.whole, pool);
   const out: Candidate[] = [];
-  for (const rounds of level === 'settle' || context.reach > 1.3 ? [1, 2, 3] : [1, 2]) {
-    for (const reps of [1, 2]) {
-      for (const drillLengths of options(recipe.drillM, context.pool)) {
-        for (const whole of options(recipe.wholeM, context.pool)) {
-          for (const extra of level === 'settle' ? recipe.extraRestS : [0]) {
-            const stroke = strokeOf(context.theme);
-            const lengthsOf = (id: DrillId) => lengthsOfDrill(id, drillLengths, context.pool);
-            const swum = context.drills.filter((id) => lengthsOf(id) !== null);
-            // What is done on the spot, or over less than a length, has a timed part of its own before the rounds.
-            const onSpot = context.drills
-              .filter((id) => lengthsOf(id) === null && !isWhole(id))
-              .map((id, i) => onTheSpot(`dr-spot-${i}`, id, context.groupPlan, stroke));
-            const items = (swum.length > 0 ? swum : context.drills).flatMap((id, i) => {
-              const lengths = lengthsOf(id);
-              const { kit } = drillCard(id);
-              return [
-                ...(lengths ? [swim(`dr-${i}`, reps, lengths, { drill: id, rest: 20 + extra, kit, stroke })] : []),
-                swim(`dr-${i}-whole`, lengths ? 1 : reps * 2, whole, {
-                  ...{ stroke, effort: EASY, rest: 15 + extra, note: cueAfter(id, context.groupRequest) },
-                }),
-              ];
-            });
-            const wrapped = [...onSpot, ...inRounds('dr', rounds, items)];
-            out.push(...candidate(context, 'drills', wrapped, rounds, oddness(items) + extra / 400));
-          }
-        }
-      }
-    }
-  }
-  return out;
-}
-
-function mains(context: Context): Candidate[] {
-  const { level } = context.groupRequest;
-  const recipe = RECIPE[level];
-  const sighting = causeCard(context.theme).stage === 'open-water skills';
-  const crawl = strokeOf(context.theme) === 'front-crawl';
-  const breathing = level === 'settle' || !crawl ? FREE : EVERY_THREE;
-  const out: Candidate[] = [];
-  const most = Math.min(16, Math.max(10, Math.round(10 * context.reach)));
-  for (let rounds = 2; rounds <= most; rounds++) {
-    for (const long of options(recipe.mainM, context.pool)) {
-      for (const short of options(recipe.themeM, context.pool)) {
-        if (level !== 'settle' && short >= long) continue;
-        for (const extra of recipe.extraRestS) {
-          const rest = usualRest(lengthsToMetres(context.pool, long)) + extra;
-          const items = [
-            swim('ma-steady', 1, long, { stroke: strokeOf(context.theme), effort: recipe.mainEffort, rest, breathing }),
-            swim('ma-theme', 1, short, {
-              stroke: strokeOf(context.theme),
-              effort: level === 'settle' ? EASY : 0.7,
-              rest: 15 + extra,
-              breathing,
-              note: cueFor(context.theme, context.groupRequest),
-              sighting: sighting ? { every: level === 'race' ? 6 : 8, forBreath: false } : null,
-            }),
-          ];
-          const odd = (long + short) % 2 === 0 ? 0 : rounds % 2 === 0 ? 0.02 : 0.06;
-          out.push(...candidate(context, 'main', inRounds('ma', rounds, items), rounds, odd + extra / 400));
+  for (const rounds of [1, 2]) {
+    for (const tries of TRIES) {
+      for (const whole of wholes) {
+        for (const more of recipe.drillRest) {
+          // Every drill and its whole stroke end at the home wall.
+          if (swum.some((id) => !endsAtHome(tries * lengthsOf(id)! + whole))) continue;
+          const items = (swum.length > 0 ? swum : context.drills).flatMap((id, i): AnySet[] => {
+            const lengths = lengthsOf(id);
+            const after = { stroke, effort: EASY, rest: 15 + more, note: cueAfter(id, context.groupRequest) };
+            // On the spot nothing was swum: as much of the whole stroke instead.
+            if (!lengths) return [swim(`dr-${i}-whole`, tries * 2, whole, after)];
+            return [
+              swim(`dr-${i}`, tries, lengths, {
+                drill: id,
+                rest: 20 + more,
+                kit: drillCard(id).kit,
+                stroke,
+                note: drillNote(id, lengths, pool),
+              }),
+              swim(`dr-${i}-whole`, 1, whole, after),
+            ];
+          });
+          const wrapped = [...onSpot, ...inRounds('dr', rounds, items)];
+          // As many tries as the card says, in one go or twice through.
+          const off = Math.abs(tries * rounds - 4) / 100;
+          out.push(...atHome(context, 'drills', wrapped, String(rounds), off + more / 400));
         }
       }
     }
@@ -124,33 +133,41 @@ function mains(context: Context): Candidate[] {
 }
 
 function speeds(context: Context): Candidate[] {
-  const [sprint] = options([25], context.pool);
-  return [4, 6, 8, 10, 12, ...(context.reach > 1.3 ? [14, 16] : [])].flatMap((reps) => {
-    const fast = {
-      stroke: strokeOf(context.theme),
-      effort: 1,
-      rest: 45,
-      note: 'Stop when the stroke breaks.',
-    };
-    const sprints = swim('sp', reps, sprint!, fast);
+  const lengths = sprintLengths(context.pool);
+  return [4, 6, 8, 10, 12, 14, 16].flatMap((reps) => {
+    const fast = { stroke: strokeOf(context.theme), effort: 1, rest: 45, note: 'Stop when the stroke breaks.' };
+    const sprints = swim('sp', reps, lengths, fast);
     // The same metres with half the sprinting: half a length easy, half all-out.
     const halves: AnySet = { ...sprints, kind: 'halves', id: 'sp-halves', effort: EASY, secondEffort: 1 };
     return [
-      ...candidate(context, 'speed', [sprints], 1, 0),
-      ...(sprint! >= 1 ? candidate(context, 'speed', [halves], 1, 0.01) : []),
+      ...atHome(context, 'speed', [sprints], 'sprints', 0),
+      ...(lengths >= 1 ? atHome(context, 'speed', [halves], 'halves', 0.01) : []),
     ];
   });
 }
 
 function swimDowns(context: Context): Candidate[] {
-  const { level } = context.groupRequest;
+  const { level, lengths: asked } = context.groupRequest;
+  const { pool } = context;
   const recipe = RECIPE[level];
-  const rep = wholeLengths(recipe.swimDownRepM, context.pool);
-  return options(stretched(recipe.swimDownM, context.reach), context.pool).flatMap((lengths) => {
-    const items =
-      level === 'settle'
-        ? [swim('sd', Math.max(1, Math.round(lengths / rep)), rep, { stroke: 'choice', rest: 30 })]
-        : [swim('sd', 1, lengths, { stroke: 'choice', rest: 0 })];
-    return candidate(context, 'swim-down', items, 1, oddness(items));
-  });
+  const note = easyNote(context);
+  if (level === 'settle')
+    return [2, 4, 6].flatMap((reps) =>
+      candidate(context, 'swim-down', [swim('sd', reps, ONE_LENGTH, { stroke: 'choice', rest: 30 })], 'swim-down', 0),
+    );
+  const said = saidOptions(recipe.swimDown, pool);
+  const one = (lengths: number, awkward: number) =>
+    candidate(
+      context,
+      'swim-down',
+      [swim('sd', 1, lengths, { stroke: 'choice', rest: 0, note })],
+      'swim-down',
+      awkward,
+    );
+  if (asked == null) return said.filter(endsAtHome).flatMap((lengths) => one(lengths, 0));
+  // A distance that was asked for is met here, where one unusual distance does no harm.
+  const most = said[said.length - 1] ?? 2;
+  return Array.from({ length: most }, (_, i) => i + 1)
+    .filter((lengths) => lengths % 2 === asked % 2)
+    .flatMap((lengths) => one(lengths, said.includes(lengths) ? 0 : 0.03));
 }

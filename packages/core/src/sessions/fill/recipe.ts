@@ -1,84 +1,84 @@
 import type { LevelId } from '../../swimmers';
 import type { SessionKind } from '../plan/model';
 
-/** What a level swims: distances in metres, before they become whole lengths of the pool. */
+/** What a level swims: distances as they are said, in metres or yards alike. */
 export interface Recipe {
   readonly landMinutes: number;
   readonly drillCount: number;
-  readonly warmUpM: readonly number[];
-  readonly warmUpRepM: number;
-  readonly drillM: readonly number[];
-  readonly wholeM: readonly number[];
-  readonly mainM: readonly number[];
-  readonly themeM: readonly number[];
+  /** Choice of stroke at the beginning, and reps of the rising part behind it. */
+  readonly warmUp: readonly number[];
+  readonly rising: { readonly distance: number; readonly reps: readonly number[] };
+  /** Whole stroke after a drill. */
+  readonly whole: readonly number[];
+  /** Rest at a drill beyond 20 s, for those who need it. */
+  readonly drillRest: readonly number[];
+  /** Effort of the main part, and of its parts in which the theme is practised. */
   readonly mainEffort: number;
-  readonly swimDownM: readonly number[];
-  readonly swimDownRepM: number;
-  /** Rest added to the usual one, seconds, when the clock needs it. */
-  readonly extraRestS: readonly number[];
+  readonly themeEffort: number;
+  readonly swimDown: readonly number[];
   readonly share: Readonly<Record<'warm-up' | 'drills' | 'main' | 'swim-down', number>>;
+  /** Share of the time that is spent moving in the water. */
+  readonly moving: readonly [low: number, high: number];
+  /** Whether reps of the main part leave on the clock. */
+  readonly sendOffs: boolean;
 }
 
 export const RECIPE: Readonly<Record<LevelId, Recipe>> = {
   settle: {
     landMinutes: 8,
     drillCount: 2,
-    warmUpM: [25, 50, 75, 100],
-    warmUpRepM: 25,
-    drillM: [25],
-    wholeM: [25],
-    mainM: [25],
-    themeM: [25],
+    warmUp: [25, 50, 75, 100],
+    rising: { distance: 25, reps: [1, 2, 3, 4] },
+    whole: [25],
+    drillRest: [0, 20, 40, 60],
     mainEffort: 0.6,
-    swimDownM: [25, 50, 75],
-    swimDownRepM: 25,
-    extraRestS: [20, 30, 40, 50, 60, 70, 80, 90],
+    themeEffort: 0.6,
+    swimDown: [50, 100, 150],
     share: { 'warm-up': 0.16, drills: 0.4, main: 0.34, 'swim-down': 0.1 },
+    moving: [0.25, 0.45],
+    sendOffs: false,
   },
   build: {
     landMinutes: 6,
     drillCount: 2,
-    warmUpM: [100, 150, 200, 250, 300, 350, 400],
-    warmUpRepM: 50,
-    drillM: [25, 50],
-    wholeM: [25, 50],
-    mainM: [50, 75, 100, 125, 150, 200],
-    themeM: [25, 50],
+    warmUp: [50, 100, 150, 200],
+    rising: { distance: 50, reps: [1, 2, 3, 4, 6] },
+    whole: [25, 50],
+    drillRest: [0, 15, 30],
     mainEffort: 0.75,
-    swimDownM: [50, 100, 150, 200, 250, 300],
-    swimDownRepM: 300,
-    extraRestS: [0, 5, 10, 15],
+    themeEffort: 0.7,
+    swimDown: [50, 100, 150, 200, 250, 300],
     share: { 'warm-up': 0.16, drills: 0.32, main: 0.4, 'swim-down': 0.12 },
+    moving: [0.5, 0.65],
+    sendOffs: false,
   },
   hold: {
     landMinutes: 6,
     drillCount: 3,
-    warmUpM: [150, 200, 250, 300, 350, 400, 450, 500],
-    warmUpRepM: 50,
-    drillM: [25, 50, 100],
-    wholeM: [25, 50, 100],
-    mainM: [75, 100, 125, 150, 200, 250, 300],
-    themeM: [25, 50, 100],
+    warmUp: [100, 150, 200, 250, 300],
+    rising: { distance: 50, reps: [2, 4, 6] },
+    whole: [25, 50, 100],
+    drillRest: [0, 10],
     mainEffort: 0.8,
-    swimDownM: [50, 100, 150, 200, 250, 300, 350, 400],
-    swimDownRepM: 400,
-    extraRestS: [0, 5, 10],
+    themeEffort: 0.7,
+    swimDown: [100, 150, 200, 250, 300, 400],
     share: { 'warm-up': 0.15, drills: 0.26, main: 0.47, 'swim-down': 0.12 },
+    moving: [0.6, 0.72],
+    sendOffs: true,
   },
   race: {
     landMinutes: 6,
     drillCount: 2,
-    warmUpM: [200, 250, 300, 350, 400, 450, 500, 600, 700],
-    warmUpRepM: 100,
-    drillM: [25, 50, 100],
-    wholeM: [50, 100, 150],
-    mainM: [100, 150, 200, 250, 300, 400],
-    themeM: [50, 100],
+    warmUp: [100, 200, 300, 400],
+    rising: { distance: 100, reps: [1, 2, 3, 4] },
+    whole: [50, 100, 150],
+    drillRest: [0, 10],
     mainEffort: 0.8,
-    swimDownM: [100, 150, 200, 250, 300, 400, 500],
-    swimDownRepM: 500,
-    extraRestS: [0, 5, 10],
+    themeEffort: 0.7,
+    swimDown: [100, 150, 200, 250, 300, 400, 500],
     share: { 'warm-up': 0.15, drills: 0.19, main: 0.55, 'swim-down': 0.11 },
+    moving: [0.65, 0.8],
+    sendOffs: true,
   },
 };
 
@@ -88,3 +88,23 @@ export const SHARE_SHIFT: Readonly<Record<SessionKind, { readonly drills: number
   technique: { drills: 0.09, speed: 0 },
   speed: { drills: 0, speed: 0.09 },
 };
+
+/** How much of the metres goes from the main part to skills in an easy week. */
+export const EASY_WEEK_DRILLS = 0.06;
+
+/** Seconds of the pause before the main part: to rest, to drink and to hear it. */
+export const BEFORE_MAIN_S = [60, 90, 120] as const;
+
+/** A main part longer than this has two different parts for those who leave on the clock, seconds. */
+export const ONE_PART_S = 1200;
+
+/** Most rounds of the same, and most reps of one set that is not all-out. */
+export const MOST_ROUNDS = 8;
+export const MOST_REPEATS = 12;
+
+/** Least share of the main part in which the theme lives. */
+export const THEME_SHARE = 1 / 3;
+
+/** Rest after steady swimming, seconds for each 100 m, and the most of it as a share of the swim. */
+export const REST_PER_100 = [10, 20] as const;
+export const REST_OF_SWIM = 0.5;

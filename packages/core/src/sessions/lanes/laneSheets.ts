@@ -1,8 +1,8 @@
 import { swimmerPace, type SwimmerPace, type Trial } from '../../measures';
 import { lengthsToMetres, type Pool } from '../../units';
 import type { AnySet, GroupPlan } from '../plan/model';
-import { repMetres, repSeconds, restSeconds } from '../plan/setMeasure';
-import { groupTotals, setsOf, type GroupTotals } from '../plan/totals';
+import { repMetres, repSeconds, restSeconds, setsOf } from '../plan/setMeasure';
+import { groupTotals, type GroupTotals } from '../plan/totals';
 import { type Catch, type LaneRep, simulateLane } from './catches';
 import { type LaneProposal, proposeLane } from './proposeLane';
 import { assignLanes, laneCapacity } from './assignLanes';

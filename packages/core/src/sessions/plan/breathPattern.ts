@@ -8,8 +8,11 @@ const MOST_BETWEEN: Readonly<Record<SwimStroke, number | null>> = {
   butterfly: 2,
   // The face is out of the water: nothing to count.
   backstroke: 0,
-  // It may be any of them.
+  // It may be any of them, or all in turn.
   choice: 0,
+  medley: 0,
+  // With a board the face is up; without one a breath is taken when it is needed.
+  kick: 0,
 };
 
 const HOW: Readonly<Record<SwimStroke, string>> = {
@@ -18,6 +21,8 @@ const HOW: Readonly<Record<SwimStroke, string>> = {
   butterfly: 'butterfly breathes every stroke, or every two',
   backstroke: 'backstroke breathes freely',
   choice: 'with the stroke left open everybody breathes freely',
+  medley: 'in medley everybody breathes freely',
+  kick: 'on the kick everybody breathes freely',
 };
 
 /**

@@ -7,10 +7,11 @@ import { breathProblems, fewBreathSets, freelyIn, type Freely, type GroupPerson 
 import { drillProblem, LONG_POOL_M, type Stands } from './drillPlace';
 import { BLOCK_NAME, type AnySet, type GroupPlan, type SessionPlace, type SessionPlan } from './model';
 import { SHARE_BAND } from './shares';
-import { repSeconds } from './setMeasure';
+import { repSeconds, setsOf } from './setMeasure';
 import { sizeProblem } from './size';
+import { medleyProblem } from './strokePace';
 import { lengthsToMetres } from '../../units';
-import { blockMetres, groupTotals, setsOf } from './totals';
+import { blockMetres, groupTotals } from './totals';
 import { percent } from '../../words';
 
 /** Groups should end within this time of each other, seconds. */
@@ -140,6 +141,8 @@ function groupProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople)
       problems.push(
         `${group.name}: ${describeSet(set, plan.pool, plan.place)} takes ${Math.round(repS)} s, longer than its send-off.`,
       );
+    const medley = medleyProblem(set, plan.pool);
+    if (medley) problems.push(`${group.name}: ${medley}`);
     if (!set.drill) continue;
     const drill = drillCard(set.drill);
     if (group.level !== 'settle' && !isAtLeast(group.level, drill.from))

@@ -1,6 +1,6 @@
 import type { Pool } from '../../units';
 import { hasFew } from './fewBreaths';
-import type { AnySet, Block, GroupPlan, Item } from './model';
+import type { AnySet, Block, GroupPlan, Item, Pause } from './model';
 import { repSeconds, restSeconds } from './setMeasure';
 import { sizeProblem } from './size';
 
@@ -43,6 +43,8 @@ export interface GroupClock extends Spent {
 class Walk {
   private readonly known: Set<string>;
   private first = true;
+  /** Whether a pause came right before. */
+  private rested = false;
   /** Rest of the set swum last, which is taken after its last rep too when the next set is the next time through. */
   private lastRest = 0;
   /** Rest that is owed after the set swum last, whatever comes next: after few breaths. */
@@ -63,16 +65,25 @@ class Walk {
   passage(set: AnySet, again: boolean): Spent {
     const repS = repSeconds(set, this.group, this.pool);
     const rest = restSeconds(set, repS);
-    const gap = this.first ? 0 : again ? this.lastRest : Math.max(BETWEEN_SETS_S, this.owed);
+    const gap = this.first || this.rested ? 0 : again ? this.lastRest : Math.max(BETWEEN_SETS_S, this.owed);
     let talkS = again ? 0 : gap;
     if (!again && set.drill) {
       talkS += this.known.has(set.drill) ? TALK_KNOWN_S : TALK_NEW_S;
       this.known.add(set.drill);
     }
     this.first = false;
+    this.rested = false;
     this.lastRest = rest;
     this.owed = hasFew(set, this.group, this.pool) ? rest : 0;
     return { swimS: repS * set.reps, restS: rest * (set.reps - 1) + (again ? gap : 0), talkS };
+  }
+
+  /** A pause takes the place of the rest or the time between two sets that would come after it. */
+  pause({ seconds }: Pause): Spent {
+    const restS = Math.max(seconds, this.owed);
+    this.owed = 0;
+    this.rested = true;
+    return { swimS: 0, restS, talkS: 0 };
   }
 
   /**
@@ -82,7 +93,9 @@ class Walk {
   through(items: readonly Item[], again: boolean): Spent {
     let sum: Spent = { swimS: 0, restS: 0, talkS: 0 };
     for (const item of items) {
-      if (item.kind !== 'rounds') {
+      if (item.kind === 'pause') {
+        sum = plus(sum, this.pause(item), 1);
+      } else if (item.kind !== 'rounds') {
         sum = plus(sum, this.passage(item, again), 1);
       } else if (again) {
         // What led to the first time through may be another set's rest than what leads to the later ones.
@@ -139,6 +152,10 @@ export function groupSlots(group: GroupPlan, pool: Pool): readonly (readonly Slo
     now += block.landMinutes * 60;
     const swim = (items: readonly Item[], again: boolean): void => {
       for (const item of items) {
+        if (item.kind === 'pause') {
+          now += secondsOf(walk.pause(item));
+          continue;
+        }
         if (item.kind === 'rounds') {
           for (let pass = 0; pass < item.rounds; pass++) swim(item.items, again || pass > 0);
           continue;

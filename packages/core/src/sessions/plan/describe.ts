@@ -1,7 +1,8 @@
 // A set in a few words.
 import { drillCard } from '../../library';
 import { formatTime, poolDistance, type Pool } from '../../units';
-import type { AnySet, Breathing, SessionPlace, SessionPlan, Sighting, SwimStroke, Timing } from './model';
+import type { AnySet, Breathing, Pause, SessionPlace, SessionPlan, Sighting, SwimStroke, Timing } from './model';
+import { isPull } from './strokePace';
 import { counted, percent } from '../../words';
 
 export const STROKE_WORD: Readonly<Record<SwimStroke, string>> = {
@@ -9,6 +10,8 @@ export const STROKE_WORD: Readonly<Record<SwimStroke, string>> = {
   backstroke: 'backstroke',
   breaststroke: 'breaststroke',
   butterfly: 'butterfly',
+  medley: 'medley',
+  kick: 'kick',
   choice: 'choice',
 };
 
@@ -26,11 +29,11 @@ export function effortWord(effort: number): string {
   return 'all-out';
 }
 
-/** The effort of a set in words; both halves when they differ. */
+/** The effort of a set in words; both halves, or the first and the last rep, when they differ. */
 export function setEffortWord(set: AnySet): string {
-  return set.kind === 'halves'
-    ? `half ${effortWord(set.effort)}, half ${effortWord(set.secondEffort)}`
-    : effortWord(set.effort);
+  if (set.kind === 'halves') return `half ${effortWord(set.effort)}, half ${effortWord(set.secondEffort)}`;
+  if (set.kind === 'descend') return `each faster, ${effortWord(set.effort)} to ${effortWord(set.lastEffort)}`;
+  return effortWord(set.effort);
 }
 
 /** A distance of some lengths in the pool's unit. @example distanceWord({ length: 25, unit: 'yd' }, 2) // '50 yd' */
@@ -44,9 +47,16 @@ export function placeWord({ pool, place }: Pick<SessionPlan, 'pool' | 'place'>):
   return place === 'pool' ? `${length} ${pool.unit} pool` : `loop of ${length} ${pool.unit}`;
 }
 
-/** What is swum: the drill, or the stroke. */
-export function whatWord(set: Pick<AnySet, 'drill' | 'stroke'>): string {
-  return set.drill ? drillCard(set.drill).name.toLowerCase() : STROKE_WORD[set.stroke];
+/** What is swum: the drill, or the stroke; crawl with a pull buoy is pull. */
+export function whatWord(set: Pick<AnySet, 'drill' | 'stroke' | 'kit'>): string {
+  if (set.drill) return drillCard(set.drill).name.toLowerCase();
+  return isPull(set) ? 'pull' : STROKE_WORD[set.stroke];
+}
+
+/** A pause in words, as in the notation. @example pauseWord({ kind: 'pause', id: 'p', seconds: 120, note: '' }) // 'rest 2 min' */
+export function pauseWord({ seconds }: Pause): string {
+  if (seconds % 60 === 0) return `rest ${seconds / 60} min`;
+  return `rest ${formatTime(seconds)} min`;
 }
 
 /** How a set is breathed, as said on deck; nothing when it is free. */

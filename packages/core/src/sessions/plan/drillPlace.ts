@@ -1,5 +1,5 @@
-import { drillCard, type Drill } from '../../library';
-import { poolDistance, type Pool } from '../../units';
+import { drillCard, type Drill, type DrillId } from '../../library';
+import { lengthsToMetres, poolDistance, type Pool } from '../../units';
 import type { AnySet, BlockKind, SessionPlace } from './model';
 import { repMetres, type Swims } from './setMeasure';
 
@@ -39,6 +39,26 @@ function placeProblem({ name, places, levelEdge }: Drill, { block, place, pool }
   return null;
 }
 
+/** A drill that may be swum at least this far can end in easy swimming to the wall; the others stop where they are, metres. */
+const TO_WALL_FROM_M = 20;
+/** The farthest rep that ends so, metres. */
+const TO_WALL_MOST_M = 100;
+
+/**
+ * Whether so many lengths of a drill are within its card: as far as it may be swum at a time, or to the wall of a pool
+ * that it does not fit, where what is over is swum easily.
+ *
+ * @example withinDose('front-scull', 1, { length: 50, unit: 'm' }) // true: 25 m, then easily to the wall
+ */
+export function withinDose(id: DrillId, lengths: number, pool: Pool): boolean {
+  const { dose } = drillCard(id);
+  if (dose.kind !== 'distance') return false;
+  const metres = lengthsToMetres(pool, lengths);
+  if (metres <= dose.mostM * SLACK) return true;
+  const nearest = pool.length === 25 || pool.length === 50 ? 1 : 2;
+  return dose.whole === undefined && dose.mostM >= TO_WALL_FROM_M && lengths <= nearest && metres <= TO_WALL_MOST_M;
+}
+
 function doseProblem({ name, dose }: Drill, set: AnySet, swims: Swims, pool: Pool): string | null {
   if (dose.kind === 'repeats')
     return set.kind === 'timed' ? null : `${name} is done on the spot: plan it by time, never as lengths.`;
@@ -47,7 +67,8 @@ function doseProblem({ name, dose }: Drill, set: AnySet, swims: Swims, pool: Poo
     return set.seconds > dose.seconds ? `${name}: ${dose.seconds} s is the most for one try.` : null;
   }
   const metres = repMetres(set, swims, pool);
-  if (metres > dose.mostM * SLACK) return `${name}: ${dose.mostM} m is the most for one try.`;
+  const fits = set.kind === 'timed' ? metres <= dose.mostM * SLACK : withinDose(set.drill!, set.lengths, pool);
+  if (!fits) return `${name}: ${dose.mostM} m is the most for one try.`;
   // In yards a 50 is 50 yards.
   if (dose.whole !== undefined && (set.kind === 'timed' || poolDistance(pool, set.lengths) < dose.whole / SLACK))
     return `${name}: whole ${dose.whole}s only, nothing shorter.`;

@@ -3,11 +3,12 @@ import { isAtLeast } from '../../swimmers';
 import { patternProblem } from './breathPattern';
 
 import type { AnySet, Block, GroupPlan, Item, Rounds, SessionPlan, SwimSet } from './model';
-import { isSet, repSeconds, restSeconds } from './setMeasure';
+import { isRounds, isSet, repSeconds, restSeconds } from './setMeasure';
 
 /** What a coach changes in place. */
 export type SetPatch = Partial<Omit<SwimSet, 'kind' | 'id'>> & {
   readonly secondEffort?: number;
+  readonly lastEffort?: number;
   readonly seconds?: number;
 };
 
@@ -33,6 +34,11 @@ export function editRounds(plan: SessionPlan, roundsId: string, rounds: number):
   return mapItems(plan, (item) => (item.kind === 'rounds' && item.id === roundsId ? { ...item, rounds } : item));
 }
 
+/** The plan with a pause of another length. */
+export function editPause(plan: SessionPlan, pauseId: string, seconds: number): SessionPlan {
+  return mapItems(plan, (item) => (item.kind === 'pause' && item.id === pauseId ? { ...item, seconds } : item));
+}
+
 /** The plan with a group's own facts changed, like its pace or its breath record. */
 export function editGroup(plan: SessionPlan, groupId: string, patch: Partial<GroupPlan>): SessionPlan {
   return { ...plan, groups: plan.groups.map((g) => (g.id === groupId ? { ...g, ...patch } : g)) };
@@ -51,7 +57,7 @@ export function editBlock(
 export function removeItem(plan: SessionPlan, itemId: string): SessionPlan {
   return mapItems(plan, (item) => {
     if (item.id === itemId) return null;
-    return isSet(item) || item.items.length > 0 ? item : null;
+    return !isRounds(item) || item.items.length > 0 ? item : null;
   });
 }
 
@@ -79,7 +85,7 @@ export function moveItem(plan: SessionPlan, itemId: string, target: Target): Ses
   const from = whereIs(plan, itemId);
   const item = from && itemAt(plan, from);
   if (!from || !item) return plan;
-  if (!isSet(item) && (item.id === target.holderId || whereIsIn([item], target.holderId))) return plan;
+  if (isRounds(item) && (item.id === target.holderId || whereIsIn([item], target.holderId))) return plan;
   if (!holderOf(plan, target.holderId)) return plan;
   const index = from.holderId === target.holderId && target.index > from.index ? target.index - 1 : target.index;
   if (from.holderId === target.holderId && index === from.index) return plan;
@@ -101,7 +107,7 @@ export function whereIs(plan: SessionPlan, itemId: string): Target | null {
 
 function whereIsIn(items: readonly Item[], itemId: string): Target | null {
   for (const item of items) {
-    if (isSet(item)) continue;
+    if (!isRounds(item)) continue;
     const index = item.items.findIndex((i) => i.id === itemId);
     if (index >= 0) return { holderId: item.id, index };
     const inner = whereIsIn(item.items, itemId);
@@ -113,7 +119,7 @@ function whereIsIn(items: readonly Item[], itemId: string): Target | null {
 function holderOf(plan: SessionPlan, holderId: string): { readonly items: readonly Item[] } | null {
   const inItems = (items: readonly Item[]): Rounds | null => {
     for (const item of items) {
-      if (isSet(item)) continue;
+      if (!isRounds(item)) continue;
       if (item.id === holderId) return item;
       const inner = inItems(item.items);
       if (inner) return inner;
@@ -140,6 +146,9 @@ export function wrapInRounds(plan: SessionPlan, itemId: string, roundsId: string
   return addItem(takeOut(plan, itemId), rounds, item);
 }
 
+/** Effort of the last rep with which a set that descends begins. */
+const STRONG = 0.9;
+
 /** A set as another kind of set, keeping what both can say. */
 export function asKind(set: AnySet, kind: AnySet['kind'], v400: { readonly repS: number }): AnySet {
   const lengths = set.kind === 'timed' ? 2 : set.lengths;
@@ -147,6 +156,8 @@ export function asKind(set: AnySet, kind: AnySet['kind'], v400: { readonly repS:
   const fields = { id, reps, stroke, drill, effort, breathing, sighting, strokeRateSpm, timing, kit, note };
   if (kind === 'swim') return { kind, ...fields, lengths };
   if (kind === 'halves') return { kind, ...fields, drill: null, lengths, secondEffort: 1 };
+  if (kind === 'descend')
+    return { kind, ...fields, drill: null, reps: Math.max(3, reps), lengths, lastEffort: Math.max(effort, STRONG) };
   return { kind, ...fields, seconds: Math.max(30, Math.round(v400.repS / 30) * 30) };
 }
 
@@ -188,7 +199,7 @@ export function copyToLevels(
 }
 
 const holds = (item: Item, id: string): boolean =>
-  item.id === id || (!isSet(item) && item.items.some((i) => holds(i, id)));
+  item.id === id || (isRounds(item) && item.items.some((i) => holds(i, id)));
 
 /** The set with an id among some items, or undefined. */
 export function findSet(items: readonly Item[], id: string): AnySet | undefined {
@@ -197,6 +208,7 @@ export function findSet(items: readonly Item[], id: string): AnySet | undefined 
       if (item.id === id) return item;
       continue;
     }
+    if (!isRounds(item)) continue;
     const inner = findSet(item.items, id);
     if (inner) return inner;
   }
@@ -207,7 +219,7 @@ const takeOut = (plan: SessionPlan, itemId: string): SessionPlan =>
   mapItems(plan, (item) => (item.id === itemId ? null : item));
 
 const dropEmptyRounds = (plan: SessionPlan): SessionPlan =>
-  mapItems(plan, (item) => (isSet(item) || item.items.length > 0 ? item : null));
+  mapItems(plan, (item) => (!isRounds(item) || item.items.length > 0 ? item : null));
 
 function mapItems(plan: SessionPlan, change: (item: Item) => Item | null): SessionPlan {
   const mapList = (items: readonly Item[]): readonly Item[] => {

@@ -11,8 +11,8 @@ import {
 import { lengthsToMetres, type Pool } from '../../units';
 import { breathPlaces, breathsInRep, type Counted } from './breathPlaces';
 
-import type { AnySet, GroupPlan, Item, SessionPlace } from './model';
-import { isSet, repMetres, repSeconds, restSeconds, slowestMps, type Swims } from './setMeasure';
+import type { AnySet, GroupPlan, SessionPlace } from './model';
+import { repMetres, repSeconds, restSeconds, setsOf, slowestMps, type Swims } from './setMeasure';
 import { plural } from '../../words';
 
 /** Metres from a wall without a stroke: push-off and glide. */
@@ -61,7 +61,7 @@ export function longestBreathGap(set: AnySet, swims: Gapped, pool: Pool): Breath
 }
 
 function timed(strokes: number, metres: number, set: AnySet, swims: Gapped, pool: Pool): BreathGap {
-  const speed = slowestMps(set, swims) || repMetres(set, swims, pool) / repSeconds(set, swims, pool) || 1;
+  const speed = slowestMps(set, swims, pool) || repMetres(set, swims, pool) / repSeconds(set, swims, pool) || 1;
   return { strokes, metres, seconds: metres / speed };
 }
 
@@ -72,11 +72,10 @@ export function hasFew(set: AnySet, group: Gapped, pool: Pool): boolean {
 
 /** The sets of a group in which breaths are few. */
 export function fewBreathSets(group: GroupPlan, pool: Pool): AnySet[] {
-  return group.blocks.flatMap((block) => setsIn(block.items)).filter((set) => hasFew(set, group, pool));
+  return group.blocks
+    .flatMap((block) => setsOf(block.items).map(({ set }) => set))
+    .filter((set) => hasFew(set, group, pool));
 }
-
-const setsIn = (items: readonly Item[]): AnySet[] =>
-  items.flatMap((item) => (isSet(item) ? [item] : setsIn(item.items)));
 
 /**
  * What rules out a set with few breaths for everyone; empty when it may be swum.

@@ -24,8 +24,20 @@ export type SessionKind = (typeof SESSION_KINDS)[number];
 /** Theme when nothing else is known: where everyone begins. */
 export const FIRST_THEME: CauseId = 'holds-breath';
 
-export const SWIM_STROKES = ['front-crawl', 'backstroke', 'breaststroke', 'butterfly', 'choice'] as const;
+/** What is swum. Medley is a quarter of the rep each; kick is legs alone, and says with its kit how. */
+export const SWIM_STROKES = [
+  'front-crawl',
+  'backstroke',
+  'breaststroke',
+  'butterfly',
+  'medley',
+  'kick',
+  'choice',
+] as const;
 export type SwimStroke = (typeof SWIM_STROKES)[number];
+
+/** Speed in a stroke as a share of crawl. */
+export type StrokeShares = Readonly<Partial<Record<SwimStroke, number>>>;
 
 /** Pool, or a loop in open water that takes the place of the pool length. */
 export const SESSION_PLACES = ['pool', 'open-water'] as const;
@@ -95,13 +107,20 @@ export interface HalfSet extends SetFields {
   readonly secondEffort: number;
 }
 
+/** Each rep faster than the one before, in even steps from `effort` to `lastEffort`. */
+export interface DescendSet extends SetFields {
+  readonly kind: 'descend';
+  readonly lengths: number;
+  readonly lastEffort: number;
+}
+
 /** `reps × seconds`: skills outside, and tries of beginners. Its metres are an estimate. */
 export interface TimedSet extends SetFields {
   readonly kind: 'timed';
   readonly seconds: number;
 }
 
-export type AnySet = SwimSet | HalfSet | TimedSet;
+export type AnySet = SwimSet | HalfSet | DescendSet | TimedSet;
 
 /** Sets swum through several times; may be nested. */
 export interface Rounds {
@@ -111,7 +130,18 @@ export interface Rounds {
   readonly items: readonly Item[];
 }
 
-export type Item = AnySet | Rounds;
+/** The longest pause, seconds. */
+export const LONGEST_PAUSE_S = 1800;
+
+/** Time to rest, to drink and to hear what comes; nobody swims. */
+export interface Pause {
+  readonly kind: 'pause';
+  readonly id: string;
+  readonly seconds: number;
+  readonly note: string;
+}
+
+export type Item = AnySet | Rounds | Pause;
 
 /** How deep rounds may lie in rounds. */
 export const DEEPEST_ROUNDS = 4;
@@ -140,6 +170,8 @@ export interface GroupPlan {
   readonly strokeLengthM: number;
   /** The club's own pace table; empty takes the effort law. */
   readonly paceTable: readonly PacePoint[];
+  /** Speed in other strokes as a share of crawl, from own times; a stroke left out takes the usual share, a guess. */
+  readonly strokeShares?: StrokeShares;
   /** Drills the group has done before: they need less talk. */
   readonly knownDrills: readonly DrillId[];
   /** What was agreed before a set with limited breathing; null when there is none. */

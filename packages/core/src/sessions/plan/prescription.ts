@@ -1,7 +1,8 @@
-import { breathsPerMinute, breathsPerSide, type BreathsPerSide, type Side } from '../../measures';
+import { effortSpeed, breathsPerMinute, breathsPerSide, type BreathsPerSide, type Side } from '../../measures';
 import { STROKE_MODEL } from '../../swimmers';
 import type { Pool } from '../../units';
 import { breathPlaces } from './breathPlaces';
+import { lookInterval } from './looks';
 import type { AnySet, Breathing, GroupPlan, Sighting } from './model';
 import { effortParts, repMetres, repSeconds } from './setMeasure';
 
@@ -109,6 +110,10 @@ export function prescriptionOf(set: AnySet, group: GroupPlan, pool: Pool): Presc
   };
 }
 
+/** Strokes a minute of a group today at an effort, from its pace and stroke length. */
+export const usualRateSpm = (group: GroupPlan, effort: number): number =>
+  Math.round((60 * effortSpeed(group.v400Mps, effort, group.paceTable)) / group.strokeLengthM);
+
 /** What a group's tests and model suggest for a set. */
 export interface Suggestion {
   readonly strokeRateSpm: number;
@@ -123,7 +128,7 @@ export const RATE_STEP_SPM = 4;
 /**
  * Defaults for breathing, rate and looks: the rate nearest to today's inside the band of the stroke
  * model, at most {@link RATE_STEP_SPM} away; in crawl every third stroke, or freely when hard or for
- * beginners; a look every eighth stroke outside, every sixth for racers.
+ * beginners; outside a look at the default interval of the level, in the rhythm of the breath.
  */
 export function suggestFor(set: AnySet, group: GroupPlan, pool: Pool, outside: boolean): Suggestion {
   const { strokeRateSpm: now } = prescriptionOf({ ...set, strokeRateSpm: null }, group, pool);
@@ -133,7 +138,9 @@ export function suggestFor(set: AnySet, group: GroupPlan, pool: Pool, outside: b
   const hard = effortParts(set).some(({ effort }) => effort > 0.9);
   const free = group.level === 'settle' || hard || set.stroke !== 'front-crawl';
   const breathing: Breathing = free ? { kind: 'free' } : { kind: 'every', strokes: 3, side: 'right' };
-  const sighting = outside ? { every: group.level === 'race' ? 6 : 8, forBreath: false } : null;
+  const sighting = outside
+    ? { every: lookInterval({ level: group.level, breathing, asGood: null }).every, forBreath: false }
+    : null;
   const name = STROKE_MODEL[group.model].name;
   return {
     strokeRateSpm,

@@ -116,6 +116,7 @@ describe('clock and totals without walking every repetition', () => {
               walk(one.items, times * one.rounds);
               continue;
             }
+            if (!isSet(one)) continue;
             for (let rep = 0; rep < one.reps * times; rep++, before++) {
               const metres = lengthsToMetres(POOL, 1);
               const taken = breathsOf(one, repMetres(one, group, POOL), metres, 1, before, rep % one.reps);

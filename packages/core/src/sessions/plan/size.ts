@@ -27,6 +27,7 @@ export interface ItemsSize {
 export function sizeOf(items: readonly Item[], around = 0): ItemsSize {
   let [depth, passages, reps] = [around, 0, 0];
   for (const item of items) {
+    if (item.kind === 'pause') continue;
     if (isSet(item)) {
       passages += 1;
       reps += item.reps;

@@ -2,14 +2,9 @@ import type { DrillId, KitId } from '../../library';
 import { trainingLoad, type BreathsPerSide } from '../../measures';
 import { lengthsToMetres, poolDistance, type Pool } from '../../units';
 import { groupClock } from './clock';
-import type { AnySet, Block, BlockKind, GroupPlan, Item, SwimStroke } from './model';
+import type { AnySet, Block, BlockKind, GroupPlan, SwimStroke } from './model';
 import { breathsOf, looksIn } from './prescription';
-import { effortParts, isSet, repLengths, repMetres } from './setMeasure';
-
-/** Every set of some items with how many times it is swum through, rounds multiplied out. */
-export function setsOf(items: readonly Item[], times = 1): { set: AnySet; times: number }[] {
-  return items.flatMap((item) => (isSet(item) ? [{ set: item, times }] : setsOf(item.items, times * item.rounds)));
-}
+import { effortParts, repLengths, repMetres, setsOf } from './setMeasure';
 
 /** Pool lengths of a block; a drill block swum twice counts twice. */
 export function blockLengths(block: Block): number {

@@ -21,6 +21,7 @@ export function bareGroup(group: GroupRequest, index: number): GroupPlan {
     paceIsGuess: group.v400Mps === null,
     strokeLengthM: group.strokeLengthM ?? level.defaultStrokeLengthM,
     paceTable: group.paceTable ?? [],
+    ...(group.strokeShares && Object.keys(group.strokeShares).length > 0 ? { strokeShares: group.strokeShares } : {}),
     knownDrills: group.knownDrills ?? [],
     breathRecord: null,
     note: '',

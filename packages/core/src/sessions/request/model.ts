@@ -4,7 +4,7 @@ import type { CauseId } from '../../review';
 import type { HealthFlag, LevelId, StrokeModelId } from '../../swimmers';
 import type { Pool } from '../../units';
 import type { WeekKind } from '../load/loadLimit';
-import type { Block, SessionKind, SessionPlace, SessionPlan } from '../plan/model';
+import type { Block, SessionKind, SessionPlace, SessionPlan, StrokeShares } from '../plan/model';
 
 /** What the builder knows of one group. */
 export interface GroupRequest {
@@ -27,6 +27,8 @@ export interface GroupRequest {
   readonly ladderSteps?: Readonly<Partial<Record<LadderId, number>>>;
   /** The club's own pace table; empty takes the effort law. */
   readonly paceTable?: readonly PacePoint[];
+  /** Speed in other strokes as a share of crawl, from own times. */
+  readonly strokeShares?: StrokeShares;
   /** Blocks that stay as they are while the rest is solved again. */
   readonly locked?: readonly Block[];
   /** Highest load (metres × effort factor) that keeps the week within the club's rise limit. */
@@ -44,6 +46,8 @@ export interface BuildRequest {
   /** A recovery or taper week asks for less. */
   readonly week?: WeekKind;
   readonly kit: readonly KitId[];
+  /** Whether the hour is filled even where that is more than the week's limit; without it the session ends earlier. */
+  readonly fillHour?: boolean;
   readonly seed: number;
   /** One to six groups that finish together. */
   readonly groups: readonly GroupRequest[];
@@ -57,5 +61,13 @@ export interface Clash {
 }
 
 export type BuildResult =
-  | { readonly kind: 'built'; readonly plan: SessionPlan; readonly notes: readonly string[] }
+  | {
+      readonly kind: 'built';
+      readonly plan: SessionPlan;
+      readonly notes: readonly string[];
+      /** The shape of the main part that most groups swim. */
+      readonly shape: string;
+      /** Minutes before the hour at which it ends, to keep the load of the week; 0 when the hour is filled. */
+      readonly earlierMin: number;
+    }
   | { readonly kind: 'clash'; readonly clashes: readonly Clash[] };

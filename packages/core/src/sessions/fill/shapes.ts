@@ -1,0 +1,349 @@
+// Shapes of a main part: each a way to practise the theme, with the distances of the level.
+import { causeCard, type CauseId } from '../../review';
+import { seeded } from '../../units';
+import type { AnySet, Breathing, DescendSet, HalfSet, Item, Sighting, SwimSet } from '../plan/model';
+import { usualRateSpm } from '../plan/prescription';
+import { setsOf } from '../plan/setMeasure';
+import { lookFor } from '../plan/looks';
+import type { Context } from './candidate';
+import { cueFor, strokeOf } from './cues';
+import { ONE_LENGTH, endsAtHome, saidLengths, saidOptions } from './distances';
+import { EVERY_THREE, EVERY_TWO, FREE, inRounds, rested, swim, type SwimOptions } from './plainSet';
+import { MOST_REPEATS, MOST_ROUNDS, RECIPE } from './recipe';
+import { SIZES } from './sizes';
+
+/** Shapes of a main part, and what a coach says of each. */
+export const SHAPES = {
+  'in turn': 'The theme and the whole stroke in turn.',
+  straight: 'The same again, every one like the first.',
+  ladder: 'A ladder.',
+  pyramid: 'Up the pyramid and down again.',
+  descend: 'Each one faster than the one before, with the same stroke.',
+  'negative split': 'The second half of each is the faster one.',
+  broken: 'A long swim broken by short rests: the pace of the parts, the stroke of the whole.',
+  'pull in turn': 'Pull and swim in turn: feel it with the arms alone, then keep it.',
+  'kick in turn': 'Kick and swim in turn.',
+  'rate steps': 'The rate goes up in steps; the stroke stays as long as it can.',
+  'over-distance': 'Long swims, as on the day.',
+} as const;
+export type Shape = keyof typeof SHAPES;
+
+/** A main part, or one of its two. */
+export interface Part {
+  readonly shape: Shape | 'pull' | 'kick' | 'medley';
+  readonly items: readonly Item[];
+}
+
+/** Shapes in which a stage is best practised; every other one follows. */
+const BEST: Readonly<Partial<Record<string, readonly Shape[]>>> = {
+  'catch and pull': ['pull in turn', 'in turn'],
+  kick: ['kick in turn', 'in turn'],
+  'timing and rate': ['rate steps', 'in turn'],
+  turns: ['straight', 'in turn'],
+  'open-water skills': ['in turn', 'over-distance'],
+};
+
+/** Shapes that keep both intervals between looks beside one another. */
+const WITH_LOOKS: readonly Shape[] = ['in turn', 'over-distance', 'straight', 'pyramid', 'ladder'];
+
+/** The shapes in the order in which a theme proposes them; the seed says which comes first. */
+export function shapesFor(theme: CauseId, seed: number): readonly Shape[] {
+  const { stage } = causeCard(theme);
+  const all = looks(theme) ? WITH_LOOKS : (Object.keys(SHAPES) as Shape[]).filter((s) => s !== 'over-distance');
+  const best = (BEST[stage] ?? ['in turn']).filter((s) => all.includes(s));
+  const order = [...best, ...all.filter((s) => !best.includes(s))];
+  const first = (seed - 1) % order.length;
+  return [...order.slice(first), ...order.slice(0, first)];
+}
+
+/** Whether a theme is practised with looks. */
+export const looks = (theme: CauseId): boolean => causeCard(theme).stage === 'open-water skills';
+
+/** How one level swims: what is the same in every set of its main part. */
+class Maker {
+  private readonly recipe;
+  private readonly stroke;
+  private readonly breathing: Breathing;
+  private readonly sight: boolean;
+  private readonly cue: string;
+  private count = 0;
+
+  constructor(
+    private readonly context: Context,
+    private readonly more: number,
+    private readonly prefix: string,
+  ) {
+    const { level } = context.groupRequest;
+    this.recipe = RECIPE[level];
+    this.stroke = strokeOf(context.theme);
+    this.sight = looks(context.theme) && level !== 'settle';
+    const crawl = this.stroke === 'front-crawl' && level !== 'settle';
+    this.breathing = !crawl ? FREE : this.sight ? EVERY_TWO : EVERY_THREE;
+    this.cue = cueFor(context.theme, context.groupRequest);
+  }
+
+  /** A swim with its rest. */
+  set(reps: number, lengths: number, o: SwimOptions = {}): SwimSet {
+    const effort = o.effort ?? this.recipe.mainEffort;
+    const set = swim(this.id(), reps, lengths, {
+      stroke: this.stroke,
+      breathing: o.stroke || effort > STRONG ? FREE : this.breathing,
+      ...o,
+      effort,
+    });
+    return this.rest(set);
+  }
+
+  /** A swim in which the theme is practised: two of them, with more and fewer looks, where one looks ahead. */
+  theme(reps: number, lengths: number, o: SwimOptions = {}): SwimSet[] {
+    const effort = o.effort ?? this.recipe.themeEffort;
+    if (!this.sight) return [this.set(reps, lengths, { ...o, effort, note: this.cue })];
+    const [often, seldom] = this.looks();
+    return [
+      this.set(reps, lengths, { ...o, effort, note: this.cue, sighting: seldom }),
+      this.set(reps, lengths, { ...o, effort, note: 'The same with twice the looks.', sighting: often }),
+    ];
+  }
+
+  /** One swim with the theme; with looks every other one has more of them. */
+  one(lengths: number, i: number, o: SwimOptions = {}): SwimSet {
+    return this.set(1, lengths, {
+      ...o,
+      note: this.cue,
+      ...(this.sight ? { sighting: this.looks()[i % 2 === 0 ? 1 : 0] } : {}),
+    });
+  }
+
+  rest<S extends AnySet>(set: S): S {
+    // Beginners rest as long as the hour leaves them.
+    if (this.context.groupRequest.level === 'settle')
+      return { ...set, timing: { kind: 'rest', seconds: Math.round((20 + this.more * 70) / 5) * 5 } };
+    return rested(set, this.more, this.recipe.sendOffs, this.context);
+  }
+
+  id(): string {
+    return `${this.prefix}-${++this.count}`;
+  }
+
+  private looks(): readonly [often: Sighting, seldom: Sighting] {
+    return [lookFor(this.breathing, 'often'), lookFor(this.breathing, 'seldom')];
+  }
+}
+
+/** From this effort on everybody breathes as they need. */
+const STRONG = 0.87;
+
+/** Whole numbers from one to another. */
+const counts = (from: number, to: number, step = 1): number[] =>
+  Array.from({ length: Math.max(0, Math.floor((to - from) / step) + 1) }, (_, i) => from + i * step);
+
+/**
+ * All parts of one shape for a level: every size, every number of rounds.
+ *
+ * @param more how much of the rest that is allowed is taken, 0–1
+ * @returns parts that end at the home wall
+ */
+export function partsOf(shape: Shape, context: Context, more: number): Part[] {
+  const make = new Maker(context, more, 'ma');
+  const { pool, groupRequest, kit } = context;
+  const { level } = groupRequest;
+  const sizes = SIZES[level];
+  const settle = level === 'settle';
+  const of = (distance: number) => (settle ? ONE_LENGTH : saidLengths(distance, pool));
+  const options = (distances: readonly number[]) => (settle ? [ONE_LENGTH] : saidOptions(distances, pool));
+  const rounds = (items: () => readonly Item[], most = MOST_ROUNDS, least = 1): Part[] =>
+    counts(least, most).map((n) => ({ shape, items: inRounds('ma', n, items()) }));
+  const all = (distances: readonly number[]): number[] | null => {
+    const lengths = distances.map(of);
+    return lengths.every((l) => l !== null) ? lengths : null;
+  };
+  const parts = (): Part[] => {
+    switch (shape) {
+      case 'in turn':
+        return sizes.inTurn.flatMap(([t, w]) => {
+          const pair = all([t, w]);
+          if (!pair) return [];
+          const [theme, whole] = pair as [number, number];
+          const keeps = theme * 2 < whole && !looks(context.theme);
+          const cue = keeps ? `Keep it: ${lowerFirst(cueFor(context.theme, groupRequest))}` : '';
+          return rounds(() => [...make.theme(1, theme), make.set(1, whole, { note: cue })], MOST_ROUNDS, 2);
+        });
+      case 'straight':
+        return options(sizes.straight).flatMap((d) =>
+          counts(3, MOST_REPEATS).map((n) => ({
+            shape,
+            items: make.theme(n, d, settle ? {} : { effort: RECIPE[level].mainEffort - 0.05 }),
+          })),
+        );
+      case 'ladder':
+      case 'pyramid':
+        return sizes[shape === 'ladder' ? 'ladders' : 'pyramids'].flatMap((list) => {
+          const rungs = all(list);
+          if (!rungs) return [];
+          const items = () =>
+            rungs.map((d, i) =>
+              looks(context.theme)
+                ? make.one(d, i)
+                : i % 2 === 0
+                  ? make.one(d, i, { effort: RECIPE[level].themeEffort })
+                  : make.set(1, d),
+            );
+          return rounds(items, 3);
+        });
+      case 'descend':
+        return options(sizes.descend).flatMap((d) =>
+          [3, 4].flatMap((n) => {
+            const set = (): DescendSet => {
+              const { kind: _, ...fields } = make.one(d, 0, { effort: 0.7 });
+              return make.rest({ kind: 'descend', ...fields, reps: n, lastEffort: FASTEST[level] });
+            };
+            return rounds(() => [set()], Math.floor(MOST_REPEATS / n));
+          }),
+        );
+      case 'negative split':
+        return options(sizes.negativeSplit)
+          .filter((d) => Number.isInteger(d / 2))
+          .flatMap((d) =>
+            counts(2, MOST_ROUNDS).map((n) => {
+              const { kind: _, ...fields } = make.one(d, 0, { effort: 0.7 });
+              const half: HalfSet = { kind: 'halves', ...fields, reps: n, secondEffort: 0.85 };
+              return { shape, items: [make.rest(half)] };
+            }),
+          );
+      case 'broken':
+        return sizes.broken.flatMap(({ parts: n, of: d, easy }) => {
+          const pair = all([d, easy]);
+          if (!pair || make.set(1, 1).stroke !== 'front-crawl') return [];
+          const [each, after] = pair as [number, number];
+          const whole = n * each;
+          return rounds(
+            () => [
+              {
+                ...make.set(n, each, { effort: 0.85, note: 'Short rests: as if it were one swim.' }),
+                timing: { kind: 'rest' as const, seconds: 10 },
+              },
+              // The rest after a broken swim lets the next one be as good.
+              { ...make.one(after, 0, { effort: 0.65 }), timing: { kind: 'rest' as const, seconds: 30 } },
+            ],
+            whole > 6 ? 6 : MOST_ROUNDS,
+            2,
+          );
+        });
+      case 'pull in turn':
+        if (!kit.includes('buoy')) return [];
+        return options(sizes.pull).flatMap((d) =>
+          rounds(() => [make.set(1, d, { kit: ['buoy'], effort: 0.75 }), make.one(d, 0)], MOST_ROUNDS, 2),
+        );
+      case 'kick in turn': {
+        const thing = kickKit(context);
+        if (!thing) return [];
+        return options(sizes.kick).flatMap((k) =>
+          options(sizes.straight).flatMap((d) =>
+            rounds(
+              () => [
+                make.set(1, k, { stroke: 'kick', kit: [thing], effort: 0.7, note: 'From the hip.' }),
+                make.one(d, 0),
+              ],
+              MOST_ROUNDS,
+              2,
+            ),
+          ),
+        );
+      }
+      case 'rate steps': {
+        if (!kit.includes('beeper')) return [];
+        const now = usualRateSpm(context.groupPlan, RECIPE[level].mainEffort);
+        return options(sizes.rateSteps).flatMap((d) =>
+          rounds(
+            () =>
+              RATE_STEPS.map((step, i) =>
+                make.set(1, d, {
+                  rate: now + step,
+                  kit: ['beeper'],
+                  note: `${cueFor(context.theme, groupRequest)}${i === 0 ? '' : ' Two strokes a minute quicker.'}`,
+                }),
+              ),
+            MOST_ROUNDS,
+            2,
+          ),
+        );
+      }
+      case 'over-distance':
+        return options(sizes.overDistance).flatMap((d) =>
+          counts(2, 5).map((n) => ({
+            shape,
+            items: Array.from({ length: n }, (_, i) => make.one(d, i, { effort: 0.75 })),
+          })),
+        );
+    }
+  };
+  // A theme of the walls needs one in every rep.
+  const least = causeCard(context.theme).stage === 'turns' && !settle ? 2 : 0;
+  return parts().filter(
+    ({ items }) =>
+      endsAtHome(lengthsOf(items)) && setsOf(items).every(({ set }) => set.kind === 'timed' || set.lengths >= least),
+  );
+}
+
+/** Effort of the last of a set that descends. */
+const FASTEST = { settle: 0.7, build: 0.85, hold: 0.9, race: 0.9 } as const;
+
+/** Strokes a minute above the own rate: a rate moves by at most four in a week. */
+const RATE_STEPS = [0, 2, 4] as const;
+
+/** What the kick is swum with tonight, or nothing. */
+const kickKit = ({ kit }: Context) => (['board', 'fins'] as const).find((k) => kit.includes(k));
+
+/** Most of a second part. */
+const MOST_SECOND = 8;
+
+/**
+ * What can follow the first part of a long main part: pull, kick, medley where it is swum, or a straight set.
+ *
+ * @param first the shape of the first part, so that the second is another one
+ */
+export function secondParts(context: Context, more: number): Part[] {
+  const { pool, groupRequest, groupPlan, kit, theme, seed } = context;
+  const make = new Maker(context, more, 'mb');
+  const sizes = SIZES[groupRequest.level];
+  const reps = (shape: Part['shape'], distances: readonly number[], set: (n: number, d: number) => AnySet): Part[] =>
+    saidOptions(distances, pool).flatMap((d) => counts(2, MOST_SECOND).map((n) => ({ shape, items: [set(n, d)] })));
+  const thing = kickKit(context);
+  const crawl = strokeOf(theme) === 'front-crawl';
+  const medley = groupPlan.strokeShares?.medley !== undefined || groupPlan.strokeShares?.butterfly !== undefined;
+  const kinds: readonly (readonly Part[])[] = [
+    kit.includes('buoy') && crawl
+      ? reps('pull', sizes.pull, (n, d) => make.set(n, d, { kit: ['buoy'], effort: 0.75, note: 'Long and calm.' }))
+      : [],
+    thing
+      ? reps('kick', sizes.kick, (n, d) =>
+          make.set(n, d, { stroke: 'kick', kit: [thing], effort: 0.7, note: 'From the hip.' }),
+        )
+      : [],
+    medley
+      ? reps('medley', [100, 200], (n, d) =>
+          make.set(n, d, { stroke: 'medley', effort: 0.75, note: 'Crawl for who does not swim all four.' }),
+        )
+      : [],
+    reps('straight', sizes.straight, (n, d) => make.set(n, d)),
+  ];
+  const possible = kinds.filter((parts) => parts.length > 0);
+  // Which of them comes is the seed's; the last is always possible.
+  const at = Math.floor(seeded(seed, 77) * possible.length);
+  const chosen = possible.length > 2 ? [possible[at]!, possible[(at + 1) % possible.length]!] : possible;
+  return chosen.flat().filter(({ items }) => endsAtHome(lengthsOf(items)));
+}
+
+const lengthsOf = (items: readonly Item[]): number =>
+  setsOf(items).reduce((sum, { set, times }) => sum + (set.kind === 'timed' ? 0 : set.lengths * set.reps * times), 0);
+
+/** Lengths of a main part in which the theme lives: those that carry its cue, or looks. */
+export function themeLengths(items: readonly Item[], cue: string): number {
+  const said = cue.toLowerCase().replace(/\.$/, '');
+  return setsOf(items).reduce((sum, { set, times }) => {
+    const on = set.sighting !== null || set.note.toLowerCase().includes(said);
+    return on && set.kind !== 'timed' ? sum + set.lengths * set.reps * times : sum;
+  }, 0);
+}
+
+const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
