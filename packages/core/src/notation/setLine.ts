@@ -69,9 +69,12 @@ export function setOf(
 
   const { secondEffort, lastEffort, ...rest } = f;
   const fields = { id, reps, ...rest, note };
-  const isTimed = line.unit?.tokenType.name === 'Minutes';
+  const inSeconds = line.unit?.tokenType.name === 'Unit' && line.unit.image.toLowerCase() === 's';
+  const isTimed = inSeconds || line.unit?.tokenType.name === 'Minutes';
   if (isTimed || line.extent.tokenType.name === 'Time') {
-    const seconds = line.extent.image.includes(':') ? parseTime(line.extent.image) : Number(line.extent.image) * 60;
+    const seconds = line.extent.image.includes(':')
+      ? parseTime(line.extent.image)
+      : Number(line.extent.image) * (inSeconds ? 1 : 60);
     if (seconds === null || seconds <= 0 || seconds > MOST.seconds || seconds % 1 !== 0) {
       say(line.extent, 'Minutes are needed here, like 5 min or 2:30 min.');
       return { set: null, problems };
@@ -95,7 +98,7 @@ export function setOf(
 /** Whole or half lengths of a distance, or null when it fits neither. */
 function lengthsOf({ extent, unit }: SetLine, pool: Pool, outside: boolean, say: Say): number | null {
   const value = Number(extent.image);
-  if (unit?.tokenType.name === 'Unit' && unit.image !== 's' && unit.image.toLowerCase() !== pool.unit) {
+  if (unit?.tokenType.name === 'Unit' && unit.image.toLowerCase() !== pool.unit) {
     say(unit, `This session is in ${pool.unit === 'm' ? 'metres' : 'yards'}.`, pool.unit);
     return null;
   }

@@ -189,6 +189,7 @@ export function writeSet(set: AnySet, pool: Pool, outside = false): string {
 }
 
 function extentOf(set: AnySet, pool: Pool, outside: boolean): string {
+  if (set.kind === 'timed' && set.seconds < 60) return `${set.seconds} s`;
   if (set.kind === 'timed') return `${set.seconds % 60 === 0 ? set.seconds / 60 : formatTime(set.seconds)} min`;
   return outside ? `${set.lengths} ${set.lengths > 1 ? 'loops' : 'loop'}` : String(poolDistance(pool, set.lengths));
 }

@@ -5,7 +5,8 @@ import type { BuildRequest, BuildResult, Clash, GroupRequest } from '../request/
 import { explainClash, lockedProblems } from './clash';
 import { notesOn } from './notes';
 import { isRounds } from '../plan/setMeasure';
-import { type FoundPlan, cheapest, commonShape, lockedLand, searchGroup } from './search';
+import type { LoadLimit } from './price';
+import { type FoundPlan, type Search, cheapest, commonShape, lockedLand, searchGroup, waysOf } from './search';
 
 /**
  * Builds one session for all groups together.
@@ -38,7 +39,7 @@ export function buildSession(request: BuildRequest): BuildResult {
             request,
             request.groups[index]!,
             index,
-            (r, g) => budget.searches-- > 0 && searchGroup(r, g, index, Infinity).size > 0,
+            (r, g) => budget.searches-- > 0 && searchGroup(r, g, index, null).size > 0,
           ),
         ],
   );
@@ -54,45 +55,61 @@ export function buildSession(request: BuildRequest): BuildResult {
   return { kind: 'built', plan, notes: notesOn(request, plan, earlierMin), shape, earlierMin };
 }
 
+/** Searches spent on what could be changed when nothing fits, for all groups together. */
+const MOST_EXPLAINING = 40;
+
 /** Steps in which a session ends earlier, and the shortest it may become, minutes. */
 const EARLIER_MIN = 5;
 const SHORTEST_MIN = 20;
-/** Ends that are tried before the load is left to the coach. */
-const ENDS_TRIED = 4;
+/** Ends that are tried before more than the load of the week is proposed, and said. */
+const ENDS_TRIED = 5;
+
+/** Each group's ways to fill the time, and the minutes of it. */
+interface InTime {
+  readonly searches: readonly Search[];
+  readonly minutes: number;
+}
 
 /**
  * Every group's ways to fill the time, inside the load of its week: when the hour is too much for one of them, all end
- * earlier together. With a load that no shorter session keeps, or when the coach fills the hour, nothing is kept.
+ * earlier together. With a load that no session keeps, the shortest and lightest is taken; when the coach fills the hour,
+ * nothing is kept.
  */
-function inTime(request: BuildRequest): {
-  readonly searches: readonly ReturnType<typeof searchGroup>[];
-  readonly minutes: number;
-} {
-  const search = (minutes: number, limits: readonly number[]) =>
-    request.groups.map((group, index) => searchGroup({ ...request, minutes }, group, index, limits[index]!));
-  const none = request.groups.map(() => Infinity);
-  const limits = request.fillHour ? none : request.groups.map((group) => loadLimitOf(request, group));
-  const within = search(request.minutes, limits);
-  if (within.every((found) => found.size > 0)) return { searches: within, minutes: request.minutes };
-  const free = search(request.minutes, none);
-  if (free.some((found) => found.size === 0) || request.fillHour) return { searches: free, minutes: request.minutes };
-  // About how much of the hour each group's load would leave, from the lightest way to fill it.
-  const share = Math.min(
-    ...free.map((found, i) => limits[i]! / Math.max(1, ...[...found.values()].map((f) => f.load))),
-  );
-  let minutes = Math.min(request.minutes - EARLIER_MIN, request.minutes * Math.max(0.3, share + 0.1));
-  for (let tries = 0; tries < ENDS_TRIED; tries++) {
-    minutes = Math.floor(minutes / EARLIER_MIN) * EARLIER_MIN;
-    if (minutes < SHORTEST_MIN) break;
-    const earlier = search(minutes, limits);
-    if (earlier.every((found) => found.size > 0)) return { searches: earlier, minutes };
-    minutes -= EARLIER_MIN;
+function inTime(request: BuildRequest): InTime {
+  const { minutes, groups } = request;
+  const ways = groups.map((group, index) => waysOf(request, group, index));
+  const search = (until: number, index: number, load: LoadLimit | null) =>
+    searchGroup({ ...request, minutes: until }, groups[index]!, index, load, ways[index]);
+  const free = groups.map((_, index) => search(minutes, index, null));
+  if (request.fillHour || free.some((found) => found.size === 0)) return { searches: free, minutes };
+  const limits = groups.map((group) => loadLimitOf(request, group));
+  // The most laden first: they decide when all end.
+  const ratio = free.map((found, i) => limits[i]! / Math.max(1, ...[...found.values()].map((f) => f.load)));
+  const order = groups.map((_, index) => index).sort((a, b) => ratio[a]! - ratio[b]!);
+  const all = (until: number, hard: boolean): readonly Search[] | null => {
+    const searches: Search[] = [];
+    for (const index of order) {
+      const fits = until === minutes && ratio[index]! >= 1;
+      searches[index] = fits ? free[index]! : search(until, index, { limit: limits[index]!, hard });
+      if (searches[index].size === 0) return null;
+    }
+    return searches;
+  };
+  const whole = all(minutes, true);
+  if (whole) return { searches: whole, minutes };
+  const likely = Math.floor((minutes * Math.min(1, ratio[order[0]!]! + 0.15)) / EARLIER_MIN) * EARLIER_MIN;
+  const latest = Math.min(minutes - EARLIER_MIN, likely);
+  const ends = Array.from({ length: ENDS_TRIED }, (_, i) => latest - i * EARLIER_MIN).filter((m) => m >= SHORTEST_MIN);
+  for (const until of ends) {
+    const searches = all(until, true);
+    if (searches) return { searches, minutes: until };
   }
-  return { searches: free, minutes: request.minutes };
+  for (const until of [...ends].reverse()) {
+    const searches = all(until, false);
+    if (searches) return { searches, minutes: until };
+  }
+  return { searches: all(minutes, false) ?? free, minutes };
 }
-
-/** Searches spent on what could be changed when nothing fits, for all groups together. */
-const MOST_EXPLAINING = 40;
 
 /** Seeds tried for a different answer before it is said that there is none. */
 const TRIES = 12;

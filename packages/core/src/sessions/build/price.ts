@@ -3,6 +3,8 @@ import { lengthsToMetres, poolDistance } from '../../units';
 import type { Candidate } from '../fill/candidate';
 import type { BlockKind } from '../plan/model';
 import { SHARE_BAND } from '../plan/shares';
+import { STROKE_SHARE } from '../plan/strokePace';
+import { strokeOf } from '../fill/cues';
 import { EASY_WEEK_DRILLS, RECIPE, SHARE_SHIFT } from '../fill/recipe';
 import type { BuildRequest, GroupRequest } from '../request/model';
 
@@ -10,15 +12,30 @@ import type { BuildRequest, GroupRequest } from '../request/model';
 const OUTSIDE_BAND = 100;
 
 /** Price of moving less or more than the level should, per share of the time. */
-const OUTSIDE_MOVING = 60;
+const OUTSIDE_MOVING = 300;
+
+/** The same for moving less in an easy week, or in one whose load is nearly full. */
+const RESTING = 30;
+
+/** The load that the week leaves, metres × effort factor: never passed, or as little as can be. */
+export interface LoadLimit {
+  readonly limit: number;
+  readonly hard: boolean;
+}
+
+/** Price of more load than the week leaves, per share of it. */
+const OVER_LOAD = 20;
 
 /** A function that prices a combination, or null when a hard demand is broken. */
-export function pricing(request: BuildRequest, group: GroupRequest, limit: number) {
+export function pricing(request: BuildRequest, group: GroupRequest, limited: LoadLimit | null) {
   const { share: shares } = RECIPE[group.level];
   const usual = SHARE_SHIFT[request.kind];
   const easyWeek = (request.week ?? 'normal') === 'normal' ? 0 : EASY_WEEK_DRILLS;
   const shift = { ...usual, drills: usual.drills + easyWeek };
   const { moving } = RECIPE[group.level];
+  // An easy week, and one whose load is nearly full, may rest more.
+  const less = easyWeek > 0 || limited ? RESTING : OUTSIDE_MOVING;
+  const usualMps = levelCard(group.level).defaultV400Mps;
   const wanted = {
     'warm-up': shares['warm-up'],
     drills: shares.drills + shift.drills,
@@ -26,7 +43,10 @@ export function pricing(request: BuildRequest, group: GroupRequest, limit: numbe
     speed: shift.speed,
     'swim-down': shares['swim-down'],
   };
-  const [low, high] = levelCard(group.level).metresPerHour.map((m) => (m * request.minutes) / 60) as [number, number];
+  // The band is for crawl at the usual speed of the level, in a usual week.
+  const pace = STROKE_SHARE[strokeOf(request.theme)] * Math.min(1, (group.v400Mps ?? usualMps) / usualMps);
+  const [least, high] = levelCard(group.level).metresPerHour.map((m) => (m * request.minutes) / 60) as [number, number];
+  const low = easyWeek > 0 || limited ? 0 : least * pace;
   const asked = group.lengths ?? null;
 
   return (
@@ -37,7 +57,7 @@ export function pricing(request: BuildRequest, group: GroupRequest, limit: numbe
     swimDown: Candidate,
   ): number | null => {
     const load = warmUp.load + drills.load + main.load + (speed?.load ?? 0) + swimDown.load;
-    if (load > limit) return null;
+    if (limited?.hard && load > limited.limit) return null;
     const lengths = warmUp.lengths + drills.lengths + main.lengths + (speed?.lengths ?? 0) + swimDown.lengths;
     if (asked !== null && lengths !== asked) return null;
     const off =
@@ -54,9 +74,10 @@ export function pricing(request: BuildRequest, group: GroupRequest, limit: numbe
     const odd = warmUp.awkward + drills.awkward + main.awkward + swimDown.awkward;
     const movingS = warmUp.movingS + drills.movingS + main.movingS + (speed?.movingS ?? 0) + swimDown.movingS;
     const share = movingS / (request.minutes * 60);
-    const still = asked !== null ? 0 : Math.max(0, moving[0] - share, share - moving[1]);
+    const over = limited ? OVER_LOAD * Math.max(0, load / limited.limit - 1) : 0;
+    const still = asked !== null ? 0 : Math.max(0, less * (moving[0] - share), OUTSIDE_MOVING * (share - moving[1]));
     // The bands of the level outweigh everything that is only nice to have.
-    return 2 * off + OUTSIDE_BAND * outside + OUTSIDE_MOVING * still + round + odd;
+    return 2 * off + OUTSIDE_BAND * outside + still + round + odd + over;
   };
 }
 

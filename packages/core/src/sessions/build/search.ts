@@ -9,7 +9,7 @@ import { FINISH_WINDOW_S, SHARE_BAND } from '../plan/shares';
 import { RECIPE } from '../fill/recipe';
 import type { BuildRequest, GroupRequest } from '../request/model';
 import { beginnerProblem } from './clash';
-import { pricing } from './price';
+import { type LoadLimit, pricing } from './price';
 
 export interface FoundPlan {
   readonly cost: number;
@@ -20,14 +20,21 @@ export interface FoundPlan {
 }
 
 /** The cheapest combination for each shape of the main part. */
-type Search = ReadonlyMap<string, FoundPlan>;
+export type Search = ReadonlyMap<string, FoundPlan>;
 
 /**
  * The cheapest ways to fill a group's session until `request.minutes`, by shape.
  *
- * @param limit the load that must not be passed; Infinity where nothing is to be kept
+ * @param load what the week leaves; null where nothing is to be kept
+ * @param ways of the group to fill its blocks, where they are known
  */
-export function searchGroup(request: BuildRequest, group: GroupRequest, index: number, limit: number): Search {
+export function searchGroup(
+  request: BuildRequest,
+  group: GroupRequest,
+  index: number,
+  load: LoadLimit | null,
+  ways: Ways = waysOf(request, group, index),
+): Search {
   // Beginners are never planned in open water, and nothing makes them.
   if (request.place === 'open-water' && group.level === 'settle') return new Map();
   const bare = bareGroup(group, index);
@@ -37,14 +44,22 @@ export function searchGroup(request: BuildRequest, group: GroupRequest, index: n
     const blocks = beginnerProblem(request, group) ? null : beginnerBlocks(bare, group, request, landMinutes);
     return blocks ? new Map([[BY_THE_CLOCK, { cost: 0, blocks: () => blocks, load: 0, landMinutes }]]) : new Map();
   }
-  const candidates = blockCandidates(bare, group, request);
+  const candidates = ways();
   const usual = RECIPE[group.level].landMinutes;
   const choices = locked !== undefined ? [locked] : [usual, ...[5, 6, 7, 8].filter((m) => m !== usual)];
   for (const landMinutes of choices) {
-    const found = searchBlocks(request, group, candidates, landMinutes, index, limit);
+    const found = searchBlocks(request, group, candidates, landMinutes, index, load);
     if (found.size > 0) return found;
   }
   return new Map();
+}
+
+/** All ways to fill a group's blocks, found when they are needed, once for every end that is tried. */
+export type Ways = () => Candidates;
+
+export function waysOf(request: BuildRequest, group: GroupRequest, index: number): Ways {
+  let found: Candidates | null = null;
+  return () => (found ??= blockCandidates(bareGroup(group, index), group, request));
 }
 
 /** The shape of a session of beginners at the wall. */
@@ -56,14 +71,14 @@ function searchBlocks(
   candidates: Candidates,
   landMinutes: number,
   index: number,
-  limit: number,
+  load: LoadLimit | null,
 ): Search {
   const latest = (request.minutes - landMinutes) * 60;
   const earliest = latest - FINISH_WINDOW_S;
   const mains = [...candidates.main].sort((a, b) => a.seconds - b.seconds);
   const mainSeconds = Float64Array.from(mains, (m) => m.seconds);
   const speeds: readonly (Candidate | null)[] = candidates.speed.length > 0 ? candidates.speed : [null];
-  const price = pricing(request, group, limit);
+  const price = pricing(request, group, load);
   const found = new Map<string, FoundPlan>();
   let tried = 0;
 

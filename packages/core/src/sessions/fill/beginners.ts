@@ -7,6 +7,7 @@ import { LONG_POOL_M } from '../plan/drillPlace';
 import type { Block, BlockKind, GroupPlan, Item, TimedSet } from '../plan/model';
 import { FINISH_WINDOW_S } from '../plan/shares';
 import type { BuildRequest, GroupRequest } from '../request/model';
+import { MOST_ROUNDS } from './recipe';
 import { onTheSpot } from './drillDose';
 
 /**
@@ -21,7 +22,7 @@ export function byTheClock({ level, ladderSteps }: Pick<GroupRequest, 'level' | 
 
 /** Seconds of one try, of standing up and breathing between two, and of the calm end at the least. */
 const TRY_S = 40;
-const REST_S = 30;
+const REST_S = 50;
 const CALM_END_S = 120;
 
 /**
@@ -54,10 +55,10 @@ export function beginnerBlocks(
     items,
     note: '',
   });
-  const planned = (rounds: number, endS: number): Block[] => [
+  const planned = ([now, before]: Tries, rounds: number, endS: number): Block[] => [
     block('warm-up', [tries('wu-first', working - 2, 3), tries('wu-last', working - 1, 3)]),
     block('drills', [...spot.map((id, i) => onTheSpot(`dr-${i}`, id, bare)), tries('dr-step', working)]),
-    block('main', inRounds('ma', rounds, [tries('ma-step', working, 3), tries('ma-calm', working - 1, 2)])),
+    block('main', inRounds('ma', rounds, [tries('ma-step', working, now), tries('ma-calm', working - 1, before)])),
     block('swim-down', [
       timed('sd', 1, endS, {
         drill: 'wall-tries',
@@ -68,20 +69,33 @@ export function beginnerBlocks(
   ];
   const kept = (blocks: readonly Block[]) =>
     blocks.map((one) => asked.locked?.find((locked) => locked.kind === one.kind) ?? one);
-  const seconds = (rounds: number) =>
-    groupClock({ ...bare, blocks: kept(planned(rounds, CALM_END_S)) }, request.pool).totalS;
+  const seconds = (of: Tries, rounds: number) =>
+    groupClock({ ...bare, blocks: kept(planned(of, rounds, CALM_END_S)) }, request.pool).totalS;
   // In the middle of the window in which all groups end.
   const target = (request.minutes - landMinutes) * 60 - FINISH_WINDOW_S / 2;
-  if (seconds(1) > target) return null;
-  let rounds = 1;
-  while (rounds < MOST_ROUNDS && seconds(rounds + 1) > seconds(rounds) && seconds(rounds + 1) <= target) rounds++;
+  const ways = TRIES.flatMap((of) =>
+    Array.from({ length: MOST_ROUNDS }, (_, i) => ({ of, rounds: i + 1, left: target - seconds(of, i + 1) })),
+  ).filter(({ left }) => left >= 0);
+  if (ways.length === 0) return null;
+  // The way that leaves the calm end nearest to its least; fewer tries in a row before more of them.
+  const best = ways.reduce((a, b) => (b.left < a.left ? b : a));
   // In steps of five seconds, as a coach says it.
-  const endS = CALM_END_S + Math.floor((target - seconds(rounds)) / 5) * 5;
-  return endS <= MOST_CALM_S ? kept(planned(rounds, endS)) : null;
+  const endS = CALM_END_S + Math.floor(best.left / 5) * 5;
+  return endS <= MOST_CALM_S ? kept(planned(best.of, best.rounds, endS)) : null;
 }
 
-/** Most times through the main part, and the longest calm end, seconds. */
-const MOST_ROUNDS = 40;
+/** Tries of the step that is worked on and of the one before it, each time through the main part. */
+type Tries = readonly [now: number, before: number];
+const TRIES: readonly Tries[] = [
+  [2, 1],
+  [3, 1],
+  [3, 2],
+  [4, 2],
+  [4, 3],
+  [5, 3],
+];
+
+/** The longest calm end, seconds. */
 const MOST_CALM_S = 900;
 
 function timed(id: string, reps: number, seconds: number, options: Parameters<typeof swim>[3]): TimedSet {

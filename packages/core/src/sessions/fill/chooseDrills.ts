@@ -5,6 +5,7 @@ import {
   type KitId,
   LADDER_IDS,
   type LadderId,
+  type Moves,
   drillCard,
   drillIds,
   ladderCard,
@@ -73,7 +74,7 @@ export function chooseDrills(
     ...(where === 'open-water' ? mixed(OUTSIDE.filter(fits), seed) : []),
     ...mixed(answers(neighbours), seed),
   ];
-  const all = [...new Set(ranked)];
+  const all = [...new Set(ranked)].filter((id) => !worksAgainst(id, theme));
   const swum = group.level === 'settle' ? all : all.filter((id) => !drillCard(id).standIn);
   const near = (swum.length > 0 ? swum : all).slice(0, count);
   if (near.length > 0) return near;
@@ -81,6 +82,20 @@ export function chooseDrills(
   const away = (id: CauseId) => Math.abs(stageOf(id) - stageOf(theme)) + (stageOf(id) > stageOf(theme) ? 0.5 : 0);
   const crawl = CAUSE_IDS.filter((id) => causeCard(id).strokes[0] === 'front-crawl');
   return answers([...crawl].sort((a, b) => away(a) - away(b))).slice(0, count);
+}
+
+/**
+ * Whether a drill makes more of the very thing that a theme is to change: what the theme's own answers move, it moves the
+ * other way.
+ *
+ * @example worksAgainst('quick-hand-return', 'spins') // true: it makes the hands quicker
+ */
+export function worksAgainst(id: DrillId, theme: CauseId): boolean {
+  const answers: readonly DrillId[] = causeCard(theme).answers;
+  return Object.entries(drillCard(id).moves ?? {}).some(([what, way]) => {
+    const wanted = answers.flatMap((answer) => drillCard(answer).moves?.[what as keyof Moves] ?? []);
+    return wanted.length > 0 && wanted.every((w) => w !== way);
+  });
 }
 
 /** Whether a place is one of the card's, and allows it. */

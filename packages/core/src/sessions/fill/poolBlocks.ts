@@ -3,9 +3,9 @@ import { candidate, type Candidate, type Candidates, type Context } from './cand
 import { cueAfter, strokeOf } from './cues';
 import { inRounds, swim } from './plainSet';
 import { endsAtHome, ONE_LENGTH, saidLengths, saidOptions, sprintLengths } from './distances';
-import type { AnySet, Item } from '../plan/model';
+import type { AnySet, Item, Pause } from '../plan/model';
 import { mains } from './mainSets';
-import { RECIPE } from './recipe';
+import { BEFORE_DRILLS_S, RECIPE } from './recipe';
 import { EASY } from '../plan/setMeasure';
 import { drillNote, isWhole, lengthsOfDrill, onTheSpot } from './drillDose';
 
@@ -22,7 +22,7 @@ export function poolCandidates(context: Context, speed: boolean): Candidates {
 }
 
 /** Ways looked at for each block: the search multiplies them. */
-const MOST = { 'warm-up': 7, drills: 26, speed: 5, 'swim-down': 6 } as const;
+const MOST = { 'warm-up': 8, drills: 30, speed: 5, 'swim-down': 6 } as const;
 
 /** A list thinned out evenly from its shortest to its longest. */
 function thinned(list: readonly Candidate[], most: number): readonly Candidate[] {
@@ -57,26 +57,29 @@ function warmUps(context: Context): Candidate[] {
   const rep = settle ? ONE_LENGTH : saidLengths(recipe.rising.distance, pool);
   if (rep === null) return [];
   const choices = settle ? [1, 2, 3, 4] : saidOptions(recipe.warmUp, pool);
-  const rest = settle ? 30 : 15;
-  return choices.flatMap((choice) =>
-    recipe.rising.reps.flatMap((reps) =>
-      atHome(
-        context,
-        'warm-up',
-        [
-          settle
-            ? swim('wu-choice', choice, ONE_LENGTH, { stroke: 'choice', rest })
-            : swim('wu-choice', 1, choice, { stroke: 'choice', rest, note: easyNote(context) }),
-          swim('wu-rise', reps, rep, {
-            stroke: strokeOf(context.theme),
-            effort: settle ? EASY : 0.7,
-            rest,
-            note: settle ? '' : easyNote(context, 'Rising.'),
-          }),
-        ],
-        'warm-up',
-        // Part choice, part crawl: about the same of both.
-        Math.abs(choice - reps * rep) / (choice + reps * rep) / 20,
+  // Those who need more rest in the hour begin with it.
+  const rests = settle ? [30] : level === 'build' ? [15, 30] : [15];
+  return rests.flatMap((rest) =>
+    choices.flatMap((choice) =>
+      recipe.rising.reps.flatMap((reps) =>
+        atHome(
+          context,
+          'warm-up',
+          [
+            settle
+              ? swim('wu-choice', choice, ONE_LENGTH, { stroke: 'choice', rest })
+              : swim('wu-choice', 1, choice, { stroke: 'choice', rest, note: easyNote(context) }),
+            swim('wu-rise', reps, rep, {
+              stroke: strokeOf(context.theme),
+              effort: settle ? EASY : 0.7,
+              rest,
+              note: settle ? '' : easyNote(context, 'Rising.'),
+            }),
+          ],
+          'warm-up',
+          // Part choice, part crawl: about the same of both.
+          Math.abs(choice - reps * rep) / (choice + reps * rep) / 20 + rest / 1500,
+        ),
       ),
     ),
   );
@@ -121,10 +124,19 @@ function drillBlocks(context: Context): Candidate[] {
               swim(`dr-${i}-whole`, 1, whole, after),
             ];
           });
-          const wrapped = [...onSpot, ...inRounds('dr', rounds, items)];
+          const drills = [...onSpot, ...inRounds('dr', rounds, items)];
           // As many tries as the card says, in one go or twice through.
           const off = Math.abs(tries * rounds - 4) / 100;
-          out.push(...atHome(context, 'drills', wrapped, String(rounds), off + more / 400));
+          for (const pauseS of BEFORE_DRILLS_S[level]) {
+            const pause: Pause = {
+              kind: 'pause',
+              id: 'dr-pause',
+              seconds: pauseS,
+              note: 'Drink, and hear the drills.',
+            };
+            const all = pauseS > 0 ? [pause, ...drills] : drills;
+            out.push(...atHome(context, 'drills', all, String(rounds), off + more / 400 + pauseS / 3000));
+          }
         }
       }
     }

@@ -92,6 +92,14 @@ export const SHARE_SHIFT: Readonly<Record<SessionKind, { readonly drills: number
 /** How much of the metres goes from the main part to skills in an easy week. */
 export const EASY_WEEK_DRILLS = 0.06;
 
+/** Seconds of a pause before the drills, for those who need the rest; 0 is none. */
+export const BEFORE_DRILLS_S: Readonly<Record<LevelId, readonly number[]>> = {
+  settle: [0, 120],
+  build: [0, 60, 120],
+  hold: [0],
+  race: [0],
+};
+
 /** Seconds of the pause before the main part: to rest, to drink and to hear it. */
 export const BEFORE_MAIN_S = [60, 90, 120] as const;
 

@@ -8,7 +8,7 @@ import { lookFor } from '../plan/looks';
 import type { Context } from './candidate';
 import { cueFor, strokeOf } from './cues';
 import { ONE_LENGTH, endsAtHome, saidLengths, saidOptions } from './distances';
-import { EVERY_THREE, EVERY_TWO, FREE, inRounds, rested, swim, type SwimOptions } from './plainSet';
+import { EVERY_THREE, EVERY_TWO, FREE, rested, swim, type SwimOptions } from './plainSet';
 import { MOST_REPEATS, MOST_ROUNDS, RECIPE } from './recipe';
 import { SIZES } from './sizes';
 
@@ -23,15 +23,16 @@ export const SHAPES = {
   broken: 'A long swim broken by short rests: the pace of the parts, the stroke of the whole.',
   'pull in turn': 'Pull and swim in turn: feel it with the arms alone, then keep it.',
   'kick in turn': 'Kick and swim in turn.',
-  'rate steps': 'The rate goes up in steps; the stroke stays as long as it can.',
+  'rate steps': 'The rate changes in steps; everything else stays.',
   'over-distance': 'Long swims, as on the day.',
 } as const;
 export type Shape = keyof typeof SHAPES;
 
-/** A main part, or one of its two. */
+/** A main part, or one of its two: some items, so many times through. */
 export interface Part {
   readonly shape: Shape | 'pull' | 'kick' | 'medley';
   readonly items: readonly Item[];
+  readonly times: number;
 }
 
 /** Shapes in which a stage is best practised; every other one follows. */
@@ -117,7 +118,7 @@ class Maker {
   rest<S extends AnySet>(set: S): S {
     // Beginners rest as long as the hour leaves them.
     if (this.context.groupRequest.level === 'settle')
-      return { ...set, timing: { kind: 'rest', seconds: Math.round((20 + this.more * 70) / 5) * 5 } };
+      return { ...set, timing: { kind: 'rest', seconds: Math.round((20 + this.more * 90) / 5) * 5 } };
     return rested(set, this.more, this.recipe.sendOffs, this.context);
   }
 
@@ -149,10 +150,12 @@ export function partsOf(shape: Shape, context: Context, more: number): Part[] {
   const { level } = groupRequest;
   const sizes = SIZES[level];
   const settle = level === 'settle';
+  const breast = strokeOf(context.theme) === 'breaststroke';
+  const steps = context.theme === 'spins' ? SLOWER : QUICKER;
   const of = (distance: number) => (settle ? ONE_LENGTH : saidLengths(distance, pool));
   const options = (distances: readonly number[]) => (settle ? [ONE_LENGTH] : saidOptions(distances, pool));
-  const rounds = (items: () => readonly Item[], most = MOST_ROUNDS, least = 1): Part[] =>
-    counts(least, most).map((n) => ({ shape, items: inRounds('ma', n, items()) }));
+  const rounds = (items: readonly Item[], most = MOST_ROUNDS, least = 1): Part[] =>
+    counts(least, most).map((times) => ({ shape, items, times }));
   const all = (distances: readonly number[]): number[] | null => {
     const lengths = distances.map(of);
     return lengths.every((l) => l !== null) ? lengths : null;
@@ -166,12 +169,13 @@ export function partsOf(shape: Shape, context: Context, more: number): Part[] {
           const [theme, whole] = pair as [number, number];
           const keeps = theme * 2 < whole && !looks(context.theme);
           const cue = keeps ? `Keep it: ${lowerFirst(cueFor(context.theme, groupRequest))}` : '';
-          return rounds(() => [...make.theme(1, theme), make.set(1, whole, { note: cue })], MOST_ROUNDS, 2);
+          return rounds([...make.theme(1, theme), make.set(1, whole, { note: cue })], MOST_ROUNDS, 2);
         });
       case 'straight':
         return options(sizes.straight).flatMap((d) =>
           counts(3, MOST_REPEATS).map((n) => ({
             shape,
+            times: 1,
             items: make.theme(n, d, settle ? {} : { effort: RECIPE[level].mainEffort - 0.05 }),
           })),
         );
@@ -180,14 +184,13 @@ export function partsOf(shape: Shape, context: Context, more: number): Part[] {
         return sizes[shape === 'ladder' ? 'ladders' : 'pyramids'].flatMap((list) => {
           const rungs = all(list);
           if (!rungs) return [];
-          const items = () =>
-            rungs.map((d, i) =>
-              looks(context.theme)
-                ? make.one(d, i)
-                : i % 2 === 0
-                  ? make.one(d, i, { effort: RECIPE[level].themeEffort })
-                  : make.set(1, d),
-            );
+          const items = rungs.map((d, i) =>
+            looks(context.theme)
+              ? make.one(d, i)
+              : i % 2 === 0
+                ? make.one(d, i, { effort: RECIPE[level].themeEffort })
+                : make.set(1, d),
+          );
           return rounds(items, 3);
         });
       case 'descend':
@@ -197,7 +200,7 @@ export function partsOf(shape: Shape, context: Context, more: number): Part[] {
               const { kind: _, ...fields } = make.one(d, 0, { effort: 0.7 });
               return make.rest({ kind: 'descend', ...fields, reps: n, lastEffort: FASTEST[level] });
             };
-            return rounds(() => [set()], Math.floor(MOST_REPEATS / n));
+            return rounds([set()], Math.floor(MOST_REPEATS / n));
           }),
         );
       case 'negative split':
@@ -207,17 +210,17 @@ export function partsOf(shape: Shape, context: Context, more: number): Part[] {
             counts(2, MOST_ROUNDS).map((n) => {
               const { kind: _, ...fields } = make.one(d, 0, { effort: 0.7 });
               const half: HalfSet = { kind: 'halves', ...fields, reps: n, secondEffort: 0.85 };
-              return { shape, items: [make.rest(half)] };
+              return { shape, times: 1, items: [make.rest(half)] };
             }),
           );
       case 'broken':
         return sizes.broken.flatMap(({ parts: n, of: d, easy }) => {
           const pair = all([d, easy]);
-          if (!pair || make.set(1, 1).stroke !== 'front-crawl') return [];
+          if (!pair || breast) return [];
           const [each, after] = pair as [number, number];
           const whole = n * each;
           return rounds(
-            () => [
+            [
               {
                 ...make.set(n, each, { effort: 0.85, note: 'Short rests: as if it were one swim.' }),
                 timing: { kind: 'rest' as const, seconds: 10 },
@@ -230,9 +233,9 @@ export function partsOf(shape: Shape, context: Context, more: number): Part[] {
           );
         });
       case 'pull in turn':
-        if (!kit.includes('buoy')) return [];
+        if (!kit.includes('buoy') || breast) return [];
         return options(sizes.pull).flatMap((d) =>
-          rounds(() => [make.set(1, d, { kit: ['buoy'], effort: 0.75 }), make.one(d, 0)], MOST_ROUNDS, 2),
+          rounds([make.set(1, d, { kit: ['buoy'], effort: 0.75 }), make.one(d, 0)], MOST_ROUNDS, 2),
         );
       case 'kick in turn': {
         const thing = kickKit(context);
@@ -240,8 +243,13 @@ export function partsOf(shape: Shape, context: Context, more: number): Part[] {
         return options(sizes.kick).flatMap((k) =>
           options(sizes.straight).flatMap((d) =>
             rounds(
-              () => [
-                make.set(1, k, { stroke: 'kick', kit: [thing], effort: 0.7, note: 'From the hip.' }),
+              [
+                make.set(1, k, {
+                  stroke: 'kick',
+                  kit: [thing],
+                  effort: 0.7,
+                  note: breast ? BREAST_KICK : 'From the hip.',
+                }),
                 make.one(d, 0),
               ],
               MOST_ROUNDS,
@@ -251,18 +259,17 @@ export function partsOf(shape: Shape, context: Context, more: number): Part[] {
         );
       }
       case 'rate steps': {
-        if (!kit.includes('beeper')) return [];
+        if (!kit.includes('beeper') || breast) return [];
         const now = usualRateSpm(context.groupPlan, RECIPE[level].mainEffort);
         return options(sizes.rateSteps).flatMap((d) =>
           rounds(
-            () =>
-              RATE_STEPS.map((step, i) =>
-                make.set(1, d, {
-                  rate: now + step,
-                  kit: ['beeper'],
-                  note: `${cueFor(context.theme, groupRequest)}${i === 0 ? '' : ' Two strokes a minute quicker.'}`,
-                }),
-              ),
+            [0, 1, 2].map((step) =>
+              make.set(1, d, {
+                rate: now + step * steps.by,
+                kit: ['beeper'],
+                note: `${cueFor(context.theme, groupRequest)}${step === 0 ? '' : ` ${steps.said}`}`,
+              }),
+            ),
             MOST_ROUNDS,
             2,
           ),
@@ -272,42 +279,51 @@ export function partsOf(shape: Shape, context: Context, more: number): Part[] {
         return options(sizes.overDistance).flatMap((d) =>
           counts(2, 5).map((n) => ({
             shape,
+            times: 1,
             items: Array.from({ length: n }, (_, i) => make.one(d, i, { effort: 0.75 })),
           })),
         );
     }
   };
-  // A theme of the walls needs one in every rep.
-  const least = causeCard(context.theme).stage === 'turns' && !settle ? 2 : 0;
-  return parts().filter(
-    ({ items }) =>
-      endsAtHome(lengthsOf(items)) && setsOf(items).every(({ set }) => set.kind === 'timed' || set.lengths >= least),
+  return parts().filter((part) => isGood(part, context));
+}
+
+/** Whether a part ends at the home wall, with a wall in every rep where that is the theme. */
+function isGood({ items, times }: Part, { theme, groupRequest }: Context): boolean {
+  const least = causeCard(theme).stage === 'turns' && groupRequest.level !== 'settle' ? 2 : 0;
+  return (
+    endsAtHome(lengthsOf(items) * times) &&
+    setsOf(items).every(({ set }) => set.kind === 'timed' || set.lengths >= least)
   );
 }
 
 /** Effort of the last of a set that descends. */
 const FASTEST = { settle: 0.7, build: 0.85, hold: 0.9, race: 0.9 } as const;
 
-/** Strokes a minute above the own rate: a rate moves by at most four in a week. */
-const RATE_STEPS = [0, 2, 4] as const;
+/** Steps of the rate: it moves by at most four strokes a minute in a week; hands that are too fast are slowed. */
+const QUICKER = { by: 2, said: 'Two strokes a minute quicker.' } as const;
+const SLOWER = { by: -2, said: 'Two strokes a minute slower.' } as const;
 
 /** What the kick is swum with tonight, or nothing. */
 const kickKit = ({ kit }: Context) => (['board', 'fins'] as const).find((k) => kit.includes(k));
+
+/** What is said of the kick of breaststroke. */
+const BREAST_KICK = 'Breaststroke kick: turn the feet out, then squeeze.';
 
 /** Most of a second part. */
 const MOST_SECOND = 8;
 
 /**
  * What can follow the first part of a long main part: pull, kick, medley where it is swum, or a straight set.
- *
- * @param first the shape of the first part, so that the second is another one
  */
 export function secondParts(context: Context, more: number): Part[] {
   const { pool, groupRequest, groupPlan, kit, theme, seed } = context;
   const make = new Maker(context, more, 'mb');
   const sizes = SIZES[groupRequest.level];
   const reps = (shape: Part['shape'], distances: readonly number[], set: (n: number, d: number) => AnySet): Part[] =>
-    saidOptions(distances, pool).flatMap((d) => counts(2, MOST_SECOND).map((n) => ({ shape, items: [set(n, d)] })));
+    saidOptions(distances, pool).flatMap((d) =>
+      counts(2, MOST_SECOND).map((n) => ({ shape, times: 1, items: [set(n, d)] })),
+    );
   const thing = kickKit(context);
   const crawl = strokeOf(theme) === 'front-crawl';
   const medley = groupPlan.strokeShares?.medley !== undefined || groupPlan.strokeShares?.butterfly !== undefined;
@@ -317,12 +333,12 @@ export function secondParts(context: Context, more: number): Part[] {
       : [],
     thing
       ? reps('kick', sizes.kick, (n, d) =>
-          make.set(n, d, { stroke: 'kick', kit: [thing], effort: 0.7, note: 'From the hip.' }),
+          make.set(n, d, { stroke: 'kick', kit: [thing], effort: 0.7, note: crawl ? 'From the hip.' : BREAST_KICK }),
         )
       : [],
     medley
       ? reps('medley', [100, 200], (n, d) =>
-          make.set(n, d, { stroke: 'medley', effort: 0.75, note: 'Crawl for who does not swim all four.' }),
+          make.set(n, d, { stroke: 'medley', effort: 0.75, note: 'Crawl for those who do not swim all four.' }),
         )
       : [],
     reps('straight', sizes.straight, (n, d) => make.set(n, d)),
@@ -331,7 +347,7 @@ export function secondParts(context: Context, more: number): Part[] {
   // Which of them comes is the seed's; the last is always possible.
   const at = Math.floor(seeded(seed, 77) * possible.length);
   const chosen = possible.length > 2 ? [possible[at]!, possible[(at + 1) % possible.length]!] : possible;
-  return chosen.flat().filter(({ items }) => endsAtHome(lengthsOf(items)));
+  return chosen.flat().filter((part) => isGood(part, context));
 }
 
 const lengthsOf = (items: readonly Item[]): number =>

@@ -56,7 +56,7 @@ export function whatWord(set: Pick<AnySet, 'drill' | 'stroke' | 'kit'>): string 
 /** A pause in words, as in the notation. @example pauseWord({ kind: 'pause', id: 'p', seconds: 120, note: '' }) // 'rest 2 min' */
 export function pauseWord({ seconds }: Pause): string {
   if (seconds % 60 === 0) return `rest ${seconds / 60} min`;
-  return `rest ${formatTime(seconds)} min`;
+  return seconds < 60 ? `rest ${seconds} s` : `rest ${formatTime(seconds)}`;
 }
 
 /** How a set is breathed, as said on deck; nothing when it is free. */
