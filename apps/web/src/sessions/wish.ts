@@ -1,4 +1,5 @@
 import type { SessionProposal } from '@upwell/contract/sessions';
+import type { KitId } from '@upwell/core/library';
 import type { CauseId } from '@upwell/core/review';
 import {
   FIRST_THEME,
@@ -39,6 +40,10 @@ export interface Wish {
   /** Blocks that stay as they are, by level. */
   readonly locked: Readonly<Partial<Record<LevelId, readonly Block[]>>>;
   readonly seed: number;
+  /** What lies at the pool tonight; null or left out takes what the club owns. */
+  readonly kit?: readonly KitId[] | null;
+  /** Whether the hour is filled even where that is more than the load of the week. */
+  readonly fillHour?: boolean;
 }
 
 /** One of the usual pools, or one whose length is typed. */
@@ -99,7 +104,8 @@ export function requestOf(wish: Wish, proposal: SessionProposal): BuildRequest |
     place: wish.place,
     week: wish.week,
     pool,
-    kit: proposal.kit,
+    kit: wish.kit ?? proposal.kit,
+    fillHour: wish.fillHour ?? false,
     seed: wish.seed,
     groups,
   };

@@ -16,7 +16,7 @@ import {
 import { HEALTH_FLAGS, LEVELS, STROKE_MODELS, type LevelId } from '@upwell/core/swimmers';
 import { POOL_LENGTH, type Pool } from '@upwell/core/units';
 import { groupName, isoDate, oneOf, uuid } from '../common';
-import { blocks, paceTable, poolFacts } from '../plan';
+import { blocks, paceTable, poolFacts, strokeShares } from '../plan';
 import { Joi } from '../joi';
 
 export const number = Joi.number();
@@ -67,6 +67,7 @@ export const buildBodySchema = Joi.object<BuildBody>({
   place: oneOf(SESSION_PLACES).default('pool'),
   week: oneOf(WEEK_KINDS).default('normal'),
   kit: Joi.array().items(oneOf(KIT_IDS)).max(KIT_IDS.length).default([]),
+  fillHour: Joi.boolean().default(false),
   seed: number
     .integer()
     .min(0)
@@ -88,6 +89,7 @@ export const buildBodySchema = Joi.object<BuildBody>({
         lengths: number.integer().min(1).max(2000).allow(null).default(null),
         ladderSteps: Joi.object().pattern(oneOf(LADDER_IDS), number.integer().min(0).max(20)),
         paceTable: paceTable().default([]),
+        strokeShares: strokeShares(),
         locked: blocks(6).default([]),
         loadLimit: number.greater(0).max(1e6).allow(null).default(null),
       }),

@@ -1,6 +1,6 @@
 // What the coach wants of a new session: theme, distance, and blocks that stay.
 import type { SessionProposal } from '@upwell/contract/sessions';
-import { CAUSE_IDS, causeCard, STAGES } from '@upwell/core/review';
+import { CAUSE_IDS, causeCard, findCauses, STAGES } from '@upwell/core/review';
 import {
   BLOCK_KINDS,
   BLOCK_NAME,
@@ -9,6 +9,7 @@ import {
   SESSION_KINDS,
   type SessionPlan,
 } from '@upwell/core/sessions';
+import { KIT, type KitId } from '@upwell/core/library';
 import type { LevelId } from '@upwell/core/swimmers';
 import { sentenceCase } from '@upwell/core/text';
 import { poolDistance } from '@upwell/core/units';
@@ -31,8 +32,7 @@ export function ThemeCard({ wish, proposal, change }: PartProps & { readonly pro
   const [search, setSearch] = useState('');
   const themes = proposal?.themes.slice(0, 5) ?? [];
   const theme = wish.theme ?? themes[0]?.cause ?? null;
-  const wanted = search.trim().toLowerCase();
-  const shown = CAUSE_IDS.filter((id) => `${causeCard(id).name} ${causeCard(id).stage}`.toLowerCase().includes(wanted));
+  const shown = findCauses(search, CAUSE_IDS);
   return (
     <Card
       title="Theme"
@@ -55,6 +55,11 @@ export function ThemeCard({ wish, proposal, change }: PartProps & { readonly pro
       {all ? (
         <View>
           <Input dense label="Find a theme" value={search} onChangeText={setSearch} style={styles.gap} />
+          {shown.length === 0 ? (
+            <Text variant="bodyMedium" style={styles.gap} aria-live="polite">
+              {`Nothing here is called “${search.trim()}”. Try a fault, a skill, a drill, or a word like sight, kick or turns.`}
+            </Text>
+          ) : null}
           {STAGES.map((stage) => {
             const here = shown.filter((id) => causeCard(id).stage === stage);
             return here.length === 0 ? null : (
@@ -120,6 +125,32 @@ export function Distances({ plan, wish, change }: PartProps & { readonly plan: S
     </View>
   );
 }
+
+/** What lies at the pool tonight: it begins with what the club owns; nothing at all is one tap. */
+export function KitTonight({ wish, proposal, change }: PartProps & { readonly proposal: SessionProposal | undefined }) {
+  const owned = proposal?.kit ?? [];
+  const now = wish.kit ?? owned;
+  const usual = (['buoy', 'board', 'fins', 'snorkel', 'beeper', 'finger-paddles'] as const).filter(
+    (item) => !owned.includes(item),
+  );
+  return (
+    <Choice
+      label="Kit tonight"
+      options={[
+        { value: NO_KIT, label: 'No kit' },
+        ...[...owned, ...usual].map((value) => ({ value, label: sentenceCase(KIT[value]) })),
+      ]}
+      chosen={now.length === 0 ? [NO_KIT] : now}
+      onPress={(value) => {
+        if (value === NO_KIT) return change({ kit: now.length === 0 ? null : [] });
+        const item = value as KitId;
+        change({ kit: now.includes(item) ? now.filter((k) => k !== item) : [...now, item] });
+      }}
+    />
+  );
+}
+
+const NO_KIT = 'none';
 
 /** Blocks to keep while the rest is solved again. */
 export function Locks({ plan, wish, change }: PartProps & { readonly plan: SessionPlan }) {

@@ -3,7 +3,7 @@ import type { SessionPlan } from '@upwell/core/sessions';
 import { type Href, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button, ProgressBar } from 'react-native-paper';
+import { Button, ProgressBar, Text } from 'react-native-paper';
 import { sentence } from '@/api/problem';
 import { useAppSelector, useDraft, useToday } from '@/state/hooks';
 import { sameSave } from '@/state/sameSave';
@@ -19,7 +19,7 @@ import { useProposalQuery, useSaveSessionMutation } from '../api';
 import { LevelSheet } from '../parts/LevelSheet';
 import { PlanTruth } from '../parts/PlanTruth';
 import { ServesCard } from '../parts/ServesCard';
-import { Distances, Locks, ThemeCard } from '../parts/WishCards';
+import { Distances, KitTonight, Locks, ThemeCard } from '../parts/WishCards';
 import { TimeAndPoolCard, timesOf } from '../parts/TimeAndPoolCard';
 import { useBuilt } from '../useBuilt';
 import { newWish, requestOf, type Wish } from '../wish';
@@ -43,6 +43,7 @@ export function NewSessionScreen() {
   const request = proposal ? requestOf(wish, proposal) : null;
   const { result, building } = useBuilt(request === null || typeof request === 'string' ? null : request);
   const plan = result?.kind === 'built' ? result.plan : null;
+  const earlierMin = result?.kind === 'built' ? result.earlierMin : 0;
   const change = (patch: Partial<Wish>) => setWish((now) => ({ ...now, ...patch }));
 
   // The next seed whose session differs from the one shown.
@@ -105,6 +106,18 @@ export function NewSessionScreen() {
       {plan ? (
         <>
           <LevelSheet plan={plan} selected={null} onSelect={() => undefined} />
+          {earlierMin > 0 || wish.fillHour ? (
+            <View style={styles.early}>
+              <Text variant="bodyMedium" style={styles.flex}>
+                {wish.fillHour
+                  ? 'The hour is filled, whatever the load of this week.'
+                  : `Ends ${earlierMin} minutes before the hour, so that the load of this week is kept.`}
+              </Text>
+              <Button mode="outlined" onPress={() => change({ fillHour: !wish.fillHour })}>
+                {wish.fillHour ? 'Keep the load of the week' : 'Fill the hour anyway'}
+              </Button>
+            </View>
+          ) : null}
           <Locks plan={plan} wish={wish} change={change} />
           {proposal ? <ServesCard plan={plan} wish={wish} proposal={proposal} /> : null}
           <PlanTruth plan={plan} startTime={wish.startTime} notes={result?.kind === 'built' ? result.notes : []} />
@@ -187,6 +200,9 @@ export function NewSessionScreen() {
             />
             <Distances plan={plan} wish={wish} change={change} />
           </Card>
+          <Card title="At the pool">
+            <KitTonight wish={wish} proposal={proposal} change={change} />
+          </Card>
           <TimeAndPoolCard wish={wish} change={change} times={timesOf(wish, squads ?? [], today)} />
         </View>
         {wide ? <View style={styles.sheet}>{sheet}</View> : null}
@@ -200,6 +216,7 @@ const styles = StyleSheet.create({
   flex: { flex: 1 },
   tall: { minHeight: 48 },
   progress: { height: 6 },
+  early: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center', marginBottom: 8 },
   columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
   ask: { flex: 2, minWidth: 330 },
   sheet: { flex: 3, minWidth: 0 },

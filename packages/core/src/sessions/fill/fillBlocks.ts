@@ -5,17 +5,20 @@ import type { Block, GroupPlan } from '../plan/model';
 import { openWaterCandidates } from './openWaterBlocks';
 import { poolCandidates } from './poolBlocks';
 import { RECIPE } from './recipe';
+import { drillsFor } from './sizes';
 import type { BuildRequest, GroupRequest } from '../request/model';
 
 /** Drills looked at beyond those that are swum, and most that are done on the spot. */
 const MORE = 4;
 const MOST_ON_THE_SPOT = 1;
+const BEGINNERS_ON_THE_SPOT = 2;
 
 /** All ways to fill each block of a group's session; a locked block has one. */
 export function blockCandidates(groupPlan: GroupPlan, groupRequest: GroupRequest, request: BuildRequest): Candidates {
   const { theme, pool, kit } = request;
   const outside = request.place === 'open-water';
-  const count = RECIPE[groupRequest.level].drillCount;
+  const waterS = (request.minutes - RECIPE[groupRequest.level].landMinutes) * 60;
+  const count = drillsFor({ waterS }, RECIPE[groupRequest.level].drillCount);
   const best = chooseDrills(theme, groupRequest, kit, count + MORE, {
     seed: request.seed,
     pool,
@@ -24,10 +27,9 @@ export function blockCandidates(groupPlan: GroupPlan, groupRequest: GroupRequest
   // What is done on the spot comes on top of what is swum: it covers no metres.
   const spot = best.slice(0, count).filter((id) => drillCard(id).factor === null);
   const drills = [
-    ...spot.slice(0, MOST_ON_THE_SPOT),
+    ...spot.slice(0, groupRequest.level === 'settle' ? BEGINNERS_ON_THE_SPOT : MOST_ON_THE_SPOT),
     ...best.filter((id) => drillCard(id).factor !== null).slice(0, count),
   ];
-  const waterS = (request.minutes - RECIPE[groupRequest.level].landMinutes) * 60;
   const context: Context = { groupPlan, groupRequest, pool, theme, kit, drills, waterS, seed: request.seed };
   const speed = request.kind === 'speed' && groupRequest.level !== 'settle';
   const free: Candidates = outside ? openWaterCandidates(context, speed) : poolCandidates(context, speed);

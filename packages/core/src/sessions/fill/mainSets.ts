@@ -73,7 +73,7 @@ export function mains(context: Context): Candidate[] {
   const themed = (theme: number, lengths: number) => theme >= THEME_SHARE * lengths - 1e-9;
   const rests = (level === 'settle' ? MORE_REST_FOR_BEGINNERS : MORE_REST).map((more) => ({
     more,
-    seconds: sendOffs ? secondParts(context, more).map(measuredPart) : [],
+    seconds: secondParts(context, more).map(measuredPart),
   }));
   // For each shape the least awkward way to fill each stretch of time; put together only where it is kept.
   const out: Candidate[] = [];

@@ -6,6 +6,7 @@ import { endsAtHome, ONE_LENGTH, saidLengths, saidOptions, sprintLengths } from 
 import type { AnySet, Item, Pause } from '../plan/model';
 import { mains } from './mainSets';
 import { BEFORE_DRILLS_S, RECIPE } from './recipe';
+import { blockSizesFor, longRising } from './sizes';
 import { EASY } from '../plan/setMeasure';
 import { drillNote, isWhole, lengthsOfDrill, onTheSpot } from './drillDose';
 
@@ -13,7 +14,10 @@ import { drillNote, isWhole, lengthsOfDrill, onTheSpot } from './drillDose';
 export function poolCandidates(context: Context, speed: boolean): Candidates {
   return {
     'warm-up': thinned(warmUps(context), MOST['warm-up']),
-    drills: context.drills.length > 0 ? thinned(drillBlocks(context), MOST.drills) : [],
+    drills:
+      context.drills.length > 0
+        ? thinned(drillBlocks(context), context.groupRequest.level === 'settle' ? MOST_FOR_BEGINNERS : MOST.drills)
+        : [],
     main: mains(context),
     speed: speed ? thinned(speeds(context), MOST.speed) : [],
     'swim-down':
@@ -23,6 +27,9 @@ export function poolCandidates(context: Context, speed: boolean): Candidates {
 
 /** Ways looked at for each block: the search multiplies them. */
 const MOST = { 'warm-up': 8, drills: 30, speed: 5, 'swim-down': 6 } as const;
+
+/** Beginners do more on the spot, for which there are more ways. */
+const MOST_FOR_BEGINNERS = 70;
 
 /** A list thinned out evenly from its shortest to its longest. */
 function thinned(list: readonly Candidate[], most: number): readonly Candidate[] {
@@ -56,12 +63,12 @@ function warmUps(context: Context): Candidate[] {
   const settle = level === 'settle';
   const rep = settle ? ONE_LENGTH : saidLengths(recipe.rising.distance, pool);
   if (rep === null) return [];
-  const choices = settle ? [1, 2, 3, 4] : saidOptions(recipe.warmUp, pool);
+  const choices = settle ? [1, 2, 3, 4] : saidOptions(blockSizesFor(context).warmUp, pool);
   // Those who need more rest in the hour begin with it.
   const rests = settle ? [30] : level === 'build' ? [15, 30] : [15];
   return rests.flatMap((rest) =>
     choices.flatMap((choice) =>
-      recipe.rising.reps.flatMap((reps) =>
+      [...recipe.rising.reps, ...longRising(context)].flatMap((reps) =>
         atHome(
           context,
           'warm-up',
@@ -100,7 +107,7 @@ function drillBlocks(context: Context): Candidate[] {
   const onSpot = context.drills
     .filter((id) => lengthsOf(id) === null && !isWhole(id))
     .map((id, i) => onTheSpot(`dr-spot-${i}`, id, context.groupPlan, stroke));
-  const wholes = settle ? [ONE_LENGTH] : saidOptions(recipe.whole, pool);
+  const wholes = settle ? [ONE_LENGTH] : saidOptions(blockSizesFor(context).whole, pool);
   const out: Candidate[] = [];
   for (const rounds of [1, 2]) {
     for (const tries of TRIES) {
@@ -124,18 +131,22 @@ function drillBlocks(context: Context): Candidate[] {
               swim(`dr-${i}-whole`, 1, whole, after),
             ];
           });
-          const drills = [...onSpot, ...inRounds('dr', rounds, items)];
-          // As many tries as the card says, in one go or twice through.
-          const off = Math.abs(tries * rounds - 4) / 100;
-          for (const pauseS of BEFORE_DRILLS_S[level]) {
-            const pause: Pause = {
-              kind: 'pause',
-              id: 'dr-pause',
-              seconds: pauseS,
-              note: 'Drink, and hear the drills.',
-            };
-            const all = pauseS > 0 ? [pause, ...drills] : drills;
-            out.push(...atHome(context, 'drills', all, String(rounds), off + more / 400 + pauseS / 3000));
+          for (const often of settle && onSpot.length > 0 ? [1, 2, 3] : [1]) {
+            const drills = [...onSpot.map((s) => ({ ...s, reps: s.reps * often })), ...inRounds('dr', rounds, items)];
+            // As many tries as the card says, in one go or twice through.
+            const off = Math.abs(tries * rounds - 4) / 100;
+            for (const pauseS of BEFORE_DRILLS_S[level]) {
+              const pause: Pause = {
+                kind: 'pause',
+                id: 'dr-pause',
+                seconds: pauseS,
+                note: 'Drink, and hear the drills.',
+              };
+              const all = pauseS > 0 ? [pause, ...drills] : drills;
+              out.push(
+                ...atHome(context, 'drills', all, String(rounds), off + more / 400 + pauseS / 3000 + often / 100),
+              );
+            }
           }
         }
       }
@@ -167,7 +178,7 @@ function swimDowns(context: Context): Candidate[] {
     return [2, 4, 6].flatMap((reps) =>
       candidate(context, 'swim-down', [swim('sd', reps, ONE_LENGTH, { stroke: 'choice', rest: 30 })], 'swim-down', 0),
     );
-  const said = saidOptions(recipe.swimDown, pool);
+  const said = saidOptions(blockSizesFor(context).swimDown, pool);
   const one = (lengths: number, awkward: number) =>
     candidate(
       context,

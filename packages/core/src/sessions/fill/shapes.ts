@@ -10,7 +10,7 @@ import { cueFor, strokeOf } from './cues';
 import { ONE_LENGTH, endsAtHome, saidLengths, saidOptions } from './distances';
 import { EVERY_THREE, EVERY_TWO, FREE, rested, swim, type SwimOptions } from './plainSet';
 import { MOST_REPEATS, MOST_ROUNDS, RECIPE } from './recipe';
-import { SIZES } from './sizes';
+import { sizesFor } from './sizes';
 
 /** Shapes of a main part, and what a coach says of each. */
 export const SHAPES = {
@@ -30,7 +30,7 @@ export type Shape = keyof typeof SHAPES;
 
 /** A main part, or one of its two: some items, so many times through. */
 export interface Part {
-  readonly shape: Shape | 'pull' | 'kick' | 'medley';
+  readonly shape: Shape | 'pull' | 'kick' | 'medley' | 'choice';
   readonly items: readonly Item[];
   readonly times: number;
 }
@@ -148,12 +148,13 @@ export function partsOf(shape: Shape, context: Context, more: number): Part[] {
   const make = new Maker(context, more, 'ma');
   const { pool, groupRequest, kit } = context;
   const { level } = groupRequest;
-  const sizes = SIZES[level];
+  const sizes = sizesFor(context);
   const settle = level === 'settle';
   const breast = strokeOf(context.theme) === 'breaststroke';
   const steps = context.theme === 'spins' ? SLOWER : QUICKER;
   const of = (distance: number) => (settle ? ONE_LENGTH : saidLengths(distance, pool));
-  const options = (distances: readonly number[]) => (settle ? [ONE_LENGTH] : saidOptions(distances, pool));
+  const options = (distances: readonly number[]) =>
+    settle ? (distances.length > 0 ? [ONE_LENGTH] : []) : saidOptions(distances, pool);
   const rounds = (items: readonly Item[], most = MOST_ROUNDS, least = 1): Part[] =>
     counts(least, most).map((times) => ({ shape, items, times }));
   const all = (distances: readonly number[]): number[] | null => {
@@ -319,7 +320,7 @@ const MOST_SECOND = 8;
 export function secondParts(context: Context, more: number): Part[] {
   const { pool, groupRequest, groupPlan, kit, theme, seed } = context;
   const make = new Maker(context, more, 'mb');
-  const sizes = SIZES[groupRequest.level];
+  const sizes = sizesFor(context);
   const reps = (shape: Part['shape'], distances: readonly number[], set: (n: number, d: number) => AnySet): Part[] =>
     saidOptions(distances, pool).flatMap((d) =>
       counts(2, MOST_SECOND).map((n) => ({ shape, times: 1, items: [set(n, d)] })),
@@ -327,6 +328,12 @@ export function secondParts(context: Context, more: number): Part[] {
   const thing = kickKit(context);
   const crawl = strokeOf(theme) === 'front-crawl';
   const medley = groupPlan.strokeShares?.medley !== undefined || groupPlan.strokeShares?.butterfly !== undefined;
+  if (groupRequest.level === 'settle')
+    return counts(2, MOST_SECOND, 2).map((n) => ({
+      shape: 'choice',
+      times: 1,
+      items: [make.set(n, ONE_LENGTH, { stroke: 'choice', note: 'Any stroke, calm.' })],
+    }));
   const kinds: readonly (readonly Part[])[] = [
     kit.includes('buoy') && crawl
       ? reps('pull', sizes.pull, (n, d) => make.set(n, d, { kit: ['buoy'], effort: 0.75, note: 'Long and calm.' }))

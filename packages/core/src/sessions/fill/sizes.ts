@@ -1,4 +1,6 @@
-import type { LevelId } from '../../swimmers';
+import { levelCard, LEVELS, type LevelId } from '../../swimmers';
+import { RECIPE, type Recipe } from './recipe';
+import type { Context } from './candidate';
 
 /** Distances of each shape of a main part for a level, in metres or yards alike. */
 export interface Sizes {
@@ -119,3 +121,51 @@ export const SIZES: Readonly<Record<LevelId, Sizes>> = {
     overDistance: [600, 800, 1000],
   },
 };
+
+/** Below and above this reach the distances of the next level are swum as well. */
+const SHORT_REACH = 0.8;
+const LONG_REACH = 1.3;
+
+/** The usual time in the water, seconds. */
+const USUAL_WATER_S = 54 * 60;
+
+/** How far a group gets beside what its level usually gets in an hour: longer hours, faster swimmers. */
+const reachOf = ({ waterS, groupPlan, groupRequest: { level } }: Context): number =>
+  (waterS / USUAL_WATER_S) * (groupPlan.v400Mps / levelCard(level).defaultV400Mps);
+
+/** The next level, where a group gets much less or much farther than its own; beginners keep theirs, and nobody gets them. */
+function nextLevel(context: Context): LevelId | null {
+  const { level } = context.groupRequest;
+  if (level === 'settle') return null;
+  const reach = reachOf(context);
+  const step = reach < SHORT_REACH ? -1 : reach > LONG_REACH ? 1 : 0;
+  const next = LEVELS[LEVELS.indexOf(level) + step];
+  return step === 0 || next === undefined || next === 'settle' ? null : next;
+}
+
+const both = <T>(a: readonly T[], b: readonly T[]): readonly T[] => [...a, ...b.filter((one) => !a.includes(one))];
+
+/** Distances of the shapes for a group: its level's, and those of the next one where it gets much less or farther. */
+export function sizesFor(context: Context): Sizes {
+  const own = SIZES[context.groupRequest.level];
+  const next = nextLevel(context);
+  if (!next) return own;
+  return Object.fromEntries(
+    Object.entries(own).map(([shape, list]) => [shape, both<unknown>(list, SIZES[next][shape as keyof Sizes])]),
+  ) as unknown as Sizes;
+}
+
+/** The distances of the blocks around the main part, in the same way. */
+export function blockSizesFor(context: Context): Pick<Recipe, 'warmUp' | 'whole' | 'swimDown'> {
+  const own = RECIPE[context.groupRequest.level];
+  const next = nextLevel(context);
+  const of = (key: 'warmUp' | 'whole' | 'swimDown') => (next ? both(own[key], RECIPE[next][key]) : own[key]);
+  return { warmUp: of('warmUp'), whole: of('whole'), swimDown: of('swimDown') };
+}
+
+/** Reps of the rising part of a warm-up beyond those of the level, where a group gets much farther. */
+export const longRising = (context: Context): readonly number[] => (reachOf(context) > LONG_REACH ? [8, 10] : []);
+
+/** Drills of a session at most: fewer where there is little time. */
+export const drillsFor = (context: Pick<Context, 'waterS'>, count: number): number =>
+  context.waterS < SHORT_REACH * USUAL_WATER_S ? Math.min(2, count) : count;

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { isSet } from '..';
 import { checkPlan } from './checkPlan';
 import { groupClock, groupSlots } from './clock';
 import { lengthsToMetres } from '../../units';
