@@ -33,7 +33,7 @@ import { showCourse } from '../water';
 import { attendeesOf, forSafety, peopleOfPlan } from './people';
 import { TrainingSessionEntity, type TrainingSessionRecord } from './entities';
 import { all } from '../platform/statement';
-import { SESSIONS, SHAPING } from './sql';
+import { LOADS, SESSIONS, SHAPING } from './sql';
 
 /** Sessions of a span of days, the earliest first; without the plan itself. */
 export async function listSessions(
@@ -206,21 +206,24 @@ async function levelHistory(
   date: string,
 ): Promise<Partial<Record<LevelId, LevelHistory>>> {
   const squads = `{${squadIds.join(',')}}`;
-  const past = await all(em, SHAPING, [date, date, date, squads, squads]);
   const drills = new Map<LevelId, Set<DrillId>>();
-  const loads = new Map<LevelId, Map<string, PastLoad[]>>();
-  for (const { days_ago: daysAgo, squad_ids, plan, summary } of past) {
-    plan.groups.forEach((group, i) => {
+  for (const { plan } of await all(em, SHAPING, [date, date, squads, squads])) {
+    for (const group of plan.groups) {
       const known = entry(drills, group.level, () => new Set<DrillId>());
       for (const { set } of group.blocks.flatMap((block) => setsOf(block.items))) if (set.drill) known.add(set.drill);
-      const bySquad = entry(loads, group.level, () => new Map<string, PastLoad[]>());
-      for (const squad of squad_ids) entry(bySquad, squad, () => []).push({ daysAgo, load: summary[i]?.load ?? 0 });
-    });
+    }
+  }
+  const loads = new Map<LevelId, Map<string, PastLoad[]>>();
+  for (const { days_ago: daysAgo, squad_ids, summary } of await all(em, LOADS, [date, date, date, squads, squads])) {
+    for (const { level, load } of summary) {
+      const bySquad = entry(loads, level, () => new Map<string, PastLoad[]>());
+      for (const squad of squad_ids) entry(bySquad, squad, () => []).push({ daysAgo, load });
+    }
   }
   return Object.fromEntries(
     [...drills].map(([level, known]) => [
       level,
-      { knownDrills: [...known], loadsBySquad: [...loads.get(level)!.values()] },
+      { knownDrills: [...known], loadsBySquad: [...(loads.get(level)?.values() ?? [])] },
     ]),
   );
 }

@@ -144,7 +144,9 @@ function items(list: readonly Item[], printed: Printed, scale: number, depth: nu
   const indent: [number, number, number, number] = [depth * 14 * scale, 1 * scale, 0, 0];
   return list.flatMap((item): Content[] => {
     if (item.kind === 'pause')
-      return [{ text: [sentenceCase(pauseWord(item)), item.note].filter(Boolean).join('. '), bold: true, margin: indent }];
+      return [
+        { text: [sentenceCase(pauseWord(item)), item.note].filter(Boolean).join('. '), bold: true, margin: indent },
+      ];
     if (!isSet(item)) {
       return [
         { text: `${item.rounds} times through:`, bold: true, margin: indent },

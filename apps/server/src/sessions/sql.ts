@@ -3,7 +3,7 @@ import type { Spot } from '@upwell/core/days/place';
 import type { SessionRow } from '@upwell/contract/sessions';
 import type { LadderId } from '@upwell/core/library';
 import type { CauseId } from '@upwell/core/review';
-import type { Attendee, SessionPlan, WeekKind } from '@upwell/core/sessions';
+import { BASELINE_LOOKS_BACK, type Attendee, type SessionPlan, type WeekKind } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
 import { bool, int, json, orNull, rows, text, textOf, uuid, uuids } from '../platform/statement';
 import type { CalendarDays, StoredCalendarSession } from './calendarParts';
@@ -40,12 +40,20 @@ export const SESSIONS = rows(
    order by date desc, start_time desc, id limit ?`,
 );
 
-/** Past sessions that shape a new one of some squads, of all when none are named: day three times, squads twice. */
+/** Past sessions that shape a new one of some squads, of all when none are named: day and squads, each twice. */
 export const SHAPING = rows(
-  { days_ago: int, squad_ids: uuids, plan: json<SessionPlan>(), summary: json<SessionRow['groups']>() },
-  `select ?::date - date as days_ago, squad_ids, plan, coalesce(done_summary, summary) as summary from training_session
+  { plan: json<SessionPlan>() },
+  `select plan from training_session
    where not template and date < ?::date and date >= ?::date - ${SHAPING_DAYS}
      and (cardinality(?::uuid[]) = 0 or squad_ids && ?::uuid[]) order by date desc limit 100`,
+);
+
+/** Loads of the weeks that a week is held against: day three times, squads twice. */
+export const LOADS = rows(
+  { days_ago: int, squad_ids: uuids, summary: json<SessionRow['groups']>() },
+  `select ?::date - date as days_ago, squad_ids, coalesce(done_summary, summary) as summary from training_session
+   where not template and date < ?::date and date >= ?::date - ${(BASELINE_LOOKS_BACK + 1) * 7}
+     and (cardinality(?::uuid[]) = 0 or squad_ids && ?::uuid[]) order by date desc limit 400`,
 );
 
 /** Swimmers of some squads, of all when none are named, with what they bring to a day: day twice, squads twice. */

@@ -27,6 +27,6 @@ export function readSessionJson(text: string): ReadSession {
     return refuse('This is not a session of Upwell: something in its plan is missing.');
   }
   const read = readSession(written);
-  const [wrong] = read.problems;
+  const wrong = read.problems.find(({ severity }) => severity === 'error');
   return wrong ? refuse(`This is not a session of Upwell: ${wrong.message}`) : read;
 }

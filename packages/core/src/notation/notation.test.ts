@@ -23,6 +23,7 @@ import {
   withPositionIds,
   writeSession,
   writeSessionCsv,
+  type ReadSession,
   type SessionDocument,
 } from '.';
 import { runs } from '../../test/runs';
@@ -77,6 +78,7 @@ const set: fc.Arbitrary<AnySet> = fc
   .oneof(
     fc.record({ kind: fc.constant('swim' as const), ...fields, lengths }),
     fc.record({ kind: fc.constant('halves' as const), ...fields, lengths, secondEffort: effort }),
+    fc.record({ kind: fc.constant('descend' as const), ...fields, lengths, lastEffort: effort }),
     fc.record({ kind: fc.constant('timed' as const), ...fields, seconds: fc.integer({ min: 1, max: 3600 }) }),
   )
   // Patterns of breathing that do not belong to a stroke are refused, and tested elsewhere.
@@ -85,6 +87,12 @@ const { item } = fc.letrec<{ item: Item }>((tie) => ({
   item: fc.oneof(
     { maxDepth: 3, withCrossShrink: true },
     set,
+    fc.record({
+      kind: fc.constant('pause' as const),
+      id: fc.constant('p'),
+      seconds: fc.integer({ min: 1, max: 1800 }),
+      note: line,
+    }),
     fc.record({
       kind: fc.constant('rounds' as const),
       id: fc.constant('r'),
@@ -147,6 +155,11 @@ const group = fc
       { maxLength: 6 },
     ),
   })
+  .chain((g) =>
+    fc
+      .constantFrom(undefined, { backstroke: 0.91 }, { breaststroke: 0.7, medley: 0.85, kick: 0.5 })
+      .map((strokeShares) => (strokeShares ? { ...g, strokeShares } : g)),
+  )
   // What is larger than a group can be is refused, which has tests of its own.
   .filter(({ blocks }) => sizeProblem(blocks) === null);
 const plan: fc.Arbitrary<SessionPlan> = fc
@@ -170,13 +183,17 @@ const document: fc.Arbitrary<SessionDocument> = fc.record({
   plan,
 });
 
+/** A medley whose quarters are no whole lengths is read, and said. */
+const withoutMedley = (problems: ReadSession['problems']) =>
+  problems.filter((p) => !(p.severity === 'warning' && p.message.startsWith('A quarter of')));
+
 describe('a session as text', () => {
   it('comes back as it was, whatever it holds', () => {
     fc.assert(
       fc.property(document, (any) => {
         fc.pre(writeSession(any).length <= LONGEST_TEXT);
         const read = readSession(writeSession(any));
-        expect(read.problems).toEqual([]);
+        expect(withoutMedley(read.problems)).toEqual([]);
         expect(read.document).toEqual({ ...any, plan: withPositionIds(any.plan) });
       }),
       { numRuns: runs(100, 400) },
@@ -188,7 +205,7 @@ describe('a session as text', () => {
       fc.property(document, (any) => {
         fc.pre(writeSession(any).length <= LONGEST_TEXT);
         const read = readSessionCsv(writeSessionCsv(any));
-        expect(read.problems).toEqual([]);
+        expect(withoutMedley(read.problems)).toEqual([]);
         expect(read.document).toEqual({ ...any, plan: withPositionIds(any.plan) });
       }),
       { numRuns: runs(50, 200) },

@@ -306,14 +306,14 @@ describe('what cannot be', () => {
   });
 
   it('says which nearby distance and time would do', () => {
-    // 37 to 53 lengths fit 45 minutes of Build: 36 and 54 are one too few and one too many.
+    // 31 to 51 lengths fit 45 minutes of Build: 30 and 52 are one too few and one too many.
     const changesOf = (lengths: number) => {
       const result = buildSession(asking([groupOf('build', { lengths })]));
       return result.kind === 'clash' ? result.clashes.map((c) => c.changes) : result.kind;
     };
-    expect(changesOf(36)).toEqual([['Swim 925 m instead.', 'Plan 40 minutes.']]);
-    expect(changesOf(54)).toEqual([['Swim 1325 m instead.', 'Plan 50 minutes.']]);
-    expect([changesOf(37), changesOf(53)]).toEqual(['built', 'built']);
+    expect(changesOf(30)).toEqual([['Swim 775 m instead.', 'Plan 40 minutes.']]);
+    expect(changesOf(52)).toEqual([['Swim 1275 m instead.', 'Plan 50 minutes.']]);
+    expect([changesOf(31), changesOf(51)]).toEqual(['built', 'built']);
   });
 
   it('names nothing that would not help', () => {
@@ -336,7 +336,7 @@ describe('what cannot be', () => {
     if (result.kind !== 'clash') throw new Error('was built');
     // The first needs nearly all of them.
     expect(result.clashes.map((c) => [c.group, c.changes])).toEqual([
-      [0, ['Swim 1250 m instead.', 'Plan 65 minutes.']],
+      [0, ['Swim 1250 m instead.', 'Plan 75 minutes.']],
       [1, []],
       [2, []],
     ]);
@@ -346,9 +346,8 @@ describe('what cannot be', () => {
 describe('land and beginners', () => {
   it('gives another five to eight minutes to land where the usual six leave no way', () => {
     for (const [lengths, landMinutes] of [
-      [37, 7],
-      [38, 6],
-      [53, 5],
+      [49, 6],
+      [50, 5],
     ] as const) {
       const request = asking([groupOf('build', { lengths })]);
       // The usual six first, then the shortest.

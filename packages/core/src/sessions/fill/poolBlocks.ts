@@ -132,7 +132,10 @@ function drillBlocks(context: Context): Candidate[] {
             ];
           });
           for (const often of settle && onSpot.length > 0 ? [1, 2, 3] : [1]) {
-            const drills = [...onSpot.map((s) => ({ ...s, reps: s.reps * often })), ...inRounds('dr', rounds, items)];
+            const drills = [
+              ...onSpot.flatMap((s) => inRounds(`${s.id}-rounds`, often, [s])),
+              ...inRounds('dr', rounds, items),
+            ];
             // As many tries as the card says, in one go or twice through.
             const off = Math.abs(tries * rounds - 4) / 100;
             for (const pauseS of BEFORE_DRILLS_S[level]) {

@@ -332,7 +332,7 @@ export function secondParts(context: Context, more: number): Part[] {
     return counts(2, MOST_SECOND, 2).map((n) => ({
       shape: 'choice',
       times: 1,
-      items: [make.set(n, ONE_LENGTH, { stroke: 'choice', note: 'Any stroke, calm.' })],
+      items: [make.set(n, ONE_LENGTH, crawl ? { stroke: 'choice', note: 'Any stroke, calm.' } : { note: 'Calm.' })],
     }));
   const kinds: readonly (readonly Part[])[] = [
     kit.includes('buoy') && crawl
