@@ -4,7 +4,7 @@ import { MOST_METRES_AN_HOUR, MOST_POOLED } from './clubLibrary';
 import { MOST_BLIND_M, MOST_OF_OWN } from './library';
 import { TRIAL_DAYS } from './race';
 import { CATALOGUE_LOOKS, LEARN_FROM, LEARNED_LIMITS } from './review';
-import { LEVEL } from './swimmers';
+import { LEVEL, LEVELS } from './swimmers';
 import { numberWord } from './words';
 import {
   AIR_C,
@@ -15,7 +15,18 @@ import {
   WARM_WETSUIT,
   WATER_RULES,
 } from './safety';
-import { WEEKLY_RISE } from './sessions';
+import {
+  BEFORE_MAIN_S,
+  KICK_WITH_FINS,
+  MOST_REPEATS,
+  MOST_ROUNDS,
+  PULL_WITH_BUOY,
+  RECIPE,
+  REST_PER_100,
+  SHORT_BUTTERFLY,
+  STROKE_SHARE,
+  WEEKLY_RISE,
+} from './sessions';
 import { FIRST_TIME } from './water';
 
 const page = (name: string) => readFileSync(path.join(__dirname, '../../../docs', name), 'utf8').replace(/\s+/g, ' ');
@@ -45,6 +56,11 @@ describe.each<[string, readonly string[]]>([
     [
       `${FARTHEST_WITHOUT_AIR_M} m and ${LONGEST_WITHOUT_AIR_S} s, turns included`,
       `at every depth of rounds: ${RECOVERY_S} s, and as long as the rep took`,
+      `No more than ${MOST_ROUNDS} times through the same, no more than ${MOST_REPEATS} repeats`,
+      `rests ${REST_PER_100[0]} to ${REST_PER_100[1]} s for each 100 m`,
+      `${BEFORE_MAIN_S[0]} to ${BEFORE_MAIN_S.at(-1)} s before it to drink`,
+      ...LEVELS.map((level) => `${LEVEL[level].name} ${RECIPE[level].moving.map((share) => share * 100).join('–')} %`),
+      `backstroke ${STROKE_SHARE.backstroke}, breaststroke ${STROKE_SHARE.breaststroke}, butterfly ${SHORT_BUTTERFLY.share} up to ${SHORT_BUTTERFLY.metres} m and then ${STROKE_SHARE.butterfly}, medley ${STROKE_SHARE.medley}, kick ${STROKE_SHARE.kick} or ${KICK_WITH_FINS} with fins, pull with a buoy ${PULL_WITH_BUOY}; with the stroke left open ${STROKE_SHARE.choice}`,
     ],
   ],
   [

@@ -32,7 +32,7 @@ export function repsSwum(passage: PassageState, nowMs: number): number {
 function swumBlock(block: Block, lane: LaneState | undefined, nowMs: number): Block {
   const passages = lane?.passages ?? [];
   const land = passages.find((p) => p.id === `${block.id}#land`);
-  const items = block.items.flatMap((item): readonly Item[] => {
+  const swum = block.items.flatMap((item): readonly Item[] => {
     const sets = setsOf([item]);
     const ids = new Set(sets.map(({ set }) => set.id));
     const mine = passages.filter((p) => p.set && ids.has(p.set.id));
@@ -45,5 +45,7 @@ function swumBlock(block: Block, lane: LaneState | undefined, nowMs: number): Bl
       return reps === 0 ? [] : [{ ...p.set!, reps, id: isSet(item) && i === 0 ? p.set!.id : `${p.set!.id}-${i + 1}` }];
     });
   });
+  // A pause before what nobody swam was none.
+  const items = swum.some((item) => item.kind !== 'pause') ? swum : [];
   return { ...block, landMinutes: land && land.goMs !== null && !land.skipped ? block.landMinutes : 0, items };
 }

@@ -38,8 +38,8 @@ export function BlockBox({
   const height = (block.endS - block.startS) * scale;
   const land = block.block.kind === 'land';
   const first = slots[0];
-  // On its own ground: the first set may be thinner than its name.
-  const tint = land || !first ? null : tintOf(first.set, theme.own);
+  // On its own ground: the first set may be thinner than its name, and a pause before it has none.
+  const tint = land || !first || first.startS > block.startS + 1 ? null : tintOf(first.set, theme.own);
   const head = { color: tint?.text ?? theme.colors.onSurface, backgroundColor: tint?.background };
   const minutes = `${Math.round((block.endS - block.startS) / 60)}′`;
   return (

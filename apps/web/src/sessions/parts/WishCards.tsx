@@ -130,15 +130,14 @@ export function Distances({ plan, wish, change }: PartProps & { readonly plan: S
 export function KitTonight({ wish, proposal, change }: PartProps & { readonly proposal: SessionProposal | undefined }) {
   const owned = proposal?.kit ?? [];
   const now = wish.kit ?? owned;
-  const usual = (['buoy', 'board', 'fins', 'snorkel', 'beeper', 'finger-paddles'] as const).filter(
-    (item) => !owned.includes(item),
-  );
+  // In a pool only what is swum with; outside all that the club owns.
+  const others = wish.place === 'open-water' ? owned.filter((item) => !SWUM_WITH.includes(item)) : [];
   return (
     <Choice
       label="Kit tonight"
       options={[
         { value: NO_KIT, label: 'No kit' },
-        ...[...owned, ...usual].map((value) => ({ value, label: sentenceCase(KIT[value]) })),
+        ...[...SWUM_WITH, ...others].map((value) => ({ value, label: sentenceCase(KIT[value]) })),
       ]}
       chosen={now.length === 0 ? [NO_KIT] : now}
       onPress={(value) => {
@@ -151,6 +150,7 @@ export function KitTonight({ wish, proposal, change }: PartProps & { readonly pr
 }
 
 const NO_KIT = 'none';
+const SWUM_WITH: readonly KitId[] = ['buoy', 'board', 'fins', 'snorkel', 'beeper', 'finger-paddles'];
 
 /** Blocks to keep while the rest is solved again. */
 export function Locks({ plan, wish, change }: PartProps & { readonly plan: SessionPlan }) {

@@ -52,7 +52,7 @@ export function buildSession(request: BuildRequest): BuildResult {
   const { kind, theme, pool, seed, place = 'pool' } = request;
   const plan: SessionPlan = { kind, theme, place, pool, minutes: request.minutes, seed, note: '', groups };
   const earlierMin = request.minutes - minutes;
-  return { kind: 'built', plan, notes: notesOn(request, plan, earlierMin), shape, earlierMin };
+  return { kind: 'built', plan, notes: notesOn(request, plan), shape, earlierMin };
 }
 
 /** Searches spent on what could be changed when nothing fits, for all groups together. */

@@ -8,10 +8,8 @@ import type { BuildRequest } from '../request/model';
 import { groupTotals } from '../plan/totals';
 
 /** What a coach should know of a plan that was built. */
-export function notesOn(request: BuildRequest, plan: SessionPlan, earlierMin: number): string[] {
-  const early =
-    earlierMin > 0 ? [`Ends ${earlierMin} minutes before the hour: more would be over the load of this week.`] : [];
-  const each = plan.groups.flatMap((group, index) => {
+export function notesOn(request: BuildRequest, plan: SessionPlan): string[] {
+  return plan.groups.flatMap((group, index) => {
     const asked = request.groups[index]!;
     const notes: string[] = [];
     if (group.paceIsGuess) notes.push(`${group.name}: no 400 m time, the clock uses the level's usual pace.`);
@@ -23,7 +21,6 @@ export function notesOn(request: BuildRequest, plan: SessionPlan, earlierMin: nu
     if (over > 0) notes.push(`${group.name}: load is ${over} % above the limit for this week.`);
     return notes;
   });
-  return [...early, ...each];
 }
 
 /** What to look at in a pool of which it is not known. */

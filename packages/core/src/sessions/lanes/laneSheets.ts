@@ -1,6 +1,7 @@
 import { swimmerPace, type SwimmerPace, type Trial } from '../../measures';
 import { lengthsToMetres, type Pool } from '../../units';
-import type { AnySet, GroupPlan } from '../plan/model';
+import type { AnySet, GroupPlan, StrokeShares } from '../plan/model';
+import { isPull, isStrokeGuess } from '../plan/strokePace';
 import { repMetres, repSeconds, restSeconds, setsOf } from '../plan/setMeasure';
 import { groupTotals, type GroupTotals } from '../plan/totals';
 import { type Catch, type LaneRep, simulateLane } from './catches';
@@ -24,6 +25,8 @@ export interface LanePerson {
   readonly v400Mps: number;
   readonly paceIsGuess: boolean;
   readonly bests: readonly Trial[];
+  /** Speed in other strokes as a share of crawl, from own times; the group's where it is left out. */
+  readonly strokeShares?: StrokeShares;
   /** The lane they were put in by hand, of a group. */
   readonly place?: { readonly group: string; readonly lane: number };
 }
@@ -107,17 +110,19 @@ function laneLine(
   pool: Pool,
 ): LaneSetLine {
   const swims = people.map((person) => {
-    const swims = { v400Mps: person.v400Mps, paceTable: group.paceTable };
+    const { strokeShares = group.strokeShares ?? {} } = person;
+    const swims = { v400Mps: person.v400Mps, paceTable: group.paceTable, strokeShares };
     const repM = repMetres(set, swims, pool);
-    if (set.kind === 'swim' && !set.drill) {
+    if (set.kind === 'swim' && !set.drill && set.stroke === 'front-crawl' && !isPull(set)) {
       const pace = swimmerPace(person.v400Mps, set.effort, repM, person.bests, group.paceTable);
       return { id: person.id, repS: repM / pace.speedMps, method: person.paceIsGuess ? 'guess' : pace.method } as const;
     }
-    const method: SwimmerPace['method'] = person.paceIsGuess
-      ? 'guess'
-      : group.paceTable.length > 0
-        ? 'club table'
-        : 'effort law';
+    const method: SwimmerPace['method'] =
+      person.paceIsGuess || isStrokeGuess(set, strokeShares)
+        ? 'guess'
+        : group.paceTable.length > 0
+          ? 'club table'
+          : 'effort law';
     return { id: person.id, repS: repSeconds(set, swims, pool), method };
   });
   const slowest = Math.max(...swims.map((s) => s.repS));
