@@ -48,6 +48,10 @@ test('from what is seen in the stroke to the card on the deck, through a reload 
   await page.getByRole('button', { name: 'Build a session' }).click();
   for (const level of ['Build', 'Hold', 'Race'])
     await expect(page.getByRole('button', { name: new RegExp(`^${level}\\s?[\\d,]+ m$`) })).toBeVisible();
+  // Where the load of the week is nearly full, all end earlier until the coach fills the hour.
+  await expect(page.getByText(/^Everyone out at (19|20):\d\d$/)).toBeVisible();
+  const fill = page.getByRole('button', { name: 'Fill the hour anyway' });
+  if (await fill.isVisible()) await fill.click();
   await expect(page.getByText(/^Everyone out at (19:59|20:00)$/)).toBeVisible();
   await expectAccessible(page);
   const heldColumn = page.getByRole('button', { name: /^Hold\s?[\d,]+ m$/ });

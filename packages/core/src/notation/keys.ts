@@ -1,6 +1,6 @@
 import { isDrill, knownDrillIds } from '../library';
 import { CAUSE_IDS, type CauseId } from '../review';
-import { LOOP_LENGTH, SESSION_KINDS, type GroupPlan, type SessionKind } from '../sessions';
+import { LOOP_LENGTH, SESSION_KINDS, type GroupPlan, type SessionKind, type StrokeShares } from '../sessions';
 import { levelCard, LEVELS, STROKE_MODELS, type StrokeModelId } from '../swimmers';
 import { POOL_LENGTH, type Pool, type PoolUnit } from '../units';
 import { suggest } from './suggest';
@@ -149,7 +149,7 @@ export const READ_KEY: Readonly<Record<Key, ReadKey>> = {
     const known = shares.map((s) => [STROKE_BY_WORD[s?.[1]?.toLowerCase() ?? ''], Number(s?.[2])] as const);
     if (known.some(([stroke, share]) => !stroke || stroke === 'front-crawl' || !(share >= 0.2 && share <= 1.6)))
       return 'Write it like “strokes: backstroke 0.88, breaststroke 0.75”, as a share of crawl.';
-    group.strokeShares = Object.fromEntries(known);
+    group.strokeShares = Object.fromEntries(known) as StrokeShares;
     return null;
   },
   knows: (value, _facts, group) => {

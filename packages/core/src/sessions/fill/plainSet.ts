@@ -1,9 +1,8 @@
 // Sets with what is usual filled in.
 import type { DrillId, KitId } from '../../library';
 import { lengthsToMetres } from '../../units';
-import type { Breathing, Item, Sighting, SwimSet, SwimStroke, Timing } from '../plan/model';
+import type { AnySet, Breathing, Item, Sighting, SwimSet, SwimStroke, Timing } from '../plan/model';
 import { effortParts, EASY, repSeconds, slowestMps } from '../plan/setMeasure';
-import type { AnySet } from '../plan/model';
 import type { Context } from './candidate';
 import { REST_OF_SWIM, REST_PER_100 } from './recipe';
 

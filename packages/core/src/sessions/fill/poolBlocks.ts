@@ -175,7 +175,6 @@ function speeds(context: Context): Candidate[] {
 function swimDowns(context: Context): Candidate[] {
   const { level, lengths: asked } = context.groupRequest;
   const { pool } = context;
-  const recipe = RECIPE[level];
   const note = easyNote(context);
   if (level === 'settle')
     return [2, 4, 6].flatMap((reps) =>

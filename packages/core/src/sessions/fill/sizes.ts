@@ -150,9 +150,8 @@ export function sizesFor(context: Context): Sizes {
   const own = SIZES[context.groupRequest.level];
   const next = nextLevel(context);
   if (!next) return own;
-  return Object.fromEntries(
-    Object.entries(own).map(([shape, list]) => [shape, both<unknown>(list, SIZES[next][shape as keyof Sizes])]),
-  ) as unknown as Sizes;
+  const keys = Object.keys(own) as (keyof Sizes)[];
+  return Object.fromEntries(keys.map((key) => [key, both<unknown>(own[key], SIZES[next][key])])) as unknown as Sizes;
 }
 
 /** The distances of the blocks around the main part, in the same way. */
