@@ -5,6 +5,7 @@ export * from './effortPace';
 export * from './lengthMetrics';
 export * from './lineAngle';
 export * from './load';
+export * from './lookInterval';
 export * from './raceTime';
 export * from './strokeTiming';
 export * from './drafting';

@@ -1,5 +1,8 @@
 // A course leg by leg: bearing, aim, side to breathe and how often to look.
 import { dayIn } from '@upwell/core/days';
+import { lookInterval } from '@upwell/core/measures';
+import { DEFAULT_LOOK } from '@upwell/core/sessions';
+import { CARD_CYCLE } from '@upwell/core/water';
 import type { CourseView } from '@upwell/contract/water';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
@@ -52,7 +55,8 @@ function Sheet({ view }: { readonly view: CourseView }) {
   const leg = legs[at]!;
   const plan = plans?.[at] ?? null;
   const { swept, stopped, stop } = useSweep(plan?.swim ?? null);
-  const best = swept?.sweep.best ?? plan?.closed.interval ?? 8;
+  const asGood = swept?.sweep.nearOptimal ?? plan?.closed.nearOptimal ?? null;
+  const best = lookInterval({ cycle: CARD_CYCLE, asGood, usual: DEFAULT_LOOK.hold }).every;
   const interval = Math.min(20, Math.max(2, Number(params.every) || best));
   const bundle = useBundle(plan?.swim ?? null, interval);
   const go = (next: { leg?: number; every?: number | undefined }) =>

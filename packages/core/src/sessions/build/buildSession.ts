@@ -6,7 +6,16 @@ import { explainClash, lockedProblems } from './clash';
 import { notesOn } from './notes';
 import { isRounds } from '../plan/setMeasure';
 import type { LoadLimit } from './price';
-import { type FoundPlan, type Search, cheapest, commonShape, lockedLand, searchGroup, waysOf } from './search';
+import {
+  type FoundPlan,
+  type Search,
+  type Ways,
+  cheapest,
+  commonShape,
+  lockedLand,
+  searchGroup,
+  waysOf,
+} from './search';
 
 /**
  * Builds one session for all groups together.
@@ -64,6 +73,10 @@ const SHORTEST_MIN = 20;
 /** Ends that are tried before more than the load of the week is proposed, and said. */
 const ENDS_TRIED = 5;
 
+/** Sessions that end before this share of the time have ways of their own, found for this share of it. */
+const SHORT_BELOW = 0.75;
+const SHORT = 0.6;
+
 /** Each group's ways to fill the time, and the minutes of it. */
 interface InTime {
   readonly searches: readonly Search[];
@@ -77,9 +90,18 @@ interface InTime {
  */
 function inTime(request: BuildRequest): InTime {
   const { minutes, groups } = request;
-  const ways = groups.map((group, index) => waysOf(request, group, index));
+  // Found once for the hour, and once more for those that end much earlier.
+  const [ways, short] = [minutes, minutes * SHORT].map((about) =>
+    groups.map((group, index) => waysOf({ ...request, minutes: about }, group, index)),
+  ) as [Ways[], Ways[]];
   const search = (until: number, index: number, load: LoadLimit | null) =>
-    searchGroup({ ...request, minutes: until }, groups[index]!, index, load, ways[index]);
+    searchGroup(
+      { ...request, minutes: until },
+      groups[index]!,
+      index,
+      load,
+      (until <= minutes * SHORT_BELOW ? short : ways)[index],
+    );
   const free = groups.map((_, index) => search(minutes, index, null));
   if (request.fillHour || free.some((found) => found.size === 0)) return { searches: free, minutes };
   const limits = groups.map((group) => loadLimitOf(request, group));
@@ -104,7 +126,9 @@ function inTime(request: BuildRequest): InTime {
     const searches = all(until, true);
     if (searches) return { searches, minutes: until };
   }
-  for (const until of [...ends].reverse()) {
+  // None is light enough: the shortest that can be.
+  const shortest = ends[ends.length - 1] ?? minutes;
+  for (let until = shortest; until < minutes; until += EARLIER_MIN) {
     const searches = all(until, false);
     if (searches) return { searches, minutes: until };
   }

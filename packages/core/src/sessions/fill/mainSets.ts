@@ -25,7 +25,11 @@ const SECOND_PART = 0.25;
 /** Main parts that differ by less than this in time are one, seconds. */
 const ALIKE_S = 8;
 
-type MeasuredPart = Part & Measured & { readonly theme: number };
+type MeasuredPart = Part & Measured & { readonly theme: number; readonly unusual: number };
+
+/** Numbers of repeats that nobody says, and what they cost. */
+const UNUSUAL_REPEATS = [7, 9, 11];
+const UNUSUAL = 0.03;
 
 /** Rest, drink and hear the main set. */
 const pauseOf = (seconds: number): Pause => ({
@@ -68,6 +72,10 @@ export function mains(context: Context): Candidate[] {
       lengths: of('lengths'),
       load: of('load'),
       theme: theme * times,
+      unusual:
+        setsOf(items).some(({ set }) => UNUSUAL_REPEATS.includes(set.reps)) || UNUSUAL_REPEATS.includes(times)
+          ? UNUSUAL
+          : 0,
     };
   };
   const themed = (theme: number, lengths: number) => theme >= THEME_SHARE * lengths - 1e-9;
@@ -84,7 +92,7 @@ export function mains(context: Context): Candidate[] {
       for (const pauseS of BEFORE_MAIN_S) {
         const seconds = pauseS + swum;
         if (seconds < least || seconds > most) continue;
-        const awkward = usual + (pauseS > 90 ? 0.01 : 0);
+        const awkward = usual + (pauseS > 90 ? 0.01 : 0) + first.unusual + (second?.unusual ?? 0);
         const at = Math.round(seconds / ALIKE_S);
         const known = best[at];
         if (!known || awkward < known.awkward) best[at] = { first, second, pauseS, seconds, awkward };

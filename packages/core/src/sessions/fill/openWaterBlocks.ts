@@ -6,7 +6,7 @@ import { cueFor } from './cues';
 import { EVERY_THREE, inRounds, swim, usualRest, type SwimOptions } from './plainSet';
 import type { TimedSet } from '../plan/model';
 import { RECIPE } from './recipe';
-import { lookInterval } from '../plan/looks';
+import { usualLook } from '../plan/looks';
 import { EASY } from '../plan/setMeasure';
 
 /** All ways to fill each block of a swim-out: skills by the minute, the main part by loops. */
@@ -80,7 +80,7 @@ function longestTry(id: DrillId, { groupPlan }: Context): number {
 
 function loops(context: Context): Candidate[] {
   const recipe = RECIPE[context.groupRequest.level];
-  const { every } = lookInterval({ level: context.groupRequest.level, breathing: EVERY_THREE, asGood: null });
+  const sighting = usualLook(context.groupRequest.level, EVERY_THREE);
   const out: Candidate[] = [];
   // Whole loops only: half a one ends far from where one gets out.
   for (const lengths of [1, 2, 3]) {
@@ -91,7 +91,7 @@ function loops(context: Context): Candidate[] {
           effort: recipe.mainEffort,
           rest,
           breathing: EVERY_THREE,
-          sighting: { every, forBreath: false },
+          sighting,
           note: cueFor(context.theme, context.groupRequest),
         });
         const awkward = (reps > 8 ? 0.03 : 0) + extra / 1000;

@@ -132,10 +132,11 @@ function drillBlocks(context: Context): Candidate[] {
             ];
           });
           for (const often of settle && onSpot.length > 0 ? [1, 2, 3] : [1]) {
-            const drills = [
-              ...onSpot.flatMap((s) => inRounds(`${s.id}-rounds`, often, [s])),
-              ...inRounds('dr', rounds, items),
-            ];
+            // With nothing else to swim, what is done on the spot and the whole stroke take turns.
+            const drills =
+              swum.length > 0
+                ? [...onSpot.flatMap((s) => inRounds(`${s.id}-rounds`, often, [s])), ...inRounds('dr', rounds, items)]
+                : inRounds('dr', rounds * often, [...onSpot, ...items]);
             // As many tries as the card says, in one go or twice through.
             const off = Math.abs(tries * rounds - 4) / 100;
             for (const pauseS of BEFORE_DRILLS_S[level]) {

@@ -242,21 +242,23 @@ export function partsOf(shape: Shape, context: Context, more: number): Part[] {
         const thing = kickKit(context);
         if (!thing) return [];
         return options(sizes.kick).flatMap((k) =>
-          options(sizes.straight).flatMap((d) =>
-            rounds(
-              [
-                make.set(1, k, {
-                  stroke: 'kick',
-                  kit: [thing],
-                  effort: 0.7,
-                  note: breast ? BREAST_KICK : 'From the hip.',
-                }),
-                make.one(d, 0),
-              ],
-              MOST_ROUNDS,
-              2,
+          options(sizes.straight)
+            .filter((d) => d <= MOST_TO_KICK * k)
+            .flatMap((d) =>
+              rounds(
+                [
+                  make.set(1, k, {
+                    stroke: 'kick',
+                    kit: [thing],
+                    effort: 0.7,
+                    note: breast ? BREAST_KICK : 'From the hip.',
+                  }),
+                  make.one(d, 0),
+                ],
+                MOST_ROUNDS,
+                2,
+              ),
             ),
-          ),
         );
       }
       case 'rate steps': {
@@ -307,6 +309,9 @@ const SLOWER = { by: -2, said: 'Two strokes a minute slower.' } as const;
 
 /** What the kick is swum with tonight, or nothing. */
 const kickKit = ({ kit }: Context) => (['board', 'fins'] as const).find((k) => kit.includes(k));
+
+/** Most of the swim beside the kick in turn with it. */
+const MOST_TO_KICK = 3;
 
 /** What is said of the kick of breaststroke. */
 const BREAST_KICK = 'Breaststroke kick: turn the feet out, then squeeze.';

@@ -1,4 +1,5 @@
 // How often to look ahead, in strokes, in the rhythm of the breath.
+import { lookInterval, wholeCycles } from '../../measures';
 import type { LevelId } from '../../swimmers';
 import type { Breathing, Sighting } from './model';
 
@@ -16,18 +17,13 @@ export function breathCycle(breathing: Breathing): number {
   }
 }
 
-/** Fewer strokes than these between two looks leave no time to swim. */
-const FEWEST = 4;
-
 /**
  * The interval nearest to one wanted that is whole cycles of breathing.
  *
  * @example fittingLook({ kind: 'every', strokes: 3, side: 'right' }, 8) // 9
  */
-export function fittingLook(breathing: Breathing, wanted: number): number {
-  const cycle = breathCycle(breathing);
-  return Math.max(Math.ceil(FEWEST / cycle), Math.round(wanted / cycle)) * cycle;
-}
+export const fittingLook = (breathing: Breathing, wanted: number): number =>
+  wholeCycles(breathCycle(breathing), wanted);
 
 /** Why looks do not fit the breath of a set, with the nearest that do; null when they fit. */
 export function lookProblem(breathing: Breathing, { every }: Sighting): string | null {
@@ -49,37 +45,8 @@ export const lookFor = (breathing: Breathing, how: keyof typeof SIDE_BY_SIDE): S
 /** Strokes between looks until a swimmer's own line is known: a default. */
 export const DEFAULT_LOOK: Readonly<Record<LevelId, number>> = { settle: 8, build: 8, hold: 8, race: 6 };
 
-/** Nobody looks less often than this in open water, however straight they swim. */
-export const MOST_BETWEEN_LOOKS = 12;
-
-/** How often to look, and whether it is only the default of the level. */
-export interface LookInterval {
-  readonly every: number;
-  readonly isDefault: boolean;
-}
-
-/**
- * How often to look, everywhere: in the builder, the editor, on a course and on the card.
- *
- * Among the intervals that are as good for this swimmer, this aim and this water the one that is asked of beginners is
- * taken: the most frequent, since it costs next to nothing and sees what the numbers do not know. Without them it is the
- * level's default. Always whole cycles of breathing.
- *
- * @param asGood first and last interval that cost next to nothing more than the best; null when not known
- * @example lookInterval({ level: 'hold', breathing: EVERY_TWO, asGood: null }) // { every: 8, isDefault: true }
- */
-export function lookInterval({
-  level,
-  breathing,
-  asGood,
-}: {
-  readonly level: LevelId;
-  readonly breathing: Breathing;
-  readonly asGood: readonly [low: number, high: number] | null;
-}): LookInterval {
-  if (asGood === null) return { every: fittingLook(breathing, DEFAULT_LOOK[level]), isDefault: true };
-  const cycle = breathCycle(breathing);
-  const [low] = asGood;
-  const every = Math.max(FEWEST, Math.min(low, MOST_BETWEEN_LOOKS));
-  return { every: Math.ceil(every / cycle) * cycle, isDefault: false };
-}
+/** Looks outside until a swimmer's own line is known: what is usual for the level, in the rhythm of the breath. */
+export const usualLook = (level: LevelId, breathing: Breathing): Sighting => ({
+  every: lookInterval({ cycle: breathCycle(breathing), asGood: null, usual: DEFAULT_LOOK[level] }).every,
+  forBreath: false,
+});

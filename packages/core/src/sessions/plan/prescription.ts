@@ -2,7 +2,7 @@ import { effortSpeed, breathsPerMinute, breathsPerSide, type BreathsPerSide, typ
 import { STROKE_MODEL } from '../../swimmers';
 import type { Pool } from '../../units';
 import { breathPlaces } from './breathPlaces';
-import { lookInterval } from './looks';
+import { usualLook } from './looks';
 import type { AnySet, Breathing, GroupPlan, Sighting } from './model';
 import { effortParts, repMetres, repSeconds } from './setMeasure';
 
@@ -138,9 +138,7 @@ export function suggestFor(set: AnySet, group: GroupPlan, pool: Pool, outside: b
   const hard = effortParts(set).some(({ effort }) => effort > 0.9);
   const free = group.level === 'settle' || hard || set.stroke !== 'front-crawl';
   const breathing: Breathing = free ? { kind: 'free' } : { kind: 'every', strokes: 3, side: 'right' };
-  const sighting = outside
-    ? { every: lookInterval({ level: group.level, breathing, asGood: null }).every, forBreath: false }
-    : null;
+  const sighting = outside ? usualLook(group.level, breathing) : null;
   const name = STROKE_MODEL[group.model].name;
   return {
     strokeRateSpm,

@@ -1,7 +1,7 @@
 // What a swimmer takes to the start: each leg in a line, and what to do if.
 import { kitList } from './kitList';
 import type { LegPlan } from './legPlan';
-import { FEET_GAIN } from '../../measures';
+import { FEET_GAIN, lookInterval } from '../../measures';
 import { draftingLimit } from './drafting';
 import { INTERVALS } from './sighting';
 import { sweepLeg, type Sweep } from './sweepLeg';
@@ -76,7 +76,7 @@ export function raceCard(q: CardQuestion): RaceCard {
     const { leg, swim } = plan;
     const sweep = swept.get(leg.key) ?? sweepLeg(swim, EVERY, CARD_SWIMS);
     swept.set(leg.key, sweep);
-    const every = handy(sweep);
+    const { every } = lookInterval({ cycle: CARD_CYCLE, asGood: sweep.nearOptimal, usual: sweep.best });
     return {
       name: `${leg.from.name} to ${leg.to.name}`,
       metres: leg.lengthM,
@@ -133,11 +133,5 @@ export function raceCard(q: CardQuestion): RaceCard {
   };
 }
 
-/** Numbers that are easy to count to. */
-const HANDY = [4, 6, 8, 10, 12, 16, 20];
-
-/** The easiest number among those that cost next to nothing more than the best; the best itself when none is. */
-function handy({ best, nearOptimal: [low, high] }: Sweep): number {
-  const near = HANDY.filter((n) => n >= low && n <= high).sort((a, b) => Math.abs(a - best) - Math.abs(b - best));
-  return near[0] ?? best;
-}
+/** Strokes from one breath to the next in a race. */
+export const CARD_CYCLE = 2;
