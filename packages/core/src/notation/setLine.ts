@@ -3,7 +3,9 @@ import { isDrill, KIT_IDS, knownDrillIds, type DrillId, type KitId } from '../li
 import type { Side } from '../measures';
 import {
   EASY,
+  fittingLook,
   LONGEST_PAUSE_S,
+  lookProblem,
   medleyProblem,
   MOST_BREATHS,
   type AnySet,
@@ -66,6 +68,11 @@ export function setOf(
   const pattern = patternProblem(f.stroke, f.breathing);
   const breathe = line.modifiers.find((m) => m.kind === 'breathe' || m.kind === 'breaths');
   if (pattern && breathe) say(breathe.token, pattern);
+
+  const look = line.modifiers.find((m) => m.kind === 'look');
+  const unfit = f.sighting && lookProblem(f.breathing, f.sighting);
+  if (unfit && look)
+    problems.push(problemAt(look.value, unfit, 'warning', String(fittingLook(f.breathing, f.sighting!.every))));
 
   const { secondEffort, lastEffort, ...rest } = f;
   const fields = { id, reps, ...rest, note };

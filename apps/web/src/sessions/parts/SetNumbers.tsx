@@ -1,11 +1,23 @@
 // The numbers of a set: rest or send-off, stroke rate, looks.
-import { prescriptionOf, suggestFor, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
+import { FEWEST_BETWEEN_LOOKS } from '@upwell/core/measures';
+import {
+  breathCycle,
+  fittingLook,
+  prescriptionOf,
+  suggestFor,
+  usualLook,
+  type GroupPlan,
+  type SessionPlan,
+} from '@upwell/core/sessions';
 import { numberWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Choice } from '@/ui/Choice';
 import { Stepper } from '@/ui/Stepper';
 import type { PartProps } from './HowMuch';
+
+/** Most strokes between looks that are offered. */
+const MOST_EVERY = 30;
 
 export function Numbers({
   set,
@@ -18,6 +30,9 @@ export function Numbers({
   const suggestion = suggestFor(set, group, plan.pool, outside);
   const rate = set.strokeRateSpm ?? Math.round(numbers.strokeRateSpm);
   const { sighting } = set;
+  // In whole cycles of breathing, so that a look keeps its place in the rhythm.
+  const cycle = breathCycle(set.breathing);
+  const least = fittingLook(set.breathing, FEWEST_BETWEEN_LOOKS);
   const words = [
     `${numbers.rateIsDerived ? 'About ' : ''}${Math.round(numbers.strokeRateSpm)} strokes a minute, a beep each ${numberWord(numbers.beeperS, 2)} s`,
     numbers.breathsPerMinute === null
@@ -42,15 +57,18 @@ export function Numbers({
           value={sighting ? String(sighting.every) : 'none'}
           onLess={
             sighting
-              ? () => change({ sighting: sighting.every > 2 ? { ...sighting, every: sighting.every - 1 } : null })
+              ? () =>
+                  change({ sighting: sighting.every > least ? { ...sighting, every: sighting.every - cycle } : null })
               : null
           }
           onMore={
-            sighting && sighting.every >= 30
+            sighting && sighting.every + cycle > MOST_EVERY
               ? null
               : () =>
                   change({
-                    sighting: sighting ? { ...sighting, every: sighting.every + 1 } : { every: 6, forBreath: false },
+                    sighting: sighting
+                      ? { ...sighting, every: sighting.every + cycle }
+                      : usualLook(group.level, set.breathing),
                   })
           }
         />

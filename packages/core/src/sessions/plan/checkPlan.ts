@@ -9,6 +9,7 @@ import { BLOCK_NAME, type AnySet, type GroupPlan, type SessionPlace, type Sessio
 import { SHARE_BAND } from './shares';
 import { repSeconds, setsOf } from './setMeasure';
 import { sizeProblem } from './size';
+import { lookProblem } from './looks';
 import { medleyProblem } from './strokePace';
 import { lengthsToMetres } from '../../units';
 import { blockMetres, groupTotals } from './totals';
@@ -141,6 +142,8 @@ function groupProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople)
       problems.push(
         `${group.name}: ${describeSet(set, plan.pool, plan.place)} takes ${Math.round(repS)} s, longer than its send-off.`,
       );
+    const look = set.sighting && lookProblem(set.breathing, set.sighting);
+    if (look) problems.push(`${group.name}: ${look}`);
     const medley = medleyProblem(set, plan.pool);
     if (medley) problems.push(`${group.name}: ${medley}`);
     if (!set.drill) continue;

@@ -1,6 +1,7 @@
 import { drillCard } from '../../library';
 import { isAtLeast } from '../../swimmers';
 import { patternProblem } from './breathPattern';
+import { fittingLook, lookProblem } from './looks';
 
 import type { AnySet, Block, GroupPlan, Item, Rounds, SessionPlan, SwimSet } from './model';
 import { isRounds, isSet, repSeconds, restSeconds } from './setMeasure';
@@ -17,11 +18,14 @@ export function editSet(plan: SessionPlan, setId: string, patch: SetPatch): Sess
   return mapItems(plan, (item) => (isSet(item) && item.id === setId ? changed(item, patch) : item));
 }
 
-/** Another stroke takes its own way to breathe with it. */
+/** Another stroke takes its own way to breathe with it, and another way to breathe the looks that fit it. */
 function changed(set: AnySet, patch: SetPatch): AnySet {
   const now = { ...set, ...patch } as AnySet;
   const fits = patch.breathing !== undefined || patternProblem(now.stroke, now.breathing) === null;
-  return fits ? now : { ...now, breathing: { kind: 'free' } };
+  const breathed: AnySet = fits ? now : { ...now, breathing: { kind: 'free' } };
+  const { sighting, breathing } = breathed;
+  if (!sighting || patch.sighting !== undefined || lookProblem(breathing, sighting) === null) return breathed;
+  return { ...breathed, sighting: { ...sighting, every: fittingLook(breathing, sighting.every) } };
 }
 
 /** The plan with one set put in the place of another. */
