@@ -39,13 +39,20 @@ describe('the swimmer form', () => {
     const { fields } = readForm(
       {
         ...form,
-        bestTimes: [{ distanceM: '400', time: '6:24' }],
+        bestTimes: [
+          { stroke: 'backstroke', distanceM: '100', time: '1:40' },
+          { stroke: 'front-crawl', distanceM: '400', time: '6:24' },
+        ],
         hasGoal: true,
         goal: { event: 'Mile', date: '2027-06-21', distanceM: '1600', place: 'pool', target: '' },
       },
       false,
     );
-    expect(fields).toMatchObject({ bestTimes: [{ distanceM: 400, timeS: 384 }], goal: { targetTimeS: null } });
+    expect(fields).toMatchObject({
+      bestTimes: [{ distanceM: 400, timeS: 384 }],
+      strokeTimes: [{ stroke: 'backstroke', distanceM: 100, timeS: 100 }],
+      goal: { targetTimeS: null },
+    });
     const stored = { ...fields!, id: ID, version: 1, squadName: 'First', child: false };
     expect(readForm(formOf(stored), false).fields).toEqual(fields);
   });
@@ -56,7 +63,10 @@ describe('the swimmer form', () => {
         ...form,
         givenName: '',
         birthYear: 'old',
-        bestTimes: [{ distanceM: '400', time: 'fast' }],
+        bestTimes: [
+          { stroke: 'medley', distanceM: '100', time: 'slow' },
+          { stroke: 'front-crawl', distanceM: '400', time: 'fast' },
+        ],
         healthFlags: ['heart'],
       },
       false,
@@ -66,6 +76,7 @@ describe('the swimmer form', () => {
       givenName: 'Please fill this in.',
       birthYear: 'A number is needed.',
       'bestTimes.0.time': 'Write the time like 5:52 or 1:02:30.',
+      'bestTimes.1.time': 'Write the time like 5:52 or 1:02:30.',
       healthConsent: expect.stringContaining('consent'),
     });
   });

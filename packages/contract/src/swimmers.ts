@@ -1,5 +1,6 @@
 // What crosses the wire about swimmers and squads.
 import { FASTEST_MPS } from '@upwell/core/measures';
+import { TIMED_STROKES, type StrokeTime } from '@upwell/core/sessions';
 import { KIT_IDS, LADDER_IDS, MARK_KINDS, type KitId, type LadderId, type LadderMark } from '@upwell/core/library';
 import {
   HEALTH_FLAGS,
@@ -55,6 +56,8 @@ export interface SwimmerFields {
   readonly ladderSteps: Readonly<Partial<Record<LadderId, number>>>;
   readonly goal: RaceGoal | null;
   readonly bestTimes: readonly BestTime[];
+  /** Best times in other strokes than front crawl. */
+  readonly strokeTimes?: readonly StrokeTime[];
   readonly archived: boolean;
 }
 
@@ -108,6 +111,17 @@ export const swimmerFields = {
     .max(30)
     .unique('distanceM')
     .required(),
+  strokeTimes: Joi.array()
+    .items(
+      Joi.object({
+        stroke: oneOf(TIMED_STROKES).required(),
+        distanceM: Joi.number().greater(0).max(1500).required(),
+        timeS: Joi.number().greater(0).max(LONGEST_S).required(),
+      }).custom(notFasterThanAnybody),
+    )
+    .max(30)
+    .unique((a: StrokeTime, b: StrokeTime) => a.stroke === b.stroke && a.distanceM === b.distanceM)
+    .default([]),
   archived: Joi.boolean().required(),
 };
 

@@ -38,6 +38,7 @@ export const PART_TABLES: Readonly<Record<Exclude<ArchivePart, 'deckEvents'>, Pa
         'ladder_log',
         'goal',
         'best_times',
+        'stroke_times',
         'archived',
       ],
     ],

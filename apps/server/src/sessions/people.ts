@@ -7,6 +7,7 @@ import {
   type SessionPlan,
   type WeekKind,
   hereTonight,
+  ownShares,
   peopleOf,
   speedOver400,
   type Tonight,
@@ -43,17 +44,20 @@ export async function attendeesOf(
 ): Promise<KnownAttendee[]> {
   const squads = `{${squadIds.join(',')}}`;
   const rows = await all(em, ATTENDEES, [date, date, squads, squads, `{${guests.join(',')}}`]);
-  return rows.map(({ best_times, health_flags, ladder_steps, birth_year, rate, plan, race_in, ...row }) => ({
-    ...row,
-    bestTimes: best_times,
-    healthFlags: health_flags,
-    ladderSteps: ladder_steps,
-    birthYear: birth_year,
-    rateSpm: rate,
-    planTheme: plan?.theme ?? null,
-    week: plan?.kind ?? null,
-    raceInDays: race_in,
-  }));
+  return rows.map(
+    ({ best_times, stroke_times, health_flags, ladder_steps, birth_year, rate, plan, race_in, ...row }) => ({
+      ...row,
+      bestTimes: best_times,
+      strokeTimes: stroke_times,
+      healthFlags: health_flags,
+      ladderSteps: ladder_steps,
+      birthYear: birth_year,
+      rateSpm: rate,
+      planTheme: plan?.theme ?? null,
+      week: plan?.kind ?? null,
+      raceInDays: race_in,
+    }),
+  );
 }
 
 /** A swimmer of a session as far as safety is concerned; an unknown age counts as under 16. */
@@ -104,6 +108,7 @@ export async function everybodyOf(
     ...forSafety(attendee),
     paceIsGuess: speedOver400(attendee.bestTimes) === null,
     bests: attendee.bestTimes,
+    strokeShares: ownShares(attendee.strokeTimes ?? [], attendee.bestTimes),
     rateSpm: attendee.rateSpm,
   }));
 }

@@ -64,6 +64,7 @@ export const ATTENDEES = rows(
     level: textOf<LevelId>(),
     model: textOf<NonNullable<Attendee['model']>>(),
     best_times: json<Attendee['bestTimes']>(),
+    stroke_times: json<NonNullable<Attendee['strokeTimes']>>(),
     health_flags: json<NonNullable<Attendee['healthFlags']>>(),
     ladder_steps: json<Partial<Record<LadderId, number>>>(),
     birth_year: orNull(int),
@@ -72,7 +73,7 @@ export const ATTENDEES = rows(
     plan: orNull(json<{ readonly theme: CauseId; readonly kind: WeekKind }>()),
     race_in: orNull(int),
   },
-  `select s.id, s.given_name || ' ' || s.family_name as name, s.level, s.stroke_model as model, s.best_times,
+  `select s.id, s.given_name || ' ' || s.family_name as name, s.level, s.stroke_model as model, s.best_times, s.stroke_times,
      s.health_flags, s.ladder_steps, s.birth_year,
      (select round((t.outcome->'ramp'->>'distanceRateSpm')::numeric)::int from test_result t
       where t.swimmer_id = s.id and t.kind = 'rate-ramp' order by t.held_on desc, t.id desc limit 1) as rate,

@@ -1,4 +1,5 @@
 // The club, its squads, swimmers and results, and the log of looks at children.
+import type { StrokeTime } from '@upwell/core/sessions';
 import type { BestTime, BreathingSide, PoolTime, RaceGoal } from '@upwell/contract/swimmers';
 import type { KitId, LadderId, LadderMark } from '@upwell/core/library';
 import type { ResultKind } from '@upwell/core/measures';
@@ -67,6 +68,7 @@ export const SwimmerEntity = defineEntity({
     ladderLog: p.json<readonly LadderMark[]>().default('[]'),
     goal: p.json<RaceGoal>().nullable(),
     bestTimes: p.json<readonly BestTime[]>(),
+    strokeTimes: p.json<readonly StrokeTime[]>().default('[]'),
     archived: p.boolean(),
     version: p.integer().version(),
     writeId: p.uuid(),

@@ -143,6 +143,7 @@ function bare(record: SwimmerRecord, squadName: string): Swimmer {
     ladderLog: record.ladderLog,
     goal: record.goal ?? null,
     bestTimes: record.bestTimes,
+    strokeTimes: record.strokeTimes,
     archived: record.archived,
   };
 }

@@ -8,7 +8,9 @@ import {
 } from '@upwell/contract/swimmers';
 import type { KitId, LadderId } from '@upwell/core/library';
 import { defaultModel, type HealthFlag, type LevelId, type StrokeModelId } from '@upwell/core/swimmers';
+import type { TimedStroke } from '@upwell/core/sessions';
 import { formatTime, parseTime } from '@upwell/core/units';
+import partition from 'lodash/partition.js';
 import { Joi } from '@upwell/contract/joi';
 
 /** The form as it is typed: times and numbers are text until they are read. */
@@ -27,8 +29,11 @@ export interface SwimmerForm {
   ladderSteps: Partial<Record<LadderId, number>>;
   hasGoal: boolean;
   goal: { event: string; date: string; distanceM: string; place: Place; target: string };
-  bestTimes: { distanceM: string; time: string }[];
+  bestTimes: { stroke: TimeStroke; distanceM: string; time: string }[];
 }
+
+/** What a best time is swum in. */
+export type TimeStroke = 'front-crawl' | TimedStroke;
 
 export function emptyForm(squadId: string): SwimmerForm {
   return {
@@ -77,7 +82,11 @@ export function formOf(swimmer: Swimmer): SwimmerForm {
           },
         }
       : {}),
-    bestTimes: swimmer.bestTimes.map((b) => ({
+    bestTimes: [
+      ...swimmer.bestTimes.map((b) => ({ stroke: 'front-crawl' as const, ...b })),
+      ...(swimmer.strokeTimes ?? []),
+    ].map((b) => ({
+      stroke: b.stroke,
       distanceM: String(b.distanceM),
       time: formatTime(b.timeS, Number.isInteger(b.timeS) ? 0 : 1),
     })),
@@ -103,6 +112,9 @@ export interface ReadForm {
 /** Reads the form with the same rules as the server. */
 export function readForm(form: SwimmerForm, archived: boolean): ReadForm {
   const { hasGoal, goal, bestTimes, birthYear, ...rest } = form;
+  const timed = (b: SwimmerForm['bestTimes'][number]) => ({ distanceM: numberOf(b.distanceM), timeS: timeOf(b.time) });
+  const rows = bestTimes.map((_, i) => i);
+  const [crawl, others] = partition(rows, (i) => bestTimes[i]!.stroke === 'front-crawl');
   const candidate = {
     ...rest,
     birthYear: numberOf(birthYear) ?? null,
@@ -115,17 +127,25 @@ export function readForm(form: SwimmerForm, archived: boolean): ReadForm {
           targetTimeS: timeOf(goal.target) ?? null,
         }
       : null,
-    bestTimes: bestTimes.map((b) => ({ distanceM: numberOf(b.distanceM), timeS: timeOf(b.time) })),
+    bestTimes: crawl.map((i) => timed(bestTimes[i]!)),
+    strokeTimes: others.map((i) => ({ stroke: bestTimes[i]!.stroke, ...timed(bestTimes[i]!) })),
     archived,
   };
   const result = check(schema, candidate);
   if (!result.error) return { fields: result.value, errors: {} };
   const errors = result.error.details.map((detail) => {
-    const path = detail.path.join('.');
+    const path = inForm(detail.path.join('.'), crawl, others);
     const time = path.endsWith('targetTimeS') || path.endsWith('timeS');
     return [formField(path), (time && NOT_A_TIME[detail.type as 'number.base']) || detail.message] as const;
   });
   return { fields: null, errors: Object.fromEntries(errors) };
+}
+
+/** A best time by its row in the form, where those of all strokes stand in one list. */
+function inForm(path: string, crawl: readonly number[], others: readonly number[]): string {
+  return path
+    .replace(/^bestTimes\.(\d+)/, (_, i: string) => `bestTimes.${crawl[Number(i)]}`)
+    .replace(/^strokeTimes\.(\d+)/, (_, i: string) => `bestTimes.${others[Number(i)]}`);
 }
 
 /** Where a field of the contract is typed in the form. */

@@ -27,6 +27,7 @@ export * from './load/loadSummary';
 
 // Who comes, and what would serve them.
 export type * from './request/model';
+export * from './request/ownShares';
 export * from './request/proposeGroups';
 export * from './request/serves';
 

@@ -1,5 +1,6 @@
 // Best times, and the 400 m over the months.
 import type { SwimmerPage } from '@upwell/contract/swimmers';
+import { STROKE_WORD } from '@upwell/core/sessions';
 import { formatTime } from '@upwell/core/units';
 import { lazy, Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -10,13 +11,20 @@ const ResultChart = lazy(() => import('@/charts').then((charts) => ({ default: c
 
 export function TimesCard({ swimmer }: { readonly swimmer: SwimmerPage }) {
   const timed = swimmer.results.filter((r) => r.distanceM === 400);
-  if (swimmer.bestTimes.length === 0 && timed.length === 0) return null;
+  const times = [
+    ...swimmer.bestTimes.map((best) => ({ ...best, named: `${best.distanceM} m` })),
+    ...(swimmer.strokeTimes ?? []).map((best) => ({
+      ...best,
+      named: `${best.distanceM} m ${STROKE_WORD[best.stroke]}`,
+    })),
+  ];
+  if (times.length === 0 && timed.length === 0) return null;
   return (
     <Card title="Times">
       <View style={styles.times}>
-        {swimmer.bestTimes.map((best) => (
-          <View key={best.distanceM}>
-            <Text variant="bodySmall">{`${best.distanceM} m`}</Text>
+        {times.map((best) => (
+          <View key={best.named}>
+            <Text variant="bodySmall">{best.named}</Text>
             <Text variant="titleLarge" style={styles.figures}>
               {formatTime(best.timeS, best.timeS < 120 ? 1 : 0)}
             </Text>

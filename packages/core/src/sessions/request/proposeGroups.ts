@@ -5,6 +5,7 @@ import { type HealthFlag, levelCard, type LevelId, LEVELS, type StrokeModelId } 
 import { byFrequency } from './frequency';
 import { type PastLoad, sessionLoadLimit } from '../load/loadLimit';
 import type { GroupRequest } from './model';
+import { groupShares, ownShares, type StrokeTime } from './ownShares';
 import { needsOf, type ThemeServes } from './serves';
 
 /** What a swimmer brings to a session. */
@@ -12,6 +13,8 @@ export interface Attendee {
   readonly level: LevelId;
   readonly model: StrokeModelId;
   readonly bestTimes: readonly Trial[];
+  /** Best times in other strokes; none when left out. */
+  readonly strokeTimes?: readonly StrokeTime[];
   readonly focus: CauseId | null;
   /** Theme of the swimmer's own plan in the week of the session; null without a plan. */
   readonly planTheme?: CauseId | null;
@@ -50,6 +53,7 @@ export function proposeGroups(
         lanes: Math.ceil(here.length / PER_LANE),
         // A clock that the slower half can keep: the lower quartile.
         v400Mps: speeds.length > 0 ? speeds[Math.floor((speeds.length - 1) / 4)]! : null,
+        strokeShares: groupShares(here.map((c) => ownShares(c.strokeTimes ?? [], c.bestTimes))),
         model: mostCommon(here.map((c) => c.model)),
         focuses: here.flatMap(needsOf),
         healthFlags: [...new Set(here.flatMap((c) => c.healthFlags))],

@@ -1,17 +1,21 @@
 import { useFieldArray } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { Button, IconButton } from 'react-native-paper';
+import { STROKE_WORD, TIMED_STROKES } from '@upwell/core/sessions';
 import { Card } from '@/ui/Card';
 import { TextField } from '@/ui/TextField';
-import type { FormControl } from './Pick';
+import { Pick, type FormControl } from './Pick';
 
-/** Distances with the best time over each. */
+const STROKES = (['front-crawl', ...TIMED_STROKES] as const).map((value) => ({ value, label: STROKE_WORD[value] }));
+
+/** Distances with the best time over each, in crawl and in other strokes. */
 export function BestTimesCard({ control }: { readonly control: FormControl }) {
   const bestTimes = useFieldArray({ control, name: 'bestTimes' });
   return (
     <Card title="Best times">
       {bestTimes.fields.map((field, i) => (
         <View key={field.id} style={styles.row}>
+          <Pick control={control} name={`bestTimes.${i}.stroke`} label={`Stroke of time ${i + 1}`} options={STROKES} />
           <TextField
             control={control}
             name={`bestTimes.${i}.distanceM`}
@@ -36,7 +40,9 @@ export function BestTimesCard({ control }: { readonly control: FormControl }) {
       <Button
         icon="plus"
         mode="outlined"
-        onPress={() => bestTimes.append({ distanceM: bestTimes.fields.length === 0 ? '400' : '', time: '' })}
+        onPress={() =>
+          bestTimes.append({ stroke: 'front-crawl', distanceM: bestTimes.fields.length === 0 ? '400' : '', time: '' })
+        }
         style={styles.start}
       >
         Add a time
