@@ -3,6 +3,7 @@ import type { CauseId } from '@upwell/core/review';
 import {
   AS_USUAL,
   type Attendee,
+  type BreathingSide,
   type GroupPerson,
   type SessionPlan,
   type WeekKind,
@@ -22,6 +23,7 @@ export interface KnownAttendee extends Attendee {
   readonly id: string;
   readonly name: string;
   readonly birthYear: number | null;
+  readonly breathingSide: BreathingSide;
   readonly planTheme: CauseId | null;
   /** Kind of this week in the swimmer's own plan, and days to the race; null without one. */
   readonly week: WeekKind | null;
@@ -45,10 +47,22 @@ export async function attendeesOf(
   const squads = `{${squadIds.join(',')}}`;
   const rows = await all(em, ATTENDEES, [date, date, squads, squads, `{${guests.join(',')}}`]);
   return rows.map(
-    ({ best_times, stroke_times, health_flags, ladder_steps, birth_year, rate, plan, race_in, ...row }) => ({
+    ({
+      best_times,
+      stroke_times,
+      breathing_side,
+      health_flags,
+      ladder_steps,
+      birth_year,
+      rate,
+      plan,
+      race_in,
+      ...row
+    }) => ({
       ...row,
       bestTimes: best_times,
       strokeTimes: stroke_times,
+      breathingSide: breathing_side,
       healthFlags: health_flags,
       ladderSteps: ladder_steps,
       birthYear: birth_year,
@@ -69,10 +83,11 @@ export function forSafety({
   birthYear,
   healthFlags,
   ladderSteps,
+  breathingSide,
 }: KnownAttendee): GroupPerson {
   const year = ageYear();
   return {
-    ...{ id, name, level, healthFlags },
+    ...{ id, name, level, healthFlags, breathingSide },
     confidence: ladderSteps?.confidence ?? 0,
     v400Mps: speedOver400(bestTimes) ?? levelCard(level).defaultV400Mps,
     age: isYoung(birthYear, year) ? 'under-16' : isChild(birthYear, year) ? 'under-18' : 'adult',

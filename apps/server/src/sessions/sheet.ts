@@ -17,7 +17,9 @@ import {
   type GroupPlan,
   groupTotals,
   hasFew,
+  isOneSided,
   isSet,
+  weakSideWords,
   pauseWord,
   type Item,
   type LaneSheet,
@@ -91,6 +93,7 @@ function page(printed: Printed, scale: number): Content[] {
   const clock = groupClock(group, plan.pool);
   const kit = totals.kit.map((item) => KIT[item]).join(', ');
   const small = { fontSize: 10 * scale, color: QUIET };
+  const weaker = isOneSided(plan.theme) ? weakSideWords(printed.people) : null;
   return [
     {
       columns: [
@@ -112,6 +115,7 @@ function page(printed: Printed, scale: number): Content[] {
       margin: [0, 3 * scale, 0, 0],
     },
     ...(group.note ? [{ text: group.note, ...small }] : []),
+    ...(weaker ? [{ text: onPaper(weaker), bold: true }] : []),
     ...(sheet
       ? [
           {

@@ -3,7 +3,13 @@ import type { Spot } from '@upwell/core/days/place';
 import type { SessionRow } from '@upwell/contract/sessions';
 import type { LadderId } from '@upwell/core/library';
 import type { CauseId } from '@upwell/core/review';
-import { BASELINE_LOOKS_BACK, type Attendee, type SessionPlan, type WeekKind } from '@upwell/core/sessions';
+import {
+  BASELINE_LOOKS_BACK,
+  type Attendee,
+  type BreathingSide,
+  type SessionPlan,
+  type WeekKind,
+} from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
 import { bool, int, json, orNull, rows, text, textOf, uuid, uuids } from '../platform/statement';
 import type { CalendarDays, StoredCalendarSession } from './calendarParts';
@@ -65,6 +71,7 @@ export const ATTENDEES = rows(
     model: textOf<NonNullable<Attendee['model']>>(),
     best_times: json<Attendee['bestTimes']>(),
     stroke_times: json<NonNullable<Attendee['strokeTimes']>>(),
+    breathing_side: textOf<BreathingSide>(),
     health_flags: json<NonNullable<Attendee['healthFlags']>>(),
     ladder_steps: json<Partial<Record<LadderId, number>>>(),
     birth_year: orNull(int),
@@ -74,7 +81,7 @@ export const ATTENDEES = rows(
     race_in: orNull(int),
   },
   `select s.id, s.given_name || ' ' || s.family_name as name, s.level, s.stroke_model as model, s.best_times, s.stroke_times,
-     s.health_flags, s.ladder_steps, s.birth_year,
+     s.breathing_side, s.health_flags, s.ladder_steps, s.birth_year,
      (select round((t.outcome->'ramp'->>'distanceRateSpm')::numeric)::int from test_result t
       where t.swimmer_id = s.id and t.kind = 'rate-ramp' order by t.held_on desc, t.id desc limit 1) as rate,
      (select f.cause from focus f where f.swimmer_id = s.id and f.closed_at is null order by f.since desc limit 1) as focus,

@@ -8,6 +8,7 @@ export * from './plan/clock';
 export * from './plan/totals';
 export * from './plan/describe';
 export * from './plan/looks';
+export * from './plan/weakSide';
 export * from './plan/prescription';
 export * from './plan/edit';
 export * from './plan/comparePlans';

@@ -1,6 +1,13 @@
 /** The truth about a plan: when everybody is out, breaths per side, load, kit, and what is broken. */
 import { KIT } from '@upwell/core/library';
-import { checkPlan, groupTotals, type GroupPeople, type SessionPlan } from '@upwell/core/sessions';
+import {
+  checkPlan,
+  groupTotals,
+  isOneSided,
+  weakSideWords,
+  type GroupPeople,
+  type SessionPlan,
+} from '@upwell/core/sessions';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -50,6 +57,12 @@ export function PlanTruth({
           {problem}
         </Text>
       ))}
+      {isOneSided(plan.theme)
+        ? plan.groups.flatMap((group, i) => {
+            const words = weakSideWords(people[i] ?? []);
+            return words === null ? [] : <Text key={group.id} variant="bodyMedium">{`${group.name}. ${words}`}</Text>;
+          })
+        : null}
       {plan.groups.map((group, i) => {
         const { breaths, load, looks, swimS, restS, talkS, landS } = totals[i]!;
         const counted = breaths.left + breaths.right;

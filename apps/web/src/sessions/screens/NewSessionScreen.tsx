@@ -1,5 +1,5 @@
 import { causeCard } from '@upwell/core/review';
-import type { SessionPlan } from '@upwell/core/sessions';
+import { peopleOf, type SessionPlan } from '@upwell/core/sessions';
 import { type Href, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -120,7 +120,12 @@ export function NewSessionScreen() {
           ) : null}
           <Locks plan={plan} wish={wish} change={change} />
           {proposal ? <ServesCard plan={plan} wish={wish} proposal={proposal} /> : null}
-          <PlanTruth plan={plan} startTime={wish.startTime} notes={result?.kind === 'built' ? result.notes : []} />
+          <PlanTruth
+            plan={plan}
+            startTime={wish.startTime}
+            notes={result?.kind === 'built' ? result.notes : []}
+            people={proposal ? peopleOf(plan, proposal.people) : []}
+          />
           {wish.place === 'open-water' && wish.courseId ? (
             <OutsideNotes
               courseId={wish.courseId}

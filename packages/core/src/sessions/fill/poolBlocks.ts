@@ -8,6 +8,7 @@ import { mains } from './mainSets';
 import { BEFORE_DRILLS_S, RECIPE } from './recipe';
 import { blockSizesFor, longRising } from './sizes';
 import { EASY } from '../plan/setMeasure';
+import { isOneSided } from '../plan/weakSide';
 import { drillNote, isWhole, lengthsOfDrill, onTheSpot } from './drillDose';
 
 /** All ways to fill each block of a session in a pool. */
@@ -52,7 +53,7 @@ function atHome(
 /** How easy parts are breathed: to the less-used side where that is the theme. */
 const WEAK_SIDE_NOTE = 'Breathe to your less-used side.';
 const easyNote = (context: Context, note = ''): string =>
-  context.theme === 'one-sided' && context.groupRequest.level !== 'settle'
+  isOneSided(context.theme) && context.groupRequest.level !== 'settle'
     ? [WEAK_SIDE_NOTE, note].filter(Boolean).join(' ')
     : note;
 

@@ -2,6 +2,7 @@ import { swimmerPace, type SwimmerPace, type Trial } from '../../measures';
 import { lengthsToMetres, type Pool } from '../../units';
 import type { AnySet, GroupPlan, StrokeShares } from '../plan/model';
 import { isPull, isStrokeGuess } from '../plan/strokePace';
+import type { Breathes } from '../plan/weakSide';
 import { repMetres, repSeconds, restSeconds, setsOf } from '../plan/setMeasure';
 import { groupTotals, type GroupTotals } from '../plan/totals';
 import { type Catch, type LaneRep, simulateLane } from './catches';
@@ -18,9 +19,8 @@ export function sendOffFor(slowestS: number, restS: number): number {
 }
 
 /** Somebody in a lane. */
-export interface LanePerson {
+export interface LanePerson extends Breathes {
   readonly id: string;
-  readonly name: string;
   /** Speed over about 400 m, m/s. */
   readonly v400Mps: number;
   readonly paceIsGuess: boolean;

@@ -10,6 +10,7 @@ import {
 } from '../../safety';
 import { lengthsToMetres, type Pool } from '../../units';
 import { breathPlaces, breathsInRep, type Counted } from './breathPlaces';
+import type { Breathes } from './weakSide';
 
 import type { AnySet, GroupPlan, SessionPlace } from './model';
 import { repMetres, repSeconds, restSeconds, setsOf, slowestMps, type Swims } from './setMeasure';
@@ -144,9 +145,8 @@ export function gentlerBreaths(set: AnySet, group: Gapped, pool: Pool): Counted 
 }
 
 /** Somebody who would swim in a group, as far as safety goes. */
-export interface GroupPerson extends BreathPerson {
+export interface GroupPerson extends BreathPerson, Breathes {
   readonly id: string;
-  readonly name: string;
   readonly v400Mps: number;
   /** Steps passed on the ladder of water confidence; left out where none is kept. */
   readonly confidence?: number;
