@@ -4,7 +4,9 @@ import type { Block, GroupPlan, Item, SessionPlan } from '../plan/model';
 import type { BuildRequest, BuildResult, Clash, GroupRequest } from '../request/model';
 import { explainClash, lockedProblems } from './clash';
 import { notesOn } from './notes';
-import { isRounds } from '../plan/setMeasure';
+import { otherSide } from '../plan/prescription';
+import { isRounds, setsOf } from '../plan/setMeasure';
+import { groupTotals } from '../plan/totals';
 import type { LoadLimit } from './price';
 import {
   type FoundPlan,
@@ -172,7 +174,46 @@ function assemble(request: BuildRequest, group: GroupRequest, index: number, fou
   const blocks = [land, ...found.blocks()].map((block) =>
     group.locked?.includes(block) ? block : withIds(block, bare.id),
   );
-  return { ...bare, blocks };
+  return balanced({ ...bare, blocks }, request, group.locked ?? []);
+}
+
+/**
+ * The group with its counted breaths as even as can be: odd lengths add up to one side, so the side that begins a set is
+ * changed where that helps, the set that helps most first. What is kept stays as it is.
+ */
+function balanced(group: GroupPlan, { pool }: BuildRequest, kept: readonly Block[]): GroupPlan {
+  const offOf = (plan: GroupPlan): number => {
+    const { left, right } = groupTotals(plan, pool).breaths;
+    return left + right === 0 ? 0 : Math.abs(left / (left + right) - 0.5);
+  };
+  let now = group;
+  let off = offOf(now);
+  const free = group.blocks.filter((block) => !kept.includes(block));
+  const sided = free.flatMap((block) => setsOf(block.items)).filter(({ set }) => 'side' in set.breathing);
+  for (let changed = 0; off > FAIR && changed < sided.length; changed++) {
+    const tries = sided.map(({ set }) => turned(now, set.id)).map((plan) => ({ plan, off: offOf(plan) }));
+    const best = tries.reduce((a, b) => (b.off < a.off ? b : a));
+    if (best.off >= off) break;
+    ({ plan: now, off } = best);
+  }
+  return now;
+}
+
+/** How far from even the breaths of a session may be before a side is changed. */
+const FAIR = 0.04;
+
+/** The group with the side of one set changed. */
+function turned(group: GroupPlan, setId: string): GroupPlan {
+  const turn = (item: Item): Item => {
+    if (isRounds(item)) return { ...item, items: item.items.map(turn) };
+    if (item.kind === 'pause' || item.id !== setId || !('side' in item.breathing)) return item;
+    return { ...item, breathing: { ...item.breathing, side: otherSide(item.breathing.side) } };
+  };
+  const holds = (block: Block) => setsOf(block.items).some(({ set }) => set.id === setId);
+  return {
+    ...group,
+    blocks: group.blocks.map((block) => (holds(block) ? { ...block, items: block.items.map(turn) } : block)),
+  };
 }
 
 /** Ids that are unique in the whole session: the group's id leads. */

@@ -55,9 +55,15 @@ export function beginnerBlocks(
     items,
     note: '',
   });
+  // A short hour has fewer tries of each.
+  const short = request.minutes < SHORT_MIN;
+  const few = short ? 2 : 3;
   const planned = ([now, before]: Tries, rounds: number, endS: number): Block[] => [
-    block('warm-up', [tries('wu-first', working - 2, 3), tries('wu-last', working - 1, 3)]),
-    block('drills', [...spot.map((id, i) => onTheSpot(`dr-${i}`, id, bare)), tries('dr-step', working)]),
+    block('warm-up', [tries('wu-first', working - 2, few), tries('wu-last', working - 1, few)]),
+    block('drills', [
+      ...spot.map((id, i) => onTheSpot(`dr-${i}`, id, bare)),
+      tries('dr-step', working, short ? few : undefined),
+    ]),
     block('main', inRounds('ma', rounds, [tries('ma-step', working, now), tries('ma-calm', working - 1, before)])),
     block('swim-down', [
       timed('sd', 1, endS, {
@@ -87,6 +93,7 @@ export function beginnerBlocks(
 /** Tries of the step that is worked on and of the one before it, each time through the main part. */
 type Tries = readonly [now: number, before: number];
 const TRIES: readonly Tries[] = [
+  [1, 1],
   [2, 1],
   [3, 1],
   [3, 2],
@@ -94,6 +101,9 @@ const TRIES: readonly Tries[] = [
   [4, 3],
   [5, 3],
 ];
+
+/** Sessions shorter than this have fewer tries of each step, minutes. */
+const SHORT_MIN = 50;
 
 /** The longest calm end, seconds. */
 const MOST_CALM_S = 900;
