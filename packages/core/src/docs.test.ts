@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { MOST_METRES_AN_HOUR, MOST_POOLED } from './clubLibrary';
 import { MOST_BLIND_M, MOST_OF_OWN } from './library';
+import { FEWEST_BETWEEN_LOOKS, MOST_BETWEEN_LOOKS } from './measures';
 import { TRIAL_DAYS } from './race';
 import { CATALOGUE_LOOKS, LEARN_FROM, LEARNED_LIMITS } from './review';
 import { LEVEL, LEVELS } from './swimmers';
@@ -66,6 +67,7 @@ describe.each<[string, readonly string[]]>([
   [
     'water.md',
     [
+      `from ${FEWEST_BETWEEN_LOOKS} to ${MOST_BETWEEN_LOOKS} strokes`,
       `waves over ${FIRST_TIME.wavesM} m, wind over ${FIRST_TIME.windMps} m/s, and marks beyond ${FIRST_TIME.fromShoreM} m`,
       `an hour at most at ${WARM_WETSUIT.fromC} to ${WARM_WETSUIT.overC} °C, none above ${WARM_WETSUIT.overC} °C`,
       `Under ${AIR_C.shelter} °C of air`,
