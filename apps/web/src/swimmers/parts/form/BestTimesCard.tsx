@@ -1,3 +1,4 @@
+// Best times of a swimmer, in crawl and in other strokes, as they are typed.
 import { useFieldArray } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { Button, IconButton } from 'react-native-paper';
