@@ -167,7 +167,9 @@ function Sets({ items, group, plan }: SetsProps) {
     <>
       {items.map((item) =>
         item.kind === 'pause' ? (
-          <Text key={item.id} style={styles.times}>{[sentenceCase(pauseWord(item)), item.note].filter(Boolean).join('. ')}</Text>
+          <Text key={item.id} style={styles.times}>
+            {[sentenceCase(pauseWord(item)), item.note].filter(Boolean).join('. ')}
+          </Text>
         ) : !isSet(item) ? (
           <View key={item.id} style={[styles.rounds, { borderLeftColor: theme.colors.primary }]}>
             <Text style={styles.times}>{`${item.rounds} times through`}</Text>
