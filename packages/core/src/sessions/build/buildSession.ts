@@ -121,7 +121,11 @@ function inTime(request: BuildRequest): InTime {
   };
   const whole = all(minutes, true);
   if (whole) return { searches: whole, minutes };
-  const likely = Math.floor((minutes * Math.min(1, ratio[order[0]!]! + 0.15)) / EARLIER_MIN) * EARLIER_MIN;
+  // What the lightest way to fill the hour says of the end; a little later, since the lightest was not looked for.
+  const lightest = free.map(
+    (found, i) => limits[i]! / Math.min(...[...found.values()].map((f) => Math.max(1, f.load))),
+  );
+  const likely = Math.floor((minutes * Math.min(1, Math.min(...lightest) + 0.15)) / EARLIER_MIN) * EARLIER_MIN;
   const latest = Math.min(minutes - EARLIER_MIN, likely);
   const ends = Array.from({ length: ENDS_TRIED }, (_, i) => latest - i * EARLIER_MIN).filter((m) => m >= SHORTEST_MIN);
   for (const until of ends) {

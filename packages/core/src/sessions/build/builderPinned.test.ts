@@ -153,7 +153,9 @@ function inTime(request: BuildRequest, landMinutes?: number): Map<string, ByHand
   if (ratio >= 1) return free;
   const whole = everyCombination(request, 0, landMinutes, 'hard');
   if (whole.size > 0) return whole;
-  const first = Math.min(request.minutes - 5, Math.floor((request.minutes * (ratio + 0.15)) / 5) * 5);
+  const lightest = Math.min(...[...free.values()].map((f) => f.load));
+  const likely = Math.floor((request.minutes * (limitOf(request, 0) / lightest + 0.15)) / 5) * 5;
+  const first = Math.min(request.minutes - 5, likely);
   for (let minutes = first; minutes > first - 25; minutes -= 5) {
     const earlier = everyCombination(request, 0, landMinutes, 'hard', minutes);
     if (earlier.size > 0) return earlier;

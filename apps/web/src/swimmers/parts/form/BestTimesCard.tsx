@@ -16,7 +16,14 @@ export function BestTimesCard({ control }: { readonly control: FormControl }) {
     <Card title="Best times">
       {bestTimes.fields.map((field, i) => (
         <View key={field.id} style={styles.row}>
-          <Pick control={control} name={`bestTimes.${i}.stroke`} label={`Stroke of time ${i + 1}`} options={STROKES} />
+          <View style={styles.whole}>
+            <Pick
+              control={control}
+              name={`bestTimes.${i}.stroke`}
+              label={`Stroke of time ${i + 1}`}
+              options={STROKES}
+            />
+          </View>
           <TextField
             control={control}
             name={`bestTimes.${i}.distanceM`}
@@ -56,5 +63,6 @@ const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 10, alignItems: 'flex-start', marginVertical: 4 },
   flex: { flex: 1, minWidth: 110 },
   small: { width: 120 },
+  whole: { width: '100%' },
   start: { alignSelf: 'flex-start', marginTop: 6 },
 });
