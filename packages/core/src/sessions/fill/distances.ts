@@ -35,5 +35,5 @@ export const ONE_LENGTH = 1;
  */
 export const sprintLengths = (pool: Pool): number => (pool.length > 40 ? 0.5 : 1);
 
-/** Whether so many lengths end at the home wall. */
+/** Whether a number of lengths ends at the home wall. */
 export const endsAtHome = (lengths: number): boolean => lengths % 2 === 0;

@@ -1,15 +1,14 @@
 // Shapes of a main part: each a way to practise the theme, with the distances of the level.
 import { causeCard, type CauseId } from '../../review';
 import { seeded } from '../../units';
-import type { AnySet, Breathing, DescendSet, HalfSet, Item, Sighting, SwimSet } from '../plan/model';
+import type { AnySet, DescendSet, HalfSet, Item } from '../plan/model';
 import { usualRateSpm } from '../plan/prescription';
 import { setsOf } from '../plan/setMeasure';
-import { lookFor } from '../plan/looks';
 import type { Context } from './candidate';
 import { cueFor, strokeOf } from './cues';
 import { ONE_LENGTH, endsAtHome, saidLengths, saidOptions } from './distances';
-import { EVERY_THREE, EVERY_TWO, FREE, rested, swim, type SwimOptions } from './plainSet';
 import { MOST_REPEATS, MOST_ROUNDS, RECIPE } from './recipe';
+import { looks, SetMaker } from './setMaker';
 import { sizesFor } from './sizes';
 
 /** Shapes of a main part, and what a coach says of each. */
@@ -28,7 +27,7 @@ export const SHAPES = {
 } as const;
 export type Shape = keyof typeof SHAPES;
 
-/** A main part, or one of its two: some items, so many times through. */
+/** A main part, or one of its two: some items, and how often they are swum through. */
 export interface Part {
   readonly shape: Shape | 'pull' | 'kick' | 'medley' | 'choice';
   readonly items: readonly Item[];
@@ -57,83 +56,6 @@ export function shapesFor(theme: CauseId, seed: number): readonly Shape[] {
   return [...order.slice(first), ...order.slice(0, first)];
 }
 
-/** Whether a theme is practised with looks. */
-export const looks = (theme: CauseId): boolean => causeCard(theme).stage === 'open-water skills';
-
-/** How one level swims: what is the same in every set of its main part. */
-class Maker {
-  private readonly recipe;
-  private readonly stroke;
-  private readonly breathing: Breathing;
-  private readonly sight: boolean;
-  private readonly cue: string;
-  private count = 0;
-
-  constructor(
-    private readonly context: Context,
-    private readonly more: number,
-    private readonly prefix: string,
-  ) {
-    const { level } = context.groupRequest;
-    this.recipe = RECIPE[level];
-    this.stroke = strokeOf(context.theme);
-    this.sight = looks(context.theme) && level !== 'settle';
-    const crawl = this.stroke === 'front-crawl' && level !== 'settle';
-    this.breathing = !crawl ? FREE : this.sight ? EVERY_TWO : EVERY_THREE;
-    this.cue = cueFor(context.theme, context.groupRequest);
-  }
-
-  /** A swim with its rest. */
-  set(reps: number, lengths: number, o: SwimOptions = {}): SwimSet {
-    const effort = o.effort ?? this.recipe.mainEffort;
-    const set = swim(this.id(), reps, lengths, {
-      stroke: this.stroke,
-      breathing: o.stroke || effort > STRONG ? FREE : this.breathing,
-      ...o,
-      effort,
-    });
-    return this.rest(set);
-  }
-
-  /** A swim in which the theme is practised: two of them, with more and fewer looks, where one looks ahead. */
-  theme(reps: number, lengths: number, o: SwimOptions = {}): SwimSet[] {
-    const effort = o.effort ?? this.recipe.themeEffort;
-    if (!this.sight) return [this.set(reps, lengths, { ...o, effort, note: this.cue })];
-    const [often, seldom] = this.looks();
-    return [
-      this.set(reps, lengths, { ...o, effort, note: this.cue, sighting: seldom }),
-      this.set(reps, lengths, { ...o, effort, note: 'The same with twice the looks.', sighting: often }),
-    ];
-  }
-
-  /** One swim with the theme; with looks every other one has more of them. */
-  one(lengths: number, i: number, o: SwimOptions = {}): SwimSet {
-    return this.set(1, lengths, {
-      ...o,
-      note: this.cue,
-      ...(this.sight ? { sighting: this.looks()[i % 2 === 0 ? 1 : 0] } : {}),
-    });
-  }
-
-  rest<S extends AnySet>(set: S): S {
-    // Beginners rest as long as the hour leaves them.
-    if (this.context.groupRequest.level === 'settle')
-      return { ...set, timing: { kind: 'rest', seconds: Math.round((20 + this.more * 90) / 5) * 5 } };
-    return rested(set, this.more, this.recipe.sendOffs, this.context);
-  }
-
-  id(): string {
-    return `${this.prefix}-${++this.count}`;
-  }
-
-  private looks(): readonly [often: Sighting, seldom: Sighting] {
-    return [lookFor(this.breathing, 'often'), lookFor(this.breathing, 'seldom')];
-  }
-}
-
-/** From this effort on everybody breathes as they need. */
-const STRONG = 0.87;
-
 /** Whole numbers from one to another. */
 const counts = (from: number, to: number, step = 1): number[] =>
   Array.from({ length: Math.max(0, Math.floor((to - from) / step) + 1) }, (_, i) => from + i * step);
@@ -145,7 +67,7 @@ const counts = (from: number, to: number, step = 1): number[] =>
  * @returns parts that end at the home wall
  */
 export function partsOf(shape: Shape, context: Context, more: number): Part[] {
-  const make = new Maker(context, more, 'ma');
+  const make = new SetMaker(context, more, 'ma');
   const { pool, groupRequest, kit } = context;
   const { level } = groupRequest;
   const sizes = sizesFor(context);
@@ -324,7 +246,7 @@ const MOST_SECOND = 8;
  */
 export function secondParts(context: Context, more: number): Part[] {
   const { pool, groupRequest, groupPlan, kit, theme, seed } = context;
-  const make = new Maker(context, more, 'mb');
+  const make = new SetMaker(context, more, 'mb');
   const sizes = sizesFor(context);
   const reps = (shape: Part['shape'], distances: readonly number[], set: (n: number, d: number) => AnySet): Part[] =>
     saidOptions(distances, pool).flatMap((d) =>

@@ -41,11 +41,11 @@ function placeProblem({ name, places, levelEdge }: Drill, { block, place, pool }
 
 /** A drill that may be swum at least this far can end in easy swimming to the wall; the others stop where they are, metres. */
 const TO_WALL_FROM_M = 20;
-/** The farthest rep that ends so, metres. */
+/** The farthest rep that may end in easy swimming, metres. */
 const TO_WALL_MOST_M = 100;
 
 /**
- * Whether so many lengths of a drill are within its card: as far as it may be swum at a time, or to the wall of a pool
+ * Whether a number of lengths of a drill is within its card: as far as it may be swum at a time, or to the wall of a pool
  * that it does not fit, where what is over is swum easily.
  *
  * @example withinDose('front-scull', 1, { length: 50, unit: 'm' }) // true: 25 m, then easily to the wall
