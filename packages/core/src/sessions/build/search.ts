@@ -46,7 +46,9 @@ export function searchGroup(
   }
   const candidates = ways();
   const usual = RECIPE[group.level].landMinutes;
-  const choices = locked !== undefined ? [locked] : [usual, ...[5, 6, 7, 8].filter((m) => m !== usual)];
+  // Under a limit the end moves rather than the time on land.
+  const others = load?.hard ? [] : [5, 6, 7, 8].filter((m) => m !== usual);
+  const choices = locked !== undefined ? [locked] : [usual, ...others];
   for (const landMinutes of choices) {
     const found = searchBlocks(request, group, candidates, landMinutes, index, load);
     if (found.size > 0) return found;
@@ -81,18 +83,25 @@ function searchBlocks(
   const price = pricing(request, group, load);
   const found = new Map<string, FoundPlan>();
   let tried = 0;
+  const most = { seconds: latest, load: load?.hard ? load.limit : Infinity };
+  const over = (least: Record<keyof typeof most, number>) => least.seconds > most.seconds || least.load > most.load;
+  // The shortest and the lightest way to fill what comes after the warm-up, and after the drills.
+  const afterDrills = sumOf([leastOf(mains), leastOf(candidates.speed), leastOf(candidates['swim-down'])]);
+  const afterWarmUp = sumOf([leastOf(candidates.drills), afterDrills]);
 
   for (const warmUp of candidates['warm-up']) {
+    if (over(sumOf([warmUp, afterWarmUp]))) continue;
     for (const drills of candidates.drills) {
+      if (over(sumOf([warmUp, drills, afterDrills]))) continue;
       for (const swimDown of candidates['swim-down']) {
         for (const speed of speeds) {
           const seconds = warmUp.seconds + drills.seconds + swimDown.seconds + (speed?.seconds ?? 0);
-          const [fewest, most] = mainBand(warmUp, drills, speed, swimDown);
-          if (fewest > most) continue;
+          const [fewest, largest] = mainBand(warmUp, drills, speed, swimDown);
+          if (fewest > largest) continue;
           for (let m = firstAtLeast(mainSeconds, earliest - seconds); m < mains.length; m++) {
             const main = mains[m]!;
             if (seconds + main.seconds > latest) break;
-            if (main.lengths < fewest || main.lengths > most) continue;
+            if (main.lengths < fewest || main.lengths > largest) continue;
             const cost = price(warmUp, drills, main, speed, swimDown);
             if (cost === null) continue;
             const jittered = cost + LIKING * seeded(request.seed + index * 7919, tried++);
@@ -112,6 +121,20 @@ function searchBlocks(
   }
   return found;
 }
+
+type Size = Pick<Candidate, 'seconds' | 'load'>;
+
+/** Seconds of the shortest of some ways, load of the lightest; nothing where there are none. */
+const leastOf = (ways: readonly Candidate[]): Size =>
+  ways.length === 0
+    ? { seconds: 0, load: 0 }
+    : { seconds: Math.min(...ways.map((w) => w.seconds)), load: Math.min(...ways.map((w) => w.load)) };
+
+const sumOf = (sizes: readonly Size[]): Size =>
+  sizes.reduce((sum, { seconds, load }) => ({ seconds: sum.seconds + seconds, load: sum.load + load }), {
+    seconds: 0,
+    load: 0,
+  });
 
 /** How much the seed may prefer a combination that is nearly as good, in units of the price. */
 const LIKING = 0.1;

@@ -4,6 +4,8 @@ import type { CauseId } from '../../review';
 import { lengthsToMetres, type Pool } from '../../units';
 import { BETWEEN_SETS_S, groupClock } from '../plan/clock';
 import type { AnySet, Block, BlockKind, GroupPlan, Item } from '../plan/model';
+import { isOneSided } from '../plan/weakSide';
+import { endsAtHome } from './distances';
 import type { GroupRequest } from '../request/model';
 import { effortParts, isSet, repLengths, repMetres, setsOf } from '../plan/setMeasure';
 
@@ -54,6 +56,24 @@ export function candidate(
   if (items.some((item) => isSet(item) && !Number.isInteger(item.reps))) return [];
   return [measured(context, { kind, id: kind, landMinutes: 0, items, note }, shape, awkward)];
 }
+
+/** A block that ends at the home wall. */
+export function atHome(
+  context: Context,
+  kind: 'warm-up' | 'drills' | 'speed' | 'swim-down',
+  items: readonly Item[],
+  shape: string,
+  awkward: number,
+): Candidate[] {
+  return candidate(context, kind, items, shape, awkward).filter((c) => endsAtHome(Math.round(c.lengths * 2) / 2));
+}
+
+/** How easy parts are breathed: to the less-used side where that is the theme. */
+const WEAK_SIDE_NOTE = 'Breathe to your less-used side.';
+export const easyNote = (context: Context, note = ''): string =>
+  isOneSided(context.theme) && context.groupRequest.level !== 'settle'
+    ? [WEAK_SIDE_NOTE, note].filter(Boolean).join(' ')
+    : note;
 
 /** A block as a candidate, on the clock of its group. */
 export function measured(context: Context, block: Block, shape: string, awkward: number): Candidate {

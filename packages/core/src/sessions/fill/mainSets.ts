@@ -1,12 +1,10 @@
 // Main parts: one shape, or two different ones when it is long.
 import type { Item, Pause } from '../plan/model';
-import { setsOf } from '../plan/setMeasure';
-import { inRounds } from './plainSet';
-import { BETWEEN_SETS_S } from '../plan/clock';
+import { repLengths, setsOf } from '../plan/setMeasure';
 import { type Candidate, type Context, type Measured, measure } from './candidate';
 import { cueFor } from './cues';
 import { BEFORE_MAIN_S, ONE_PART_S, RECIPE, THEME_SHARE } from './recipe';
-import { type Part, partsOf, secondParts, type Shape, SHAPES, shapesFor, themeLengths } from './shapes';
+import { type Part, partsOf, secondParts, type Shape, SHAPES, shapesFor, swum, themeLengths } from './shapes';
 
 /** Steps from the least to the most rest that is allowed. */
 const MORE_REST = [0, 0.5, 1];
@@ -25,19 +23,35 @@ const SECOND_PART = 0.25;
 /** Main parts that differ by less than this in time are one, seconds. */
 const ALIKE_S = 8;
 
-type MeasuredPart = Part & Measured & { readonly theme: number; readonly unusual: number };
+interface MeasuredPart extends Part, Measured {
+  readonly theme: number;
+  readonly unusual: number;
+  /** The distance of each of its sets, lengths. */
+  readonly distances: readonly number[];
+}
 
 /** Numbers of repeats that nobody says, and what they cost. */
 const UNUSUAL_REPEATS = [7, 9, 11];
-const UNUSUAL = 0.03;
+const UNUSUAL = 0.1;
 
 /** Rest, drink and hear the main set. */
-const pauseOf = (seconds: number): Pause => ({
+const pauseOf = (seconds: number, part: 'main set' | 'second part'): Pause => ({
   kind: 'pause',
-  id: 'ma-pause',
+  id: part === 'main set' ? 'ma-pause' : 'mb-pause',
   seconds,
-  note: 'Drink, and hear the main set.',
+  note: `Drink, and hear the ${part}.`,
 });
+
+/** Pauses before the main part and before its second part: every sum of the two once, the longer one first. */
+const PAUSES_OF_ONE = BEFORE_MAIN_S.map((s) => [s, 0] as const);
+const [SHORT, MIDDLE, LONG] = BEFORE_MAIN_S;
+const PAUSES_OF_TWO = [
+  [SHORT, SHORT],
+  [MIDDLE, SHORT],
+  [MIDDLE, MIDDLE],
+  [LONG, MIDDLE],
+  [LONG, LONG],
+] as const;
 
 /** All main parts of a group in a pool that are worth looking at. */
 export function mains(context: Context): Candidate[] {
@@ -47,23 +61,31 @@ export function mains(context: Context): Candidate[] {
   const [least, most] = SHARE_OF_TIME.map((share) => share * context.waterS) as [number, number];
   const once = (items: readonly Item[]): Measured =>
     measure(context, { kind: 'main', id: 'main', landMinutes: 0, items, note: '' });
-  // Every time through but the first takes equally long, so two are measured and the others follow.
+  // Every time through and every rep but the first takes equally long, so two are measured and the others follow.
   let known: {
     readonly items: readonly Item[];
     readonly one: Measured;
     readonly two: Measured;
     readonly theme: number;
+    readonly unusual: boolean;
+    readonly distances: readonly number[];
   };
   const measuredPart = (part: Part): MeasuredPart => {
     const { items, times } = part;
+    const through = (n: number) => once(swum({ ...part, times: n }));
     if (known?.items !== items) {
-      const one = once(items);
-      const two = times === 1 ? one : once(inRounds('ma', 2, items));
-      known = { items, one, two, theme: themeLengths(items, cue) };
+      const one = through(1);
+      const two = times === 1 ? one : through(2);
+      const sets = setsOf(items).map(({ set }) => set);
+      known = {
+        ...{ items, one, two, theme: themeLengths(items, cue) },
+        unusual: sets.some(({ reps }) => UNUSUAL_REPEATS.includes(reps)),
+        distances: sets.map(repLengths),
+      };
     } else if (times > 1 && known.two === known.one) {
-      known = { ...known, two: once(inRounds('ma', 2, items)) };
+      known = { ...known, two: through(2) };
     }
-    const { one, two, theme } = known;
+    const { one, two, theme, unusual, distances } = known;
     const of = (key: keyof Measured) => one[key] + (times - 1) * (two[key] - one[key]);
     return {
       ...part,
@@ -72,30 +94,31 @@ export function mains(context: Context): Candidate[] {
       lengths: of('lengths'),
       load: of('load'),
       theme: theme * times,
-      unusual:
-        setsOf(items).some(({ set }) => UNUSUAL_REPEATS.includes(set.reps)) || UNUSUAL_REPEATS.includes(times)
-          ? UNUSUAL
-          : 0,
+      unusual: unusual || UNUSUAL_REPEATS.includes(times) ? UNUSUAL : 0,
+      distances,
     };
   };
   const themed = (theme: number, lengths: number) => theme >= THEME_SHARE * lengths - 1e-9;
   const rests = (level === 'settle' ? MORE_REST_FOR_BEGINNERS : MORE_REST).map((more) => ({
     more,
-    seconds: secondParts(context, more).map(measuredPart),
+    seconds: secondParts(context, more)
+      .map(measuredPart)
+      .sort((a, b) => a.seconds - b.seconds),
   }));
   // For each shape the least awkward way to fill each stretch of time; put together only where it is kept.
   const out: Candidate[] = [];
   shapesFor(context.theme, context.seed).forEach((shape, back) => {
     const best: (Chosen | undefined)[] = [];
     const put = (first: MeasuredPart, second: MeasuredPart | null, usual: number) => {
-      const swum = first.seconds + (second ? BETWEEN_SETS_S + second.seconds : 0);
-      for (const pauseS of BEFORE_MAIN_S) {
-        const seconds = pauseS + swum;
+      const odd = usual + first.unusual + (second?.unusual ?? 0);
+      const swumS = first.seconds + (second?.seconds ?? 0);
+      for (const [pauseS, betweenS] of second ? PAUSES_OF_TWO : PAUSES_OF_ONE) {
+        const seconds = pauseS + betweenS + swumS;
         if (seconds < least || seconds > most) continue;
-        const awkward = usual + (pauseS > 90 ? 0.01 : 0) + first.unusual + (second?.unusual ?? 0);
+        const awkward = odd + (pauseS > 90 ? 0.01 : 0);
         const at = Math.round(seconds / ALIKE_S);
         const known = best[at];
-        if (!known || awkward < known.awkward) best[at] = { first, second, pauseS, seconds, awkward };
+        if (!known || awkward < known.awkward) best[at] = { first, second, pauseS, betweenS, seconds, awkward };
       }
     };
     for (const { more, seconds } of rests) {
@@ -104,9 +127,9 @@ export function mains(context: Context): Candidate[] {
         const first = measuredPart(part);
         if ((!sendOffs || first.seconds <= ONE_PART_S) && themed(first.theme, first.lengths)) put(first, null, usual);
         for (const second of seconds) {
-          const swum = first.seconds + second.seconds;
           // The second part is the smaller one, but worth its name, another, and the theme still lives in a third of both.
-          if (swum > most || swum <= ONE_PART_S - BETWEEN_SETS_S || second.seconds > first.seconds) continue;
+          if (second.seconds > first.seconds || first.seconds + second.seconds > most) break;
+          if (first.seconds + second.seconds <= ONE_PART_S - BEFORE_MAIN_S[0]) continue;
           if (second.seconds < SECOND_PART * first.seconds) continue;
           if (!themed(first.theme + second.theme, first.lengths + second.lengths)) continue;
           if (differs(first, second)) put(first, second, usual);
@@ -122,26 +145,25 @@ interface Chosen {
   readonly first: MeasuredPart;
   readonly second: MeasuredPart | null;
   readonly pauseS: number;
+  readonly betweenS: number;
   readonly seconds: number;
   readonly awkward: number;
 }
 
-const differs = (first: Part, second: Part): boolean =>
+const differs = (first: MeasuredPart, second: MeasuredPart): boolean =>
   second.shape !== first.shape &&
-  !(second.shape === 'straight' && distancesOf(first).includes(distancesOf(second)[0]!)) &&
+  !(second.shape === 'straight' && first.distances.includes(second.distances[0]!)) &&
   !(first.shape === 'pull in turn' && second.shape === 'pull') &&
   !(first.shape === 'kick in turn' && second.shape === 'kick');
 
-const distancesOf = ({ items }: Part): number[] =>
-  setsOf(items).map(({ set }) => (set.kind === 'timed' ? 0 : set.lengths));
-
-function joined(shape: Shape, { first, second, pauseS, seconds, awkward }: Chosen): Candidate {
+function joined(shape: Shape, { first, second, pauseS, betweenS, seconds, awkward }: Chosen): Candidate {
+  const rest = second ? [pauseOf(betweenS, 'second part'), ...swum(second)] : [];
   return {
     block: () => ({
       kind: 'main',
       id: 'main',
       landMinutes: 0,
-      items: [pauseOf(pauseS), ...inRounds('ma', first.times, first.items), ...(second?.items ?? [])],
+      items: [pauseOf(pauseS, 'main set'), ...swum(first), ...rest],
       note: SHAPES[shape],
     }),
     shape,

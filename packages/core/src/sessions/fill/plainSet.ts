@@ -4,7 +4,7 @@ import { lengthsToMetres } from '../../units';
 import type { AnySet, Breathing, Item, Sighting, SwimSet, SwimStroke, Timing } from '../plan/model';
 import { effortParts, EASY, repSeconds, slowestMps } from '../plan/setMeasure';
 import type { Context } from './candidate';
-import { REST_OF_SWIM, REST_PER_100 } from './recipe';
+import { FULL_REST, REST_OF_SWIM, REST_PER_100 } from './recipe';
 
 export const FREE: Breathing = { kind: 'free' };
 export const EVERY_THREE: Breathing = { kind: 'every', strokes: 3, side: 'right' };
@@ -48,7 +48,7 @@ export function inRounds(id: string, rounds: number, items: readonly Item[]): re
 }
 
 /** Rest after strong reps, over 85 %, seconds. */
-const STRONG_REST_S = 30;
+export const STRONG_REST_S = 30;
 const STRONG_FROM = 0.87;
 
 /**
@@ -68,6 +68,13 @@ export function rested<S extends AnySet>(set: S, more: number, sendOffs: boolean
   const up = Math.ceil((slowestS + wanted) / 5 - 1e-9) * 5;
   const tooLong = up - meanS > Math.max(strong ? STRONG_REST_S : most, 5) + (slowestS - meanS) && up - 5 > slowestS;
   return { ...set, timing: { kind: 'send-off', seconds: tooLong ? up - 5 : up } };
+}
+
+/** An all-out set with full rest: the next rep is as fast as the last. */
+export function fullRest(set: SwimSet, { groupPlan, pool }: Context): SwimSet {
+  const { timesSwim, stepS, within } = FULL_REST;
+  const wanted = Math.ceil((repSeconds(set, groupPlan, pool) * timesSwim) / stepS) * stepS;
+  return { ...set, timing: { kind: 'rest', seconds: Math.min(within[1], Math.max(within[0], wanted)) } };
 }
 
 /** Rest after a steady swim outside: 15 to 20 s for each 100 m, in steps of 5 s, from 10 to 60 s. */

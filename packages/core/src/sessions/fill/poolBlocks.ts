@@ -1,14 +1,14 @@
 import { drillCard, type DrillId } from '../../library';
-import { candidate, type Candidate, type Candidates, type Context } from './candidate';
+import { atHome, candidate, type Candidate, type Candidates, type Context, easyNote } from './candidate';
 import { cueAfter, strokeOf } from './cues';
-import { inRounds, swim } from './plainSet';
-import { endsAtHome, ONE_LENGTH, saidLengths, saidOptions, sprintLengths } from './distances';
-import type { AnySet, Item, Pause } from '../plan/model';
+import { fullRest, inRounds, STRONG_REST_S, swim } from './plainSet';
+import { endsAtHome, ONE_LENGTH, saidOptions, sprintLengths } from './distances';
+import type { AnySet, Pause } from '../plan/model';
 import { mains } from './mainSets';
 import { BEFORE_DRILLS_S, RECIPE } from './recipe';
-import { blockSizesFor, longRising } from './sizes';
+import { blockSizesFor } from './sizes';
 import { EASY } from '../plan/setMeasure';
-import { isOneSided } from '../plan/weakSide';
+import { warmUps } from './warmUps';
 import { drillNote, isWhole, lengthsOfDrill, onTheSpot } from './drillDose';
 
 /** All ways to fill each block of a session in a pool. */
@@ -37,60 +37,6 @@ function thinned(list: readonly Candidate[], most: number): readonly Candidate[]
   if (list.length <= most) return list;
   const sorted = [...list].sort((a, b) => a.lengths - b.lengths || a.seconds - b.seconds);
   return Array.from({ length: most }, (_, i) => sorted[Math.round((i * (sorted.length - 1)) / (most - 1))]!);
-}
-
-/** A block that ends at the home wall. */
-function atHome(
-  context: Context,
-  kind: 'warm-up' | 'drills' | 'speed' | 'swim-down',
-  items: readonly Item[],
-  shape: string,
-  awkward: number,
-): Candidate[] {
-  return candidate(context, kind, items, shape, awkward).filter((c) => endsAtHome(Math.round(c.lengths * 2) / 2));
-}
-
-/** How easy parts are breathed: to the less-used side where that is the theme. */
-const WEAK_SIDE_NOTE = 'Breathe to your less-used side.';
-const easyNote = (context: Context, note = ''): string =>
-  isOneSided(context.theme) && context.groupRequest.level !== 'settle'
-    ? [WEAK_SIDE_NOTE, note].filter(Boolean).join(' ')
-    : note;
-
-function warmUps(context: Context): Candidate[] {
-  const { level } = context.groupRequest;
-  const { pool } = context;
-  const recipe = RECIPE[level];
-  const settle = level === 'settle';
-  const rep = settle ? ONE_LENGTH : saidLengths(recipe.rising.distance, pool);
-  if (rep === null) return [];
-  const choices = settle ? [1, 2, 3, 4] : saidOptions(blockSizesFor(context).warmUp, pool);
-  // Those who need more rest in the hour begin with it.
-  const rests = settle ? [30] : level === 'build' ? [15, 30] : [15];
-  return rests.flatMap((rest) =>
-    choices.flatMap((choice) =>
-      [...recipe.rising.reps, ...longRising(context)].flatMap((reps) =>
-        atHome(
-          context,
-          'warm-up',
-          [
-            settle
-              ? swim('wu-choice', choice, ONE_LENGTH, { stroke: 'choice', rest })
-              : swim('wu-choice', 1, choice, { stroke: 'choice', rest, note: easyNote(context) }),
-            swim('wu-rise', reps, rep, {
-              stroke: strokeOf(context.theme),
-              effort: settle ? EASY : 0.7,
-              rest,
-              note: settle ? '' : easyNote(context, 'Rising.'),
-            }),
-          ],
-          'warm-up',
-          // Part choice, part crawl: about the same of both.
-          Math.abs(choice - reps * rep) / (choice + reps * rep) / 20 + rest / 1500,
-        ),
-      ),
-    ),
-  );
 }
 
 /** Tries of each drill in a row, and times through. */
@@ -163,10 +109,14 @@ function drillBlocks(context: Context): Candidate[] {
 function speeds(context: Context): Candidate[] {
   const lengths = sprintLengths(context.pool);
   return [4, 6, 8, 10, 12, 14, 16].flatMap((reps) => {
-    const fast = { stroke: strokeOf(context.theme), effort: 1, rest: 45, note: 'Stop when the stroke breaks.' };
-    const sprints = swim('sp', reps, lengths, fast);
+    const fast = { stroke: strokeOf(context.theme), effort: 1, note: 'Stop when the stroke breaks.' };
+    const sprints = fullRest(swim('sp', reps, lengths, fast), context);
     // The same metres with half the sprinting: half a length easy, half all-out.
-    const halves: AnySet = { ...sprints, kind: 'halves', id: 'sp-halves', effort: EASY, secondEffort: 1 };
+    const halves: AnySet = {
+      ...swim('sp-halves', reps, lengths, { ...fast, effort: EASY, rest: STRONG_REST_S }),
+      kind: 'halves',
+      secondEffort: 1,
+    };
     return [
       ...atHome(context, 'speed', [sprints], 'sprints', 0),
       ...(lengths >= 1 ? atHome(context, 'speed', [halves], 'halves', 0.01) : []),

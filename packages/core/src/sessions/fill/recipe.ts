@@ -44,7 +44,7 @@ export const RECIPE: Readonly<Record<LevelId, Recipe>> = {
     warmUp: [50, 100, 150, 200],
     rising: { distance: 50, reps: [1, 2, 3, 4, 6] },
     whole: [25, 50],
-    drillRest: [0, 15, 30],
+    drillRest: [0, 10, 25],
     mainEffort: 0.75,
     themeEffort: 0.7,
     swimDown: [50, 100, 150, 200, 250, 300],
@@ -96,11 +96,11 @@ export const EASY_WEEK_DRILLS = 0.06;
 export const BEFORE_DRILLS_S: Readonly<Record<LevelId, readonly number[]>> = {
   settle: [0, 120],
   build: [0, 60, 120],
-  hold: [0],
-  race: [0],
+  hold: [0, 60],
+  race: [0, 60],
 };
 
-/** Seconds of the pause before the main part: to rest, to drink and to hear it. */
+/** Seconds of the pause before each part of the main part: to rest, to drink and to hear it. */
 export const BEFORE_MAIN_S = [60, 90, 120] as const;
 
 /** A main part longer than this has two different parts for those who leave on the clock, seconds. */
@@ -112,6 +112,9 @@ export const MOST_REPEATS = 12;
 
 /** Least share of the main part in which the theme lives. */
 export const THEME_SHARE = 1 / 3;
+
+/** Full rest after an all-out rep: this many times the swim, in steps of 15 s, within these seconds. */
+export const FULL_REST = { timesSwim: 3, stepS: 15, within: [45, 90] } as const;
 
 /** Rest after steady swimming, seconds for each 100 m, and the most of it as a share of the swim. */
 export const REST_PER_100 = [10, 20] as const;

@@ -10,6 +10,9 @@ import { RECIPE } from './recipe';
 /** Whether a theme is practised with looks. */
 export const looks = (theme: CauseId): boolean => causeCard(theme).stage === 'open-water skills';
 
+/** What the kick is swum with tonight, or nothing. */
+export const kickKit = ({ kit }: Context) => (['board', 'fins'] as const).find((k) => kit.includes(k));
+
 /** How one level swims: what is the same in every set of its main part. */
 export class SetMaker {
   private readonly recipe;

@@ -3,12 +3,13 @@ import { causeCard, type CauseId } from '../../review';
 import { seeded } from '../../units';
 import type { AnySet, DescendSet, HalfSet, Item } from '../plan/model';
 import { usualRateSpm } from '../plan/prescription';
-import { setsOf } from '../plan/setMeasure';
+import { isSet, setsOf } from '../plan/setMeasure';
+import { inRounds } from './plainSet';
 import type { Context } from './candidate';
 import { cueFor, strokeOf } from './cues';
 import { ONE_LENGTH, endsAtHome, saidLengths, saidOptions } from './distances';
 import { MOST_REPEATS, MOST_ROUNDS, RECIPE } from './recipe';
-import { looks, SetMaker } from './setMaker';
+import { kickKit, looks, SetMaker } from './setMaker';
 import { sizesFor } from './sizes';
 
 /** Shapes of a main part, and what a coach says of each. */
@@ -27,11 +28,19 @@ export const SHAPES = {
 } as const;
 export type Shape = keyof typeof SHAPES;
 
-/** A main part, or one of its two: some items, and how often they are swum through. */
+/** A main part, or one of its two: some items, and how often they are swum. */
 export interface Part {
   readonly shape: Shape | 'pull' | 'kick' | 'medley' | 'choice';
   readonly items: readonly Item[];
   readonly times: number;
+  /** Whether all items are swum through so often, or each of them, which then has one rep here, so often in a row. */
+  readonly repeat: 'rounds' | 'reps';
+}
+
+/** The items of a part as they are swum. */
+export function swum({ items, times, repeat }: Omit<Part, 'shape'>): readonly Item[] {
+  if (repeat === 'rounds') return inRounds('ma', times, items);
+  return items.map((item) => (isSet(item) ? { ...item, reps: times } : item));
 }
 
 /** Shapes in which a stage is best practised; every other one follows. */
@@ -56,6 +65,10 @@ export function shapesFor(theme: CauseId, seed: number): readonly Shape[] {
   return [...order.slice(first), ...order.slice(0, first)];
 }
 
+/** The same items with each number of reps. */
+const repeated = (shape: Part['shape'], items: readonly Item[], reps: readonly number[]): Part[] =>
+  reps.map((times) => ({ shape, items, times, repeat: 'reps' }));
+
 /** Whole numbers from one to another. */
 const counts = (from: number, to: number, step = 1): number[] =>
   Array.from({ length: Math.max(0, Math.floor((to - from) / step) + 1) }, (_, i) => from + i * step);
@@ -78,7 +91,7 @@ export function partsOf(shape: Shape, context: Context, more: number): Part[] {
   const options = (distances: readonly number[]) =>
     settle ? (distances.length > 0 ? [ONE_LENGTH] : []) : saidOptions(distances, pool);
   const rounds = (items: readonly Item[], most = MOST_ROUNDS, least = 1): Part[] =>
-    counts(least, most).map((times) => ({ shape, items, times }));
+    counts(least, most).map((times) => ({ shape, items, times, repeat: 'rounds' }));
   const all = (distances: readonly number[]): number[] | null => {
     const lengths = distances.map(of);
     return lengths.every((l) => l !== null) ? lengths : null;
@@ -95,18 +108,16 @@ export function partsOf(shape: Shape, context: Context, more: number): Part[] {
           return rounds([...make.theme(1, theme), make.set(1, whole, { note: cue })], MOST_ROUNDS, 2);
         });
       case 'straight':
-        return options(sizes.straight).flatMap((d) =>
-          counts(3, MOST_REPEATS).map((n) => ({
-            shape,
-            times: 1,
-            items: make.theme(n, d, settle ? {} : { effort: RECIPE[level].mainEffort - 0.05 }),
-          })),
-        );
+        return options(sizes.straight).flatMap((d) => {
+          const items = make.theme(1, d, settle ? {} : { effort: RECIPE[level].mainEffort - 0.05 });
+          return repeated(shape, items, counts(3, MOST_REPEATS));
+        });
       case 'ladder':
       case 'pyramid':
         return sizes[shape === 'ladder' ? 'ladders' : 'pyramids'].flatMap((list) => {
           const rungs = all(list);
-          if (!rungs) return [];
+          // In some pools two rungs are the same distance: no ladder.
+          if (!rungs || rungs.some((d, i) => d === rungs[i + 1])) return [];
           const items = rungs.map((d, i) =>
             looks(context.theme)
               ? make.one(d, i)
@@ -129,13 +140,11 @@ export function partsOf(shape: Shape, context: Context, more: number): Part[] {
       case 'negative split':
         return options(sizes.negativeSplit)
           .filter((d) => Number.isInteger(d / 2))
-          .flatMap((d) =>
-            counts(2, MOST_ROUNDS).map((n) => {
-              const { kind: _, ...fields } = make.one(d, 0, { effort: 0.7 });
-              const half: HalfSet = { kind: 'halves', ...fields, reps: n, secondEffort: 0.85 };
-              return { shape, times: 1, items: [make.rest(half)] };
-            }),
-          );
+          .flatMap((d) => {
+            const { kind: _, ...fields } = make.one(d, 0, { effort: 0.7 });
+            const half: HalfSet = { kind: 'halves', ...fields, secondEffort: 0.85 };
+            return repeated(shape, [make.rest(half)], counts(2, MOST_ROUNDS));
+          });
       case 'broken':
         return sizes.broken.flatMap(({ parts: n, of: d, easy }) => {
           const pair = all([d, easy]);
@@ -192,7 +201,10 @@ export function partsOf(shape: Shape, context: Context, more: number): Part[] {
               make.set(1, d, {
                 rate: now + step * steps.by,
                 kit: ['beeper'],
-                note: `${cueFor(context.theme, groupRequest)}${step === 0 ? '' : ` ${steps.said}`}`,
+                // The cue at the first and at the last: between them the ear listens to the beep.
+                note: [step > 0 ? steps.said : '', step !== 1 ? cueFor(context.theme, groupRequest) : '']
+                  .filter(Boolean)
+                  .join(' '),
               }),
             ),
             MOST_ROUNDS,
@@ -205,21 +217,27 @@ export function partsOf(shape: Shape, context: Context, more: number): Part[] {
           counts(2, 5).map((n) => ({
             shape,
             times: 1,
+            repeat: 'rounds',
             items: Array.from({ length: n }, (_, i) => make.one(d, i, { effort: 0.75 })),
           })),
         );
     }
   };
-  return parts().filter((part) => isGood(part, context));
+  return good(parts(), context);
 }
 
-/** Whether a part ends at the home wall, with a wall in every rep where that is the theme. */
-function isGood({ items, times }: Part, { theme, groupRequest }: Context): boolean {
+/** The parts that end at the home wall, with a wall in every rep where that is the theme. */
+function good(parts: readonly Part[], { theme, groupRequest }: Context): Part[] {
   const least = causeCard(theme).stage === 'turns' && groupRequest.level !== 'settle' ? 2 : 0;
-  return (
-    endsAtHome(lengthsOf(items) * times) &&
-    setsOf(items).every(({ set }) => set.kind === 'timed' || set.lengths >= least)
-  );
+  // The same items come with every number of rounds, one after the other: measured once.
+  let known: { readonly items: readonly Item[]; readonly lengths: number; readonly walls: boolean } | undefined;
+  return parts.filter(({ items, times }) => {
+    if (known?.items !== items) {
+      const walls = setsOf(items).every(({ set }) => set.kind === 'timed' || set.lengths >= least);
+      known = { items, lengths: lengthsOf(items), walls };
+    }
+    return known.walls && endsAtHome(known.lengths * times);
+  });
 }
 
 /** Effort of the last of a set that descends. */
@@ -228,9 +246,6 @@ const FASTEST = { settle: 0.7, build: 0.85, hold: 0.9, race: 0.9 } as const;
 /** Steps of the rate: it moves by at most four strokes a minute in a week; hands that are too fast are slowed. */
 const QUICKER = { by: 2, said: 'Two strokes a minute quicker.' } as const;
 const SLOWER = { by: -2, said: 'Two strokes a minute slower.' } as const;
-
-/** What the kick is swum with tonight, or nothing. */
-const kickKit = ({ kit }: Context) => (['board', 'fins'] as const).find((k) => kit.includes(k));
 
 /** Most of the swim beside the kick in turn with it. */
 const MOST_TO_KICK = 3;
@@ -248,40 +263,38 @@ export function secondParts(context: Context, more: number): Part[] {
   const { pool, groupRequest, groupPlan, kit, theme, seed } = context;
   const make = new SetMaker(context, more, 'mb');
   const sizes = sizesFor(context);
-  const reps = (shape: Part['shape'], distances: readonly number[], set: (n: number, d: number) => AnySet): Part[] =>
-    saidOptions(distances, pool).flatMap((d) =>
-      counts(2, MOST_SECOND).map((n) => ({ shape, times: 1, items: [set(n, d)] })),
-    );
+  const reps = (shape: Part['shape'], distances: readonly number[], set: (d: number) => AnySet): Part[] =>
+    saidOptions(distances, pool).flatMap((d) => repeated(shape, [set(d)], counts(2, MOST_SECOND)));
   const thing = kickKit(context);
   const crawl = strokeOf(theme) === 'front-crawl';
   const medley = groupPlan.strokeShares?.medley !== undefined || groupPlan.strokeShares?.butterfly !== undefined;
   if (groupRequest.level === 'settle')
-    return counts(2, MOST_SECOND, 2).map((n) => ({
-      shape: 'choice',
-      times: 1,
-      items: [make.set(n, ONE_LENGTH, crawl ? { stroke: 'choice', note: 'Any stroke, calm.' } : { note: 'Calm.' })],
-    }));
+    return repeated(
+      'choice',
+      [make.set(1, ONE_LENGTH, crawl ? { stroke: 'choice', note: 'Any stroke, calm.' } : { note: 'Calm.' })],
+      counts(2, MOST_SECOND, 2),
+    );
   const kinds: readonly (readonly Part[])[] = [
     kit.includes('buoy') && crawl
-      ? reps('pull', sizes.pull, (n, d) => make.set(n, d, { kit: ['buoy'], effort: 0.75, note: 'Long and calm.' }))
+      ? reps('pull', sizes.pull, (d) => make.set(1, d, { kit: ['buoy'], effort: 0.75, note: 'Long and calm.' }))
       : [],
     thing
-      ? reps('kick', sizes.kick, (n, d) =>
-          make.set(n, d, { stroke: 'kick', kit: [thing], effort: 0.7, note: crawl ? 'From the hip.' : BREAST_KICK }),
+      ? reps('kick', sizes.kick, (d) =>
+          make.set(1, d, { stroke: 'kick', kit: [thing], effort: 0.7, note: crawl ? 'From the hip.' : BREAST_KICK }),
         )
       : [],
     medley
-      ? reps('medley', [100, 200], (n, d) =>
-          make.set(n, d, { stroke: 'medley', effort: 0.75, note: 'Crawl for those who do not swim all four.' }),
+      ? reps('medley', [100, 200], (d) =>
+          make.set(1, d, { stroke: 'medley', effort: 0.75, note: 'Crawl for those who do not swim all four.' }),
         )
       : [],
-    reps('straight', sizes.straight, (n, d) => make.set(n, d)),
+    reps('straight', sizes.straight, (d) => make.set(1, d)),
   ];
   const possible = kinds.filter((parts) => parts.length > 0);
   // Which of them comes is the seed's; the last is always possible.
   const at = Math.floor(seeded(seed, 77) * possible.length);
   const chosen = possible.length > 2 ? [possible[at]!, possible[(at + 1) % possible.length]!] : possible;
-  return chosen.flat().filter((part) => isGood(part, context));
+  return good(chosen.flat(), context);
 }
 
 const lengthsOf = (items: readonly Item[]): number =>

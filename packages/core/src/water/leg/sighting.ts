@@ -1,3 +1,5 @@
+import { lookInterval } from '../../measures';
+
 /** How a swimmer's line wanders, and what a look costs. */
 export interface Wander {
   /** Turn to one side at each stroke, radians; right positive. */
@@ -72,21 +74,25 @@ export function nearOptimal(
   return [low + first, high + first];
 }
 
+/** A track does not say how the swimmer breathed: an even number of strokes fits most. */
+const EVEN = 2;
+
 /**
- * What a swim would have saved by looking at the best interval instead.
+ * What a swim would have saved by looking as often as is advised on a course and in a session.
  *
  * @param every strokes between looks as it was swum
  * @param timeS of the whole swim
  * @returns null when the interval was as good as the best
- * @example betterInterval({ biasRad: 0, sdRad: 0, lookCostS: 0.25, strokesPerS: 1 }, 2, 1000)?.interval // 60
+ * @example betterInterval({ biasRad: 0, sdRad: 0, lookCostS: 0.25, strokesPerS: 1 }, 2, 1000)?.interval // 12
  */
 export function betterInterval(
   wander: Wander,
   every: number,
   timeS: number,
 ): { readonly interval: number; readonly savedS: number } | null {
-  const { interval, extraTimeShare: least, nearOptimal } = sightingInterval(wander);
+  const { nearOptimal } = sightingInterval(wander);
   if (every >= nearOptimal[0] && every <= nearOptimal[1]) return null;
-  const share = extraTimeShare(wander, every);
-  return { interval, savedS: (timeS * (share - least)) / (1 + share) };
+  const interval = lookInterval({ cycle: EVEN, asGood: nearOptimal, usual: every }).every;
+  const [share, least] = [every, interval].map((n) => extraTimeShare(wander, n)) as [number, number];
+  return share > least ? { interval, savedS: (timeS * (share - least)) / (1 + share) } : null;
 }
