@@ -366,3 +366,47 @@ test('the builder takes the hired hour, keeps what is locked, goes outside, and 
   await expect(page.getByText(/loop of 400 m/)).toBeVisible();
   await expect(page.getByRole('button', { name: /loops? crawl/ }).first()).toBeVisible();
 });
+
+test('what lies at the pool tonight, a theme in everyday words, and a time in another stroke', async ({ page }) => {
+  await signIn(page, 'coach@upwell.example');
+  // A swimmer with a time in backstroke: kept, shown beside the crawl, and asked for no second time.
+  await page.goto('/swimmers/new');
+  const family = `Backmark${Date.now()}`;
+  await page.getByLabel('Given name').fill('Odd');
+  await page.getByLabel('Family name').fill(family);
+  await page.getByLabel('Birth year').fill('1990');
+  await page.getByRole('button', { name: 'Evening Lanes' }).click();
+  await page.getByRole('button', { name: 'Add a time' }).click();
+  await page.getByRole('group', { name: 'Stroke of time 1' }).getByRole('button', { name: 'backstroke' }).click();
+  await page.getByLabel('Metres').fill('100');
+  await page.getByLabel('Time', { exact: true }).fill('1:52');
+  await page.getByRole('button', { name: 'Save swimmer' }).click();
+  await expect(page.getByText('100 m backstroke')).toBeVisible();
+  await expect(page.getByText('1:52.0')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Edit' }).click();
+  await page.getByLabel('Time', { exact: true }).fill('1:48,5');
+  await page.getByRole('button', { name: 'Save swimmer' }).click();
+  await expect(page.getByText('1:48.5')).toBeVisible();
+
+  await page.goto('/sessions/new');
+  await expect(page.getByText(/^Everyone out at/)).toBeVisible();
+  await page.getByRole('button', { name: 'No kit' }).click();
+  await expect(page.getByRole('button', { name: 'Short board' })).toHaveAttribute('aria-pressed', 'false');
+  await page.getByRole('button', { name: 'All themes' }).click();
+  const find = page.getByLabel('Find a theme');
+  await find.fill('xylophone');
+  await expect(page.getByText(/^Nothing here is called “xylophone”/)).toBeVisible();
+  await find.fill('cold');
+  await page.getByRole('button', { name: 'Not at ease in the water' }).first().click();
+  await expect(page.getByText(/^Everyone out at/)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page).toHaveURL(/\/sessions\/[0-9a-f-]{36}$/);
+  const id = page.url().split('/').pop()!;
+  const { plan } = (await (await page.request.get(`/api/v1/sessions/${id}`)).json()) as {
+    plan: { groups: readonly { blocks: readonly { items: unknown }[] }[] };
+  };
+  const kits = [...JSON.stringify(plan.groups).matchAll(/"kit":\[([^\]]*)\]/g)].map((found) => found[1]);
+  expect(kits.length).toBeGreaterThan(5);
+  expect(kits.filter(Boolean)).toEqual([]);
+});

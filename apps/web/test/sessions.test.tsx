@@ -7,6 +7,7 @@ import { dropped, rowsOf } from '@/sessions/parts/rows';
 import { NewSessionScreen } from '@/sessions/screens/NewSessionScreen';
 import { SessionScreen } from '@/sessions/screens/SessionScreen';
 import { SessionsScreen } from '@/sessions/screens/SessionsScreen';
+import { newWish, requestOf } from '@/sessions/wish';
 import { WriteSessionScreen } from '@/sessions/screens/WriteSessionScreen';
 import { SquadsScreen } from '@/swimmers/screens/SquadsScreen';
 import { LadderSteps } from '@/swimmers/parts/LadderSteps';
@@ -261,6 +262,73 @@ describe('building', () => {
     const warmUps = (plan: SessionPlan) => plan.groups.map((g) => g.blocks.find((b) => b.kind === 'warm-up'));
     expect(warmUps(kept.plan)).toEqual(warmUps(first.plan));
     expect(kept.plan.groups).not.toEqual(first.plan.groups);
+  });
+});
+
+describe('what lies at the pool and what the week leaves', () => {
+  const kitIn = (plan: SessionPlan) =>
+    new Set(plan.groups.flatMap((g) => g.blocks.flatMap((b) => setsOf(b.items).flatMap(({ set }) => set.kit))));
+  const server = (proposal: object) =>
+    fakeServer({
+      'GET /account/me': me,
+      'GET /squads': squads,
+      'GET /sessions/proposal': () => ({ body: { ...PROPOSAL, ...proposal } }),
+      'PUT /sessions': ({ body }) => ({ body: { ...SESSION, ...(body as object), version: 1 } }),
+      'GET /sessions': () => ({ body: SESSION }),
+    });
+  const keep = async (calls: ReturnType<typeof fakeServer>) => {
+    await act(async () => press('Keep it'));
+    await waitFor(() => expect(saves(calls)).toHaveLength(1));
+    return saves(calls)[0]!.plan;
+  };
+  const chosen = (name: string) =>
+    screen.getByRole('button', { name }).props.accessibilityState?.selected ??
+    screen.getByRole('button', { name }).props['aria-pressed'];
+
+  it('begins with what the club owns, and “No kit” is one tap and as quickly taken back', async () => {
+    const calls = server({ kit: ['board', 'fins'] });
+    showAt({ 'sessions/new': NewSessionScreen, 'sessions/[id]': SessionScreen }, '/sessions/new');
+    await findText(/^Everyone out at/);
+    expect([chosen('Short board'), chosen('Long soft fins'), chosen('Pull buoy'), chosen('No kit')]).toEqual([
+      true,
+      true,
+      false,
+      false,
+    ]);
+    fireEvent.press(screen.getByRole('button', { name: 'No kit' }));
+    expect([chosen('Short board'), chosen('No kit')]).toEqual([false, true]);
+    fireEvent.press(screen.getByRole('button', { name: 'No kit' }));
+    expect([chosen('Short board'), chosen('No kit')]).toEqual([true, false]);
+    fireEvent.press(screen.getByRole('button', { name: 'No kit' }));
+    await findText(/^Everyone out at/);
+    await waitFor(() => expect(screen.queryByLabelText('Building the session')).toBeNull());
+    expect([...kitIn(await keep(calls))]).toEqual([]);
+  });
+
+  it('ends earlier for a full week and says so; the hour is filled at a tap, and the tap taken back', async () => {
+    const calls = server({ groups: PROPOSAL.groups.map((g) => ({ ...g, loadLimit: 1400 })) });
+    showAt({ 'sessions/new': NewSessionScreen, 'sessions/[id]': SessionScreen }, '/sessions/new');
+    await findText(/^Ends \d+ minutes before the hour, so that the load of this week is kept\.$/);
+    const [early] = await findText(/^Everyone out at 19:\d\d$/);
+    const before = early!.props.children as string;
+    fireEvent.press(screen.getByRole('button', { name: 'Fill the hour anyway' }));
+    await findText('The hour is filled, whatever the load of this week.');
+    await findText(/^Everyone out at (19:59|20:00)$/);
+    fireEvent.press(screen.getByRole('button', { name: 'Keep the load of the week' }));
+    await findText(before);
+    fireEvent.press(screen.getByRole('button', { name: 'Fill the hour anyway' }));
+    await findText(/^Everyone out at (19:59|20:00)$/);
+    await waitFor(() => expect(screen.queryByLabelText('Building the session')).toBeNull());
+    const plan = await keep(calls);
+    expect(plan.minutes).toBe(60);
+  });
+
+  it('takes up a wish that was left on this device before kit was asked', () => {
+    const { kit: _, fillHour: __, ...old } = { ...newWish('2026-11-10', 'm'), kit: ['fins' as const], fillHour: true };
+    const request = requestOf(old, PROPOSAL);
+    if (typeof request === 'string') throw new Error(request);
+    expect([request.kit, request.fillHour]).toEqual([PROPOSAL.kit, false]);
+    expect(requestOf({ ...old, kit: [] }, PROPOSAL)).toMatchObject({ kit: [] });
   });
 });
 

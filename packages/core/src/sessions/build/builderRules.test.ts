@@ -181,6 +181,62 @@ describe('a session that a coach would sign', () => {
     ).toEqual([]);
   });
 
+  it('gives the same before the second part', () => {
+    expect(
+      wrong(({ main: { items } }) => {
+        const at = items.findIndex((i) => i.id.includes('-mb-') && i.kind !== 'pause');
+        if (at < 0) return false;
+        const before = items[at - 1]!;
+        return !(before.kind === 'pause' && before.seconds >= 60 && before.seconds <= 120);
+      }),
+    ).toEqual([]);
+  });
+
+  it('rests fully after all-out reps: three times the swim, from 45 to 90 s, in steps of 15 s', () => {
+    expect(
+      wrong(({ group, plan: { pool } }) =>
+        sets(group.blocks.find((b) => b.kind === 'speed')).find((s) => {
+          if (s.kind !== 'swim' || s.effort < 1) return false;
+          const repS = repSeconds(s, group, pool);
+          const { seconds } = s.timing;
+          return seconds % 15 !== 0 || seconds < 45 || seconds > 90 || seconds < Math.min(90, 3 * repS);
+        }),
+      ),
+    ).toEqual([]);
+  });
+
+  it('calls nothing a ladder in which two rungs are the same', () => {
+    expect(
+      wrong(({ main, group }) => {
+        if (!/ladder|pyramid/.test(main.note) || group.level === 'settle') return false;
+        const first = main.items.find((i) => i.kind !== 'pause')!;
+        const rungs = first.kind === 'rounds' ? first.items : main.items.filter((i) => !i.id.includes('-mb-'));
+        const said = rungs.flatMap((i) => ('lengths' in i ? [i.lengths] : []));
+        return said.length < 3 || said.some((d, i) => d === said[i + 1]);
+      }),
+    ).toEqual([]);
+  });
+
+  it('wakes up in another way from one session to the next, never by kicking before the kick', () => {
+    const secondOf = (theme: CauseId, seed: number, level: LevelId) => {
+      const result = buildSession({
+        ...{ kind: 'aerobic' as const, theme, minutes: 60, pool: POOLS[0]!, kit: USUAL_KIT, seed },
+        groups: [{ level, swimmers: 8, lanes: 2, v400Mps: null }],
+      });
+      if (result.kind === 'clash') throw new Error(theme);
+      const warmUp = result.plan.groups[0]!.blocks.find((b) => b.kind === 'warm-up')!;
+      const second = sets(warmUp)[1]!;
+      if (second.kind === 'descend') return 'faster';
+      return second.note.includes('Rising.') ? 'rising' : second.stroke;
+    };
+    const over = (theme: CauseId, level: LevelId) => [1, 2, 3, 4].map((seed) => secondOf(theme, seed, level));
+    for (const level of ['build', 'hold', 'race'] as const) {
+      expect(new Set(over('crosses-midline', level)).size).toBeGreaterThanOrEqual(3);
+      expect(over('knee-kick', level)).not.toContain('kick');
+      expect(new Set(over('one-sided', level))).toEqual(new Set(['rising']));
+    }
+  });
+
   it('lets the theme live in a third of the main part, with its cue', () => {
     expect(
       wrong(({ request, main, group }) => {
