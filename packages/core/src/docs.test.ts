@@ -18,6 +18,7 @@ import {
 } from './safety';
 import {
   BEFORE_MAIN_S,
+  FULL_REST,
   KICK_WITH_FINS,
   MOST_REPEATS,
   MOST_ROUNDS,
@@ -59,7 +60,8 @@ describe.each<[string, readonly string[]]>([
       `at every depth of rounds: ${RECOVERY_S} s, and as long as the rep took`,
       `No more than ${MOST_ROUNDS} times through the same, no more than ${MOST_REPEATS} repeats`,
       `rests ${REST_PER_100[0]} to ${REST_PER_100[1]} s for each 100 m`,
-      `${BEFORE_MAIN_S[0]} to ${BEFORE_MAIN_S.at(-1)} s before it to drink`,
+      `${BEFORE_MAIN_S[0]} to ${BEFORE_MAIN_S.at(-1)} s before it, and before its second part, to drink`,
+      `rest three times the swim, from ${FULL_REST.within[0]} to ${FULL_REST.within[1]} s`,
       ...LEVELS.map((level) => `${LEVEL[level].name} ${RECIPE[level].moving.map((share) => share * 100).join('–')} %`),
       `backstroke ${STROKE_SHARE.backstroke}, breaststroke ${STROKE_SHARE.breaststroke}, butterfly ${SHORT_BUTTERFLY.share} up to ${SHORT_BUTTERFLY.metres} m and then ${STROKE_SHARE.butterfly}, medley ${STROKE_SHARE.medley}, kick ${STROKE_SHARE.kick} or ${KICK_WITH_FINS} with fins, pull with a buoy ${PULL_WITH_BUOY}; with the stroke left open ${STROKE_SHARE.choice}`,
     ],

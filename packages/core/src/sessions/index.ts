@@ -33,7 +33,7 @@ export * from './request/proposeGroups';
 export * from './request/serves';
 
 // How a block can be filled.
-export { BEFORE_MAIN_S, MOST_REPEATS, MOST_ROUNDS, RECIPE, REST_PER_100 } from './fill/recipe';
+export { BEFORE_MAIN_S, FULL_REST, MOST_REPEATS, MOST_ROUNDS, RECIPE, REST_PER_100 } from './fill/recipe';
 export { SHAPES, type Shape } from './fill/shapes';
 export * from './fill/chooseDrills';
 export * from './fill/drillDose';
