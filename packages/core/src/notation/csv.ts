@@ -184,7 +184,8 @@ function toText(rows: readonly Row[]): { readonly lines: readonly string[]; read
     if (row.block && thisBlock !== block) {
       close(0);
       block = thisBlock;
-      const minutes = row['block minutes'] ? ` ${row['block minutes']} min` : '';
+      const onLand = row.block?.toLowerCase() === 'land' ? '' : ' on land';
+      const minutes = row['block minutes'] ? ` ${row['block minutes']} min${onLand}` : '';
       say(`${row.block}${minutes}${row['block note'] ? `  // ${row['block note']}` : ''}`);
     }
     // A row without an extent is a pause, or the heading of a block.

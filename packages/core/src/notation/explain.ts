@@ -1,7 +1,9 @@
 import { EOF, type IRecognitionException, type IToken } from 'chevrotain';
 import type { TextProblem } from './problem';
-import { problemAt } from './setLine';
+import { problemAt } from './place';
+import { is } from './canonical';
 import { suggest } from './suggest';
+import * as t from './tokens';
 import { BLOCK_BY_WORD, SET_WORDS } from './words';
 
 /** What a part of a line needs, by the rule that was being read. */
@@ -40,6 +42,31 @@ export function explain(error: IRecognitionException, first: IToken): TextProble
     ? `“${found.image}” cannot begin a line. A set begins with a number, like “4 x 50 crawl”.${blockMeant(found.image)}`
     : `“${found.image}” does not fit here${needs && rule !== 'set' ? `: ${needs} is needed` : ''}.${meant}`;
   return problemAt(place, message, 'error', startsLine ? undefined : (near ?? undefined));
+}
+
+/** Headings of the notation, to be named where one is not known. */
+const HEADINGS = 'Land, Warm-up, Drills, Main, Speed or Swim-down';
+
+/** Most words of a heading that is not known. */
+const MOST_HEADING_WORDS = 4;
+
+/** What is wrong with a line that looks like a heading but is none that is known; null for other lines. */
+export function unknownHeading(tokens: readonly IToken[]): TextProblem | null {
+  const [first] = tokens;
+  if (!is(first, t.Word)) return null;
+  const colon = tokens.findIndex((tok) => is(tok, t.Colon));
+  const words = colon < 0 ? tokens.filter((tok) => !is(tok, t.Stated, t.Numeral, t.Unit)) : tokens.slice(0, colon);
+  if (words.length > MOST_HEADING_WORDS || words.some((tok) => !/^[A-Za-zÀ-ž]/.test(tok.image))) return null;
+  if (colon < 0 && tokens.some((tok) => is(tok, t.Times, t.Comma))) return null;
+  const name = words.map((tok) => tok.image).join(' ');
+  const near = suggest(name, Object.keys(BLOCK_BY_WORD));
+  const meant = near ? `Did you mean “${near}”?` : `A part is called ${HEADINGS}.`;
+  return problemAt(
+    first!,
+    `“${name}” is no part of a session that is known here. ${meant}`,
+    'error',
+    near ?? undefined,
+  );
 }
 
 function blockMeant(word: string): string {

@@ -35,7 +35,9 @@ export interface SetLine {
 
 export type Line =
   | SetLine
-  | { readonly kind: 'title' | 'key' | 'note' | 'close'; readonly token: IToken }
+  | { readonly kind: 'title' | 'key' | 'note'; readonly token: IToken }
+  /** With how often, where that stands behind the bracket. */
+  | { readonly kind: 'close'; readonly token: IToken; readonly rounds: IToken | undefined }
   | ({ readonly kind: 'pause' } & RestOf)
   | { readonly kind: 'total'; readonly token: IToken; readonly stated: IToken }
   | { readonly kind: 'group'; readonly token: IToken; readonly stated: IToken | undefined }
@@ -43,9 +45,11 @@ export type Line =
       readonly kind: 'block';
       readonly token: IToken;
       readonly minutes: IToken | undefined;
+      /** A number by itself: the total when sets follow, else the only set. */
+      readonly alone: IToken | undefined;
       readonly stated: IToken | undefined;
     }
-  | { readonly kind: 'rounds'; readonly token: IToken; readonly rounds: IToken };
+  | { readonly kind: 'rounds'; readonly token: IToken; readonly rounds: IToken | undefined };
 
 export interface ReadLine {
   readonly line: Line | undefined;
@@ -72,7 +76,7 @@ class LineParser extends EmbeddedActionsParser {
           return { kind: 'total', token: stated, stated };
         },
       },
-      { ALT: () => ({ kind: 'close', token: this.CONSUME(t.Close) }) },
+      { ALT: () => this.SUBRULE(this.close) },
       { ALT: () => this.SUBRULE(this.rounds) },
       { ALT: () => this.SUBRULE(this.set) },
       { ALT: () => this.SUBRULE(this.pause) },
@@ -90,20 +94,29 @@ class LineParser extends EmbeddedActionsParser {
 
   private readonly block = this.RULE('block', (): Line => {
     const token = this.CONSUME(t.Block);
-    const minutes = this.OPTION(() => {
-      const number = this.CONSUME(t.Numeral);
-      this.CONSUME(t.Minutes);
-      return number;
-    });
-    const stated = this.OPTION1(() => this.CONSUME(t.Stated));
-    return { kind: 'block', token, minutes, stated };
+    const number = this.OPTION(() => this.CONSUME(t.Numeral));
+    const inMinutes = this.OPTION1(() => this.CONSUME(t.Minutes)) !== undefined;
+    const stated = this.OPTION2(() => this.CONSUME(t.Stated));
+    const minutes = inMinutes ? number : undefined;
+    return { kind: 'block', token, minutes, alone: inMinutes ? undefined : number, stated };
   });
 
   private readonly rounds = this.RULE('rounds', (): Line => {
-    const rounds = this.CONSUME(t.Numeral);
-    this.CONSUME(t.Times);
-    const token = this.CONSUME(t.Open);
-    return { kind: 'rounds', token, rounds };
+    const rounds = this.OPTION(() => {
+      const number = this.CONSUME(t.Numeral);
+      this.CONSUME(t.Times);
+      return number;
+    });
+    return { kind: 'rounds', token: this.CONSUME(t.Open), rounds };
+  });
+
+  private readonly close = this.RULE('close', (): Line => {
+    const token = this.CONSUME(t.Close);
+    const rounds = this.OPTION(() => {
+      this.CONSUME(t.Times);
+      return this.CONSUME(t.Numeral);
+    });
+    return { kind: 'close', token, rounds };
   });
 
   private readonly pause = this.RULE('pause', (): Line => ({ kind: 'pause', ...this.SUBRULE(this.resting) }));
@@ -119,6 +132,7 @@ class LineParser extends EmbeddedActionsParser {
       this.OR1([
         { ALT: () => this.CONSUME(t.Minutes) },
         { ALT: () => this.CONSUME(t.Loops) },
+        { ALT: () => this.CONSUME(t.Lengths) },
         { ALT: () => this.CONSUME(t.Unit) },
       ]),
     );

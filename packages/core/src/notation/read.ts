@@ -1,30 +1,32 @@
 // Reads the text of a session into a plan, with every problem at its place.
 import type { IToken } from 'chevrotain';
 import {
-  type Block,
   BLOCK_NAME,
   blockLengths,
   DEEPEST_ROUNDS,
   FIRST_THEME,
   type GroupPlan,
-  type Item,
   LONGEST_TEXT,
   MOST_LINES,
+  pauseWord,
   type SessionPlan,
   sizeProblem,
 } from '../sessions';
-import { levelCard, type LevelId, LEVELS } from '../swimmers';
 import { type Pool, poolDistance } from '../units';
-import { explain } from './explain';
+import { is, lookUp } from './canonical';
+import { Draft, type OpenBlock } from './draft';
+import { explain, unknownHeading } from './explain';
 import { type Line, parseLine, type ReadLine } from './grammar';
+import { asNotation } from './habits';
 import { type Facts, type GroupFacts, READ_KEY } from './keys';
+import { problemAt } from './place';
 import { MOST_PROBLEMS, type TextProblem } from './problem';
-import { pauseSeconds, problemAt, setOf } from './setLine';
+import { pauseSeconds, setOf } from './setLine';
 import { checkBlockTotal, checkGroupTotal } from './stated';
 import { suggest } from './suggest';
-import { lexer } from './tokens';
-import { BLOCK_BY_WORD, GROUP_KEYS, type Key, KEYS } from './words';
-import type { SessionDocument } from './write';
+import * as t from './tokens';
+import { BLOCK_BY_WORD, GROUP_KEYS, type Key, KEYS, USUAL_OF_BLOCK } from './words';
+import { type SessionDocument, writeSet } from './write';
 
 export interface ReadSession {
   /** What could be read; whole only when no problem is an error. */
@@ -39,29 +41,18 @@ export interface ReadSession {
   }[];
   /** Line of each set by its id, from 1. */
   readonly lineOf: Readonly<Record<string, number>>;
+  /** How each line was understood, in the words of the notation; in the order of the text. */
+  readonly asRead: readonly { readonly line: number; readonly text: string }[];
 }
-
-interface OpenBlock {
-  readonly block: { kind: Block['kind']; id: string; landMinutes: number; items: Item[]; note: string };
-  readonly stated: IToken | undefined;
-}
-
-interface OpenGroup {
-  readonly facts: GroupFacts;
-  readonly id: string;
-  readonly blocks: OpenBlock[];
-  stated: IToken | undefined;
-}
-
-type OpenRounds = { readonly rounds: number; readonly id: string; readonly items: Item[]; readonly token: IToken };
 
 /**
- * Reads a session from its text. Every line is read on its own: a bad one is reported by its line and
+ * Reads a session from its text, as whiteboards have it. Every line is read on its own: a bad one is reported by its line and
  * column, with what was probably meant, and the others still count.
  *
- * Stated totals (`= 1750`) are checked; a difference is reported with the slip that explains it.
+ * Stated totals (`= 1750`) are checked; a difference is reported with the slips that explain it.
  *
  * @param pool the pool when the text names none
+ * @example readSession('WU 400 easy\nMain set: 8 x 50 free fast, 15s rest').asRead[1] // { line: 2, text: 'Main' }
  */
 export function readSession(text: string, pool: Pool = { length: 25, unit: 'm' }): ReadSession {
   const reader = new Reader(pool);
@@ -81,13 +72,10 @@ class Reader {
     minutes: null,
     seed: 0,
   };
-  private planNote = '';
-  private readonly groups: OpenGroup[] = [];
-  private rounds: OpenRounds[] = [];
-  /** Brackets that were opened below the deepest that counts, and are still open. */
-  private tooDeep = 0;
+  private readonly draft = new Draft();
   private readonly lineOf: Record<string, number> = {};
   private readonly stated = new Map<string, number>();
+  private readonly asRead: { line: number; text: string }[] = [];
 
   constructor(private readonly fallback: Pool) {}
 
@@ -102,13 +90,13 @@ class Reader {
   }
 
   read(text: string): ReadSession {
-    const { tokens } = lexer.tokenize(text);
-    const written = linesOf(tokens);
+    const { lines: written, said } = asNotation(t.lexer.tokenize(text).tokens);
+    this.problems.push(...said);
     // A bad line costs far more than a good one, so reading ends where a person would stop reading too.
-    const lines: ({ first: IToken } & ReturnType<typeof parseLine>)[] = [];
+    const lines: ({ tokens: readonly IToken[] } & ReturnType<typeof parseLine>)[] = [];
     let bad = 0;
-    for (const line of written.slice(0, MOST_LINES)) {
-      const parsed = { first: line[0]!, ...parseLine(line) };
+    for (const tokens of written.slice(0, MOST_LINES)) {
+      const parsed = { tokens, ...parseLine([...tokens]) };
       lines.push(parsed);
       if (parsed.error && ++bad > MOST_PROBLEMS) break;
     }
@@ -120,15 +108,14 @@ class Reader {
     // What the whole session says comes first, wherever it stands: the pool decides what a distance is.
     for (const { read } of lines) if (read?.line?.kind === 'key') this.wholeKey(read.line.token);
     let wrong = 0;
-    for (const { first, read, error } of lines) {
+    for (const { tokens, read, error } of lines) {
       if (error) {
         wrong++;
-        this.problems.push(explain(error, first));
+        this.problems.push(this.unread(tokens) ?? explain(error, tokens[0]!));
       } else if (read?.line) {
         this.take(read.line, read);
       }
     }
-    for (const open of this.rounds) this.problems.push(problemAt(open.token, 'This bracket is never closed.'));
     if (wrong > 3 && wrong > lines.length / 2)
       this.problems.unshift(
         atLine(1, 'This looks like another layout. One set per line, like “4 x 50 crawl easy, rest 20”.'),
@@ -140,55 +127,39 @@ class Reader {
     return this.facts.pool ?? this.fallback;
   }
 
-  private group(): OpenGroup {
-    if (this.groups.length === 0) this.openGroup('Everybody', undefined);
-    return this.groups[this.groups.length - 1]!;
+  /** A heading that cannot be read still opens its part: its sets never join the part before. */
+  private unread(tokens: readonly IToken[]): TextProblem | null {
+    const [first] = tokens as [IToken];
+    if (is(first, t.GroupStart)) {
+      this.openGroup(first, undefined);
+      return null;
+    }
+    if (is(first, t.Block)) {
+      this.openBlock(first, {});
+      return null;
+    }
+    const heading = unknownHeading(tokens);
+    if (heading) {
+      this.closeRounds();
+      this.draft.openBlock('main');
+    }
+    return heading;
   }
 
-  private openGroup(name: string, stated: IToken | undefined): void {
-    const level: LevelId = LEVELS.find((l) => name.toLowerCase().includes(l)) ?? 'hold';
-    const { defaultV400Mps, defaultStrokeLengthM } = levelCard(level);
-    this.groups.push({
-      id: `g${this.groups.length + 1}`,
-      blocks: [],
-      stated,
-      facts: {
-        level,
-        model: 'long-line',
-        name,
-        swimmers: 0,
-        lanes: 1,
-        v400Mps: defaultV400Mps,
-        paceIsGuess: true,
-        strokeLengthM: defaultStrokeLengthM,
-        paceTable: [],
-        knownDrills: [],
-        breathRecord: null,
-        note: '',
-      },
-    });
+  private openGroup(token: IToken, stated: IToken | undefined): void {
+    this.closeRounds();
+    this.draft.openGroup(token.image.slice(2).trim() || 'Everybody', stated);
   }
 
-  private openBlock(kind: Block['kind'], minutes: number, stated: IToken | undefined, note: string): OpenBlock {
-    const group = this.group();
-    const open: OpenBlock = {
-      block: { kind, id: `${group.id}-b${group.blocks.length + 1}`, landMinutes: minutes, items: [], note },
-      stated,
-    };
-    group.blocks.push(open);
-    return open;
+  private openBlock(token: IToken, heading: Parameters<Draft['openBlock']>[1]): void {
+    this.closeRounds();
+    const kind = lookUp(BLOCK_BY_WORD, token.image)!;
+    this.draft.openBlock(kind, { ...heading, usual: lookUp(USUAL_OF_BLOCK, token.image) });
+    this.understood(token, BLOCK_NAME[kind]);
   }
 
-  private block(): OpenBlock {
-    const group = this.group();
-    return group.blocks[group.blocks.length - 1] ?? this.openBlock('main', 0, undefined, '');
-  }
-
-  /** Where the next item goes, and its id. */
-  private holder(): { readonly items: Item[]; readonly id: string } {
-    const inner = this.rounds[this.rounds.length - 1];
-    const holder = inner ?? this.block().block;
-    return { items: holder.items, id: `${holder.id}-${holder.items.length + 1}` };
+  private understood(token: IToken, text: string): void {
+    this.asRead.push({ line: token.startLine ?? 1, text });
   }
 
   private take(line: Line, { note: noteToken }: ReadLine): void {
@@ -201,85 +172,71 @@ class Reader {
         this.groupKey(line.token);
         return;
       case 'note':
-        this.addNote(noteOf(line.token));
+        this.draft.addNote(noteOf(line.token));
         return;
       case 'total':
-        this.group().stated = line.stated;
+        this.draft.group().stated = line.stated;
         return;
       case 'group':
-        this.closeRounds();
-        this.openGroup(line.token.image.slice(2).trim() || 'Everybody', line.stated);
+        this.openGroup(line.token, line.stated);
         return;
       case 'block': {
-        this.closeRounds();
-        const kind = BLOCK_BY_WORD[line.token.image.toLowerCase()]!;
         const minutes = Number(line.minutes?.image ?? 0);
         if (line.minutes && minutes > 60) this.problems.push(problemAt(line.minutes, 'At most 60 minutes.'));
-        this.openBlock(kind, minutes, line.stated, note);
+        this.openBlock(line.token, { minutes, note, stated: line.stated, alone: line.alone });
         return;
       }
       case 'rounds': {
-        const rounds = Number(line.rounds.image);
-        if (!Number.isInteger(rounds) || rounds < 1 || rounds > 50)
-          this.problems.push(problemAt(line.rounds, 'From 1 to 50 times through.'));
-        if (this.rounds.length >= DEEPEST_ROUNDS) {
+        const rounds = line.rounds ? this.roundsOf(line.rounds) : null;
+        if (!this.draft.open(rounds, line.token))
           this.problems.push(problemAt(line.token, `Rounds can be nested up to ${DEEPEST_ROUNDS} deep.`));
-          this.tooDeep++;
-          return;
-        }
-        const { id } = this.holder();
-        // Held back until it is closed, so that it keeps its place among its siblings.
-        this.rounds.push({ rounds, id, items: [], token: line.token });
+        this.understood(line.token, `${rounds ?? ''} x (`.trim());
         return;
       }
       case 'close': {
-        if (this.tooDeep > 0) {
-          this.tooDeep--;
-          return;
-        }
-        const open = this.rounds.pop();
-        if (!open) this.problems.push(problemAt(line.token, 'Nothing is open here.'));
-        else this.putRounds(open);
+        const closed = this.draft.close(line.rounds ? this.roundsOf(line.rounds) : null);
+        if (closed === null) this.problems.push(problemAt(line.token, 'Nothing is open here.'));
+        else if (closed !== 'deep' && !closed.counted)
+          this.problems.push(problemAt(closed.token, 'How often is this swum? Like “2 x (”.'));
         return;
       }
       case 'pause': {
-        const { items, id } = this.holder();
+        const { items, id } = this.draft.holder();
         const seconds = pauseSeconds(line);
-        if (seconds === null) this.problems.push(problemAt(line.value, 'A pause is from a second to half an hour.'));
-        else items.push({ kind: 'pause', id, seconds, note });
+        if (seconds === null) {
+          this.problems.push(problemAt(line.value, 'A pause is from a second to half an hour.'));
+          return;
+        }
+        const pause = { kind: 'pause' as const, id, seconds, note };
+        items.push(pause);
+        this.understood(line.token, pauseWord(pause));
         return;
       }
-      case 'set': {
-        const { items, id } = this.holder();
-        const { set, problems } = setOf(line, id, note, this.pool, this.facts.place === 'open-water');
-        this.problems.push(...problems);
-        if (!set) return;
-        items.push(set);
-        this.lineOf[id] = line.extent.startLine ?? 0;
-      }
+      case 'set':
+        this.takeSet(line, note);
     }
   }
 
-  private putRounds({ rounds, id, items }: OpenRounds): void {
-    this.holder().items.push({ kind: 'rounds', id, rounds, items });
+  private takeSet(line: Extract<Line, { kind: 'set' }>, note: string): void {
+    const { items, id } = this.draft.holder();
+    const outside = this.facts.place === 'open-water';
+    const { set, problems } = setOf(line, { id, note, usual: this.draft.block().usual }, this.pool, outside);
+    this.problems.push(...problems);
+    if (!set) return;
+    items.push(set);
+    this.lineOf[id] = line.extent.startLine ?? 0;
+    this.understood(line.extent, writeSet(set, this.pool, outside));
   }
 
-  /** A new block ends what was left open; it is reported, and nothing is lost. */
+  private roundsOf(token: IToken): number {
+    const rounds = Number(token.image);
+    if (!Number.isInteger(rounds) || rounds < 1 || rounds > 50)
+      this.problems.push(problemAt(token, 'From 1 to 50 times through.'));
+    return rounds;
+  }
+
   private closeRounds(): void {
-    this.tooDeep = 0;
-    while (this.rounds.length > 0) {
-      const open = this.rounds.pop()!;
-      this.problems.push(problemAt(open.token, 'This bracket is never closed.'));
-      this.putRounds(open);
-    }
-  }
-
-  private addNote(note: string): void {
-    if (!note) return;
-    const join = (before: string) => (before ? `${before} ${note}` : note);
-    if (this.groups.length === 0) this.planNote = join(this.planNote);
-    else if (this.group().blocks.length === 0) this.group().facts.note = join(this.group().facts.note);
-    else this.block().block.note = join(this.block().block.note);
+    for (const token of this.draft.closeAll()) this.problems.push(problemAt(token, 'This bracket is never closed.'));
   }
 
   private static split(token: IToken): { readonly key: string; readonly value: string } {
@@ -304,16 +261,18 @@ class Reader {
   private groupKey(token: IToken): void {
     const { key, value } = Reader.split(token);
     if (!ofGroup(key)) return;
-    const { facts } = this.group();
+    const { facts } = this.draft.group();
     const wrong = READ_KEY[key as Key](value, this.facts, facts);
     if (wrong) this.problems.push(problemAt(token, wrong));
   }
 
   private done(): ReadSession {
     this.closeRounds();
-    if (this.groups.length === 0) this.openGroup('Everybody', undefined);
-    const groups = this.groups.map((open): GroupPlan => {
-      const blocks = open.blocks.map(({ block, stated }) => {
+    this.draft.group();
+    const groups = this.draft.groups.map((open): GroupPlan => {
+      const blocks = open.blocks.map((opened) => {
+        const { block } = opened;
+        const stated = opened.stated ?? this.aloneIsTotal(opened);
         if (stated) {
           const total = statedNumber(stated);
           this.stated.set(block.id, total);
@@ -339,7 +298,7 @@ class Reader {
       pool: this.pool,
       minutes: minutes ?? 60,
       seed,
-      note: this.planNote,
+      note: this.draft.planNote,
       groups,
     };
     this.problems.sort((a, b) => a.line - b.line || a.column - b.column);
@@ -355,7 +314,23 @@ class Reader {
         })),
       ),
       lineOf: this.lineOf,
+      asRead: this.asRead.sort((a, b) => a.line - b.line),
     };
+  }
+
+  /** A number alone behind a heading: the only set of its block, or its total. */
+  private aloneIsTotal({ block, alone, usual }: OpenBlock): IToken | undefined {
+    if (!alone || block.items.length > 0) return alone;
+    const id = `${block.id}-1`;
+    const outside = this.facts.place === 'open-water';
+    const line = { kind: 'set' as const, reps: undefined, extent: alone, unit: undefined, modifiers: [] };
+    const { set, problems } = setOf(line, { id, note: '', usual }, this.pool, outside);
+    this.problems.push(...problems);
+    if (!set) return undefined;
+    block.items.push(set);
+    this.lineOf[id] = alone.startLine ?? 0;
+    this.understood(alone, writeSet(set, this.pool, outside));
+    return undefined;
   }
 }
 
@@ -372,25 +347,3 @@ const ofGroup = (key: string): boolean => (GROUP_KEYS as readonly string[]).incl
 const noteOf = (token: IToken | undefined): string => token?.image.slice(2).trim() ?? '';
 
 const statedNumber = (token: IToken): number => Number(token.image.replace(/[=,\s]/g, ''));
-
-/** The tokens of each line; a bracket stands on a line of its own. */
-function linesOf(tokens: readonly IToken[]): IToken[][] {
-  const lines: IToken[][] = [];
-  let line: IToken[] = [];
-  const end = () => {
-    if (line.length > 0) lines.push(line);
-    line = [];
-  };
-  for (const token of tokens) {
-    const { name } = token.tokenType;
-    if (name === 'Newline') {
-      end();
-      continue;
-    }
-    if (name === 'Close') end();
-    line.push(token);
-    if (name === 'Open' || name === 'Close') end();
-  }
-  end();
-  return lines;
-}

@@ -16,7 +16,10 @@ import {
 } from '../sessions';
 import { parseTime, poolDistance, type Pool } from '../units';
 import type { Modifier, RestOf, SetLine } from './grammar';
+import { problemAt } from './place';
 import type { TextProblem } from './problem';
+import { lookUp } from './canonical';
+import { MINUTES_BELOW } from './setHabits';
 import { suggest } from './suggest';
 import { EFFORT_BY_WORD, SET_WORDS, STROKE_BY_WORD } from './words';
 
@@ -25,23 +28,10 @@ const MOST = { reps: 200, lengths: 800, seconds: 7200 } as const;
 
 type Say = (token: IToken, message: string, instead?: string) => void;
 
-/** A problem at the place of a token. */
-export function problemAt(
-  token: IToken,
-  message: string,
-  severity: TextProblem['severity'] = 'error',
-  instead?: string,
-): TextProblem {
-  const { startLine = 1, startColumn = 1, image } = token;
-  const place = { line: startLine, column: startColumn, length: image.length };
-  return instead === undefined ? { ...place, message, severity } : { ...place, message, severity, instead };
-}
-
 /** The set that a line says, with every problem found in it; null when it is not even a set. */
 export function setOf(
   line: SetLine,
-  id: string,
-  note: string,
+  { id, note, usual }: { readonly id: string; readonly note: string; readonly usual?: 'pull' | 'kick' | undefined },
   pool: Pool,
   outside: boolean,
 ): { readonly set: AnySet | null; readonly problems: readonly TextProblem[] } {
@@ -64,6 +54,10 @@ export function setOf(
     kit: [] as KitId[],
   };
   for (const modifier of line.modifiers) apply(modifier, f, say);
+  if (!line.modifiers.some(({ kind }) => kind === 'stroke' || kind === 'drill')) {
+    if (usual === 'kick') f.stroke = 'kick';
+    if (usual === 'pull') f.kit = [...new Set([...f.kit, 'buoy' as const])];
+  }
 
   const pattern = patternProblem(f.stroke, f.breathing);
   const breathe = line.modifiers.find((m) => m.kind === 'breathe' || m.kind === 'breaths');
@@ -109,10 +103,11 @@ function lengthsOf({ extent, unit }: SetLine, pool: Pool, outside: boolean, say:
     say(unit, `This session is in ${pool.unit === 'm' ? 'metres' : 'yards'}.`, pool.unit);
     return null;
   }
+  const inLengths = unit?.tokenType.name === 'Lengths';
   const loops = unit?.tokenType.name === 'Loops';
   if (loops && !outside) say(unit, 'Loops are for open water. Say “loop: 400 m” first, or write metres.');
-  const lengths = loops ? value : Math.round((2 * value) / pool.length) / 2;
-  const fits = loops ? lengths % 0.5 === 0 : Math.abs(poolDistance(pool, lengths) - value) <= 0.011;
+  const lengths = loops || inLengths ? value : Math.round((2 * value) / pool.length) / 2;
+  const fits = loops || inLengths ? lengths % 0.5 === 0 : Math.abs(poolDistance(pool, lengths) - value) <= 0.011;
   if (lengths > 0 && lengths <= MOST.lengths && fits) return lengths;
   const down = Math.max(1, Math.floor(value / pool.length));
   const near = [down, down + 1].map((n) => poolDistance(pool, n));
@@ -131,9 +126,6 @@ function restOf({ value, unit }: RestOf): number | null {
   const minutes = unit?.tokenType.name === 'Minutes' && !value.image.includes(':');
   return minutes ? Number(value.image) * 60 : parseTime(value.image);
 }
-
-/** A bare number this small, alone on a line, is minutes. */
-const MINUTES_BELOW = 10;
 
 /** Seconds of a pause on a line of its own, or null when they make no sense: a small bare number is minutes. */
 export function pauseSeconds(rest: RestOf): number | null {
@@ -171,7 +163,7 @@ function apply(modifier: Modifier, f: Fields, say: Say): void {
       return;
     case 'stroke': {
       const image = modifier.token.image.toLowerCase();
-      f.stroke = STROKE_BY_WORD[image]!;
+      f.stroke = lookUp(STROKE_BY_WORD, image)!;
       if (image === 'pull') f.kit = [...new Set([...f.kit, 'buoy' as const])];
       return;
     }
@@ -247,7 +239,7 @@ function known<T extends string>(token: IToken, list: readonly T[], what: string
 }
 
 function effortOf(token: IToken, say: Say): number {
-  const word = EFFORT_BY_WORD[token.image.toLowerCase()];
+  const word = lookUp(EFFORT_BY_WORD, token.image);
   if (word !== undefined) return word;
   const percent = Number.parseFloat(token.image);
   // In tenths of a percent, so that 53.3 % is read as the number it was written from.

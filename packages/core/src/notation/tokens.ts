@@ -1,14 +1,19 @@
-// The words of the notation.
-import { createToken, Lexer, type TokenType } from 'chevrotain';
-import { BLOCK_BY_WORD, EFFORT_BY_WORD, STROKE_BY_WORD } from './words';
+// The words of the notation, and the many ways in which a whiteboard says them.
+import { createToken, Lexer, type IToken, type TokenType } from 'chevrotain';
+import { suggest } from './suggest';
+import { BLOCK_BY_WORD, EFFORT_BY_WORD, KEYS, KIT_BY_WORD, SAID, STROKE_BY_WORD } from './words';
 
-const longestFirst = (words: readonly string[]): string => [...words].sort((a, b) => b.length - a.length).join('|');
+const longestFirst = (words: readonly string[]): string =>
+  [...words]
+    .sort((a, b) => b.length - a.length)
+    .map((w) => w.replace('.', '\\.').replaceAll(' ', '[ \\t-]?'))
+    .join('|');
 const word = (words: readonly string[]) => new RegExp(`(?:${longestFirst(words)})(?![A-Za-z-])`, 'i');
 
 /** A word that is nothing else: a drill, a thing to bring, or a slip of the finger. */
-export const Word = createToken({ name: 'Word', pattern: /[A-Za-zÀ-ž](?:[A-Za-zÀ-ž'-]|(?<=-)\d+)*/ });
+export const Word = createToken({ name: 'Word', pattern: /[A-Za-zÀ-ž](?:[A-Za-zÀ-ž'’-]|(?<=-)\d+)*/ });
 
-const keyword = (name: string, ...words: string[]): TokenType => createToken({ name, pattern: word(words) });
+const keyword = (name: string, words: readonly string[]): TokenType => createToken({ name, pattern: word(words) });
 
 export const Blank = createToken({ name: 'Blank', pattern: /[ \t\r\uFEFF\u00A0]+/, group: Lexer.SKIPPED });
 export const Newline = createToken({ name: 'Newline', pattern: /\n|;/, line_breaks: true });
@@ -18,38 +23,100 @@ export const GroupStart = createToken({ name: 'GroupStart', pattern: /==[^=\n/]*
 export const Caution = createToken({ name: 'Caution', pattern: /!![^\n]*/, group: Lexer.SKIPPED });
 export const Note = createToken({ name: 'Note', pattern: /\/\/[^\n]*/ });
 export const Stated = createToken({ name: 'Stated', pattern: /=[ \t]*\d{1,3}(?:,\d{3})+|=[ \t]*\d+(?:\.\d+)?/ });
-export const KeyLine = createToken({ name: 'KeyLine', pattern: /[A-Za-z][A-Za-z ]{0,20}:[^\n]*/ });
-export const Block = createToken({ name: 'Block', pattern: word(Object.keys(BLOCK_BY_WORD)) });
+
+/** Most bullets and numbers before the first word of a line. */
+const MOST_BULLETS = 4;
+
+/** Whether nothing but a bullet or a number was read of this line yet. */
+function beginsLine(tokens: readonly IToken[]): boolean {
+  for (let i = tokens.length - 1; i >= 0 && i >= tokens.length - MOST_BULLETS; i--) {
+    const { name } = tokens[i]!.tokenType;
+    if (name === 'Newline') return true;
+    if (!['Dash', 'Bullet', 'Times', 'Numeral', 'Close', 'Dot'].includes(name)) return false;
+  }
+  return tokens.length < MOST_BULLETS;
+}
+
+/** A token that is only one at the beginning of a line. */
+const atStart = (name: string, pattern: RegExp, isOne: (image: string) => boolean = () => true): TokenType => {
+  const sticky = new RegExp(pattern.source, 'iy');
+  return createToken({
+    name,
+    line_breaks: false,
+    pattern: {
+      exec: (text: string, offset: number, tokens: IToken[]) => {
+        sticky.lastIndex = offset;
+        const found = sticky.exec(text);
+        return found && beginsLine(tokens) && isOne(found[0]) ? found : null;
+      },
+    },
+  });
+};
+
+/** A fact on its line: one that is known, or one that was probably meant. */
+export const KeyLine = atStart('KeyLine', /[A-Za-z][A-Za-z ]{0,20}:[^\n]*/, (image) => {
+  const key = image.slice(0, image.indexOf(':')).trim().toLowerCase();
+  return (KEYS as readonly string[]).includes(key) || (!(key in BLOCK_BY_WORD) && suggest(key, KEYS) !== null);
+});
+export const Block = atStart('Block', word(Object.keys(BLOCK_BY_WORD)));
+
 export const Effort = createToken({ name: 'Effort', pattern: word(Object.keys(EFFORT_BY_WORD)) });
 export const Stroke = createToken({ name: 'Stroke', pattern: word(Object.keys(STROKE_BY_WORD)) });
-export const Side = keyword('Side', 'left', 'right');
-export const Drill = keyword('Drill', 'drill');
-export const Breathe = keyword('Breathe', 'breathe');
-export const Breaths = keyword('Breaths', 'breaths');
+export const Kit = createToken({ name: 'Kit', pattern: word(Object.keys(KIT_BY_WORD)) });
+export const Side = keyword('Side', ['left', 'right']);
+export const Drill = keyword('Drill', ['drill']);
+export const Breathe = keyword('Breathe', SAID.breathe);
+export const Breaths = keyword('Breaths', ['breaths']);
+export const Bilateral = keyword('Bilateral', SAID.bilateral);
 export const PerRep = createToken({ name: 'PerRep', pattern: /(?:a|per) rep(?![A-Za-z-])/i });
 export const PerLength = createToken({ name: 'PerLength', pattern: /(?:a|per) length(?![A-Za-z-])/i });
 export const ByLength = createToken({ name: 'ByLength', pattern: /by length/i });
 export const ForBreath = createToken({ name: 'ForBreath', pattern: /for a breath/i });
-export const Halves = keyword('Halves', 'halves');
-export const Descend = keyword('Descend', 'descend');
-export const Look = keyword('Look', 'look');
-export const Rate = keyword('Rate', 'rate');
-export const Rest = keyword('Rest', 'rest');
-export const On = createToken({ name: 'On', pattern: /on(?![A-Za-z-])|@/i });
-export const With = keyword('With', 'with');
-export const Minutes = keyword('Minutes', 'min', 'minutes');
-export const Loops = keyword('Loops', 'loop', 'loops');
-export const Unit = keyword('Unit', 'm', 'yd', 's');
-export const Times = createToken({ name: 'Times', pattern: /[x×*](?![A-Za-z-])/i });
-export const Percent = createToken({ name: 'Percent', pattern: /\d{1,4}(?:\.\d+)?[ \t]?%/ });
+export const Halves = keyword('Halves', ['halves']);
+export const Negative = keyword('Negative', SAID.negative);
+export const Building = keyword('Building', SAID.building);
+export const Half = createToken({ name: 'Half', pattern: /½|half(?![A-Za-z-])/i });
+export const Descend = keyword('Descend', SAID.descend);
+export const Look = keyword('Look', SAID.look);
+export const Rate = keyword('Rate', ['rate']);
+export const Every = keyword('Every', ['every']);
+export const Break = keyword('Break', SAID.pause);
+export const Rest = createToken({ name: 'Rest', pattern: new RegExp(`(?:${SAID.rest.join('|')})(?![A-Za-z-])`, 'i') });
+export const On = createToken({ name: 'On', pattern: new RegExp(`${word(SAID.on).source}|@`, 'i') });
+export const With = createToken({ name: 'With', pattern: new RegExp(`${word(SAID.with).source}|w/`, 'i') });
+export const Minutes = keyword('Minutes', SAID.minutes);
+export const Loops = keyword('Loops', ['loop', 'loops']);
+export const Lengths = keyword('Lengths', ['length', 'lengths']);
+export const Unit = keyword('Unit', Object.keys(SAID.unit));
+export const Total = keyword('Total', SAID.total);
+export const Through = keyword('Through', Object.keys(SAID.through));
+/** `4 x 100`, and `2 rounds of` more than one thing. */
+export const Rounds = keyword('Rounds', SAID.rounds);
+export const Times = createToken({ name: 'Times', pattern: /[x×*](?![A-Za-z-])|by(?![A-Za-z-])/i });
+const PERCENT = String.raw`[ \t]?(?:%|percent|per cent|pct)`;
+export const PercentRange = createToken({
+  name: 'PercentRange',
+  pattern: new RegExp(String.raw`\d{1,3}[ \t]?%?[ \t]?(?:-|–|to)[ \t]?\d{1,3}${PERCENT}`, 'i'),
+});
+export const Percent = createToken({
+  name: 'Percent',
+  pattern: new RegExp(String.raw`\d{1,4}(?:\.\d+)?${PERCENT}`, 'i'),
+});
 export const Range = createToken({ name: 'Range', pattern: /\d{1,4}\.\.\d{1,4}/ });
-export const Time = createToken({ name: 'Time', pattern: /\d{1,3}:\d{2}(?:\.\d+)?/ });
-export const Numeral = createToken({ name: 'Numeral', pattern: /\d{1,7}(?:\.\d+)?/ });
-export const Open = createToken({ name: 'Open', pattern: /\(/ });
-export const Close = createToken({ name: 'Close', pattern: /\)/ });
+export const Time = createToken({ name: 'Time', pattern: /\d{1,3}:\d{2}(?:\.\d+)?|:\d{2}(?!\d)/ });
+export const Numeral = createToken({ name: 'Numeral', pattern: /[1-9],\d{3}(?!\d)|\d{1,7}(?:\.\d+)?/ });
+export const Open = createToken({ name: 'Open', pattern: /[([{]/ });
+export const Close = createToken({ name: 'Close', pattern: /[)\]}]/ });
 export const Comma = createToken({ name: 'Comma', pattern: /,/ });
-export const Plus = createToken({ name: 'Plus', pattern: /\+/ });
+export const Plus = createToken({ name: 'Plus', pattern: /\+|&|(?:and|then)(?![A-Za-z-])/i });
 export const Slash = createToken({ name: 'Slash', pattern: /\// });
+export const Dash = createToken({ name: 'Dash', pattern: /[-–—]/ });
+export const Colon = createToken({ name: 'Colon', pattern: /:/ });
+export const Dot = createToken({ name: 'Dot', pattern: /\./ });
+export const Bullet = createToken({ name: 'Bullet', pattern: /[•◦‣▪·]/ });
+/** `15"` and `2'`. */
+export const SecondsMark = createToken({ name: 'SecondsMark', pattern: /''|["″”]/ });
+export const MinutesMark = createToken({ name: 'MinutesMark', pattern: /['′’]/ });
 /** Anything else, so that one strange sign does not end the reading. */
 export const Strange = createToken({ name: 'Strange', pattern: /[^\s]/ });
 
@@ -64,28 +131,41 @@ export const TOKENS: TokenType[] = [
   Stated,
   KeyLine,
   Block,
+  Kit,
+  Negative,
+  Building,
   Effort,
   Side,
-  Breathe,
-  Breaths,
   ByLength,
   PerRep,
   PerLength,
   ForBreath,
+  Half,
   Halves,
   Descend,
+  Bilateral,
+  Breaths,
+  Breathe,
+  Break,
+  Rest,
+  Rounds,
+  Through,
+  On,
   Stroke,
   Drill,
   Look,
   Rate,
-  Rest,
-  On,
+  Every,
   With,
+  Total,
   Minutes,
   Loops,
+  Lengths,
   Times,
+  Plus,
   Unit,
   Word,
+  PercentRange,
   Percent,
   Range,
   Time,
@@ -93,8 +173,13 @@ export const TOKENS: TokenType[] = [
   Open,
   Close,
   Comma,
-  Plus,
   Slash,
+  Dash,
+  Colon,
+  Dot,
+  Bullet,
+  SecondsMark,
+  MinutesMark,
   Strange,
 ];
 

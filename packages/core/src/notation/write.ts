@@ -13,6 +13,7 @@ import {
 } from '../sessions';
 import { formatTime, poolDistance, type Pool } from '../units';
 import { counted } from '../words';
+import { MINUTES_BELOW } from './setHabits';
 
 /** A session as it stands in a text: its plan with its title and when it is. */
 export interface SessionDocument {
@@ -114,7 +115,7 @@ function writeBlock(block: Block, group: GroupPlan, plan: SessionPlan): string[]
   const lengths = blockLengths(block);
   const head = [
     BLOCK_NAME[block.kind],
-    block.landMinutes > 0 ? `${block.landMinutes} min` : '',
+    block.landMinutes > 0 ? `${block.landMinutes} min${block.kind === 'land' ? '' : ' on land'}` : '',
     lengths > 0 && isExact([block]) ? `= ${poolDistance(plan.pool, lengths)}` : '',
   ];
   const note = block.note ? `  // ${block.note}` : '';
@@ -168,7 +169,7 @@ export function setParts(set: AnySet, pool: Pool, outside: boolean): SetParts {
     rate: set.strokeRateSpm === null ? '' : `rate ${set.strokeRateSpm}`,
     timing:
       timing.kind === 'send-off'
-        ? `on ${clock(timing.seconds)}`
+        ? `on ${timing.seconds < MINUTES_BELOW ? `0:0${timing.seconds}` : clock(timing.seconds)}`
         : timing.seconds > 0
           ? `rest ${clock(timing.seconds)}`
           : '',

@@ -1,0 +1,388 @@
+// How a text is written, line by line, put into lines of the notation: one heading, bracket, set, pause or total each.
+import type { IToken } from 'chevrotain';
+import { LEVELS, levelCard } from '../swimmers';
+import { clockSeconds, is, isFiller, lookUp, numberOf, token } from './canonical';
+import { type DrillIn, drillFinder } from './drillWords';
+import type { TextProblem } from './problem';
+import { canonicalSet, MINUTES_BELOW } from './setHabits';
+import * as t from './tokens';
+import { BLOCK_BY_WORD, SAID } from './words';
+
+/** The lines of the notation that a text says. */
+export interface Written {
+  readonly lines: readonly (readonly IToken[])[];
+  readonly said: readonly TextProblem[];
+}
+
+/** Puts the tokens of a text into lines of the notation, each token at its place in the text. */
+export function asNotation(tokens: readonly IToken[]): Written {
+  return new LineWriter(drillFinder()).write(tokens);
+}
+
+/** A pause that says no time, seconds. */
+const USUAL_PAUSE_S = 120;
+
+/** Rounds without a bracket: they end at a blank line, at a heading, or where the lines come back to their column. */
+interface Loose {
+  readonly column: number;
+  readonly inner: number;
+  lastLine: number;
+}
+
+class LineWriter {
+  private readonly lines: IToken[][] = [];
+  private readonly said: TextProblem[] = [];
+  /** Brackets that are open: rounds, or words of a set. */
+  private readonly open: ('rounds' | 'words')[] = [];
+  private loose: Loose | null = null;
+  /** A count of rounds that waits for its bracket or its lines. */
+  private count: { readonly number: IToken; readonly times: IToken } | null = null;
+
+  constructor(private readonly drillIn: DrillIn) {}
+
+  write(tokens: readonly IToken[]): Written {
+    let line: IToken[] = [];
+    const end = () => {
+      if (line.length > 0) this.line(line);
+      line = [];
+    };
+    for (const tok of tokens) {
+      if (is(tok, t.Newline)) end();
+      else line.push(tok);
+    }
+    end();
+    this.endLoose();
+    if (this.count) this.lines.push([this.count.number, this.count.times]);
+    return { lines: this.lines, said: this.said };
+  }
+
+  private line(all: readonly IToken[]): void {
+    const tokens = unbulleted(all);
+    const first = tokens[0];
+    if (!first) return;
+    this.looseEndsBefore(first);
+    if (is(first, t.Title, t.KeyLine, t.Note)) this.put(tokens);
+    else if (is(first, t.GroupStart)) this.put(tokens.filter((tok) => !is(tok, t.Unit)));
+    else if (is(first, t.Block)) this.heading(tokens);
+    else if (isGroupName(tokens)) this.groupNamed(tokens);
+    else if (!this.total(tokens)) this.content(tokens);
+    if (this.loose) this.loose.lastLine = tokens[tokens.length - 1]!.startLine ?? 0;
+  }
+
+  private put(tokens: readonly IToken[]): void {
+    if (tokens.length > 0) this.lines.push([...tokens]);
+  }
+
+  private looseEndsBefore(first: IToken): void {
+    const { startLine = 0, startColumn = 1 } = first;
+    if (this.count) {
+      const waits = this.count;
+      this.count = null;
+      if (is(first, t.Open) || is(first, t.Block, t.GroupStart, t.KeyLine, t.Title)) {
+        this.count = is(first, t.Open) ? waits : null;
+        if (!this.count) this.put([waits.number, waits.times]);
+        return;
+      }
+      const column = waits.number.startColumn ?? 1;
+      this.put([waits.number, waits.times, token(t.Open, '(', waits.times)]);
+      this.loose = { column, inner: startColumn, lastLine: startLine };
+      return;
+    }
+    if (!this.loose) return;
+    const { column, inner, lastLine } = this.loose;
+    const dedented = inner > column && startColumn <= column;
+    if (dedented || startLine > lastLine + 1 || is(first, t.Block, t.GroupStart, t.KeyLine, t.Title))
+      this.endLoose(first);
+  }
+
+  private endLoose(at: IToken | undefined = this.lines.at(-1)?.at(-1)): void {
+    if (this.loose && at) this.put([token(t.Close, ')', at)]);
+    this.loose = null;
+  }
+
+  /** A heading with its minutes, its total, and sets on the same line. */
+  private heading(tokens: readonly IToken[]): void {
+    const [block, ...behind] = tokens as [IToken, ...IToken[]];
+    const note = behind.find((tok) => is(tok, t.Note));
+    let rest = behind.filter((tok) => tok !== note);
+    const bracketed = is(rest[0], t.Open) && is(rest.at(-1), t.Close);
+    while (is(rest[0], t.Colon, t.Dash, t.Comma) || isFiller(rest[0]) || (bracketed && is(rest[0], t.Open)))
+      rest = rest.slice(1);
+    if (bracketed) rest = rest.slice(0, -1);
+    const head = (more: readonly IToken[]) => this.put([block, ...more, ...(note ? [note] : [])]);
+    const n = numberOf(rest[0]);
+    const unit = rest[1];
+    if (is(rest[0], t.Stated)) return head(rest.filter((tok) => !is(tok, t.Unit)));
+    if (is(rest[0], t.Total) && numberOf(rest[1]) !== null)
+      return head([token(t.Stated, `= ${numberOf(rest[1])}`, rest[1]!)]);
+    const isLand = lookUp(BLOCK_BY_WORD, block.image) === 'land';
+    if (n !== null && isLand && rest.length <= 2 && (!unit || is(unit, t.Minutes, t.MinutesMark)))
+      return head([token(t.Numeral, String(n), rest[0]!), token(t.Minutes, 'min', rest.at(-1)!)]);
+    // `Main 6 min on land`: only a plan from elsewhere has that.
+    if (n !== null && is(rest[2], t.On) && rest[3]?.image.toLowerCase() === 'land')
+      return head([rest[0]!, rest[1]!, ...rest.slice(4)]);
+    // A number by itself is the total when sets follow, else the only set.
+    const alone = rest.length === 1 || (rest.length === 2 && (is(unit, t.Unit) || is(unit, t.Total)));
+    if (n !== null && alone) {
+      const number = token(t.Numeral, String(n), rest[0]!);
+      return bracketed || is(unit, t.Total) ? head([token(t.Stated, `= ${n}`, rest[0]!)]) : head([number]);
+    }
+    // `Land 6 min = 0` and other headings of the notation.
+    if (n !== null && isLand) return head(rest);
+    head([]);
+    if (rest.length > 0) this.content(rest);
+  }
+
+  private groupNamed(tokens: readonly IToken[]): void {
+    const note = tokens.find((tok) => is(tok, t.Note));
+    const words = tokens.filter((tok) => !is(tok, t.Note, t.Stated, t.Unit, t.Colon));
+    const name = words.map((tok) => tok.image).join(' ');
+    const stated = tokens.find((tok) => is(tok, t.Stated));
+    const start = token(t.GroupStart, `== ${name}`, words[0]!, words.at(-1));
+    this.put([start, ...(stated ? [stated] : []), ...(note ? [note] : [])]);
+  }
+
+  /** `Total 1800`, `1800 m total`, `= 1800 m`. */
+  private total(tokens: readonly IToken[]): boolean {
+    const rest = tokens.filter((tok) => !is(tok, t.Unit, t.Colon, t.Note, t.Dash) && !isFiller(tok));
+    const note = tokens.filter((tok) => is(tok, t.Note));
+    const stated = rest.find((tok) => is(tok, t.Stated));
+    const number = rest.find((tok) => numberOf(tok) !== null);
+    const says = rest.some((tok) => is(tok, t.Total));
+    if (rest.length !== (says ? 2 : 1) || !(stated || (says && number))) return false;
+    this.put([stated ?? token(t.Stated, `= ${numberOf(number)}`, number!), ...note]);
+    return true;
+  }
+
+  /** Rounds, sets and pauses, however many stand on the line. */
+  private content(all: readonly IToken[]): void {
+    const note = all.find((tok) => is(tok, t.Note));
+    const tokens = all.filter((tok) => tok !== note);
+    let set: IToken[] = [];
+    let closes = 0;
+    const flush = (last = false) => {
+      if (set.length > 0) this.setLine(set, last ? note : undefined);
+      set = [];
+    };
+    for (let i = 0; i < tokens.length;) {
+      const tok = tokens[i]!;
+      const rounds = set.length === 0 ? this.roundsAt(tokens, i) : null;
+      if (rounds) {
+        i = rounds.next;
+        if (rounds.waits) {
+          this.count = rounds;
+          continue;
+        }
+        this.put([rounds.number, rounds.times, rounds.bracket ?? token(t.Open, '(', rounds.times)]);
+        if (rounds.bracket) this.open.push('rounds');
+        else closes++;
+        continue;
+      }
+      if (is(tok, t.Open)) {
+        if (set.length > 0) {
+          this.open.push('words');
+          set.push(tok);
+        } else {
+          this.open.push('rounds');
+          const count = this.count;
+          this.count = null;
+          this.put(count ? [count.number, count.times, tok] : [tok]);
+        }
+        i++;
+        continue;
+      }
+      if (is(tok, t.Close)) {
+        if (this.open.at(-1) === 'words') {
+          this.open.pop();
+          set.push(tok);
+          i++;
+          continue;
+        }
+        flush();
+        this.open.pop();
+        const after = closingCount(tokens, i + 1);
+        this.put(after ? [tok, after.times, after.number] : [tok]);
+        i = after ? after.next : i + 1;
+        continue;
+      }
+      const opensSet = set.some((s) => numberOf(s) !== null || is(s, t.Time, t.Lengths, t.PerLength));
+      if (is(tok, t.Comma, t.Plus) && opensSet && beginsSet(tokens, i + 1)) {
+        flush();
+        i++;
+        continue;
+      }
+      set.push(tok);
+      i++;
+    }
+    if (set.length > 0) flush(true);
+    else if (note && this.lines.length > 0 && tokens.length > 0) this.lines[this.lines.length - 1]!.push(note);
+    for (let n = 0; n < closes; n++) this.put([token(t.Close, ')', tokens.at(-1)!)]);
+    // Words in brackets end with their line.
+    while (this.open.at(-1) === 'words') this.open.pop();
+  }
+
+  /** A count of rounds at this place: with its bracket, with its sets on the line, or waiting for the lines below. */
+  private roundsAt(tokens: readonly IToken[], at: number) {
+    const first = tokens[at]!;
+    let next = at;
+    let number: IToken;
+    let times: IToken;
+    let many: boolean;
+    const through = is(first, t.Through) ? lookUp(SAID.through, first.image) : undefined;
+    if (through !== undefined) {
+      number = token(t.Numeral, String(through), first);
+      times = token(t.Times, 'x', first);
+      many = true;
+      next += 1;
+    } else {
+      const n = numberOf(first);
+      if (n === null || !is(tokens[at + 1], t.Times, t.Rounds)) return null;
+      number = token(t.Numeral, String(n), first);
+      times = token(t.Times, 'x', tokens[at + 1]!);
+      many = is(tokens[at + 1], t.Rounds) && !/^times$/i.test(tokens[at + 1]!.image);
+      next += 2;
+    }
+    const counted = next;
+    while (is(tokens[next], t.Colon) || isFiller(tokens[next]) || is(tokens[next], t.Through)) next++;
+    const bracket = is(tokens[next], t.Open) ? tokens[next] : undefined;
+    if (bracket) return { number, times, bracket, waits: false, next: next + 1 };
+    if (next >= tokens.length) return { number, times, bracket, waits: true, next };
+    // `3 x 4 x 50`, and `2 rounds of 4 x 50, 100 easy`.
+    const inner = numberOf(tokens[next]) !== null && is(tokens[next + 1], t.Times, t.Rounds);
+    if (inner || (many && beginsSet(tokens, next)) || (through !== undefined && next > counted))
+      return { number, times, bracket, waits: false, next };
+    return null;
+  }
+
+  /** A set with its note, or a pause, or what is neither. */
+  private setLine(tokens: readonly IToken[], note: IToken | undefined): void {
+    const pause = pauseOf(tokens);
+    if (pause) {
+      const words =
+        pause.words.length > 0 ? [noteToken(pause.words.map((w) => w.image).join(' '), tokens[0]!, note)] : [];
+      return this.put([...pause.tokens, ...(words.length > 0 ? words : note ? [note] : [])]);
+    }
+    const { tokens: written, rounds, note: more, said } = canonicalSet(tokens, this.drillIn);
+    this.said.push(...said);
+    const last = more ? noteToken(more, tokens[0]!, note) : note;
+    const line = [...written, ...(last ? [last] : [])];
+    if (!rounds) return this.put(line);
+    this.put([
+      token(t.Numeral, String(rounds.times), rounds.at),
+      token(t.Times, 'x', rounds.at),
+      token(t.Open, '(', rounds.at),
+    ]);
+    this.put(line);
+    this.put([token(t.Close, ')', rounds.at)]);
+  }
+}
+
+/** A note with something put in front of what is written. */
+const noteToken = (text: string, at: IToken, note: IToken | undefined): IToken =>
+  token(t.Note, `// ${[text, note?.image.slice(2).trim()].filter(Boolean).join(' ')}`, note ?? at);
+
+/** The tokens of a line without the bullet or the number in front of it. */
+function unbulleted(tokens: readonly IToken[]): readonly IToken[] {
+  let from = 0;
+  while (is(tokens[from], t.Dash, t.Bullet, t.Times) && from < tokens.length - 1) from++;
+  const [first, second, third] = tokens.slice(from);
+  const numbered = is(first, t.Numeral) && is(second, t.Dot, t.Close) && third !== undefined;
+  // `1)` closes nothing here; `4 x 50 )` does not begin like this.
+  return tokens.slice(numbered ? from + 2 : from);
+}
+
+/** Whether a line is nothing but the name of a level or of lanes: `Hold`, `Build group:`, `Lane 2`. */
+function isGroupName(tokens: readonly IToken[]): boolean {
+  const words = tokens.filter((tok) => !is(tok, t.Colon, t.Stated, t.Note, t.Unit));
+  const text = words
+    .map((tok) => tok.image)
+    .join(' ')
+    .toLowerCase();
+  const names = LEVELS.flatMap((level) => [level, levelCard(level).name.toLowerCase()]);
+  return (
+    names.some((name) => text === name || text === `${name} group` || text === `${name} level`) ||
+    /^lanes? \d+( [-–] \d+)?$/.test(text)
+  );
+}
+
+/** Whether a set begins here: `4 x 50`, `100 choice`, `200 m`, `1 length`. */
+function beginsSet(tokens: readonly IToken[], at: number): boolean {
+  const [first, second, third] = tokens.slice(at);
+  if (is(first, t.Half)) return is(second, t.Lengths, t.PerLength) || isFiller(second);
+  // `easy 100`, `kick 4 x 50`.
+  if (is(first, t.Effort, t.Stroke, t.Drill) && numberOf(second) !== null && !is(third, t.Rest))
+    return !is(third, t.Dash);
+  if (numberOf(first) === null) return false;
+  if (is(second, t.Times, t.Rounds, t.Lengths)) return true;
+  const unit = is(second, t.Unit) ? lookUp(SAID.unit, second!.image) : undefined;
+  if (unit === 's' || is(second, t.Rest, t.Minutes, t.MinutesMark, t.SecondsMark)) return is(third, t.Stroke);
+  if (unit !== undefined) return true;
+  return (
+    is(second, t.Stroke, t.Effort, t.Drill, t.Percent, t.Building, t.Negative) ||
+    (is(second, t.Word) && !isFiller(second))
+  );
+}
+
+/** `) x 2`, `) twice`, `) 2 times`. */
+function closingCount(tokens: readonly IToken[], at: number) {
+  const first = tokens[at];
+  const through = is(first, t.Through) ? lookUp(SAID.through, first!.image) : undefined;
+  if (through !== undefined)
+    return { times: token(t.Times, 'x', first!), number: token(t.Numeral, String(through), first!), next: at + 1 };
+  const second = tokens[at + 1];
+  if (is(first, t.Times) && numberOf(second) !== null)
+    return { times: first!, number: token(t.Numeral, String(numberOf(second)), second!), next: at + 2 };
+  if (numberOf(first) !== null && is(second, t.Times, t.Rounds) && tokens[at + 2] === undefined)
+    return {
+      times: token(t.Times, 'x', second!),
+      number: token(t.Numeral, String(numberOf(first)), first!),
+      next: at + 2,
+    };
+  return null;
+}
+
+/** A line that is a pause: `rest 2 min`, `2 min rest`, `take a break`; what else it says is its note. */
+function pauseOf(tokens: readonly IToken[]): { readonly tokens: IToken[]; readonly words: readonly IToken[] } | null {
+  const [first] = tokens;
+  const at = tokens.findIndex((tok) => is(tok, t.Rest, t.Break));
+  if (at < 0) return null;
+  const isBreak = is(tokens[at], t.Break);
+  let from = at + 1;
+  while (is(tokens[from], t.Colon) || isFiller(tokens[from])) from++;
+  // The time stands behind the word, or before it.
+  const behind = timeAt(tokens, from);
+  const before = timeAt(tokens, 0);
+  if (at === 0) {
+    if (!behind && !isBreak) return null;
+    const words = tokens.slice(behind ? behind.next : from).filter((tok) => !is(tok, t.Comma, t.Dash));
+    if (words.some((tok) => is(tok, t.Numeral, t.Time, t.Strange))) return null;
+    return { tokens: pauseTokens(first!, behind?.seconds ?? USUAL_PAUSE_S, behind?.last ?? first!), words };
+  }
+  if (!before || before.next !== at) return null;
+  const words = tokens.slice(at + 1).filter((tok) => !is(tok, t.Comma, t.Dash) && !isFiller(tok));
+  return words.length > 0 && words.some((tok) => !is(tok, t.Word))
+    ? null
+    : { tokens: pauseTokens(first!, before.seconds, tokens[at]!), words };
+}
+
+const pauseTokens = (first: IToken, seconds: number, last: IToken): IToken[] => [
+  token(t.Rest, 'rest', first),
+  token(t.Numeral, String(seconds), first, last),
+  token(t.Unit, 's', last),
+];
+
+/** A time here: its seconds, a small bare number in minutes, and the way past it. */
+function timeAt(tokens: readonly IToken[], at: number) {
+  const tok = tokens[at];
+  if (is(tok, t.Time)) {
+    const next = is(tokens[at + 1], t.Minutes) ? at + 2 : at + 1;
+    return { seconds: clockSeconds(tok!.image), next, last: tokens[next - 1]! };
+  }
+  const n = numberOf(tok);
+  if (n === null) return null;
+  const unit = tokens[at + 1];
+  if (is(unit, t.Minutes, t.MinutesMark)) return { seconds: n * 60, next: at + 2, last: unit! };
+  if (is(unit, t.SecondsMark) || (is(unit, t.Unit) && lookUp(SAID.unit, unit!.image) === 's'))
+    return { seconds: n, next: at + 2, last: unit! };
+  return { seconds: n < MINUTES_BELOW ? n * 60 : n, next: at + 1, last: tok! };
+}
