@@ -1,7 +1,7 @@
 import { EOF, type IRecognitionException, type IToken } from 'chevrotain';
 import type { TextProblem } from './problem';
 import { problemAt } from './place';
-import { is } from './canonical';
+import { is, typed } from './canonical';
 import { suggest } from './suggest';
 import * as t from './tokens';
 import { BLOCK_BY_WORD, SET_WORDS } from './words';
@@ -35,12 +35,12 @@ export function explain(error: IRecognitionException, first: IToken): TextProble
   const rule = rules[rules.length - 1] ?? 'line';
   const needs = NEEDS[rule];
   if (!found) return problemAt(place, needs ? `Something is missing here: ${needs}.` : 'This line is not finished.');
-  const near = suggest(found.image, SET_WORDS);
+  const near = suggest(typed(found), SET_WORDS);
   const meant = near ? ` Did you mean “${near}”?` : '';
   const startsLine = found === first;
   const message = startsLine
-    ? `“${found.image}” cannot begin a line. A set begins with a number, like “4 x 50 crawl”.${blockMeant(found.image)}`
-    : `“${found.image}” does not fit here${needs && rule !== 'set' ? `: ${needs} is needed` : ''}.${meant}`;
+    ? `“${typed(found)}” cannot begin a line. A set begins with a number, like “4 x 50 crawl”.${blockMeant(typed(found))}`
+    : `“${typed(found)}” does not fit here${needs && rule !== 'set' ? `: ${needs} is needed` : ''}.${meant}`;
   return problemAt(place, message, 'error', startsLine ? undefined : (near ?? undefined));
 }
 
@@ -48,7 +48,7 @@ export function explain(error: IRecognitionException, first: IToken): TextProble
 const HEADINGS = 'Land, Warm-up, Drills, Main, Speed or Swim-down';
 
 /** Most words of a heading that is not known. */
-const MOST_HEADING_WORDS = 4;
+export const MOST_HEADING_WORDS = 4;
 
 /** What is wrong with a line that looks like a heading but is none that is known; null for other lines. */
 export function unknownHeading(tokens: readonly IToken[]): TextProblem | null {

@@ -4,6 +4,7 @@ import { LEVELS, levelCard } from '../swimmers';
 import { clockSeconds, is, isFiller, lookUp, numberOf, token } from './canonical';
 import { type DrillIn, drillFinder } from './drillWords';
 import type { TextProblem } from './problem';
+import { MOST_HEADING_WORDS } from './explain';
 import { canonicalSet, MINUTES_BELOW } from './setHabits';
 import * as t from './tokens';
 import { BLOCK_BY_WORD, SAID } from './words';
@@ -64,9 +65,21 @@ class LineWriter {
     if (is(first, t.Title, t.KeyLine, t.Note)) this.put(tokens);
     else if (is(first, t.GroupStart)) this.put(tokens.filter((tok) => !is(tok, t.Unit)));
     else if (is(first, t.Block)) this.heading(tokens);
+    else if (tokens.length <= 3 && tokens.length > 1 && is(tokens.at(-1), t.Block))
+      this.heading([tokens.at(-1)!, ...tokens.slice(0, -1)]);
     else if (isGroupName(tokens)) this.groupNamed(tokens);
-    else if (!this.total(tokens)) this.content(tokens);
+    else if (!this.total(tokens)) this.content(tokens.slice(this.unknownHeading(tokens)));
     if (this.loose) this.loose.lastLine = tokens[tokens.length - 1]!.startLine ?? 0;
+  }
+
+  /** A heading that nobody knows, with its colon, is a line of its own; how many tokens it takes. */
+  private unknownHeading(tokens: readonly IToken[]): number {
+    const colon = tokens.findIndex((tok) => is(tok, t.Colon));
+    const words = tokens.slice(0, Math.max(0, colon));
+    const known = words.length === 0 || !is(words[0], t.Word) || this.drillIn(tokens, 0) !== null;
+    if (known || numberOf(words[0]) !== null || isFiller(words[0]) || words.length > MOST_HEADING_WORDS) return 0;
+    this.put(tokens.slice(0, colon + 1));
+    return colon + 1;
   }
 
   private put(tokens: readonly IToken[]): void {
@@ -150,7 +163,9 @@ class LineWriter {
     const number = rest.find((tok) => numberOf(tok) !== null);
     const says = rest.some((tok) => is(tok, t.Total));
     if (rest.length !== (says ? 2 : 1) || !(stated || (says && number))) return false;
-    this.put([stated ?? token(t.Stated, `= ${numberOf(number)}`, number!), ...note]);
+    const km = tokens.some((tok) => is(tok, t.Unit) && lookUp(SAID.unit, tok.image) === 'km') ? 1000 : 1;
+    const said = number ? numberOf(number)! : Number(stated!.image.replace(/[=,\s]/g, ''));
+    this.put([token(t.Stated, `= ${said * km}`, stated ?? number!), ...note]);
     return true;
   }
 
@@ -206,7 +221,7 @@ class LineWriter {
         continue;
       }
       const opensSet = set.some((s) => numberOf(s) !== null || is(s, t.Time, t.Lengths, t.PerLength));
-      if (is(tok, t.Comma, t.Plus) && opensSet && beginsSet(tokens, i + 1)) {
+      if (is(tok, t.Comma, t.Plus) && opensSet && beginsSet(tokens, i + 1) && !isSecondHalf(set, tokens[i + 1])) {
         flush();
         i++;
         continue;
@@ -262,6 +277,12 @@ class LineWriter {
         pause.words.length > 0 ? [noteToken(pause.words.map((w) => w.image).join(' '), tokens[0]!, note)] : [];
       return this.put([...pause.tokens, ...(words.length > 0 ? words : note ? [note] : [])]);
     }
+    const turns = inTurn(tokens);
+    if (turns) {
+      this.put([turns.times, token(t.Times, 'x', turns.times), token(t.Open, '(', turns.times)]);
+      for (const turn of turns.sets) this.setLine(turn, note);
+      return this.put([token(t.Close, ')', turns.times)]);
+    }
     const { tokens: written, rounds, note: more, said } = canonicalSet(tokens, this.drillIn);
     this.said.push(...said);
     const last = more ? noteToken(more, tokens[0]!, note) : note;
@@ -286,7 +307,8 @@ function unbulleted(tokens: readonly IToken[]): readonly IToken[] {
   let from = 0;
   while (is(tokens[from], t.Dash, t.Bullet, t.Times) && from < tokens.length - 1) from++;
   const [first, second, third] = tokens.slice(from);
-  const numbered = is(first, t.Numeral) && is(second, t.Dot, t.Close) && third !== undefined;
+  const letter = is(first, t.Word) && first!.image.length === 1;
+  const numbered = (letter || is(first, t.Numeral)) && is(second, t.Dot, t.Close) && third !== undefined;
   // `1)` closes nothing here; `4 x 50 )` does not begin like this.
   return tokens.slice(numbered ? from + 2 : from);
 }
@@ -321,6 +343,53 @@ function beginsSet(tokens: readonly IToken[], at: number): boolean {
     is(second, t.Stroke, t.Effort, t.Drill, t.Percent, t.Building, t.Negative) ||
     (is(second, t.Word) && !isFiller(second))
   );
+}
+
+/** Words of what is swum in turn: `odds fast, evens easy`, `alternating free and back`. */
+const ODD = /^odds?$/i;
+const EVEN = /^evens?$/i;
+const IN_TURN = /^(?:alt|alternate|alternating|alternately)$/i;
+
+/**
+ * Reps that are swum in turn: `8 x 50 odd fast even easy` is four times both. Null for all others, and where the number of
+ * reps is odd.
+ */
+function inTurn(tokens: readonly IToken[]): { readonly times: IToken; readonly sets: readonly IToken[][] } | null {
+  const [reps, times, ...behind] = tokens;
+  const n = numberOf(reps);
+  if (n === null || n % 2 !== 0 || n < 2 || !is(times, t.Times)) return null;
+  const said = behind
+    .map((tok, i) => ({ tok, i }))
+    .filter(({ tok }) => !is(tok, t.Comma, t.Dash, t.Colon, t.Open, t.Close));
+  const at = (test: (tok: IToken) => boolean) => said.findIndex(({ tok }) => test(tok));
+  const isOne = (tok: IToken | undefined) => is(tok, t.Numeral) && tok!.image === '1';
+  const odd = at((tok) => ODD.test(tok.image));
+  const even = at((tok) => EVEN.test(tok.image));
+  const alternate = at((tok) => IN_TURN.test(tok.image));
+  const one = at(isOne);
+  let taken: readonly number[];
+  let pair: readonly (IToken | undefined)[];
+  if (odd >= 0 && even === odd + 2) {
+    pair = [said[odd + 1]?.tok, said[even + 1]?.tok];
+    taken = [odd, odd + 1, even, even + 1];
+  } else if (alternate >= 0 && is(said[alternate + 2]?.tok, t.Slash, t.Plus)) {
+    pair = [said[alternate + 1]?.tok, said[alternate + 3]?.tok];
+    taken = [0, 1, 2, 3].map((k) => alternate + k);
+  } else if (one >= 0 && isOne(said[one + 2]?.tok)) {
+    pair = [said[one + 1]?.tok, said[one + 3]?.tok];
+    taken = [0, 1, 2, 3].map((k) => one + k);
+  } else return null;
+  if (!pair.every((tok) => is(tok, t.Effort, t.Stroke, t.Percent))) return null;
+  const left = new Set(taken.map((k) => said[k]!.i));
+  const common = behind.filter((_, i) => !left.has(i));
+  return { times: token(t.Numeral, String(n / 2), reps!), sets: pair.map((tok) => [...common, tok!]) };
+}
+
+/** Whether a number is the second half of the reps before it: `4 x 50 as 25 easy, 25 fast`. */
+function isSecondHalf(set: readonly IToken[], next: IToken | undefined): boolean {
+  const numbers = set.map(numberOf).filter((n) => n !== null);
+  const last = numbers.at(-1);
+  return numbers.length > 1 && last === numberOf(next) && numbers.at(-2) === 2 * last!;
 }
 
 /** `) x 2`, `) twice`, `) 2 times`. */

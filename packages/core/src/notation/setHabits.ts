@@ -1,7 +1,7 @@
 // What a whiteboard says of one set, put into the words and the order of the notation.
 import type { IToken } from 'chevrotain';
 import type { DrillIn } from './drillWords';
-import { clockSeconds, is, isFiller, lookUp, numberOf, token } from './canonical';
+import { clockSeconds, dottedSeconds, is, isFiller, lookUp, numberOf, token } from './canonical';
 import type { TextProblem } from './problem';
 import { problemAt } from './place';
 import * as t from './tokens';
@@ -115,6 +115,8 @@ class SetReader {
     }
     if (!named) return false;
     this.at++;
+    // “drill 4 x 50 catch up”: its name comes later.
+    if (numberOf(this.peek()) !== null) return true;
     const word = this.peek();
     if (is(word, t.Word)) this.at++;
     return is(word, t.Word) ? this.put(this.all[this.at - 2]!, word!) : this.put(this.all[this.at - 1]!);
@@ -205,7 +207,10 @@ class SetReader {
     if (is(this.peek(), t.Rest)) {
       this.at++;
       this.skip();
-      const value = this.time();
+      // `r = 20 s`.
+      const equals = is(this.peek(), t.Stated) ? Number(this.peek()!.image.replace(/[=\s]/g, '')) : null;
+      if (equals !== null) this.at += this.unitAt(1)?.kind === 's' ? 2 : 1;
+      const value = equals ?? this.time();
       if (value === null) {
         this.at = start + 1;
         return this.put(first);
@@ -239,6 +244,11 @@ class SetReader {
       if (is(this.peek(), t.Minutes)) this.at++;
       return clockSeconds(tok!.image);
     }
+    const dotted = this.unitAt(1) ? null : dottedSeconds(tok);
+    if (dotted !== null) {
+      this.at++;
+      return dotted;
+    }
     const n = numberOf(tok);
     if (n === null) return null;
     const unit = this.unitAt(1);
@@ -257,13 +267,13 @@ class SetReader {
     if (!is(on, t.On)) return false;
     this.at++;
     this.skip();
-    if (is(this.peek(), t.Effort, t.Percent, t.PercentRange)) return true;
+    if (is(this.peek(), t.Effort, t.Percent, t.PercentRange, t.Rate)) return true;
     if (is(this.peek(), t.Stroke) || (is(this.peek(), t.Side) && this.strokes.length > 0)) {
       this.notes.push(`On the ${this.peek()!.image.toLowerCase()}.`);
       this.at++;
       return true;
     }
-    const bare = numberOf(this.peek());
+    const bare = dottedSeconds(this.peek()) === null ? numberOf(this.peek()) : null;
     const hasUnit = this.unitAt(1) !== null;
     const first = this.peek();
     const value = this.time();
@@ -354,6 +364,7 @@ class SetReader {
   /** Two efforts as they are written, or those that the word means. */
   private twoEfforts(word: IToken, at: IToken, usual?: readonly [string, string]): true {
     const between = (n: number) => is(this.peek(n), t.Slash) || isFiller(this.peek(n));
+    this.skip();
     const first = this.effortAt(0);
     const second = first && between(1) ? this.effortAt(2) : null;
     if (first && second) {
@@ -389,6 +400,8 @@ class SetReader {
     if (n !== null) {
       part.push(token(t.Numeral, String(n), value!));
       this.at++;
+      // “breathe 3s”.
+      if (is(this.peek(), t.Unit) && this.peek()!.image === 's') this.at++;
       this.skip();
     }
     if (is(this.peek(), t.Side)) {

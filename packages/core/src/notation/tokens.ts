@@ -24,17 +24,27 @@ export const Caution = createToken({ name: 'Caution', pattern: /!![^\n]*/, group
 export const Note = createToken({ name: 'Note', pattern: /\/\/[^\n]*/ });
 export const Stated = createToken({ name: 'Stated', pattern: /=[ \t]*\d{1,3}(?:,\d{3})+|=[ \t]*\d+(?:\.\d+)?/ });
 
-/** Most bullets and numbers before the first word of a line. */
-const MOST_BULLETS = 4;
+/** Most tokens of a bullet, a number and a distance before the first word of a line. */
+const MOST_BEFORE = 5;
 
-/** Whether nothing but a bullet or a number was read of this line yet. */
+/** A bullet, a number, and a distance that a heading may stand behind: `- 1. 400 m`. */
+const BEFORE =
+  /^(?:(?:Dash|Bullet|Times) )*(?:(?:Numeral|Word) (?:Dot|Close) )?(?:Numeral (?:Unit |Minutes |MinutesMark )?)?$/;
+
+/** Whether nothing but a bullet, a number or a distance was read of this line yet. */
 function beginsLine(tokens: readonly IToken[]): boolean {
-  for (let i = tokens.length - 1; i >= 0 && i >= tokens.length - MOST_BULLETS; i--) {
+  const names: string[] = [];
+  for (let i = tokens.length - 1; i >= 0; i--) {
     const { name } = tokens[i]!.tokenType;
-    if (name === 'Newline') return true;
-    if (!['Dash', 'Bullet', 'Times', 'Numeral', 'Close', 'Dot'].includes(name)) return false;
+    if (name === 'Newline') break;
+    if (names.push(name) > MOST_BEFORE) return false;
   }
-  return tokens.length < MOST_BULLETS;
+  return BEFORE.test(
+    names
+      .reverse()
+      .map((name) => `${name} `)
+      .join(''),
+  );
 }
 
 /** A token that is only one at the beginning of a line. */
@@ -58,6 +68,7 @@ export const KeyLine = atStart('KeyLine', /[A-Za-z][A-Za-z ]{0,20}:[^\n]*/, (ima
   const key = image.slice(0, image.indexOf(':')).trim().toLowerCase();
   return (KEYS as readonly string[]).includes(key) || (!(key in BLOCK_BY_WORD) && suggest(key, KEYS) !== null);
 });
+/** Not where it is how fast something is swum: `8 x 25 sprints`. */
 export const Block = atStart('Block', word(Object.keys(BLOCK_BY_WORD)));
 
 export const Effort = createToken({ name: 'Effort', pattern: word(Object.keys(EFFORT_BY_WORD)) });

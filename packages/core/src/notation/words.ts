@@ -31,6 +31,7 @@ export const STROKE_BY_WORD: Readonly<Record<string, SwimStroke>> = {
   freestyle: 'front-crawl',
   fr: 'front-crawl',
   fs: 'front-crawl',
+  'f/s': 'front-crawl',
   fc: 'front-crawl',
   swim: 'front-crawl',
   swimming: 'front-crawl',
@@ -150,7 +151,7 @@ export const SAID = {
     second: 's',
     seconds: 's',
   },
-  total: ['total', 'totals', 'sum'],
+  total: ['total', 'totals', 'total distance', 'sum'],
   rounds: ['rounds of', 'rounds', 'round of', 'times through', 'times round', 'times', 'sets of'],
   through: { 'twice through': 2, twice: 2, 'two times': 2, 'three times': 3, 'once through': 1 } as Record<
     string,
@@ -182,6 +183,7 @@ export const FILLERS: readonly string[] = [
   'each',
   'effort',
   'for',
+  'from',
   'in',
   'nd',
   'of',
@@ -193,6 +195,7 @@ export const FILLERS: readonly string[] = [
   'stroke',
   'strokes',
   'th',
+  'through',
   'the',
   'to',
 ];
