@@ -387,11 +387,11 @@ describe('stated totals', () => {
   it.each([
     [
       drills(' = 100'),
-      'warning 1 Stated 100, written 200: 100 m less. Likely the drills block was counted once instead of twice.',
+      'warning 1 Stated 100, written 200: 100 m less. It could be that the drills block was counted once instead of twice, that 2 × 25 was left out, or that 50 was left out.',
     ],
     [
       drills(' = 300'),
-      'warning 1 Stated 300, written 200: 100 m more. Likely the drills block was counted 3 times instead of twice.',
+      'warning 1 Stated 300, written 200: 100 m more. It could be that the drills block was counted 3 times instead of twice, or that 50 was counted twice.',
     ],
     [
       'Main = 350\n8 x 50 crawl',
@@ -409,7 +409,7 @@ describe('stated totals', () => {
     ],
     [
       `= 700\nMain\n6 x 100 crawl\n${drills('')}`,
-      'warning 1 Stated 700, written 800: 100 m less. Likely the drills block was counted once instead of twice.',
+      'warning 1 Stated 700, written 800: 100 m less. It could be that the drills block was counted once instead of twice, that one rep of 6 × 100 was left out, that 2 × 25 was left out, or that 50 was left out.',
     ],
     [
       `= 900\nMain = 700\n6 x 100 crawl\n${drills('')}`,

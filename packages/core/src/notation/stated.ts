@@ -4,6 +4,7 @@ import {
   BLOCK_NAME,
   groupLengths,
   isRounds,
+  isSet,
   repLengths,
   setsOf,
   type Block,
@@ -22,47 +23,71 @@ function roundsIn(items: readonly Item[], around = 1): { rounds: number; once: n
   });
 }
 
+/** Most slips that are named. */
+const MOST_SLIPS = 4;
+
 /**
- * Why a stated total differs from the written one, when a single slip explains it exactly.
+ * The single slips that explain exactly why a stated total differs from the written one, the likeliest first.
  *
  * @param stated in the unit of the pool
- * @param name of what is counted, for the sentence
+ * @param whole whether these are all blocks of a group, of which one may have been left out
  */
-function causeOf(blocks: readonly Block[], stated: number, pool: Pool, whole: boolean): string | null {
+function slips(blocks: readonly Block[], stated: number, pool: Pool, whole: boolean): string[] {
   const d = (lengths: number) => poolDistance(pool, lengths);
   const total = d(blocks.reduce((sum, block) => sum + blockLengths(block), 0));
   const off = Math.round((total - stated) * 100) / 100;
   const is = (value: number, lengths: number) => lengths > 0 && Math.abs(value - d(lengths)) < 0.02;
+  const found: string[] = [];
+  const could = (when: boolean, slip: string) => when && found.push(slip);
   for (const block of blocks) {
     const name = `the ${BLOCK_NAME[block.kind].toLowerCase()} block`;
+    const round = block.items.length === 1 ? name : `rounds in ${name}`;
+    const counted = `${round} ${block.items.length === 1 ? 'was' : 'were'} counted`;
     for (const { rounds, once, around } of roundsIn(block.items)) {
-      for (let counted = 1; counted < rounds; counted++)
-        if (is(off, once * around * (rounds - counted)))
-          return `${name} was counted ${timesWord(counted)} instead of ${timesWord(rounds)}`;
-      if (is(-off, once * around))
-        return `${name} was counted ${timesWord(rounds + 1)} instead of ${timesWord(rounds)}`;
+      for (let swum = 1; swum < rounds; swum++)
+        could(
+          is(off, once * around * (rounds - swum)),
+          `${counted} ${timesWord(swum)} instead of ${timesWord(rounds)}`,
+        );
+      could(is(-off, once * around), `${counted} ${timesWord(rounds + 1)} instead of ${timesWord(rounds)}`);
     }
-    if (whole && is(off, blockLengths(block))) return `${name} was left out`;
-    if (whole && is(-off, blockLengths(block))) return `${name} was counted twice instead of once`;
+    could(whole && is(off, blockLengths(block)), `${name} was left out`);
+    could(whole && is(-off, blockLengths(block)), `${name} was counted twice instead of once`);
   }
-  for (const { set, times: passes } of blocks.flatMap((block) => setsOf(block.items))) {
-    const rep = repLengths(set) * passes;
-    const named = `${set.reps} × ${d(repLengths(set))}`;
-    if (is(off, rep)) return `one rep of ${named} was left out`;
-    if (is(-off, rep)) return `${named} was counted with one rep more`;
-    if (set.reps > 1 && is(off, rep * (set.reps - 1)))
-      return `${named} was counted once instead of ${timesWord(set.reps)}`;
-    if (is(off, rep * set.reps)) return `${named} was left out`;
+  for (const block of blocks) {
+    // The only set of a block was named with it.
+    const alone = whole && block.items.length === 1 && isSet(block.items[0]!);
+    for (const { set, times: passes } of setsOf(block.items)) {
+      const rep = repLengths(set) * passes;
+      const named = set.reps === 1 ? `${d(repLengths(set))}` : `${set.reps} × ${d(repLengths(set))}`;
+      could(set.reps > 1 && is(off, rep), `one rep of ${named} was left out`);
+      could(
+        is(-off, rep) && !(alone && set.reps === 1),
+        `${named} was counted ${set.reps === 1 ? 'twice' : 'with one rep more'}`,
+      );
+      could(
+        set.reps > 2 && is(off, rep * (set.reps - 1)),
+        `${named} was counted once instead of ${timesWord(set.reps)}`,
+      );
+      could(is(off, rep * set.reps) && !alone, `${named} was left out`);
+    }
   }
   const digits = (n: number) => [...String(Math.round(n))].sort().join('');
-  if (digits(total) === digits(stated)) return 'two digits changed places';
-  return null;
+  could(digits(total) === digits(stated), 'two digits changed places');
+  return [...new Set(found)].slice(0, MOST_SLIPS);
 }
 
-function sentence(written: number, stated: number, unit: string, cause: string | null): string {
+function sentence(written: number, stated: number, unit: string, found: readonly string[]): string {
   const off = Math.round(Math.abs(written - stated) * 100) / 100;
   const more = stated > written ? 'more' : 'less';
-  return `Stated ${stated}, written ${written}: ${off} ${unit} ${more}.${cause ? ` Likely ${cause}.` : ''}`;
+  const last = found.at(-1);
+  const why =
+    found.length > 1
+      ? ` It could be that ${found.slice(0, -1).join(', that ')}, or that ${last}.`
+      : last
+        ? ` Likely ${last}.`
+        : '';
+  return `Stated ${stated}, written ${written}: ${off} ${unit} ${more}.${why}`;
 }
 
 /** What is wrong with a stated total of a block, or null when it is right or cannot be checked. */
@@ -82,12 +107,12 @@ export function checkGroupTotal(
   const sum = water.reduce((total, b) => total + (statedByBlock.get(b.id) ?? poolDistance(pool, blockLengths(b))), 0);
   const found = check(water, written, stated, pool, true);
   if (found && Math.abs(sum - stated) < 0.02 && Math.abs(sum - written) > 0.02)
-    return sentence(written, stated, pool.unit, 'it adds the stated block totals, and one of them is off');
+    return sentence(written, stated, pool.unit, ['it adds the stated block totals, and one of them is off']);
   return found;
 }
 
 function check(blocks: readonly Block[], written: number, stated: number, pool: Pool, whole: boolean): string | null {
   if (blocks.some((block) => setsOf(block.items).some(({ set }) => set.kind === 'timed'))) return null;
   if (Math.abs(written - stated) < 0.02) return null;
-  return sentence(written, stated, pool.unit, causeOf(blocks, stated, pool, whole));
+  return sentence(written, stated, pool.unit, slips(blocks, stated, pool, whole));
 }

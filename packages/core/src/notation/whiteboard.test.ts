@@ -160,3 +160,92 @@ describe('lines of whiteboards', () => {
     ['33', '33 is not whole lengths of a 25 m pool: 25 or 50?'],
   ])('%j is no distance', (typed, says) => expect(understood(typed)).toBe(`!! ${says}`));
 });
+
+describe('headings', () => {
+  const blocksOf = (text: string) =>
+    readSession(text).document.plan.groups.map(({ name, blocks }) => [
+      name,
+      ...blocks.map(({ kind, items }) => `${kind} ${items.length}`),
+    ]);
+
+  it('with a total and its unit open their group', () => {
+    const { document, problems } = readSession('== A = 300 m\n3 x 100\n== B = 200 m\n2 x 100');
+    expect(problems).toEqual([]);
+    expect(document.plan.groups.map(({ name }) => name)).toEqual(['A', 'B']);
+  });
+
+  it('that cannot be read open a part of their own: their sets join none before', () => {
+    expect(blocksOf('Main\n4 x 100\nAgility\n2 x 50')).toEqual([['Everybody', 'main 1', 'main 1']]);
+    expect(blocksOf('Main\n4 x 100\nAgility: 2 x 50\n100 easy')).toEqual([['Everybody', 'main 1', 'main 2']]);
+    expect(blocksOf('Main\n4 x 100\nDrills 200 ?!\n2 x 50')).toEqual([['Everybody', 'main 1', 'drills 1']]);
+    expect(blocksOf('== A\n3 x 100\n== B / 200\n2 x 100')).toEqual([
+      ['A', 'main 1'],
+      ['B', 'main 1'],
+    ]);
+    expect(readSession('Main\n4 x 100\nAgility\n2 x 50').problems).toMatchObject([
+      { line: 3, column: 1, length: 7, severity: 'error' },
+    ]);
+  });
+
+  it.each([
+    ['Hold\nMain\n4 x 100\nRace:\nMain\n8 x 100', ['Hold', 'Race']],
+    ['Build group\n100\nHold = 200\n200', ['Build group', 'Hold']],
+    ['Lane 1\n100\nLanes 2-3:\n200', ['Lane 1', 'Lanes 2 - 3']],
+  ])('of levels and lanes are groups: %j', (text, names) => {
+    const { document, problems } = readSession(text);
+    expect(problems).toEqual([]);
+    expect(document.plan.groups.map(({ name }) => name)).toEqual(names);
+  });
+});
+
+describe('what is not understood', () => {
+  it.each([
+    ['4 x 50 talk', 'talk', null],
+    ['4 x 50 race', 'race', null],
+    ['4 x 50 backstoke', 'backstoke', 'backstroke'],
+    ['4 x 50 freee', 'freee', 'free'],
+    ['4 x 50 esay', 'esay', 'easy'],
+    ['4 x 50 crawl brethe 3', 'brethe', 'breathe'],
+  ])('%j is marked at its place, with the right word or none', (typed, marked, instead) => {
+    const { problems } = readSession(`Main\n${typed}`);
+    expect(problems).toHaveLength(1);
+    const [{ line, column, length, instead: said }] = problems as [(typeof problems)[0]];
+    expect([line, typed.slice(column - 1, column - 1 + length), said ?? null]).toEqual([2, marked, instead]);
+  });
+
+  it('is named as it was typed, not as it was read', () => {
+    expect(readSession('Main\nfast').problems[0]!.message).toContain('“fast”');
+  });
+});
+
+describe('what can be said in two ways', () => {
+  it('is told: the middle of two efforts', () => {
+    expect(readSession('Main\n100 70-80%').problems).toMatchObject([
+      { line: 2, column: 5, length: 6, severity: 'warning', instead: '75%' },
+    ]);
+  });
+
+  it('a number behind a heading is its total when sets follow, else its only set', () => {
+    const set = readSession('Warm up 200\nMain\n4 x 100');
+    expect(set.blocks).toMatchObject([
+      { total: 200, stated: null },
+      { total: 400, stated: null },
+    ]);
+    const total = readSession('Warm up 200\n4 x 50\nMain\n4 x 100');
+    expect(total.blocks[0]).toMatchObject({ total: 200, stated: 200 });
+  });
+
+  it('sets of a pull or a kick part keep what they say themselves', () => {
+    expect(understood('Pull set\n100 back\n100 drill catch-up\n100', '')).toBe(
+      'Main | 100 backstroke easy | 100 drill catch-up | 100 pull easy, with buoy',
+    );
+  });
+
+  it('rounds without a bracket end at a blank line, at a heading, or where the column comes back', () => {
+    const kinds = (text: string) =>
+      readSession(text).document.plan.groups[0]!.blocks.map(({ items }) => items.map(({ kind }) => kind));
+    expect(kinds('Main\n2 rounds of\n100\n50\n\n200')).toEqual([['rounds', 'swim']]);
+    expect(kinds('Main\n  2 rounds of\n    100\n    50\n  200')).toEqual([['rounds', 'swim']]);
+    expect(kinds('Main\n2 rounds of\n100\nSwim down\n200')).toEqual([['rounds'], ['swim']]);
+  });
+});
