@@ -1,5 +1,6 @@
-import { act, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
+import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react-native';
 import type { SessionPerson, SessionSave } from '@upwell/contract/sessions';
+import { readSession } from '@upwell/core/notation';
 import { buildSession, groupLengths, setsOf, type SessionPlan } from '@upwell/core/sessions';
 import fc from 'fast-check';
 import { AccountScreen } from '@/account/AccountScreen';
@@ -7,6 +8,7 @@ import { dropped, rowsOf } from '@/sessions/parts/rows';
 import { NewSessionScreen } from '@/sessions/screens/NewSessionScreen';
 import { SessionScreen } from '@/sessions/screens/SessionScreen';
 import { SessionsScreen } from '@/sessions/screens/SessionsScreen';
+import { NOTATION_HELP } from '@/sessions/notationHelp';
 import { newWish, requestOf } from '@/sessions/wish';
 import { WriteSessionScreen } from '@/sessions/screens/WriteSessionScreen';
 import { SquadsScreen } from '@/swimmers/screens/SquadsScreen';
@@ -139,6 +141,50 @@ describe('a session as text', () => {
     await findText(/counted once instead of twice/);
     await findText('1 total does not add up.');
     expect(screen.getByRole('button', { name: 'Keep it' })).not.toBeDisabled();
+  });
+});
+
+describe('a text as on a whiteboard', () => {
+  it.each(NOTATION_HELP.flatMap(({ lines }) => lines))('the example %j of the help is read', (line) => {
+    const { problems } = readSession(/^(==|=|Total)/.test(line) ? `Main\n18 x 100 easy\n${line}` : `Main\n${line}`);
+    expect(problems.filter(({ message }) => !message.startsWith('Stated'))).toEqual([]);
+  });
+
+  it('shows beside it how it was read, and takes lines from the help', async () => {
+    const calls = sessionServer();
+    showAt({ 'sessions/write': WriteSessionScreen, 'sessions/[id]': SessionScreen }, '/sessions/write');
+    const area = await screen.findByLabelText('The session as text');
+    fireEvent.changeText(area, 'WU 200\nMain set\n4x100 free, 15s rest\n100 choice easy');
+    const [list] = await screen.findAllByLabelText('How it was read', {}, { timeout: 8000 });
+    const said = within(list!)
+      .getAllByText(/./)
+      .map(({ props }) => String(props.children));
+    // The line that is written in these words already is not said again.
+    expect(said).toEqual([
+      'How it was read',
+      ...['1', 'Warm-up · 200 crawl easy'],
+      ...['3', '4 x 100 crawl easy, rest 15'],
+    ]);
+    fireEvent.press(screen.getByText('How to write it'));
+    fireEvent.press(screen.getByLabelText('Add the line rest 2 min'));
+    await findText('Everything was read.');
+    expect(screen.getByLabelText('The session as text').props.value).toMatch(/100 choice easy\nrest 2 min$/);
+    await act(async () => press('Keep it'));
+    await waitFor(() => expect(saves(calls)).toHaveLength(1));
+    expect(saves(calls)[0]!.plan.groups[0]!.blocks.map(({ kind, items }) => [kind, items.length])).toEqual([
+      ['warm-up', 1],
+      ['main', 3],
+    ]);
+  });
+
+  it('says what was understood in one of two ways without calling it a wrong total', async () => {
+    sessionServer();
+    showAt({ 'sessions/write': WriteSessionScreen }, '/sessions/write');
+    fireEvent.changeText(await screen.findByLabelText('The session as text'), 'Main\n100 free 70-80%');
+    await findText('Everything was read; 1 thing to look at.');
+    fireEvent.press(screen.getByText('Write “75%”'));
+    await findText('Everything was read.');
+    expect(screen.getByLabelText('The session as text').props.value).toBe('Main\n100 free 75%');
   });
 });
 
