@@ -17,7 +17,7 @@ import { is, lookUp } from './canonical';
 import { Draft, type OpenBlock } from './draft';
 import { explain, unknownHeading } from './explain';
 import { type Line, parseLine, type ReadLine } from './grammar';
-import { asNotation } from './habits';
+import { asNotation } from './habits/lines';
 import { type Facts, type GroupFacts, READ_KEY } from './keys';
 import { problemAt } from './place';
 import { MOST_PROBLEMS, type TextProblem } from './problem';

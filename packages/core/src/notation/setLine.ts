@@ -19,7 +19,7 @@ import type { Modifier, RestOf, SetLine } from './grammar';
 import { problemAt } from './place';
 import type { TextProblem } from './problem';
 import { lookUp } from './canonical';
-import { MINUTES_BELOW } from './setHabits';
+import { MINUTES_BELOW } from './habits/times';
 import { suggest } from './suggest';
 import { EFFORT_BY_WORD, SET_WORDS, STROKE_BY_WORD } from './words';
 

@@ -12,7 +12,7 @@ import {
   type Item,
 } from '../sessions';
 import { poolDistance, type Pool } from '../units';
-import { timesWord } from '../words';
+import { plural, timesWord } from '../words';
 
 /** Rounds anywhere in some items, with the lengths of one passage and how often it is swum in all. */
 function roundsIn(items: readonly Item[], around = 1): { rounds: number; once: number; around: number }[] {
@@ -42,7 +42,7 @@ function slips(blocks: readonly Block[], stated: number, pool: Pool, whole: bool
   for (const block of blocks) {
     const name = `the ${BLOCK_NAME[block.kind].toLowerCase()} block`;
     const round = block.items.length === 1 ? name : `rounds in ${name}`;
-    const counted = `${round} ${block.items.length === 1 ? 'was' : 'were'} counted`;
+    const counted = `${round} ${plural(block.items.length, 'was', 'were')} counted`;
     for (const { rounds, once, around } of roundsIn(block.items)) {
       for (let swum = 1; swum < rounds; swum++)
         could(
@@ -59,12 +59,10 @@ function slips(blocks: readonly Block[], stated: number, pool: Pool, whole: bool
     const alone = whole && block.items.length === 1 && isSet(block.items[0]!);
     for (const { set, times: passes } of setsOf(block.items)) {
       const rep = repLengths(set) * passes;
-      const named = set.reps === 1 ? `${d(repLengths(set))}` : `${set.reps} × ${d(repLengths(set))}`;
-      could(set.reps > 1 && is(off, rep), `one rep of ${named} was left out`);
-      could(
-        is(-off, rep) && !(alone && set.reps === 1),
-        `${named} was counted ${set.reps === 1 ? 'twice' : 'with one rep more'}`,
-      );
+      const single = set.reps < 2;
+      const named = single ? `${d(repLengths(set))}` : `${set.reps} × ${d(repLengths(set))}`;
+      could(!single && is(off, rep), `one rep of ${named} was left out`);
+      could(is(-off, rep) && !(alone && single), `${named} was counted ${single ? 'twice' : 'with one rep more'}`);
       could(
         set.reps > 2 && is(off, rep * (set.reps - 1)),
         `${named} was counted once instead of ${timesWord(set.reps)}`,

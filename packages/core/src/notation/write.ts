@@ -13,7 +13,7 @@ import {
 } from '../sessions';
 import { formatTime, poolDistance, type Pool } from '../units';
 import { counted } from '../words';
-import { MINUTES_BELOW } from './setHabits';
+import { MINUTES_BELOW } from './habits/times';
 
 /** A session as it stands in a text: its plan with its title and when it is. */
 export interface SessionDocument {

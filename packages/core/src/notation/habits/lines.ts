@@ -1,13 +1,14 @@
 // How a text is written, line by line, put into lines of the notation: one heading, bracket, set, pause or total each.
 import type { IToken } from 'chevrotain';
-import { LEVELS, levelCard } from '../swimmers';
-import { clockSeconds, is, isFiller, lookUp, numberOf, token } from './canonical';
+import { is, isFiller, lookUp, numberOf, token } from '../canonical';
+import { MOST_HEADING_WORDS } from '../explain';
+import type { TextProblem } from '../problem';
+import * as t from '../tokens';
+import { BLOCK_BY_WORD, SAID } from '../words';
 import { type DrillIn, drillFinder } from './drillWords';
-import type { TextProblem } from './problem';
-import { MOST_HEADING_WORDS } from './explain';
-import { canonicalSet, MINUTES_BELOW } from './setHabits';
-import * as t from './tokens';
-import { BLOCK_BY_WORD, SAID } from './words';
+import { beginsSet, closingCount, inTurn, isGroupName, isSecondHalf, unbulleted } from './lookAhead';
+import { canonicalSet } from './set';
+import { pauseOf } from './times';
 
 /** The lines of the notation that a text says. */
 export interface Written {
@@ -19,9 +20,6 @@ export interface Written {
 export function asNotation(tokens: readonly IToken[]): Written {
   return new LineWriter(drillFinder()).write(tokens);
 }
-
-/** A pause that says no time, seconds. */
-const USUAL_PAUSE_S = 120;
 
 /** Rounds without a bracket: they end at a blank line, at a heading, or where the lines come back to their column. */
 interface Loose {
@@ -271,12 +269,10 @@ class LineWriter {
 
   /** A set with its note, or a pause, or what is neither. */
   private setLine(tokens: readonly IToken[], note: IToken | undefined): void {
+    const noted = (text: string) => (text ? noteToken(text, tokens[0]!, note) : note);
+    const put = (line: readonly IToken[], last: IToken | undefined) => this.put(last ? [...line, last] : line);
     const pause = pauseOf(tokens);
-    if (pause) {
-      const words =
-        pause.words.length > 0 ? [noteToken(pause.words.map((w) => w.image).join(' '), tokens[0]!, note)] : [];
-      return this.put([...pause.tokens, ...(words.length > 0 ? words : note ? [note] : [])]);
-    }
+    if (pause) return put(pause.tokens, noted(pause.note));
     const turns = inTurn(tokens);
     if (turns) {
       this.put([turns.times, token(t.Times, 'x', turns.times), token(t.Open, '(', turns.times)]);
@@ -285,15 +281,13 @@ class LineWriter {
     }
     const { tokens: written, rounds, note: more, said } = canonicalSet(tokens, this.drillIn);
     this.said.push(...said);
-    const last = more ? noteToken(more, tokens[0]!, note) : note;
-    const line = [...written, ...(last ? [last] : [])];
-    if (!rounds) return this.put(line);
+    if (!rounds) return put(written, noted(more));
     this.put([
       token(t.Numeral, String(rounds.times), rounds.at),
       token(t.Times, 'x', rounds.at),
       token(t.Open, '(', rounds.at),
     ]);
-    this.put(line);
+    put(written, noted(more));
     this.put([token(t.Close, ')', rounds.at)]);
   }
 }
@@ -301,157 +295,3 @@ class LineWriter {
 /** A note with something put in front of what is written. */
 const noteToken = (text: string, at: IToken, note: IToken | undefined): IToken =>
   token(t.Note, `// ${[text, note?.image.slice(2).trim()].filter(Boolean).join(' ')}`, note ?? at);
-
-/** The tokens of a line without the bullet or the number in front of it. */
-function unbulleted(tokens: readonly IToken[]): readonly IToken[] {
-  let from = 0;
-  while (is(tokens[from], t.Dash, t.Bullet, t.Times) && from < tokens.length - 1) from++;
-  const [first, second, third] = tokens.slice(from);
-  const letter = is(first, t.Word) && first!.image.length === 1;
-  const numbered = (letter || is(first, t.Numeral)) && is(second, t.Dot, t.Close) && third !== undefined;
-  // `1)` closes nothing here; `4 x 50 )` does not begin like this.
-  return tokens.slice(numbered ? from + 2 : from);
-}
-
-/** Whether a line is nothing but the name of a level or of lanes: `Hold`, `Build group:`, `Lane 2`. */
-function isGroupName(tokens: readonly IToken[]): boolean {
-  const words = tokens.filter((tok) => !is(tok, t.Colon, t.Stated, t.Note, t.Unit));
-  const text = words
-    .map((tok) => tok.image)
-    .join(' ')
-    .toLowerCase();
-  const names = LEVELS.flatMap((level) => [level, levelCard(level).name.toLowerCase()]);
-  return (
-    names.some((name) => text === name || text === `${name} group` || text === `${name} level`) ||
-    /^lanes? \d+( [-–] \d+)?$/.test(text)
-  );
-}
-
-/** Whether a set begins here: `4 x 50`, `100 choice`, `200 m`, `1 length`. */
-function beginsSet(tokens: readonly IToken[], at: number): boolean {
-  const [first, second, third] = tokens.slice(at);
-  if (is(first, t.Half)) return is(second, t.Lengths, t.PerLength) || isFiller(second);
-  // `easy 100`, `kick 4 x 50`.
-  if (is(first, t.Effort, t.Stroke, t.Drill) && numberOf(second) !== null && !is(third, t.Rest))
-    return !is(third, t.Dash);
-  if (numberOf(first) === null) return false;
-  if (is(second, t.Times, t.Rounds, t.Lengths)) return true;
-  const unit = is(second, t.Unit) ? lookUp(SAID.unit, second!.image) : undefined;
-  if (unit === 's' || is(second, t.Rest, t.Minutes, t.MinutesMark, t.SecondsMark)) return is(third, t.Stroke);
-  if (unit !== undefined) return true;
-  return (
-    is(second, t.Stroke, t.Effort, t.Drill, t.Percent, t.Building, t.Negative) ||
-    (is(second, t.Word) && !isFiller(second))
-  );
-}
-
-/** Words of what is swum in turn: `odds fast, evens easy`, `alternating free and back`. */
-const ODD = /^odds?$/i;
-const EVEN = /^evens?$/i;
-const IN_TURN = /^(?:alt|alternate|alternating|alternately)$/i;
-
-/**
- * Reps that are swum in turn: `8 x 50 odd fast even easy` is four times both. Null for all others, and where the number of
- * reps is odd.
- */
-function inTurn(tokens: readonly IToken[]): { readonly times: IToken; readonly sets: readonly IToken[][] } | null {
-  const [reps, times, ...behind] = tokens;
-  const n = numberOf(reps);
-  if (n === null || n % 2 !== 0 || n < 2 || !is(times, t.Times)) return null;
-  const said = behind
-    .map((tok, i) => ({ tok, i }))
-    .filter(({ tok }) => !is(tok, t.Comma, t.Dash, t.Colon, t.Open, t.Close));
-  const at = (test: (tok: IToken) => boolean) => said.findIndex(({ tok }) => test(tok));
-  const isOne = (tok: IToken | undefined) => is(tok, t.Numeral) && tok!.image === '1';
-  const odd = at((tok) => ODD.test(tok.image));
-  const even = at((tok) => EVEN.test(tok.image));
-  const alternate = at((tok) => IN_TURN.test(tok.image));
-  const one = at(isOne);
-  let taken: readonly number[];
-  let pair: readonly (IToken | undefined)[];
-  if (odd >= 0 && even === odd + 2) {
-    pair = [said[odd + 1]?.tok, said[even + 1]?.tok];
-    taken = [odd, odd + 1, even, even + 1];
-  } else if (alternate >= 0 && is(said[alternate + 2]?.tok, t.Slash, t.Plus)) {
-    pair = [said[alternate + 1]?.tok, said[alternate + 3]?.tok];
-    taken = [0, 1, 2, 3].map((k) => alternate + k);
-  } else if (one >= 0 && isOne(said[one + 2]?.tok)) {
-    pair = [said[one + 1]?.tok, said[one + 3]?.tok];
-    taken = [0, 1, 2, 3].map((k) => one + k);
-  } else return null;
-  if (!pair.every((tok) => is(tok, t.Effort, t.Stroke, t.Percent))) return null;
-  const left = new Set(taken.map((k) => said[k]!.i));
-  const common = behind.filter((_, i) => !left.has(i));
-  return { times: token(t.Numeral, String(n / 2), reps!), sets: pair.map((tok) => [...common, tok!]) };
-}
-
-/** Whether a number is the second half of the reps before it: `4 x 50 as 25 easy, 25 fast`. */
-function isSecondHalf(set: readonly IToken[], next: IToken | undefined): boolean {
-  const numbers = set.map(numberOf).filter((n) => n !== null);
-  const last = numbers.at(-1);
-  return numbers.length > 1 && last === numberOf(next) && numbers.at(-2) === 2 * last!;
-}
-
-/** `) x 2`, `) twice`, `) 2 times`. */
-function closingCount(tokens: readonly IToken[], at: number) {
-  const first = tokens[at];
-  const through = is(first, t.Through) ? lookUp(SAID.through, first!.image) : undefined;
-  if (through !== undefined)
-    return { times: token(t.Times, 'x', first!), number: token(t.Numeral, String(through), first!), next: at + 1 };
-  const second = tokens[at + 1];
-  if (is(first, t.Times) && numberOf(second) !== null)
-    return { times: first!, number: token(t.Numeral, String(numberOf(second)), second!), next: at + 2 };
-  if (numberOf(first) !== null && is(second, t.Times, t.Rounds) && tokens[at + 2] === undefined)
-    return {
-      times: token(t.Times, 'x', second!),
-      number: token(t.Numeral, String(numberOf(first)), first!),
-      next: at + 2,
-    };
-  return null;
-}
-
-/** A line that is a pause: `rest 2 min`, `2 min rest`, `take a break`; what else it says is its note. */
-function pauseOf(tokens: readonly IToken[]): { readonly tokens: IToken[]; readonly words: readonly IToken[] } | null {
-  const [first] = tokens;
-  const at = tokens.findIndex((tok) => is(tok, t.Rest, t.Break));
-  if (at < 0) return null;
-  const isBreak = is(tokens[at], t.Break);
-  let from = at + 1;
-  while (is(tokens[from], t.Colon) || isFiller(tokens[from])) from++;
-  // The time stands behind the word, or before it.
-  const behind = timeAt(tokens, from);
-  const before = timeAt(tokens, 0);
-  if (at === 0) {
-    if (!behind && !isBreak) return null;
-    const words = tokens.slice(behind ? behind.next : from).filter((tok) => !is(tok, t.Comma, t.Dash));
-    if (words.some((tok) => is(tok, t.Numeral, t.Time, t.Strange))) return null;
-    return { tokens: pauseTokens(first!, behind?.seconds ?? USUAL_PAUSE_S, behind?.last ?? first!), words };
-  }
-  if (!before || before.next !== at) return null;
-  const words = tokens.slice(at + 1).filter((tok) => !is(tok, t.Comma, t.Dash) && !isFiller(tok));
-  return words.length > 0 && words.some((tok) => !is(tok, t.Word))
-    ? null
-    : { tokens: pauseTokens(first!, before.seconds, tokens[at]!), words };
-}
-
-const pauseTokens = (first: IToken, seconds: number, last: IToken): IToken[] => [
-  token(t.Rest, 'rest', first),
-  token(t.Numeral, String(seconds), first, last),
-  token(t.Unit, 's', last),
-];
-
-/** A time here: its seconds, a small bare number in minutes, and the way past it. */
-function timeAt(tokens: readonly IToken[], at: number) {
-  const tok = tokens[at];
-  if (is(tok, t.Time)) {
-    const next = is(tokens[at + 1], t.Minutes) ? at + 2 : at + 1;
-    return { seconds: clockSeconds(tok!.image), next, last: tokens[next - 1]! };
-  }
-  const n = numberOf(tok);
-  if (n === null) return null;
-  const unit = tokens[at + 1];
-  if (is(unit, t.Minutes, t.MinutesMark)) return { seconds: n * 60, next: at + 2, last: unit! };
-  if (is(unit, t.SecondsMark) || (is(unit, t.Unit) && lookUp(SAID.unit, unit!.image) === 's'))
-    return { seconds: n, next: at + 2, last: unit! };
-  return { seconds: n < MINUTES_BELOW ? n * 60 : n, next: at + 1, last: tok! };
-}

@@ -1,6 +1,6 @@
 // Drills by any usual spelling, with or without the word “drill”.
 import type { IToken } from 'chevrotain';
-import { drillCard, isDrill, knownDrillIds, type DrillId } from '../library';
+import { drillCard, isDrill, knownDrillIds, type DrillId } from '../../library';
 
 /** Other names that whiteboards have for drills of the library. */
 const ALIASES: Readonly<Record<string, string>> = {
