@@ -6,6 +6,7 @@ import {
   editSet,
   setsOf,
   type GroupPerson,
+  groupLengths,
   type SessionPlan,
   type SetPatch,
 } from '@upwell/core/sessions';
@@ -120,6 +121,22 @@ describe('a session as a file', () => {
     expect(lines).toContain(`UID:${id}@upwell`);
     expect(body).toContain('SUMMARY:Long\\, easy\\; and');
     for (const line of lines) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
+  });
+
+  it('says yards in the list and in the calendar where the pool is in yards', async () => {
+    const yards = { ...plan, pool: { length: 25, unit: 'yd' as const } };
+    const id = await stored({ plan: yards, title: 'In yards', date: '2027-03-09' });
+    const coach = await club.as('coach');
+    const { body: rows } = await coach('GET', '/sessions?from=2027-03-09&to=2027-03-09');
+    const { groups } = rows.find((row: { id: string }) => row.id === id);
+    const lengths = yards.groups.map(groupLengths);
+    expect(groups.map((g: { inPool: object }) => g.inPool)).toEqual(
+      lengths.map((n) => ({ distance: n * 25, unit: 'yd', about: false })),
+    );
+    const { body } = await file(`/sessions/${id}/export/ics`);
+    const entry = body.replaceAll('\r\n\t', '').replaceAll('\r\n ', '');
+    for (const [i, g] of yards.groups.entries()) expect(entry).toContain(`${g.name}: ${lengths[i]! * 25} yd`);
+    expect(entry).not.toMatch(/: \d+ m\b/);
   });
 
   it('is a sheet with a page for each level, or each lane', async () => {

@@ -12,6 +12,7 @@ import {
 import { CAUSE_IDS, type CauseId } from '@upwell/core/review';
 import { WEEK_KINDS } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
+import type { PoolTotal } from '@upwell/core/units';
 import type { Schema } from 'joi';
 import { Joi } from './joi';
 import { isoDate, line, oneOf, saved, uuid, type Saved } from './common';
@@ -197,6 +198,8 @@ export interface MySession {
   readonly theme: CauseId;
   /** Metres of the swimmer's own level; null when the level is not in it. */
   readonly metres: number | null;
+  /** The same in the unit of the pool, where it was kept. */
+  readonly inPool?: PoolTotal | undefined;
   /** How it felt, 0–10; null before it was said. */
   readonly rating: number | null;
 }

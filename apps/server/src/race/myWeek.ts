@@ -34,11 +34,15 @@ export async function myWeek(
   return {
     swimmerId: id,
     givenName: one.givenName,
-    sessions: sessions.map(({ groups, spot, ...session }) => ({
-      ...session,
-      timeZone: spot ? zoneAt(spot) : timeZone,
-      metres: groups.find((g) => g.level === record.level)?.metres ?? null,
-    })),
+    sessions: sessions.map(({ groups, spot, ...session }) => {
+      const own = groups.find((g) => g.level === record.level);
+      return {
+        ...session,
+        timeZone: spot ? zoneAt(spot) : timeZone,
+        metres: own?.metres ?? null,
+        ...(own?.inPool ? { inPool: own.inPool } : {}),
+      };
+    }),
     focus: focus ?? null,
     race:
       one.facts && one.facts.raceOn >= today

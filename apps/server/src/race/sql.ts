@@ -7,6 +7,7 @@ import type { LadderId } from '@upwell/core/library';
 import type { Trial } from '@upwell/core/measures';
 import type { CauseId } from '@upwell/core/review';
 import type { LevelId } from '@upwell/core/swimmers';
+import type { PoolTotal } from '@upwell/core/units';
 import { bool, float, int, json, orNull, rows, text, textOf, uuid } from '../platform/statement';
 
 /** Most lines of one kind on the deck's first page. */
@@ -187,7 +188,7 @@ export const MY_SESSIONS = rows(
     spot: orNull(json<Spot>()),
     minutes: int,
     theme: textOf<MySession['theme']>(),
-    groups: json<readonly { readonly level: string; readonly metres: number }[]>(),
+    groups: json<readonly { readonly level: string; readonly metres: number; readonly inPool?: PoolTotal }[]>(),
     rating: orNull(float),
   },
   `select t.id, t.title, t.date::text as date, t.start_time as "startTime", t.minutes, t.theme,

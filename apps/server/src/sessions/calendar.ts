@@ -4,6 +4,7 @@ import { zoneAt } from '@upwell/core/days/place';
 import type { CalendarLink, CalendarLinkSave } from '@upwell/contract/sessions';
 import type { Me } from '@upwell/contract/account';
 import { causeCard } from '@upwell/core/review';
+import { summaryWord } from '@upwell/core/units';
 import type { LevelId } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { createEvents, type DateArray, type EventAttributes } from 'ics';
@@ -44,7 +45,7 @@ export function toCalendar(
         const at = momentIn(timeZone, date, startTime);
         const [hour, minute] = timeIn('UTC', at).split(':').map(Number) as [number, number];
         const own = session.groups.filter((g) => level === null || g.level === level);
-        const totals = own.map((g) => `${g.name}: ${Math.round(g.metres)} m`);
+        const totals = own.map((g) => `${g.name}: ${summaryWord(g)}`);
         return {
           ...about,
           uid: `${session.id}@upwell`,

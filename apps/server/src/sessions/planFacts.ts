@@ -2,6 +2,7 @@ import type { SessionDone, SessionRow } from '@upwell/contract/sessions';
 import {
   checkPlan,
   groupTotals,
+  poolTotal,
   fewBreathSets,
   ratingLoad,
   type GroupPeople,
@@ -11,10 +12,11 @@ import {
 /** The totals per group as the lists show them, with how it felt where that was asked. */
 export function summaryOf(plan: SessionPlan, ratings: Readonly<Record<string, number>> = {}): SessionRow['groups'] {
   return plan.groups.map((group) => {
-    const { metres, load, seconds } = groupTotals(group, plan.pool);
+    const totals = groupTotals(group, plan.pool);
+    const { metres, load, seconds } = totals;
     const rating = ratings[group.id];
     const felt = rating === undefined ? {} : { felt: ratingLoad(rating, seconds / 60) };
-    return { name: group.name, level: group.level, metres, load, ...felt };
+    return { name: group.name, level: group.level, metres, inPool: poolTotal(totals, plan.pool), load, ...felt };
   });
 }
 

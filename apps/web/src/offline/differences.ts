@@ -1,6 +1,6 @@
 import type { SessionPlan } from '@upwell/core/sessions';
 import { cutText } from '@upwell/core/text';
-import { comparePlans, groupTotals } from '@upwell/core/sessions';
+import { comparePlans, groupTotals, totalWord } from '@upwell/core/sessions';
 
 /** One thing that two versions say differently. */
 export interface Difference {
@@ -33,7 +33,7 @@ function choiceDifferences(mine: unknown, theirs: unknown): Difference[] {
 function planDifferences(mine: SessionPlan, theirs: SessionPlan): Difference[] {
   const metres = (plan: SessionPlan, name: string) => {
     const group = plan.groups.find((g) => g.name === name);
-    return group ? `${Math.round(groupTotals(group, plan.pool).metres)} m` : 'not there';
+    return group ? totalWord(groupTotals(group, plan.pool), plan.pool) : 'not there';
   };
   const changed = comparePlans(mine, theirs).filter((d) => d.blocks.length > 0 || d.plannedM !== d.doneM);
   const rows = changed.map((d) => ({

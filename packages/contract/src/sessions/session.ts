@@ -8,6 +8,7 @@ import {
   type Tonight,
 } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
+import type { PoolTotal } from '@upwell/core/units';
 import { clockTime, isoDate, key, line, saved, uuid, type Saved } from '../common';
 import { planSchema } from '../plan';
 import { Joi } from '../joi';
@@ -105,6 +106,8 @@ export interface GroupSummary {
   readonly name: string;
   readonly level: LevelId;
   readonly metres: number;
+  /** The same in the unit of the pool; not kept beside what was stored before it was. */
+  readonly inPool?: PoolTotal;
   readonly load: number;
   /** Rating × minutes, where the group was asked. */
   readonly felt?: number;

@@ -53,3 +53,35 @@ export function lengthsToMetres(pool: Pool, lengths: number): number {
 export function poolDistance(pool: Pool, lengths: number): number {
   return Math.round(lengths * pool.length * 100) / 100;
 }
+
+/**
+ * A distance in whole units of a pool, with its sign.
+ *
+ * @example inPoolUnit({ length: 25, unit: 'yd' }, 571.5) // 625
+ */
+export function inPoolUnit({ unit }: Pool, metres: number): number {
+  return Math.round(unit === 'yd' ? metres / METRES_PER_YARD : metres);
+}
+
+/** How far a group swims in the unit of its pool, as it is kept beside a plan. */
+export interface PoolTotal {
+  /** In the unit of the pool. */
+  readonly distance: number;
+  readonly unit: PoolUnit;
+  /** Whether a part of it is estimated from minutes. */
+  readonly about: boolean;
+}
+
+/**
+ * A kept total in words; in metres where it was kept before its unit was.
+ *
+ * @param write how a number is written; as it is when left out
+ * @example summaryWord({ metres: 571.5, inPool: { distance: 625, unit: 'yd', about: false } }) // '625 yd'
+ */
+export function summaryWord(
+  { metres, inPool }: { readonly metres: number; readonly inPool?: PoolTotal | undefined },
+  write: (value: number) => string = String,
+): string {
+  if (!inPool) return `${write(Math.round(metres))} m`;
+  return `${inPool.about ? '≈ ' : ''}${write(inPool.distance)} ${inPool.unit}`;
+}

@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { formatTime, lengthsToMetres, parseTime, poolDistance, usualPool, usualPools } from '.';
+import {
+  formatTime,
+  inPoolUnit,
+  lengthsToMetres,
+  parseTime,
+  poolDistance,
+  summaryWord,
+  usualPool,
+  usualPools,
+} from '.';
 
 describe('times', () => {
   it.each([
@@ -29,5 +38,16 @@ describe('pools', () => {
   });
 
   it('counts three lengths of 33⅓ m as 100', () => expect(poolDistance({ length: 100 / 3, unit: 'm' }, 3)).toBe(100));
+  it('gives a distance in the unit of the pool', () => {
+    expect(inPoolUnit({ length: 25, unit: 'yd' }, 571.5)).toBe(625);
+    expect(inPoolUnit({ length: 25, unit: 'm' }, 571.5)).toBe(572);
+  });
+  it.each([
+    [{ metres: 571.5, inPool: { distance: 625, unit: 'yd', about: false } }, '625 yd'],
+    [{ metres: 571.5, inPool: { distance: 625, unit: 'yd', about: true } }, '≈ 625 yd'],
+    [{ metres: 1800, inPool: { distance: 1800, unit: 'm', about: false } }, '1800 m'],
+    // Kept before the unit was.
+    [{ metres: 571.5 }, '572 m'],
+  ] as const)('says the kept total %j as %j', (kept, said) => expect(summaryWord(kept)).toBe(said));
   it('knows what a yard is', () => expect(lengthsToMetres({ length: 25, unit: 'yd' }, 4)).toBeCloseTo(91.44, 10));
 });

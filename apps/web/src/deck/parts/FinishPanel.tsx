@@ -2,7 +2,8 @@
 import { sessionFieldsOf } from '@upwell/contract/sessions';
 import { cutsToFinish, finishMs, headCount, swumPlan, type Cut } from '@upwell/core/deck';
 import type { SessionView } from '@upwell/contract/sessions';
-import { comparePlans, groupTotals } from '@upwell/core/sessions';
+import { comparePlans, groupTotals, totalWord } from '@upwell/core/sessions';
+import { inPoolUnit } from '@upwell/core/units';
 import type { Pool } from '@upwell/core/units';
 import { clockWord } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
@@ -113,7 +114,7 @@ export function FinishPanel({ run, session, endMs }: FinishPanelProps) {
           ) : null}
           {compared.map((d, i) => (
             <Text key={d.group}>
-              {`${d.group}: ${Math.round(d.doneM)} of ${Math.round(groupTotals(session.plan.groups[i]!, session.plan.pool).metres)} m, ${state.reps.filter((r) => state.lanes.some((l) => l.id === r.lane && l.groupId === session.plan.groups[i]!.id)).length} times taken`}
+              {`${d.group}: ${inPoolUnit(session.plan.pool, d.doneM)} of ${totalWord(groupTotals(session.plan.groups[i]!, session.plan.pool), session.plan.pool)}, ${state.reps.filter((r) => state.lanes.some((l) => l.id === r.lane && l.groupId === session.plan.groups[i]!.id)).length} times taken`}
             </Text>
           ))}
           <Input

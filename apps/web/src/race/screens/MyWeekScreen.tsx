@@ -3,7 +3,7 @@ import { sentenceCase } from '@upwell/core/text';
 import type { MyRace, MySession, MyWeek } from '@upwell/contract/race';
 import { noOutlookWords, openWaterStep, type PlanWeek, type ReadyItem, weekNoteWords } from '@upwell/core/race';
 import { causeCard } from '@upwell/core/review';
-import { formatTime } from '@upwell/core/units';
+import { formatTime, summaryWord } from '@upwell/core/units';
 import { dayWord, numberWord, percent, startWord } from '@upwell/core/words';
 import { type Href, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
@@ -141,7 +141,9 @@ function SessionLine({ session, today }: { readonly session: MySession; readonly
           </Text>
         </View>
         <Text variant="titleMedium" style={styles.figures}>
-          {session.metres === null ? 'not your level' : `${numberWord(session.metres)} m`}
+          {session.metres === null
+            ? 'not your level'
+            : summaryWord({ metres: session.metres, inPool: session.inPool }, numberWord)}
         </Text>
       </View>
       {over ? (

@@ -1,7 +1,7 @@
 /** What was swum beside what was planned: one tap when it went as planned, else change what was different. */
 import type { SessionDone } from '@upwell/contract/sessions';
 import { BLOCK_NAME, comparePlans, type GroupPlan, type SessionPlan } from '@upwell/core/sessions';
-import { formatTime } from '@upwell/core/units';
+import { formatTime, inPoolUnit } from '@upwell/core/units';
 import { numberWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -77,6 +77,9 @@ export function DonePane({ plan, done, group, onChange }: DonePaneProps) {
 
 function Compared({ plan, done }: { readonly plan: SessionPlan; readonly done: SessionDone }) {
   const theme = useTheme();
+  const { pool } = plan;
+  const said = (metres: number): string => `${numberWord(inPoolUnit(pool, metres))} ${pool.unit}`;
+  const signed = (metres: number): string => `${metres < 0 ? '−' : '+'}${said(Math.abs(metres))}`;
   return (
     <Card title="Planned and swum" strong>
       {comparePlans(plan, done.plan).map((d) => (
@@ -84,19 +87,17 @@ function Compared({ plan, done }: { readonly plan: SessionPlan; readonly done: S
           <Text variant="titleSmall">{d.group}</Text>
           <Text>
             {Math.abs(d.doneM - d.plannedM) < 0.5
-              ? `${numberWord(Math.round(d.doneM))} m, as planned`
-              : `${numberWord(Math.round(d.doneM))} m of ${numberWord(Math.round(d.plannedM))} m planned (${signed(d.doneM - d.plannedM)} m), ${formatTime(d.doneS)} instead of ${formatTime(d.plannedS)}`}
+              ? `${said(d.doneM)}, as planned`
+              : `${said(d.doneM)} of ${said(d.plannedM)} planned (${signed(d.doneM - d.plannedM)}), ${formatTime(d.doneS)} instead of ${formatTime(d.plannedS)}`}
           </Text>
           {d.blocks.map((b) => (
-            <Text key={b.block} variant="bodySmall">{`${BLOCK_NAME[b.block]} ${signed(b.doneM - b.plannedM)} m`}</Text>
+            <Text key={b.block} variant="bodySmall">{`${BLOCK_NAME[b.block]} ${signed(b.doneM - b.plannedM)}`}</Text>
           ))}
         </View>
       ))}
     </Card>
   );
 }
-
-const signed = (metres: number): string => `${metres < 0 ? '−' : '+'}${numberWord(Math.abs(Math.round(metres)))}`;
 
 const styles = StyleSheet.create({
   start: { alignSelf: 'flex-start', marginTop: 10 },

@@ -1,5 +1,6 @@
 import type { SessionRow } from '@upwell/contract/sessions';
 import { causeCard } from '@upwell/core/review';
+import { summaryWord } from '@upwell/core/units';
 import { dayWord, numberWord, startTimeWord } from '@upwell/core/words';
 import { type Href, Link } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -31,7 +32,7 @@ export function SessionLine({ row, href }: { readonly row: SessionRow; readonly 
                 <Text
                   variant="labelSmall"
                   style={styles.metres}
-                >{`${group.name} ${numberWord(Math.round(group.metres))}`}</Text>
+                >{`${group.name} ${summaryWord(group, numberWord)}`}</Text>
                 <View
                   style={[styles.bar, { width: 6 + 44 * (group.metres / most), backgroundColor: theme.colors.primary }]}
                   aria-hidden
@@ -60,6 +61,6 @@ const styles = StyleSheet.create({
   wideFlex: { flexGrow: 1, flexShrink: 1, flexBasis: 170 },
   groups: { gap: 2, alignItems: 'flex-start', width: 140 },
   group: { flexDirection: 'row', alignItems: 'center', gap: 6 },
-  metres: { width: 82, fontVariant: ['tabular-nums'], textAlign: 'right' },
+  metres: { width: 104, fontVariant: ['tabular-nums'], textAlign: 'right' },
   bar: { height: 6, borderRadius: 3 },
 });

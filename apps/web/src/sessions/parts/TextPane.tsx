@@ -60,7 +60,6 @@ export function TextPane({ text, read, reading, onText }: TextPaneProps) {
       <Text variant="labelMedium" aria-live="polite">
         {reading ? 'Reading…' : verdict(problems, totals.length)}
       </Text>
-      {reading || !read ? null : <AsRead text={text} read={read} />}
       <View role="list">
         {problems.map((problem, i) => (
           <View key={i} role="listitem" style={[styles.problem, { borderTopColor: theme.own.line }]}>
@@ -81,6 +80,7 @@ export function TextPane({ text, read, reading, onText }: TextPaneProps) {
           </View>
         ))}
       </View>
+      {reading || !read ? null : <AsRead text={text} read={read} />}
       <Help put={put} />
     </View>
   );
@@ -100,7 +100,7 @@ function AsRead({ text, read }: { readonly text: string; readonly read: ReadSess
             {line}
           </Text>
           <Text variant="bodySmall" style={styles.flex}>
-            {said.join(' · ')}
+            {said.join(' · ').replaceAll('( · ', '(')}
           </Text>
         </View>
       ))}

@@ -7,7 +7,8 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account';
 import { addDays, weekOf } from '@upwell/core/days';
-import { dayWord, startTimeWord } from '@upwell/core/words';
+import { summaryWord } from '@upwell/core/units';
+import { dayWord, numberWord, startTimeWord } from '@upwell/core/words';
 import { SearchField } from '@/ui/SearchField';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
@@ -166,7 +167,7 @@ function Week() {
                       <Text variant="labelMedium">{startTimeWord(row)}</Text>
                       <Text variant="bodySmall">{row.title}</Text>
                       <Text variant="bodySmall">
-                        {row.groups.map((g) => `${g.name} ${Math.round(g.metres)}`).join(', ')}
+                        {row.groups.map((g) => `${g.name} ${summaryWord(g, numberWord)}`).join(', ')}
                       </Text>
                     </Pressable>
                   </Link>

@@ -19,6 +19,7 @@ import {
   loadPrompts,
   loadSummary,
   moveItem,
+  poolTotal,
   prescriptionOf,
   proposeGroups,
   proposeThemes,
@@ -27,6 +28,7 @@ import {
   sessionLoadLimit,
   setsOf,
   suggestFor,
+  totalWord,
   whereIs,
   wrapInRounds,
   type AnySet,
@@ -34,6 +36,7 @@ import {
   type GroupPlan,
   type Item,
   type SessionPlan,
+  type SwimSet,
 } from '..';
 import { blockOf, groupOf, planOf, setOf as set } from './testPlans';
 
@@ -54,6 +57,26 @@ function built(): SessionPlan {
   if (result.kind === 'clash') throw new Error(result.clashes.map((c) => c.message).join());
   return result.plan;
 }
+
+describe('the total of a group in the unit of its pool', () => {
+  const YARDS = { length: 25, unit: 'yd' } as const;
+  const total = (...items: Item[]) => {
+    const totals = groupTotals(groupOf(items), YARDS);
+    return [poolTotal(totals, YARDS), totalWord(totals, YARDS)];
+  };
+
+  it('is exact in lengths', () => {
+    expect(total(set({ reps: 25, lengths: 1 }))).toEqual([{ distance: 625, unit: 'yd', about: false }, '625 yd']);
+  });
+
+  it('is about, and still in yards, where some of it is measured by the clock', () => {
+    const { kind: _, lengths: __, ...rest } = set() as SwimSet;
+    const timed: Item = { ...rest, kind: 'timed', reps: 1, seconds: 600 };
+    const { metres } = groupTotals(groupOf([timed]), YARDS);
+    const yards = Math.round(metres / 0.9144);
+    expect(total(timed)).toEqual([{ distance: yards, unit: 'yd', about: true }, `≈ ${yards} yd`]);
+  });
+});
 
 describe('totals and the clock', () => {
   it('counts a drill block swum twice twice', () => {

@@ -1,6 +1,6 @@
 import type { DrillId, KitId } from '../../library';
 import { trainingLoad, type BreathsPerSide } from '../../measures';
-import { lengthsToMetres, poolDistance, type Pool } from '../../units';
+import { inPoolUnit, lengthsToMetres, poolDistance, summaryWord, type Pool, type PoolTotal } from '../../units';
 import { groupClock } from './clock';
 import type { AnySet, Block, BlockKind, GroupPlan, SwimStroke } from './model';
 import { breathsOf, looksIn } from './prescription';
@@ -43,6 +43,13 @@ export interface GroupTotals {
   readonly metresByDrill: Readonly<Partial<Record<DrillId, number>>>;
 }
 
+/** The total of a group in the unit of its pool. @example poolTotal(groupTotals(group, yards), yards) // { distance: 625, unit: 'yd', … } */
+export function poolTotal({ lengths, metres, estimatedM }: GroupTotals, pool: Pool): PoolTotal {
+  const { unit } = pool;
+  if (estimatedM === 0) return { distance: poolDistance(pool, lengths), unit, about: false };
+  return { distance: inPoolUnit(pool, metres), unit, about: true };
+}
+
 /**
  * How far a group swims, in words: about, where some of it is measured in minutes; by the clock, where all of it is on the
  * spot.
@@ -50,14 +57,9 @@ export interface GroupTotals {
  * @param write how a number is written; as it is when left out
  * @example totalWord(groupTotals(group, pool), pool) // '1800 m'
  */
-export function totalWord(
-  { lengths, metres, estimatedM, swimS }: GroupTotals,
-  pool: Pool,
-  write: (value: number) => string = String,
-): string {
-  if (metres === 0 && swimS > 0) return 'by the clock';
-  if (estimatedM > 0) return `≈ ${write(Math.round(metres))} m`;
-  return `${write(poolDistance(pool, lengths))} ${pool.unit}`;
+export function totalWord(totals: GroupTotals, pool: Pool, write: (value: number) => string = String): string {
+  if (totals.metres === 0 && totals.swimS > 0) return 'by the clock';
+  return summaryWord({ metres: totals.metres, inPool: poolTotal(totals, pool) }, write);
 }
 
 /**
