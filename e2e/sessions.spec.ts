@@ -410,3 +410,40 @@ test('what lies at the pool tonight, a theme in everyday words, and a time in an
   expect(kits.length).toBeGreaterThan(5);
   expect(kits.filter(Boolean)).toEqual([]);
 });
+
+test('what stands on a whiteboard is read at the first try, and a proposal is read before it is kept', async ({
+  page,
+}) => {
+  await signIn(page, 'coach@upwell.example');
+  await page.goto('/sessions/write');
+  const text = page.getByLabel('The session as text');
+  await text.fill(
+    ['WU 400 easy', 'Pre-set: 4x50 catch up r15', 'Main set (1200)', '2 rounds of', '  4x100 free 15s rest'].join(
+      '\n',
+    ) + '\n  4x50 odds fast evens easy on 1:05\n\ntake a break\nCD 200',
+  );
+  const asRead = page.getByRole('list', { name: 'How it was read' });
+  await expect(asRead.getByText('Drills · 4 x 50 drill catch-up, rest 15')).toBeVisible();
+  await expect(asRead.getByText('2 x (50 crawl 90%, on 1:05 · 50 crawl easy, on 1:05')).toBeVisible();
+  await page.getByRole('button', { name: 'How to write it' }).click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Add the line Total 1800' }).click();
+  // 400 + 200 + 2 × (400 + 200) + 200 are 2000: the total is off, and nothing that explains it is called the cause.
+  await expect(page.getByText('1 total does not add up.')).toBeVisible();
+  await expect(page.getByText(/Stated 1800, written 2000: 200 m less\. It could be that/)).toBeVisible();
+  await text.press('Control+End');
+  await text.fill((await text.inputValue()).replace('Total 1800', 'Total 2000'));
+  await expect(page.getByText('the stated totals add up', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page).toHaveURL(/\/sessions\/[0-9a-f-]{36}$/);
+  await expect(page.getByRole('button', { name: /2,000 m$/ })).toBeVisible();
+
+  await page.goto('/sessions/new');
+  await expect(page.getByText(/^Everyone out at/)).toBeVisible();
+  const head = page.getByRole('button', { name: /^Race\s?[\d,]+ m$/ });
+  await head.click();
+  await expect(head).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByText('Race, in words')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Swim-down' })).toBeVisible();
+  await expectAccessible(page);
+});

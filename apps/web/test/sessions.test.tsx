@@ -1,7 +1,7 @@
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react-native';
 import type { SessionPerson, SessionSave } from '@upwell/contract/sessions';
 import { readSession } from '@upwell/core/notation';
-import { buildSession, groupLengths, setsOf, type SessionPlan } from '@upwell/core/sessions';
+import { buildSession, describeSet, groupLengths, setDetails, setsOf, type SessionPlan } from '@upwell/core/sessions';
 import fc from 'fast-check';
 import { AccountScreen } from '@/account/AccountScreen';
 import { dropped, rowsOf } from '@/sessions/parts/rows';
@@ -349,6 +349,24 @@ describe('what lies at the pool and what the week leaves', () => {
     await findText(/^Everyone out at/);
     await waitFor(() => expect(screen.queryByLabelText('Building the session')).toBeNull());
     expect([...kitIn(await keep(calls))]).toEqual([]);
+  });
+
+  it('can be read in words before it is kept, one level after the other', async () => {
+    const calls = server({});
+    showAt({ 'sessions/new': NewSessionScreen, 'sessions/[id]': SessionScreen }, '/sessions/new');
+    await findText(/^Everyone out at/);
+    const [first, , last] = PROPOSAL.groups.map(({ name }) => name);
+    const shown = () => screen.getByText(/, in words$/).props.children as string;
+    expect(shown()).toBe(`${first}, in words`);
+    // The head of its column; the choice of levels comes further down.
+    fireEvent.press(screen.getAllByRole('button', { name: new RegExp(`^${last}`) })[0]!);
+    expect(shown()).toBe(`${last}, in words`);
+    const words = screen.getAllByText(/./).map(({ props }) => String(props.children));
+    const { groups, pool } = await keep(calls);
+    for (const { set } of groups.find(({ name }) => name === last)!.blocks.flatMap(({ items }) => setsOf(items))) {
+      expect(words).toContain(describeSet(set, pool));
+      expect(words).toContain(setDetails(set).join(' · '));
+    }
   });
 
   it('ends earlier for a full week and says so; the hour is filled at a tap, and the tap taken back', async () => {

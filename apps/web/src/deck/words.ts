@@ -1,13 +1,5 @@
 import type { PassageState, Passage } from '@upwell/core/deck';
-import {
-  BLOCK_NAME,
-  breathingWord,
-  setEffortWord,
-  sightingWord,
-  timingWord,
-  whatWord,
-  type AnySet,
-} from '@upwell/core/sessions';
+import { BLOCK_NAME, whatWord } from '@upwell/core/sessions';
 import { formatTime, METRES_PER_YARD, type Pool } from '@upwell/core/units';
 import { drillCard } from '@upwell/core/library';
 import { numberWord } from '@upwell/core/words';
@@ -27,19 +19,6 @@ function distanceOf(passage: Passage, pool: Pool): string {
 /** Where in the session a passage lies. @example 'Main · 2nd of 3' */
 export function placeOf(passage: PassageState): string {
   return `${BLOCK_NAME[passage.block]}${passage.round ? ` · round ${passage.round.pass} of ${passage.round.of}` : ''}`;
-}
-
-/** How a set is swum, as said on deck: effort or cue, breathing, looks, rate, kit. */
-export function setDetails(set: AnySet): string[] {
-  const drill = set.drill ? drillCard(set.drill) : null;
-  return [
-    drill ? `“${drill.cue}”` : setEffortWord(set),
-    breathingWord(set.breathing),
-    sightingWord(set.sighting),
-    set.strokeRateSpm ? `rate ${set.strokeRateSpm}` : '',
-    set.timing.seconds > 0 ? timingWord(set.timing) : '',
-    set.note,
-  ].filter(Boolean);
 }
 
 /** What must be said before a passage begins: the cautions of its drill, and what goes with few breaths. */

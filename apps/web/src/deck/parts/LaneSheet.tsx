@@ -15,7 +15,8 @@ import { Disclosure } from '@/ui/Disclosure';
 import { Stepper } from '@/ui/Stepper';
 import { useTheme } from '@/ui/useTheme';
 import type { Run } from '../useRun';
-import { passageCautions, passageWord, placeOf, setDetails } from '../words';
+import { passageCautions, passageWord, placeOf } from '../words';
+import { setDetails } from '@upwell/core/sessions';
 import { Cautions } from './Cautions';
 
 interface LaneSheetProps {

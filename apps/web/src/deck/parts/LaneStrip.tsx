@@ -7,7 +7,8 @@ import { useTheme } from '@/ui/useTheme';
 import { textSize } from '@/ui/theme';
 import type { DeckTime } from '../time';
 import { useNow } from '../useNow';
-import { countdownWord, passageCautions, passageWord, placeOf, setDetails } from '../words';
+import { countdownWord, passageCautions, passageWord, placeOf } from '../words';
+import { setDetails } from '@upwell/core/sessions';
 import { Cautions } from './Cautions';
 import { Tap } from './Tap';
 

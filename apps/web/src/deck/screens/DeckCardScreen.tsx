@@ -13,6 +13,7 @@ import {
   groupTotals,
   isSet,
   pauseWord,
+  setDetails,
   type Item,
   type SessionPlan,
   totalWord,
@@ -31,7 +32,6 @@ import { Failure, Loading } from '@/ui/States';
 import { NIGHT } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
 import { useTitle } from '@/ui/useTitle';
-import { setDetails } from '../words';
 
 /** The session as it is read at the pool side: one level at a time, very large, always dark against glare. */
 export function DeckCardScreen() {

@@ -23,11 +23,12 @@ import { BlockBox } from './BlockBox';
 interface LevelSheetProps {
   readonly plan: SessionPlan;
   /** The open column. */
-  readonly selected: string | null;
-  readonly onSelect: (groupId: string) => void;
+  readonly selected?: string | null;
+  /** Opens a column; without it the columns are only looked at. */
+  readonly onSelect?: (groupId: string) => void;
 }
 
-export function LevelSheet({ plan, selected, onSelect }: LevelSheetProps) {
+export function LevelSheet({ plan, selected = null, onSelect }: LevelSheetProps) {
   const wide = useWide();
   const theme = useTheme();
   const clocks = useMemo(() => plan.groups.map((group) => groupClock(group, plan.pool)), [plan]);
@@ -63,7 +64,7 @@ export function LevelSheet({ plan, selected, onSelect }: LevelSheetProps) {
           scale={scale}
           wide={wide}
           on={selected === group.id}
-          onPress={() => onSelect(group.id)}
+          onPress={onSelect ? () => onSelect(group.id) : null}
         />
       ))}
     </View>
@@ -79,44 +80,53 @@ interface ColumnProps {
   readonly scale: number;
   readonly wide: boolean;
   readonly on: boolean;
-  readonly onPress: () => void;
+  readonly onPress: (() => void) | null;
 }
 
 function Column({ group, pool, place, clock, slots, scale, wide, on, onPress }: ColumnProps) {
   const theme = useTheme();
   const total = totalWord(groupTotals(group, pool), pool, (value) => numberWord(value));
+  const head = (
+    <>
+      <Text variant="titleMedium" numberOfLines={1}>
+        {group.name}
+      </Text>
+      <Text variant={wide ? 'titleLarge' : 'titleMedium'} style={styles.figures}>
+        {total}
+      </Text>
+    </>
+  );
+  const blocks = clock.blocks.map((block, i) => (
+    <BlockBox
+      key={block.block.id}
+      block={block}
+      slots={slots[i] ?? []}
+      pool={pool}
+      place={place}
+      scale={scale}
+      wide={wide}
+    />
+  ));
+  const headStyle = [
+    styles.columnHead,
+    { borderBottomColor: on ? theme.colors.primary : theme.colors.onBackground },
+    on ? styles.thick : null,
+  ];
+  if (!onPress)
+    return (
+      <View style={styles.column}>
+        <View style={headStyle}>{head}</View>
+        {blocks}
+      </View>
+    );
   return (
     <View style={styles.column}>
-      <Pressable
-        role="button"
-        aria-pressed={on}
-        onPress={onPress}
-        style={[
-          styles.columnHead,
-          { borderBottomColor: on ? theme.colors.primary : theme.colors.onBackground },
-          on ? styles.thick : null,
-        ]}
-      >
-        <Text variant="titleMedium" numberOfLines={1}>
-          {group.name}
-        </Text>
-        <Text variant={wide ? 'titleLarge' : 'titleMedium'} style={styles.figures}>
-          {total}
-        </Text>
+      <Pressable role="button" aria-pressed={on} onPress={onPress} style={headStyle}>
+        {head}
       </Pressable>
       {/* A tap anywhere on the column opens it too; the keyboard has the head. */}
       <Pressable onPress={onPress} tabIndex={-1}>
-        {clock.blocks.map((block, i) => (
-          <BlockBox
-            key={block.block.id}
-            block={block}
-            slots={slots[i] ?? []}
-            pool={pool}
-            place={place}
-            scale={scale}
-            wide={wide}
-          />
-        ))}
+        {blocks}
       </Pressable>
     </View>
   );

@@ -18,6 +18,7 @@ import { compute } from '@/worker';
 import { useProposalQuery, useSaveSessionMutation } from '../api';
 import { LevelSheet } from '../parts/LevelSheet';
 import { PlanTruth } from '../parts/PlanTruth';
+import { PlanWords } from '../parts/PlanWords';
 import { ServesCard } from '../parts/ServesCard';
 import { Distances, KitTonight, Locks, ThemeCard } from '../parts/WishCards';
 import { TimeAndPoolCard, timesOf } from '../parts/TimeAndPoolCard';
@@ -32,6 +33,7 @@ export function NewSessionScreen() {
   const { units } = useAppSelector((state) => state.place);
   const [first] = useState(() => newWish(today, units));
   const [wish, setWish, dropWish] = useDraft<Wish>('session:new', first);
+  const [readId, setReadId] = useState<string | null>(null);
   const { data: squads } = useSquadsQuery();
   const {
     data: proposal,
@@ -44,6 +46,8 @@ export function NewSessionScreen() {
   const { result, building } = useBuilt(request === null || typeof request === 'string' ? null : request);
   const plan = result?.kind === 'built' ? result.plan : null;
   const earlierMin = result?.kind === 'built' ? result.earlierMin : 0;
+  // The level that is read in words; the first until another is tapped.
+  const read = plan?.groups.find(({ id }) => id === readId) ?? plan?.groups[0];
   const change = (patch: Partial<Wish>) => setWish((now) => ({ ...now, ...patch }));
 
   // The next seed whose session differs from the one shown.
@@ -105,7 +109,7 @@ export function NewSessionScreen() {
         : null}
       {plan ? (
         <>
-          <LevelSheet plan={plan} selected={null} onSelect={() => undefined} />
+          <LevelSheet plan={plan} selected={read?.id ?? null} onSelect={setReadId} />
           {earlierMin > 0 || wish.fillHour ? (
             <View style={styles.early}>
               <Text variant="bodyMedium" style={styles.flex}>
@@ -118,6 +122,7 @@ export function NewSessionScreen() {
               </Button>
             </View>
           ) : null}
+          {read ? <PlanWords plan={plan} group={read} startTime={wish.startTime} /> : null}
           <Locks plan={plan} wish={wish} change={change} />
           {proposal ? <ServesCard plan={plan} wish={wish} proposal={proposal} /> : null}
           <PlanTruth

@@ -130,7 +130,7 @@ export function WriteSessionScreen() {
         <View style={wide ? styles.half : undefined}>
           {plan ? (
             <>
-              <LevelSheet plan={plan} selected={null} onSelect={() => undefined} />
+              <LevelSheet plan={plan} />
               <PlanTruth plan={plan} startTime={good?.document.startTime ?? '19:00'} people={people} />
             </>
           ) : (

@@ -103,3 +103,16 @@ function repWord(set: AnySet, pool: Pool, place: SessionPlace): string {
   if (place === 'pool') return String(poolDistance(pool, set.lengths));
   return `${set.lengths === 0.5 ? '½' : set.lengths} ${set.lengths > 1 ? 'loops' : 'loop'}`;
 }
+
+/** How a set is swum, as said on deck: effort or cue, breathing, looks, rate, rest. @example setDetails(set) // ['steady 80 %', 'rest 15 s'] */
+export function setDetails(set: AnySet): string[] {
+  const drill = set.drill ? drillCard(set.drill) : null;
+  return [
+    drill ? `“${drill.cue}”` : setEffortWord(set),
+    breathingWord(set.breathing),
+    sightingWord(set.sighting),
+    set.strokeRateSpm ? `rate ${set.strokeRateSpm}` : '',
+    set.timing.seconds > 0 ? timingWord(set.timing) : '',
+    set.note,
+  ].filter(Boolean);
+}
