@@ -16,6 +16,10 @@ describe('a plan that is larger than a lane can run', () => {
     ['40,000 brackets', '('.repeat(40_000)],
     ['bad words', 'zzz qq\n'.repeat(7000)],
     ['nothing but closes', ')\n'.repeat(20_000)],
+    ['one line of commas', `Main\n100 ${', free'.repeat(25_000)} ${'?, '.repeat(20_000)}`],
+    ['one heading of colons', `Main ${':'.repeat(90_000)} zz\n?`],
+    ['one line of sets', `Main\n${'zz 100, '.repeat(20_000)}`],
+    ['one line of rounds without an end', `Main\n${'2 x '.repeat(40_000)}`],
   ])('is not read to its end: %s', (_name, text) => {
     const { problems } = readSession(text);
     expect(problems.length).toBeGreaterThan(0);

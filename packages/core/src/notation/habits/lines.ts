@@ -115,11 +115,11 @@ class LineWriter {
   private heading(tokens: readonly IToken[]): void {
     const [block, ...behind] = tokens as [IToken, ...IToken[]];
     const note = behind.find((tok) => is(tok, t.Note));
-    let rest = behind.filter((tok) => tok !== note);
-    const bracketed = is(rest[0], t.Open) && is(rest.at(-1), t.Close);
-    while (is(rest[0], t.Colon, t.Dash, t.Comma) || isFiller(rest[0]) || (bracketed && is(rest[0], t.Open)))
-      rest = rest.slice(1);
-    if (bracketed) rest = rest.slice(0, -1);
+    const said = behind.filter((tok) => tok !== note);
+    const bracketed = is(said[0], t.Open) && is(said.at(-1), t.Close);
+    let from = bracketed ? 1 : 0;
+    while (is(said[from], t.Colon, t.Dash, t.Comma) || isFiller(said[from])) from++;
+    const rest = said.slice(from, bracketed ? -1 : undefined);
     const head = (more: readonly IToken[]) => this.put([block, ...more, ...(note ? [note] : [])]);
     const n = numberOf(rest[0]);
     const unit = rest[1];
@@ -172,10 +172,13 @@ class LineWriter {
     const note = all.find((tok) => is(tok, t.Note));
     const tokens = all.filter((tok) => tok !== note);
     let set: IToken[] = [];
+    /** Whether the set has its distance, so that another one may follow. */
+    let whole = false;
     let closes = 0;
     const flush = (last = false) => {
       if (set.length > 0) this.setLine(set, last ? note : undefined);
       set = [];
+      whole = false;
     };
     for (let i = 0; i < tokens.length;) {
       const tok = tokens[i]!;
@@ -218,13 +221,13 @@ class LineWriter {
         i = after ? after.next : i + 1;
         continue;
       }
-      const opensSet = set.some((s) => numberOf(s) !== null || is(s, t.Time, t.Lengths, t.PerLength));
-      if (is(tok, t.Comma, t.Plus) && opensSet && beginsSet(tokens, i + 1) && !isSecondHalf(set, tokens[i + 1])) {
+      if (is(tok, t.Comma, t.Plus) && whole && beginsSet(tokens, i + 1) && !isSecondHalf(set, tokens[i + 1])) {
         flush();
         i++;
         continue;
       }
       set.push(tok);
+      whole ||= numberOf(tok) !== null || is(tok, t.Time, t.Lengths, t.PerLength);
       i++;
     }
     if (set.length > 0) flush(true);

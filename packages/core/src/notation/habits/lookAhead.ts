@@ -32,7 +32,7 @@ export function isGroupName(tokens: readonly IToken[]): boolean {
 
 /** Whether a set begins here: `4 x 50`, `100 choice`, `200 m`, `1 length`. */
 export function beginsSet(tokens: readonly IToken[], at: number): boolean {
-  const [first, second, third] = tokens.slice(at);
+  const [first, second, third] = tokens.slice(at, at + 3);
   if (is(first, t.Half)) return is(second, t.Lengths, t.PerLength) || isFiller(second);
   // `easy 100`, `kick 4 x 50`.
   if (is(first, t.Effort, t.Stroke, t.Drill) && numberOf(second) !== null && !is(third, t.Rest))
