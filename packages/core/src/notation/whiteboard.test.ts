@@ -247,5 +247,6 @@ describe('what can be said in two ways', () => {
     expect(kinds('Main\n2 rounds of\n100\n50\n\n200')).toEqual([['rounds', 'swim']]);
     expect(kinds('Main\n  2 rounds of\n    100\n    50\n  200')).toEqual([['rounds', 'swim']]);
     expect(kinds('Main\n2 rounds of\n100\nSwim down\n200')).toEqual([['rounds'], ['swim']]);
+    expect(readSession('Hold\n2 rounds of\n100\nRace\n200').problems).toEqual([]);
   });
 });

@@ -149,6 +149,7 @@ class LineWriter {
     const words = tokens.filter((tok) => !is(tok, t.Note, t.Stated, t.Unit, t.Colon));
     const name = words.map((tok) => tok.image).join(' ');
     const stated = tokens.find((tok) => is(tok, t.Stated));
+    this.endLoose(words[0]);
     const start = token(t.GroupStart, `== ${name}`, words[0]!, words.at(-1));
     this.put([start, ...(stated ? [stated] : []), ...(note ? [note] : [])]);
   }
