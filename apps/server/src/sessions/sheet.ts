@@ -1,13 +1,12 @@
 import { dayWord, zoneWord } from '@upwell/core/words';
 import type { SessionPerson, SessionView, SheetQuery } from '@upwell/contract/sessions';
-import { drillCard, KIT } from '@upwell/core/library';
+import { KIT } from '@upwell/core/library';
 import { causeCard } from '@upwell/core/review';
 import { CAUTION } from '@upwell/core/safety';
 import {
   type AnySet,
   BLOCK_NAME,
   blockLengths,
-  breathingWord,
   cautionsOf,
   describeSet,
   distanceWord,
@@ -25,8 +24,7 @@ import {
   type LaneSheet,
   laneSheets,
   placeWord,
-  setEffortWord,
-  sightingWord,
+  setHow,
   timingWord,
   totalWord,
 } from '@upwell/core/sessions';
@@ -195,12 +193,8 @@ const onPaper = (name: string): string => name.replace(/^(\S+) (\S).*$/, '$1 $2.
 
 function details(set: AnySet, sheet: LaneSheet | null): string {
   const line = sheet?.lines.find((l) => l.set.id === set.id);
-  const drill = set.drill ? drillCard(set.drill) : null;
   return [
-    drill ? `“${drill.cue}”` : setEffortWord(set),
-    breathingWord(set.breathing),
-    sightingWord(set.sighting),
-    set.strokeRateSpm ? `rate ${set.strokeRateSpm}` : '',
+    ...setHow(set),
     line?.sendOffS
       ? `leave every ${formatTime(line.sendOffS)}, ${line.gapS} s apart`
       : set.timing.seconds > 0

@@ -104,15 +104,17 @@ function repWord(set: AnySet, pool: Pool, place: SessionPlace): string {
   return `${set.lengths === 0.5 ? '½' : set.lengths} ${set.lengths > 1 ? 'loops' : 'loop'}`;
 }
 
-/** How a set is swum, as said on deck: effort or cue, breathing, looks, rate, rest. @example setDetails(set) // ['steady 80 %', 'rest 15 s'] */
-export function setDetails(set: AnySet): string[] {
+/** How a set is swum: effort or the cue of its drill, breathing, looks, rate. @example setHow(set) // ['steady 80 %', 'breathe every 3'] */
+export function setHow(set: AnySet): string[] {
   const drill = set.drill ? drillCard(set.drill) : null;
   return [
     drill ? `“${drill.cue}”` : setEffortWord(set),
     breathingWord(set.breathing),
     sightingWord(set.sighting),
     set.strokeRateSpm ? `rate ${set.strokeRateSpm}` : '',
-    set.timing.seconds > 0 ? timingWord(set.timing) : '',
-    set.note,
   ].filter(Boolean);
 }
+
+/** How a set is swum, with its rest and its note, as said on deck. @example setDetails(set) // ['steady 80 %', 'rest 15 s'] */
+export const setDetails = (set: AnySet): string[] =>
+  [...setHow(set), set.timing.seconds > 0 ? timingWord(set.timing) : '', set.note].filter(Boolean);
