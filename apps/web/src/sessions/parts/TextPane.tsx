@@ -148,10 +148,15 @@ function withLine(text: string, line: string, cursor: number): string {
 }
 
 /** Lines that were understood in other words than they have, each with those of the notation. */
-function otherWords(text: string, { asRead }: ReadSession): { readonly line: number; readonly said: string[] }[] {
+function otherWords(
+  text: string,
+  { asRead, problems }: ReadSession,
+): { readonly line: number; readonly said: string[] }[] {
   const typed = text.split('\n');
   const lines = new Map<number, string[]>();
-  for (const { line, text: said } of asRead) lines.set(line, [...(lines.get(line) ?? []), said]);
+  // What is wrong on a line is said already.
+  const wrong = new Set(problems.filter(({ severity }) => severity === 'error').map(({ line }) => line));
+  for (const { line, text: said } of asRead) if (!wrong.has(line)) lines.set(line, [...(lines.get(line) ?? []), said]);
   const plain = (words: string) => words.replace(/\s+/g, ' ').trim().toLowerCase();
   return [...lines]
     .filter(([line, said]) => {
