@@ -33,7 +33,7 @@ export class Cursor {
   }
 
   /** Passes over words that say nothing. */
-  skip(): void {
+  passFillers(): void {
     while (isFiller(this.peek()) || is(this.peek(), t.Colon)) this.at++;
   }
 

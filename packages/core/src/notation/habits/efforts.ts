@@ -113,7 +113,7 @@ export function shapedHere(c: Cursor, say: Say): Shaped | null {
 
 /** Two efforts as they are written, or those that the word means. */
 function twoEfforts(c: Cursor, word: IToken, usual: readonly [string, string] | undefined, say: Say): IToken[] {
-  c.skip();
+  c.passFillers();
   const first = effortAt(c, 0, say);
   const second = first && (is(c.peek(1), t.Slash) || isFiller(c.peek(1))) ? effortAt(c, 2, say) : null;
   if (first && second) {

@@ -39,10 +39,10 @@ export function breathingHere(c: Cursor): IToken[] | null {
   if (!is(tok, t.Breathe)) return null;
   c.at++;
   const afterWord = c.at;
-  c.skip();
+  c.passFillers();
   if (is(c.peek(), t.On)) c.at++;
   if (is(c.peek(), t.Every)) c.at++;
-  c.skip();
+  c.passFillers();
   if (is(c.peek(), t.Bilateral)) return bilateral(c.take());
   const part = [token(t.Breathe, 'breathe', tok)];
   const n = numberOf(c.peek());
@@ -50,11 +50,11 @@ export function breathingHere(c: Cursor): IToken[] | null {
     part.push(token(t.Numeral, String(n), c.take()));
     // “breathe 3s”.
     if (is(c.peek(), t.Unit) && c.peek()!.image === 's') c.at++;
-    c.skip();
+    c.passFillers();
   }
   if (is(c.peek(), t.Side)) {
     part.push(c.take());
-    c.skip();
+    c.passFillers();
   }
   if (n !== null && is(c.peek(), t.ByLength)) part.push(c.take());
   if (part.length > 1) return part;
@@ -67,13 +67,13 @@ export function lookingHere(c: Cursor): IToken[] | null {
   const tok = c.peek()!;
   if (!is(tok, t.Look)) return null;
   c.at++;
-  c.skip();
+  c.passFillers();
   if (is(c.peek(), t.Every)) c.at++;
   const n = numberOf(c.peek());
   if (n === null) return [tok];
   const part = [token(t.Look, 'look', tok), token(t.Numeral, String(n), c.take())];
   if (is(c.peek(), t.ForBreath)) part.push(c.take());
-  c.skip();
+  c.passFillers();
   return part;
 }
 
@@ -82,7 +82,7 @@ export function kitHere(c: Cursor): IToken[] | null {
   const first = c.peek()!;
   const word = is(first, t.With);
   if (word) c.at++;
-  c.skip();
+  c.passFillers();
   const things: IToken[] = [];
   for (;;) {
     const tok = c.peek();

@@ -89,7 +89,7 @@ class SetReader {
     if (n === null || this.reps || this.extent.length > 0 || !is(c.peek(1), t.Times, t.Rounds)) return null;
     this.reps = token(t.Numeral, String(n), c.take());
     this.times = token(t.Times, 'x', c.take());
-    c.skip();
+    c.passFillers();
     return [];
   }
 
@@ -136,7 +136,7 @@ class SetReader {
     const { c } = this;
     if (!is(c.peek(), t.On)) return null;
     c.at++;
-    c.skip();
+    c.passFillers();
     if (is(c.peek(), t.Effort, t.Percent, t.PercentRange, t.Rate)) return [];
     if (!is(c.peek(), t.Stroke) && !(is(c.peek(), t.Side) && this.strokes.length > 0)) return null;
     this.notes.push(`On the ${c.take().image.toLowerCase()}.`);

@@ -39,7 +39,7 @@ function longTimeHere(c: Cursor): number | null {
 }
 
 function restToken(seconds: number, from: IToken, c: Cursor): IToken[] {
-  c.skip();
+  c.passFillers();
   return [token(t.Rest, 'rest', from), token(t.Numeral, String(seconds), from, c.last)];
 }
 
@@ -63,7 +63,7 @@ export function restHere(c: Cursor, hasExtent: boolean): IToken[] | null {
   if (is(c.peek(), t.Rest)) {
     const rest = c.take();
     const afterRest = c.at;
-    c.skip();
+    c.passFillers();
     const equals = is(c.peek(), t.Stated) ? Number(c.peek()!.image.replace(/[=\s]/g, '')) : null;
     if (equals !== null) c.at += c.unitAt(1)?.kind === 's' ? 2 : 1;
     const seconds = equals ?? timeHere(c)?.seconds ?? null;
@@ -75,7 +75,7 @@ export function restHere(c: Cursor, hasExtent: boolean): IToken[] | null {
   const short = c.unitAt(1)?.kind === 's' || (is(value, t.Time) && value.image.startsWith(':'));
   const time = timeHere(c);
   if (!time) return null;
-  c.skip();
+  c.passFillers();
   if (is(c.peek(), t.Rest, t.Break)) c.at++;
   else if (!short || !hasExtent) return null;
   return restToken(time.seconds, value, c);
@@ -90,7 +90,7 @@ export function sendOffHere(c: Cursor): IToken[] | null {
   }
   if (!is(first, t.On)) return null;
   c.at++;
-  c.skip();
+  c.passFillers();
   const from = c.peek();
   const seconds = longTimeHere(c);
   if (seconds === null) return [first];
@@ -103,7 +103,7 @@ export function pauseOf(tokens: readonly IToken[]): { readonly tokens: IToken[];
   const first = tokens[0]!;
   const leads = is(first, t.Rest, t.Break);
   if (leads) c.at++;
-  c.skip();
+  c.passFillers();
   const seconds = longTimeHere(c) ?? (is(first, t.Break) ? USUAL_PAUSE_S : null);
   if (seconds === null || (!leads && !is(c.peek(), t.Rest, t.Break))) return null;
   if (!leads) c.at++;
