@@ -1,6 +1,5 @@
 import { chromium, type Browser, type CDPSession, type Page } from '@playwright/test';
-import { createServer } from 'node:net';
-import { Server } from '../e2e/server';
+import { freePort, Server } from '../e2e/server';
 
 export const PHONE = { width: 390, height: 844 };
 const ARGS =
@@ -36,14 +35,4 @@ export async function openApp(): Promise<Open> {
       await server.stop();
     },
   };
-}
-
-function freePort(): Promise<number> {
-  return new Promise((resolve) => {
-    const server = createServer();
-    server.listen(0, '127.0.0.1', () => {
-      const { port } = server.address() as { port: number };
-      server.close(() => resolve(port));
-    });
-  });
 }

@@ -1,5 +1,5 @@
 // Measures speed on this machine, each number beside a reference from the same run.
-// `npm run bench -- causes` runs one: causes, build, sighting, swimmers, figure, clip, deck, water, race, siege, orm, bundle.
+// `npm run bench -- causes` runs one: causes, build, sighting, swimmers, figure, clip, deck, water, race, live, siege, orm, bundle.
 // `npm run bench -- mutants` takes its time and is run only when it is asked for.
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
@@ -25,6 +25,7 @@ const BENCHES = [
   'deck',
   'water',
   'race',
+  'live',
   'siege',
   'orm',
   'bundle',
@@ -32,7 +33,7 @@ const BENCHES = [
 /** How many wrong edits of the core its tests notice: an hour, and no matter of speed. */
 const SLOW = ['mutants'];
 /** Those that ask a server, and those of them that look through a browser. */
-const ON_SERVER = ['swimmers', 'figure', 'clip', 'deck', 'water', 'race', 'siege', 'orm'];
+const ON_SERVER = ['swimmers', 'figure', 'clip', 'deck', 'water', 'race', 'live', 'siege', 'orm'];
 const IN_BROWSER = ['figure', 'clip', 'deck', 'water', 'race'];
 const asked = process.argv.slice(2);
 

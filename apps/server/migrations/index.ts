@@ -20,6 +20,7 @@ import { Migration20261212000000_tonight } from './Migration20261212000000_tonig
 import { Migration20261213000000_looks } from './Migration20261213000000_looks';
 import { Migration20261214000000_experience } from './Migration20261214000000_experience';
 import { Migration20261215000000_stroke_times } from './Migration20261215000000_stroke_times';
+import { Migration20261216000000_live } from './Migration20261216000000_live';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -45,4 +46,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261213000000_looks', class: Migration20261213000000_looks },
   { name: 'Migration20261214000000_experience', class: Migration20261214000000_experience },
   { name: 'Migration20261215000000_stroke_times', class: Migration20261215000000_stroke_times },
+  { name: 'Migration20261216000000_live', class: Migration20261216000000_live },
 ];

@@ -103,6 +103,7 @@ export const questionsOf = (here: Stored): Readonly<Record<string, string | unde
   from: '2026-12-01',
   level: 'hold',
   focusId: here.focusId,
+  device: '0197a1b2-0000-7000-8000-00000000000d',
 });
 
 /** A good body for a route, or undefined where it takes none. */

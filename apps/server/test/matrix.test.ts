@@ -43,7 +43,7 @@ const COACHES_THE_CHILD = `
   DELETE /focuses/{id}/tries/{tryId} · PUT /clips/{id} · DELETE /clips/{id} · PUT /handout-links/{id}
   POST /handout-links/{id}/revoke · PUT /sessions/{id} · DELETE /sessions/{id} · POST /sessions/{id}/series · GET /sessions/{id}/sheet.pdf
   GET /sessions/{id}/people · DELETE /invitations/{id} · PUT /calendar-links/{id} · POST /calendar-links/{id}/revoke · GET /deck/packs/{id}
-  GET /deck/runs/{id}/events · POST /deck/runs/{id}/events · PUT /tests/{id} · DELETE /tests/{id}
+  GET /sessions/{id}/live · GET /deck/runs/{id}/events · POST /deck/runs/{id}/events · PUT /tests/{id} · DELETE /tests/{id}
   PUT /swimmers/{id}/ladder-marks/{markId} · DELETE /swimmers/{id}/ladder-marks/{markId}
   PUT /results/{id} · DELETE /results/{id} · PUT /tracks/{id} · DELETE /tracks/{id} · PUT /swimmers/{id}/race-plan`;
 /** Whose import it is, and the head coach. */

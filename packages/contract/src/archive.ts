@@ -108,6 +108,12 @@ export const ARCHIVE_ROWS = {
       .items(
         Joi.object({ note: oneOf(PLAIN_WEEK_NOTES).required() }),
         Joi.object({ note: oneOf(['other-race'] as const).required(), on: isoDate().required() }),
+        Joi.object({
+          note: oneOf(['long-swim'] as const).required(),
+          metres: Joi.number().integer().min(1).max(100_000).required(),
+          outside: Joi.boolean().required(),
+          fed: Joi.boolean().required(),
+        }),
       )
       .max(60),
     words: Joi.array().items(line(500)).max(60),

@@ -1,7 +1,7 @@
 import { drillId } from './drills';
 import { ATTENDANCE, type DeckEvent } from '@upwell/core/deck';
 import { OUTCOMES, SIGHTINGS, SIGN_IDS } from '@upwell/core/review';
-import { BLOCK_KINDS } from '@upwell/core/sessions';
+import { BLOCK_KINDS, LONGEST_BLOCK_NAME } from '@upwell/core/sessions';
 import type { SchemaMap } from 'joi';
 import { isoDate, key, line, momentMs, oneOf, uuid } from './common';
 import { anySet, oneKind } from './plan';
@@ -60,6 +60,7 @@ const rep = () => number.integer().min(1).max(500);
 const passage = Joi.object({
   id: name(),
   block: oneOf(BLOCK_KINDS).required(),
+  blockName: line(LONGEST_BLOCK_NAME),
   set: anySet.allow(null).required(),
   round: Joi.object({
     pass: number.integer().min(1).max(50).required(),

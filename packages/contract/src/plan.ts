@@ -3,9 +3,12 @@ import { KIT_IDS } from '@upwell/core/library';
 import { CAUSE_IDS } from '@upwell/core/review';
 import {
   BLOCK_KINDS,
+  LONGEST_BLOCK_NAME,
   LONGEST_PAUSE_S,
   LOOP_LENGTH,
+  MOST_BLOCKS,
   MOST_BREATHS,
+  MOST_LEVELS,
   SESSION_KINDS,
   SESSION_PLACES,
   SWIM_STROKES,
@@ -125,6 +128,7 @@ export const strokeShares = () =>
 export const blockSchema = Joi.object({
   kind: oneOf(BLOCK_KINDS).required(),
   id: key().required(),
+  name: line(LONGEST_BLOCK_NAME).pattern(/^[^"“”=/\r\n]+$/, { name: 'a name without quotes, = and /' }),
   landMinutes: number.min(0).max(60).required(),
   items: Joi.array().items(item).max(60).required(),
   note: noteLine(),
@@ -164,7 +168,7 @@ const group = Joi.object({
     .allow(null)
     .required(),
   note: noteLine(),
-  blocks: blocks(12).required(),
+  blocks: blocks(MOST_BLOCKS).required(),
 });
 
 /** The pool, or the loop outside that takes its place. */
@@ -189,5 +193,5 @@ export const planSchema = Joi.object<SessionPlan>({
     .max(2 ** 31 - 1)
     .required(),
   note: noteLine(),
-  groups: Joi.array().items(group).min(1).max(6).unique('id').required(),
+  groups: Joi.array().items(group).min(1).max(MOST_LEVELS).unique('id').required(),
 });

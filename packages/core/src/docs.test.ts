@@ -3,7 +3,7 @@ import path from 'node:path';
 import { MOST_METRES_AN_HOUR, MOST_POOLED } from './clubLibrary';
 import { MOST_BLIND_M, MOST_OF_OWN } from './library';
 import { FEWEST_BETWEEN_LOOKS, MOST_BETWEEN_LOOKS } from './measures';
-import { TRIAL_DAYS } from './race';
+import { FULLEST_WEEK_M, fullestWeekM, longestSwimM, returnShares, TRIAL_DAYS } from './race';
 import { CATALOGUE_LOOKS, LEARN_FROM, LEARNED_LIMITS } from './review';
 import { LEVEL, LEVELS } from './swimmers';
 import { numberWord } from './words';
@@ -83,7 +83,11 @@ describe.each<[string, readonly string[]]>([
   [
     'race.md',
     [
-      `rises at most ${WEEKLY_RISE * 100} % above the average of the four before it`,
+      `A week rises at most ${WEEKLY_RISE * 100} % above it`,
+      `2.5 times the race up to 3 km, ${fullestWeekM(10_000) / 1000} km for 10 km, ${fullestWeekM(25_000) / 1000} km for 25 km`,
+      `never over ${FULLEST_WEEK_M / 1000} km`,
+      `${longestSwimM(10_000, 2) / 1000} km for 10 km, ${longestSwimM(25_000, 2) / 1000} km for 25 km`,
+      `second from ${returnShares(1)[0]! * 100} %; two, in the fourth from ${returnShares(2)[0]! * 100} %`,
       `swims of the last ${TRIAL_DAYS} days`,
     ],
   ],

@@ -1,4 +1,5 @@
 import { libraryRoutes } from '../library/routes';
+import { liveRoutes } from '../live/routes';
 import cookie from '@fastify/cookie';
 import compress from '@fastify/compress';
 import helmet from '@fastify/helmet';
@@ -117,6 +118,7 @@ export async function createApp({ database, config, jobs, work, log }: Parts): P
       await api.register(eyeRoutes, { database, prefix: '/eye' });
       await api.register(sessionRoutes, { database });
       await api.register(deckRoutes, { database, prefix: '/deck' });
+      await api.register(liveRoutes, { database, config });
       await api.register(recordRoutes, { database });
       await api.register(archiveRoutes, { database, prefix: '/club' });
       await api.register(waterRoutes, { database });

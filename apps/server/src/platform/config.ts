@@ -34,9 +34,11 @@ export interface Limits {
   readonly perMinute: { readonly account: number; readonly address: number; readonly guests: number };
   /** How long a body may take to arrive, milliseconds. */
   readonly bodyMs: number;
+  /** How often an open stream shows that it lives, and is looked at whether it may, milliseconds. */
+  readonly beatMs: number;
 }
 
-const LIMITS: Limits = { perMinute: { account: 6000, address: 12_000, guests: 3000 }, bodyMs: 30_000 };
+const LIMITS: Limits = { perMinute: { account: 6000, address: 12_000, guests: 3000 }, bodyMs: 30_000, beatMs: 20_000 };
 
 /** Whose rights the requests have. Nobody signs in as this role: each database has one of its own that belongs to it. */
 export const APP_ROLE = 'upwell_app';

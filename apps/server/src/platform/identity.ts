@@ -22,6 +22,8 @@ export interface SignedIn extends Me {
 declare module 'fastify' {
   interface FastifyRequest {
     me: SignedIn | null;
+    /** What the cookie of a sign-in is called here. */
+    cookieName: string;
     /** The library of the club that asks. */
     shelves: ClubShelves;
   }
@@ -58,6 +60,7 @@ export const identity = fp(async (app: FastifyInstance, parts: { database: Datab
   const { database, config } = parts;
   const cookie = cookieName(config.secureCookies);
   app.decorateRequest('me', null);
+  app.decorateRequest('cookieName', cookie);
   app.decorateRequest('shelves');
 
   app.addHook('onRequest', async (request) => {
@@ -159,6 +162,12 @@ export function swimmerWhoAsks(request: FastifyRequest): SignedIn & { readonly s
   const { swimmerId, ...me } = whoAsks(request);
   if (swimmerId === null) throw forbidden();
   return { ...me, swimmerId };
+}
+
+/** Who a long request belongs to by now: its sign-in may have ended meanwhile, or see other squads. */
+export function signedInStill(database: Database, request: FastifyRequest): Promise<SignedIn | null> {
+  const token = request.cookies[request.cookieName];
+  return token ? lookUp(database, token) : Promise.resolve(null);
 }
 
 /** Runs work in a transaction as the account that is signed in. */

@@ -18,6 +18,8 @@ export interface Waits {
 /** A request may say whose page it shows on while it waits. */
 export interface Args extends FetchArgs {
   readonly about?: string;
+  /** What was stored when the change was made: a change that waits can then be put together with those of others. */
+  readonly base?: unknown;
 }
 
 export interface Extra {

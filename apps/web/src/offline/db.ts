@@ -13,6 +13,8 @@ export interface Waiting {
   readonly path: string;
   readonly method: 'PUT' | 'DELETE';
   readonly body: unknown;
+  /** What was stored when the change was made, where changes of both sides can be put together. */
+  readonly base?: unknown;
   /** For the list of what waits. */
   readonly label: string;
   readonly at: string;

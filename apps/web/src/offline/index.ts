@@ -7,3 +7,5 @@ export { keepOnDevice } from './keeper';
 export { keepPage, keptPage, keptZone, patchPage } from './pages';
 export { fetchEvents, send, sendSoon, startSync } from './sync';
 export { keepApp } from './version';
+export { useLive, type Live } from './useLive';
+export { mergeWith } from './merge';

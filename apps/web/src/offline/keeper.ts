@@ -30,7 +30,8 @@ const keeper: Keeper = {
     let seq: number;
     try {
       const method = args.method as 'PUT' | 'DELETE';
-      seq = await enqueue({ id: body?.writeId ?? path, path, method, body: body ?? null, label });
+      const base = args.base === undefined ? {} : { base: args.base };
+      seq = await enqueue({ id: body?.writeId ?? path, path, method, body: body ?? null, label, ...base });
     } catch (error) {
       store.dispatch(storageFull(true));
       console.warn('This device could not store a change.', error);

@@ -1,5 +1,6 @@
 import type { Problem } from '@upwell/contract/common';
 import { db, type Waiting } from './db';
+import { onTopOf } from './merge';
 
 /** What came of sending one change. */
 export type Sent =
@@ -81,6 +82,25 @@ export interface Pass {
   readonly left: readonly Waiting[];
 }
 
+/** How often a change is put on top of a newer version before a coach is asked. */
+const MOST_MERGES = 3;
+
+/**
+ * Sends one change. Where it meets a newer version and nobody looks on, the two are put together if they can be; what was
+ * put together is kept before it is sent, so that a lost answer doubles nothing.
+ */
+async function postOnTop(post: Post, entry: Waiting, watched: boolean): Promise<Sent> {
+  let outcome = await post(entry);
+  let now: Waiting | null = entry;
+  for (let tries = 0; tries < MOST_MERGES && !watched && outcome.kind === 'conflict'; tries++) {
+    now = await onTopOf(now, outcome.problem.current);
+    if (!now) break;
+    await (await db()).put('outbox', now);
+    outcome = await post(now);
+  }
+  return outcome;
+}
+
 /**
  * Sends what waits, in its order, one after the other.
  *
@@ -100,7 +120,7 @@ export async function sendChanges(post: Post, awaited: ReadonlySet<number> = new
       left.push(entry);
       continue;
     }
-    const outcome = await post(entry);
+    const outcome = await postOnTop(post, entry, awaited.has(seq));
     sent.set(seq, outcome);
     if (outcome.kind === 'no-network') return { sent, server: 'lost', left: [...left, ...all.slice(i)] };
     if (outcome.kind === 'busy') {

@@ -53,6 +53,20 @@ export const plural = (n: number, one: string, many = `${one}s`): string => (PLU
  */
 export const counted = (n: number, one: string, many?: string): string => `${numberWord(n)} ${plural(n, one, many)}`;
 
+/**
+ * Roughly how far: kilometres with at most one decimal, below that tens of metres.
+ *
+ * @example distanceWord(10_000) // '10 km'
+ * @example distanceWord(3740) // '3.7 km'
+ * @example distanceWord(364) // '360 m'
+ */
+export function distanceWord(metres: number): string {
+  const tens = Math.round(metres / 10) * 10;
+  if (tens < 1000) return `${numberWord(tens)} m`;
+  const km = Math.round(metres / 100) / 10;
+  return `${numberWord(km, Number.isInteger(km) ? 0 : 1)} km`;
+}
+
 /** How often. @example timesWord(2) // 'twice' */
 export const timesWord = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : counted(n, 'time'));
 
