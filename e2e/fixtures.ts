@@ -1,9 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { createServer } from 'node:net';
 import { test as base, expect, type Page } from '@playwright/test';
 import type { SessionView } from '@upwell/contract/sessions';
-import { Server } from './server';
+import { freePort, Server } from './server';
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -15,15 +14,7 @@ interface AxeResult {
   }[];
 }
 
-export function freePort(): Promise<number> {
-  return new Promise((resolve) => {
-    const server = createServer();
-    server.listen(0, '127.0.0.1', () => {
-      const { port } = server.address() as { port: number };
-      server.close(() => resolve(port));
-    });
-  });
-}
+export { freePort };
 
 interface Fixtures {
   /** Lets a test that cuts the network say so: failed requests are then expected on the console. */

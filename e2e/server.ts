@@ -1,7 +1,19 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import { createServer } from 'node:net';
 import path from 'node:path';
 
 const ROOT = path.resolve(import.meta.dirname, '..');
+
+/** A port that nobody uses. */
+export function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const server = createServer();
+    server.listen(0, '127.0.0.1', () => {
+      const { port } = server.address() as { port: number };
+      server.close(() => resolve(port));
+    });
+  });
+}
 
 /** The real server on its own port, which a journey can stop and start again. */
 export class Server {

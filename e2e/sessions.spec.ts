@@ -447,3 +447,71 @@ test('what stands on a whiteboard is read at the first try, and a proposal is re
   await expect(page.getByRole('heading', { name: 'Swim-down' })).toBeVisible();
   await expectAccessible(page);
 });
+
+test('a session is printed from the browser with all its pages', async ({ page }) => {
+  await signIn(page, 'coach@upwell.example');
+  await write(page, THREE.replace('Strong middle', 'On paper'));
+  await expect(page.getByRole('heading', { name: 'Swim-down' })).toBeVisible();
+  const pages = await pdfText(await page.pdf({ format: 'A5' }));
+  expect(pages.length).toBeGreaterThan(1);
+  const text = pages.join(' ');
+  for (const words of ['On paper', 'Warm-up', 'doggy paddle', '5 × 100 crawl', 'Swim-down'])
+    expect(text).toContain(words);
+  // The end of the page, and nothing of the frame around it.
+  expect(text).toContain('Add a block');
+  expect(text).not.toContain('Library');
+});
+
+test('a week is filled with templates, by dragging and by pressing, and taken back', async ({ page }, info) => {
+  await signIn(page, 'coach@upwell.example');
+  const title = `Sprint ladder ${info.project.name}`;
+  await write(page, THREE.replace('Strong middle', title));
+  await page.getByRole('tab', { name: 'Files' }).click();
+  await page.getByRole('button', { name: 'Save as template' }).click();
+  await expect(page.getByText('Saved as a template.')).toBeVisible();
+  await page.goto('/sessions?view=week');
+  for (let week = 0; week < 3; week++) await page.getByRole('button', { name: 'The next week' }).click();
+  const template = page.getByRole('group', { name: 'Templates' }).getByRole('button', { name: new RegExp(title) });
+  // Pressed, then the day: by finger, by keyboard, by screen reader.
+  await template.focus();
+  await page.keyboard.press('Enter');
+  const day = page.getByRole('group', { name: /^Wed / });
+  await day.getByRole('button', { name: /^Put it here/ }).press('Enter');
+  await expect(day.getByRole('link', { name: new RegExp(title) })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(day.getByRole('link', { name: new RegExp(title) })).toBeHidden();
+  if (info.project.name === 'wide') {
+    const friday = page.getByRole('group', { name: /^Fri / });
+    await template.hover();
+    await page.mouse.down();
+    const to = (await friday.boundingBox())!;
+    await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 12 });
+    await page.mouse.up();
+    await expect(friday.getByRole('link', { name: new RegExp(title) })).toBeVisible();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(friday.getByRole('link', { name: new RegExp(title) })).toBeHidden();
+  }
+});
+
+test('a wide screen shows the list and the session side by side', async ({ page }, info) => {
+  test.skip(info.project.name !== 'wide', 'a phone shows one after the other');
+  await signIn(page, 'coach@upwell.example');
+  await page.goto('/sessions');
+  const preview = page.getByRole('region', { name: /^Session / });
+  await expect(preview.getByText('in words', { exact: false })).toBeVisible();
+  await expectAccessible(page);
+  const line = page.getByRole('listitem').nth(5).getByRole('link');
+  await line.focus();
+  const title = (await page.getByRole('listitem').nth(5).innerText()).split('\n')[2]!;
+  await expect(preview.getByRole('heading', { name: title, level: 2 })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/sessions\/[0-9a-f-]{36}/);
+  const list = page.getByRole('navigation', { name: 'Sessions' });
+  await expect(list.locator('[aria-current="page"]')).toHaveCount(1);
+  await expectAccessible(page);
+  const before = page.url();
+  await list.getByRole('link').nth(1).click();
+  await expect(page).not.toHaveURL(before);
+  await expect(list.locator('[aria-current="page"]')).toHaveCount(1);
+});

@@ -242,23 +242,48 @@ describe('a stored session', () => {
     expect(body.plan).not.toEqual(PLAN);
   });
 
-  it('shows both sides of a conflict and saves the one that is chosen', async () => {
-    const theirs = { ...SESSION, version: 7, title: 'Theirs' };
-    const calls = fakeServer({
+  /** A server on which somebody else saved version 7 meanwhile. */
+  const meanwhile = (theirs: object) =>
+    fakeServer({
       'GET /account/me': me,
       [`GET /sessions/${ID}/people`]: () => ({ body: [] }),
       [`GET /sessions/${ID}`]: () => ({ body: SESSION }),
       'PUT /sessions/': ({ body }) =>
         body.version === 7
-          ? { body: { ...SESSION, version: 8 } }
-          : { status: 409, body: { detail: 'Changed elsewhere.', current: theirs } },
+          ? { body: { ...SESSION, ...body, version: 8 } }
+          : { status: 409, body: { detail: 'Changed elsewhere.', current: { ...SESSION, ...theirs, version: 7 } } },
     });
+  const saves = (calls: ReturnType<typeof fakeServer>) => calls.filter((c) => c.method === 'PUT').map((c) => c.body);
+
+  it('is put together with what somebody else saved meanwhile, without a question', async () => {
+    const calls = meanwhile({ title: 'Theirs' });
     showAt({ 'sessions/[id]': SessionScreen }, `/sessions/${ID}`);
     await open();
     press('Save changes');
-    await findText('Somebody saved “Theirs” in the meantime. Which version do you want to keep?');
+    await waitFor(() =>
+      expect(saves(calls).map((c) => [c.version, c.title])).toEqual([
+        [2, SESSION.title],
+        [7, 'Theirs'],
+      ]),
+    );
+    expect(saves(calls)[1].plan).toEqual(saves(calls)[0].plan);
+  });
+
+  it('says what both changed, keeps the own word, and stores it with one more press', async () => {
+    const calls = meanwhile({ title: 'Theirs' });
+    showAt({ 'sessions/[id]': SessionScreen }, `/sessions/${ID}`);
+    fireEvent.changeText(await screen.findByLabelText('Title'), 'Mine');
+    press('Save changes');
+    await findText('Both of you changed the title. Here it stands as you changed it; everything else is from both.');
     press('Keep mine');
-    await waitFor(() => expect(calls.filter((c) => c.method === 'PUT').map((c) => c.body.version)).toEqual([2, 7]));
+    await waitFor(() => expect(screen.queryByText(/^Both of you/)).toBeNull());
+    fireEvent.press(await screen.findByText('Save changes'));
+    await waitFor(() =>
+      expect(saves(calls).map((c) => [c.version, c.title])).toEqual([
+        [2, 'Mine'],
+        [7, 'Mine'],
+      ]),
+    );
   });
 
   it('is read on the deck one level at a time', async () => {

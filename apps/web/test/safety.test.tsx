@@ -3,7 +3,7 @@ import { editGroup, type AnySet, type GroupPerson, type GroupPlan, type SessionP
 import { NEW_GROUP, type DayGroup } from '@upwell/core/water';
 import { useState } from 'react';
 import { BreathCard } from '@/sessions/parts/BreathCard';
-import { BreathingEditor } from '@/sessions/parts/BreathingEditor';
+import { BreathingEditor } from '@/sessions/hand/BreathingEditor';
 import { PoolFacts } from '@/ui/PoolFacts';
 import { OutsideNotes } from '@/courses/OutsideNotes';
 import { WhoGoesIn } from '@/water/parts/WhoGoesIn';

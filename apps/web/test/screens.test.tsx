@@ -6,7 +6,7 @@ import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
 import { FigureView } from '@/figure/FigureView';
 import { LookNext, WhyStrip } from '@/review/parts/WhyStrip';
-import { GroupEditor } from '@/sessions/parts/GroupEditor';
+import { GroupEditor } from '@/sessions/hand/GroupEditor';
 import { LevelSheet } from '@/sessions/parts/LevelSheet';
 import { PlanTruth } from '@/sessions/parts/PlanTruth';
 import { SignInScreen } from '@/account/SignInScreen';

@@ -4,7 +4,7 @@ import { readSession } from '@upwell/core/notation';
 import { buildSession, describeSet, groupLengths, setDetails, setsOf, type SessionPlan } from '@upwell/core/sessions';
 import fc from 'fast-check';
 import { AccountScreen } from '@/account/AccountScreen';
-import { dropped, rowsOf } from '@/sessions/parts/rows';
+import { dropped, rowsOf } from '@/sessions/hand/rows';
 import { NewSessionScreen } from '@/sessions/screens/NewSessionScreen';
 import { SessionScreen } from '@/sessions/screens/SessionScreen';
 import { SessionsScreen } from '@/sessions/screens/SessionsScreen';

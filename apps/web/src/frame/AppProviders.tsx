@@ -9,13 +9,16 @@ import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperleg
 import { accountEndpoints } from '@/account/api';
 import { deckEndpoints } from '@/deck/api';
 import { libraryEndpoints } from '@/library/api';
-import { keepOnDevice, keepApp, startSync } from '@/offline';
+import { keepOnDevice, keepApp, mergeWith, startSync } from '@/offline';
 import { useAppSelector } from '@/state/hooks';
 import { store } from './store';
 import { Icon } from '@/ui/Icon';
 import { DAY, FONT, FONT_BOLD, NIGHT } from '@/ui/theme';
 
 keepOnDevice();
+mergeWith(/^\/sessions\/[^/]+$/, async (base, mine, theirs) =>
+  (await import('@/sessions/together')).mergeWaiting(base, mine, theirs),
+);
 keepApp(store);
 askEarly();
 

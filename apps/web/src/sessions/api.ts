@@ -6,6 +6,7 @@ import type {
   SeriesChange,
   SeriesChanged,
   SeriesRemoval,
+  SessionFields,
   SessionPerson,
   SessionProposal,
   SessionQuery,
@@ -78,8 +79,8 @@ const endpoints = api.injectEndpoints({
       query: ({ id, body }) => ({ url: `/sessions/${id}/series`, method: 'POST', body }),
       invalidatesTags: (_result, error) => (error ? [] : ['Session', 'Deck']),
     }),
-    saveSession: build.mutation<SessionView, { id: string; body: SessionSave }>({
-      query: ({ id, body }) => ({ url: `/sessions/${id}`, method: 'PUT', body }),
+    saveSession: build.mutation<SessionView, { id: string; body: SessionSave; base?: SessionFields | undefined }>({
+      query: ({ id, body, base }) => ({ url: `/sessions/${id}`, method: 'PUT', body, base }),
       extraOptions: { waits: sessionWaits },
       invalidatesTags: (_result, error) => (error ? [] : ['Session', 'Deck']),
     }),
@@ -89,6 +90,7 @@ const endpoints = api.injectEndpoints({
 export const {
   useSessionsQuery,
   useSessionQuery,
+  useLazySessionQuery,
   useProposalQuery,
   useSaveSessionMutation,
   useEverybodyQuery,

@@ -1,6 +1,7 @@
 import type { ReadSession, SessionDocument } from '@upwell/core/notation';
-import { LONGEST_TEXT } from '@upwell/core/sessions';
+import { keepIds, LONGEST_TEXT, mergePlans, type SessionPlan } from '@upwell/core/sessions';
 import { useEffect, useRef, useState } from 'react';
+import { v7 } from 'uuid';
 import { useDraft } from '@/state/hooks';
 import { compute } from '@/worker';
 
@@ -24,19 +25,23 @@ interface TextState {
  * @param key under which an unfinished text is kept
  * @param document what the text says now; null when there is nothing yet
  * @param onRead a text without errors was read
- * @param initial what a new text begins with
+ * @param alone for a text that is all there is of a session: it is kept whatever it says; with what it begins with
  */
 export function useText(
   key: string,
   document: SessionDocument | null,
   onRead: (read: ReadSession) => void,
-  initial = '',
+  alone: { readonly begins: string } | null = null,
 ): TextState {
   const [kept, setKept, dropKept] = useDraft<string>(key, '');
-  const [text, setShown] = useState(kept || initial);
+  const [text, setShown] = useState(kept || (alone?.begins ?? ''));
   const [read, setRead] = useState<ReadSession | null>(null);
   const [typed, setTyped] = useState(text !== '' ? 1 : 0);
-  const fromText = useRef<unknown>(kept !== '' ? document?.plan : null);
+  /** The plan that the text on the screen says, or was written for. */
+  const says = useRef<SessionPlan | null>(kept !== '' ? (document?.plan ?? null) : null);
+  /** Whether something was typed that could not be read yet. */
+  const unread = useRef(kept !== '');
+  const isAlone = alone !== null;
   const tell = useRef(onRead);
   useEffect(() => {
     tell.current = onRead;
@@ -44,21 +49,23 @@ export function useText(
 
   // The plan was changed elsewhere: the text follows.
   useEffect(() => {
-    if (!document || document.plan === fromText.current) return;
+    // A text that is being typed stays; what was changed elsewhere is put together with it once it can be read.
+    if (!document || document.plan === says.current || unread.current) return;
     let current = true;
     void compute()
       .writeSession(document)
       .then((written) => {
-        if (!current) return;
-        fromText.current = document.plan;
+        if (!current || unread.current) return;
+        says.current = document.plan;
         setShown(written);
         setRead(null);
-        dropKept();
+        if (isAlone) setKept(written);
+        else dropKept();
       });
     return () => {
       current = false;
     };
-  }, [document, dropKept]);
+  }, [document, dropKept, isAlone, setKept]);
 
   // The text was typed: the plan follows once it can be read.
   useEffect(() => {
@@ -72,17 +79,22 @@ export function useText(
           setRead(answer);
           setTyped(0);
           if (answer.problems.some((p) => p.severity === 'error')) return;
-          fromText.current = answer.document.plan;
-          tell.current(answer);
-          // A plan is kept as a draft of its own; a text without one is all there is.
-          if (document) dropKept();
+          unread.current = false;
+          const before = says.current ?? document?.plan;
+          const mine = before ? keepIds(before, answer.document.plan, v7) : answer.document.plan;
+          says.current = mine;
+          const theirs = document?.plan;
+          const plan = before && theirs && theirs !== before ? mergePlans({ base: before, mine, theirs }).plan : mine;
+          tell.current({ ...answer, document: { ...answer.document, plan } });
+          // A plan is kept as a draft of its own.
+          if (!isAlone) dropKept();
         });
     }, PAUSE);
     return () => {
       current = false;
       clearTimeout(timer);
     };
-  }, [text, typed, document, dropKept]);
+  }, [text, typed, document, dropKept, isAlone]);
 
   return {
     text,
@@ -90,6 +102,7 @@ export function useText(
       setShown(next);
       // A text that is far too long is not read, and would fill the device's store.
       if (next.length <= LONGEST_TEXT) setKept(next);
+      unread.current = true;
       setTyped((n) => n + 1);
     },
     read,

@@ -11,14 +11,21 @@ interface CheckProps {
 }
 
 export function Check({ label, on, onPress }: CheckProps) {
-  const { colors } = useTheme();
   return (
     <Pressable role="checkbox" aria-checked={on} accessibilityLabel={label} onPress={onPress} style={styles.row}>
-      <View style={[styles.box, { borderColor: colors.outline, backgroundColor: on ? colors.primary : 'transparent' }]}>
-        {on ? <Icon name="check" size={20} color={colors.onPrimary} /> : null}
-      </View>
+      <TickBox on={on} />
       <Text style={styles.label}>{label}</Text>
     </Pressable>
+  );
+}
+
+/** The box alone, for what is a checkbox in another shape. */
+export function TickBox({ on }: Pick<CheckProps, 'on'>) {
+  const { colors } = useTheme();
+  return (
+    <View style={[styles.box, { borderColor: colors.outline, backgroundColor: on ? colors.primary : 'transparent' }]}>
+      {on ? <Icon name="check" size={20} color={colors.onPrimary} /> : null}
+    </View>
   );
 }
 

@@ -9,7 +9,7 @@ import {
   type TrackSum,
   type WornBy,
 } from '@upwell/core/exchange';
-import { readSession, readSessionCsv, readSessionJson, writeSession } from '@upwell/core/notation';
+import { readSession, readSessionCsv, readSessionJson, readSets, writeSession } from '@upwell/core/notation';
 
 import { NOTHING_OWN, readOwnFrom, type OwnShelves } from '@upwell/core/own';
 import { inferCauses } from '@upwell/core/review';
@@ -140,6 +140,7 @@ const work = {
   buildSession,
   anotherSession,
   readSession,
+  readSets,
   readSessionCsv,
   readSessionJson,
   writeSession,

@@ -11,6 +11,8 @@ export * from './plan/looks';
 export * from './plan/weakSide';
 export * from './plan/prescription';
 export * from './plan/edit';
+export * from './plan/parts';
+export * from './plan/several';
 export * from './plan/comparePlans';
 export * from './plan/breathPattern';
 export * from './plan/breathPlaces';
@@ -37,7 +39,15 @@ export { BEFORE_MAIN_S, FULL_REST, MOST_REPEATS, MOST_ROUNDS, RECIPE, REST_PER_1
 export { SHAPES, type Shape } from './fill/shapes';
 export * from './fill/chooseDrills';
 export * from './fill/drillDose';
+export { commonSets } from './fill/tray';
+export * from './fill/drillList';
 export { byTheClock } from './fill/beginners';
+
+// What two coaches change at the same time.
+export { pick, pickFields, pickSet, same, type Three } from './together/threeWays';
+export * from './together/keepIds';
+export * from './together/mergePlans';
+export * from './together/mergeTonight';
 
 // One session for all groups together.
 export * from './build/buildSession';

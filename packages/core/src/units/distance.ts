@@ -55,6 +55,23 @@ export function poolDistance(pool: Pool, lengths: number): number {
 }
 
 /**
+ * Lengths, or half of one, of a distance in the pool's own unit; null when it ends somewhere between.
+ *
+ * @example lengthsOf({ length: 25, unit: 'm' }, 100) // 4
+ * @example lengthsOf({ length: 100 / 3, unit: 'm' }, 66.67) // 2
+ */
+export function lengthsOf(pool: Pool, distance: number): number | null {
+  const lengths = Math.round((2 * distance) / pool.length) / 2;
+  return lengths > 0 && Math.abs(poolDistance(pool, lengths) - distance) <= 0.011 ? lengths : null;
+}
+
+/** The distances of whole lengths on both sides of one that is none. @example wholeDistancesBeside({ length: 25, unit: 'm' }, 60) // [50, 75] */
+export function wholeDistancesBeside(pool: Pool, distance: number): readonly [number, number] {
+  const down = Math.max(1, Math.floor(distance / pool.length));
+  return [poolDistance(pool, down), poolDistance(pool, down + 1)];
+}
+
+/**
  * A distance in whole units of a pool, with its sign.
  *
  * @example inPoolUnit({ length: 25, unit: 'yd' }, 571.5) // 625

@@ -1,5 +1,5 @@
 import {
-  BLOCK_NAME,
+  blockWord,
   describeSet,
   type BlockClock,
   effortParts,
@@ -61,7 +61,7 @@ export function BlockBox({
       {height > LINE ? (
         <View style={styles.blockHead}>
           <Text variant="labelSmall" numberOfLines={1} style={[styles.name, head]}>
-            {BLOCK_NAME[block.block.kind]}
+            {blockWord(block.block)}
           </Text>
           {wide ? (
             <Text variant="labelSmall" style={[styles.time, head]}>

@@ -9,7 +9,7 @@ import { Card } from '@/ui/Card';
 import { Input } from '@/ui/Input';
 import { Stepper } from '@/ui/Stepper';
 import { useTheme } from '@/ui/useTheme';
-import { GroupEditor } from './GroupEditor';
+import { GroupEditor } from '../hand/GroupEditor';
 
 interface DonePaneProps {
   readonly plan: SessionPlan;

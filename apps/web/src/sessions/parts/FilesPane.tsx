@@ -1,8 +1,7 @@
-import { AS_USUAL } from '@upwell/core/sessions';
 import type { SeriesScope } from '@upwell/core/sessions';
 import { sessionFieldsOf } from '@upwell/contract/sessions';
 import { useToday } from '@/state/hooks';
-import type { SessionView } from '@upwell/contract/sessions';
+import type { SessionFields, SessionView } from '@upwell/contract/sessions';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Linking, StyleSheet, View } from 'react-native';
@@ -16,6 +15,7 @@ import { dayWord } from '@upwell/core/words';
 import { Notice } from '@/ui/States';
 import { Stepper } from '@/ui/Stepper';
 import { useRemoveSessionMutation, useSaveSessionMutation } from '../api';
+import { copyOn } from '../copy';
 
 /** Take it along: on paper, as a file, in the calendar; or use it again. */
 export function FilesPane({ stored, changed }: { readonly stored: SessionView; readonly changed: boolean }) {
@@ -88,23 +88,9 @@ function Again({ stored, changed }: { readonly stored: SessionView; readonly cha
   const [save, saving] = useSaveSessionMutation();
   const [remove, removing] = useRemoveSessionMutation();
   const today = useToday();
-  const copy = async (date: string, more: Partial<SessionView> = {}): Promise<string | null> => {
+  const copy = async (date: string, more: Partial<SessionFields> = {}): Promise<string | null> => {
     const id = v7();
-    const result = await save({
-      id,
-      body: {
-        ...sessionFieldsOf(stored),
-        done: null,
-        // Who is away tonight is not away every week.
-        tonight: AS_USUAL,
-        template: false,
-        seriesId: null,
-        ...more,
-        date,
-        version: 0,
-        writeId: v7(),
-      },
-    });
+    const result = await save({ id, body: copyOn(date, sessionFieldsOf(stored), more) });
     return 'error' in result && result.error ? null : id;
   };
   const duplicate = async () => {

@@ -1,6 +1,6 @@
 /** One level of a plan in words, to be read through before it is kept. */
 import {
-  BLOCK_NAME,
+  blockWord,
   blockLengths,
   cautionsOf,
   describeSet,
@@ -39,7 +39,7 @@ export function PlanWords({ plan, group, startTime }: PlanWordsProps) {
           <View key={block.id} style={styles.block}>
             <View style={[styles.head, { borderBottomColor: own.line }]}>
               <Text variant="titleSmall" role="heading" aria-level={3}>
-                {BLOCK_NAME[block.kind]}
+                {blockWord(block)}
               </Text>
               <Text variant="bodySmall" style={styles.figures}>
                 {[extent, clockAfter(startTime, startS)].filter(Boolean).join(' · ')}

@@ -129,7 +129,7 @@ export function ReorderRow({ id, label, fixed = false, children }: RowProps) {
     background: isDragging ? theme.own.sand : undefined,
   };
   return (
-    <div ref={setNodeRef} style={style}>
+    <div ref={setNodeRef} style={style} data-row={id}>
       {fixed ? null : (
         <button
           ref={setActivatorNodeRef}

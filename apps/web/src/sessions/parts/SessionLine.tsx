@@ -8,13 +8,26 @@ import { Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
 
 /** One session in a list: when, theme, and the metres per level as bars. */
-export function SessionLine({ row, href }: { readonly row: SessionRow; readonly href: string }) {
+export function SessionLine({
+  row,
+  href,
+  onPoint,
+}: {
+  readonly row: SessionRow;
+  readonly href: string;
+  /** Somebody points at it, or the keyboard has come to it. */
+  readonly onPoint?: () => void;
+}) {
   const theme = useTheme();
   const most = Math.max(...row.groups.map((g) => g.metres), 1);
   return (
     <View role="listitem">
       <Link href={href as Href} asChild>
-        <Pressable style={StyleSheet.flatten([styles.line, { borderBottomColor: theme.own.line }])}>
+        <Pressable
+          onHoverIn={onPoint}
+          onFocus={onPoint}
+          style={StyleSheet.flatten([styles.line, { borderBottomColor: theme.own.line }])}
+        >
           <View style={styles.when}>
             <Text variant="labelMedium">{row.template ? 'Template' : dayWord(row.date)}</Text>
             <Text variant="bodySmall">{row.template ? '' : startTimeWord(row)}</Text>
@@ -59,7 +72,7 @@ const styles = StyleSheet.create({
   },
   when: { width: 86 },
   wideFlex: { flexGrow: 1, flexShrink: 1, flexBasis: 170 },
-  groups: { gap: 2, alignItems: 'flex-start', width: 140 },
+  groups: { gap: 2, alignItems: 'flex-start', width: 162 },
   group: { flexDirection: 'row', alignItems: 'center', gap: 6 },
   metres: { width: 104, fontVariant: ['tabular-nums'], textAlign: 'right' },
   bar: { height: 6, borderRadius: 3 },

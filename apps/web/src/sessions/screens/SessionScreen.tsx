@@ -1,6 +1,6 @@
 // One session: its sets, text, lanes, what was swum, and what to take along.
 import { skipToken } from '@reduxjs/toolkit/query/react';
-import type { SessionPerson, SessionView } from '@upwell/contract/sessions';
+import type { SessionView } from '@upwell/contract/sessions';
 import { causeCard } from '@upwell/core/review';
 import {
   AS_USUAL,
@@ -20,7 +20,6 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Input } from '@/ui/Input';
 import { useMeQuery } from '@/account';
-import type { ApiError } from '@/api/problem';
 import { ways } from '@/state/history';
 import { useDraft } from '@/state/hooks';
 import { Card } from '@/ui/Card';
@@ -28,26 +27,50 @@ import { OutsideNotes } from '@/courses';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
+import { useRoomy } from '@/ui/useRoomy';
 import { useWide } from '@/ui/useWide';
-import { useProposalQuery, useSaveSessionMutation, useEverybodyQuery, useSessionQuery } from '../api';
-import { draftOf, redone, type SessionDraft, undone, withFields, withPlan, withTonight } from '../draft';
+import { useProposalQuery, useEverybodyQuery, useSessionQuery } from '../api';
+import {
+  draftOf,
+  isChanged,
+  redone,
+  seen,
+  type SessionDraft,
+  undone,
+  withFields,
+  withPlan,
+  withTonight,
+} from '../draft';
 import { BreathCard } from '../parts/BreathCard';
 import { DonePane } from '../parts/DonePane';
 import { FilesPane } from '../parts/FilesPane';
-import { GroupEditor } from '../parts/GroupEditor';
-import { LanesPane, type LanesPaneProps } from '../parts/LanesPane';
+import { GroupEditor } from '../hand/GroupEditor';
+import { Levels } from '../hand/Levels';
 import { LevelSheet } from '../parts/LevelSheet';
 import { SeriesOffer } from '../parts/SeriesOffer';
+import { SessionLanes, SessionText } from '../parts/SessionPanes';
+import { SideList } from '../parts/SideList';
 import { PlanTruth } from '../parts/PlanTruth';
-import { TextPane } from '../parts/TextPane';
-import { useText } from '../useText';
+import { PlanWords } from '../parts/PlanWords';
+import { TogetherNotes } from '../parts/TogetherNotes';
+import { useTogether } from '../useTogether';
 import { SaveProblem } from '@/ui/SaveProblem';
 import { UndoButtons } from '@/ui/UndoButtons';
 
 export function SessionScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
-  const { data: session, error, refetch } = useSessionQuery(id);
-  if (session) return <Session key={session.id} stored={session} />;
+  const { data: session, error, refetch, isFetching } = useSessionQuery(id);
+  const roomy = useRoomy();
+  if (session) {
+    const page = <Session key={session.id} stored={session} refetch={refetch} isAsked={isFetching} />;
+    if (!roomy) return page;
+    return (
+      <View style={styles.beside}>
+        <SideList open={id} />
+        <View style={styles.page}>{page}</View>
+      </View>
+    );
+  }
   return (
     <Screen title="Session" back="/sessions">
       {error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Loading session" />}
@@ -65,7 +88,11 @@ const PANE_WORD: Readonly<Record<Pane, string>> = {
   take: 'Files',
 };
 
-function Session({ stored }: { readonly stored: SessionView }) {
+function Session({
+  stored,
+  refetch,
+  isAsked,
+}: Pick<Parameters<typeof useTogether>[0], 'stored' | 'refetch' | 'isAsked'>) {
   const router = useRouter();
   const wide = useWide();
   const { pane: asked } = useLocalSearchParams<{ pane?: string }>();
@@ -73,11 +100,10 @@ function Session({ stored }: { readonly stored: SessionView }) {
   const clean = useMemo(() => draftOf(stored), [stored]);
   const [draft, setDraft, dropDraft] = useDraft<SessionDraft>(`session:${stored.id}`, clean);
   const [selected, setSelected] = useState<string | null>(stored.plan.groups[0]?.id ?? null);
-  const [save, { error, isLoading }] = useSaveSessionMutation();
   const [offer, setOffer] = useState<{ readonly before: SeriesFields; readonly after: SeriesFields } | null>(null);
   const { fields } = draft;
   const { plan } = fields;
-  const changed = draft !== clean;
+  const changed = useMemo(() => draft !== clean && isChanged(draft), [draft, clean]);
   const coach = me?.role !== 'swimmer';
   const group = plan.groups.find((g) => g.id === selected) ?? plan.groups[0];
   const panes = coach ? PANES : (['sets'] as const);
@@ -96,11 +122,20 @@ function Session({ stored }: { readonly stored: SessionView }) {
   const change = (next: SessionPlan) => coach && setDraft((now) => withPlan(now, next));
   const patch = (more: Parameters<typeof withFields>[1]) => setDraft((now) => withFields(now, more));
 
-  const write = async (version = draft.version): Promise<void> => {
-    const result = await save({ id: stored.id, body: { ...fields, version, writeId: draft.writeId } });
-    if ('error' in result && result.error) return;
+  const together = useTogether({
+    stored,
+    draft,
+    setDraft,
+    dropDraft,
+    refetch,
+    isAsked,
+    listens: coach && me !== undefined,
+    maySave: changed && blocked.length === 0,
+  });
+  const { error, isLoading } = together;
+  const write = async () => {
+    if (!(await together.write())) return;
     if (stored.seriesId && changesSeries(stored, fields)) setOffer({ before: stored, after: fields });
-    dropDraft();
   };
 
   return (
@@ -146,10 +181,11 @@ function Session({ stored }: { readonly stored: SessionView }) {
       <SaveProblem<SessionView>
         error={error}
         name={({ title }) => `“${title}”`}
-        keepMine={({ version }) => void write(version)}
+        keepMine={() => void write()}
         takeTheirs={dropDraft}
         retry={() => void write()}
       />
+      <TogetherNotes together={together} takeTheirs={changed ? dropDraft : null} onSeen={() => setDraft(seen)} />
       {offer ? <SeriesOffer id={stored.id} {...offer} onDone={() => setOffer(null)} /> : null}
       {changed && !error ? (
         <Notice action={<Button onPress={dropDraft}>Discard changes</Button>}>
@@ -190,6 +226,7 @@ function Session({ stored }: { readonly stored: SessionView }) {
           ) : null}
           {pane === 'sets' && group ? (
             <>
+              {coach ? <Levels plan={plan} group={group} onChange={change} onSelect={setSelected} /> : null}
               <BreathCard
                 plan={plan}
                 group={group}
@@ -199,12 +236,16 @@ function Session({ stored }: { readonly stored: SessionView }) {
                 onChange={change}
                 onLeftOut={(breatheFreely) => patch({ breatheFreely })}
               />
-              <Card
-                title={`${group.name}, set by set`}
-                aside={<Text variant="bodySmall">{group.paceIsGuess ? 'pace is a guess' : ''}</Text>}
-              >
-                <GroupEditor plan={plan} group={group} onChange={change} />
-              </Card>
+              {coach ? (
+                <Card
+                  title={`${group.name}, set by set`}
+                  aside={<Text variant="bodySmall">{group.paceIsGuess ? 'pace is a guess' : ''}</Text>}
+                >
+                  <GroupEditor plan={plan} group={group} onChange={change} />
+                </Card>
+              ) : (
+                <PlanWords plan={plan} group={group} startTime={fields.startTime} />
+              )}
             </>
           ) : null}
           {pane === 'text' ? <SessionText id={stored.id} draft={draft} setDraft={setDraft} /> : null}
@@ -229,49 +270,9 @@ function Session({ stored }: { readonly stored: SessionView }) {
   );
 }
 
-/** The session as text; what is typed becomes the plan, with the title and the hour it names. */
-function SessionText({
-  id,
-  draft,
-  setDraft,
-}: {
-  readonly id: string;
-  readonly draft: SessionDraft;
-  readonly setDraft: (change: (now: SessionDraft) => SessionDraft) => void;
-}) {
-  const { title, date, startTime, plan } = draft.fields;
-  const document = useMemo(() => ({ title, date, startTime, plan }), [title, date, startTime, plan]);
-  const { text, setText, read, reading } = useText(`session-text:${id}`, document, ({ document: said }) =>
-    setDraft((now) => {
-      const { fields } = now;
-      const named = {
-        title: said.title || fields.title,
-        date: said.date ?? fields.date,
-        startTime: said.startTime ?? fields.startTime,
-      };
-      return withFields(withPlan(now, said.plan), named);
-    }),
-  );
-  return <TextPane text={text} read={read} reading={reading} onText={setText} />;
-}
-
-function SessionLanes({
-  asked: { data, error, isFetching, refetch },
-  ...rest
-}: Omit<LanesPaneProps, 'people' | 'asking'> & {
-  readonly asked: {
-    readonly data?: readonly SessionPerson[] | undefined;
-    readonly error?: ApiError | undefined;
-    readonly isFetching: boolean;
-    readonly refetch: () => unknown;
-  };
-}) {
-  if (data) return <LanesPane people={data} asking={isFetching} {...rest} />;
-  return error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Checking who is coming" />;
-}
-
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
+  beside: { flex: 1, flexDirection: 'row' },
+  page: { flex: 1, minWidth: 0 },
   columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
   sheet: { flex: 3, minWidth: 0 },
   side: { flex: 2, minWidth: 320 },

@@ -1,23 +1,23 @@
 /** What was planned and what is to come: as a list, a week, or the templates to begin from. */
 import { useToday } from '@/state/hooks';
 import type { SessionRow } from '@upwell/contract/sessions';
-import { Link, useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useEffect, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
-import { Button, IconButton, Text } from 'react-native-paper';
+import { StyleSheet, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account';
-import { addDays, weekOf } from '@upwell/core/days';
-import { summaryWord } from '@upwell/core/units';
-import { dayWord, numberWord, startTimeWord } from '@upwell/core/words';
+import { addDays } from '@upwell/core/days';
 import { SearchField } from '@/ui/SearchField';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
-import { useTheme } from '@/ui/useTheme';
-import { useWide } from '@/ui/useWide';
+import { useRoomy } from '@/ui/useRoomy';
 import { WayOn } from '@/ui/WayOn';
 import { useSessionsQuery } from '../api';
+import { LISTED_DAYS, MOST_LISTED } from '../listed';
 import { SessionLine } from '../parts/SessionLine';
+import { SessionPreview } from '../parts/SessionPreview';
+import { WeekBoard } from '../parts/WeekBoard';
 
 const VIEWS = ['list', 'week', 'templates'] as const;
 type View_ = (typeof VIEWS)[number];
@@ -59,13 +59,15 @@ export function SessionsScreen() {
           onChoose={(value) => router.setParams({ view: value })}
         />
       ) : null}
-      {view === 'week' ? <Week /> : <List templates={view === 'templates'} />}
+      {view === 'week' ? <WeekBoard plans={coach} /> : <List key={view} templates={view === 'templates'} />}
     </Screen>
   );
 }
 
 function List({ templates }: { readonly templates: boolean }) {
   const today = useToday();
+  const roomy = useRoomy();
+  const [pointed, setPointed] = useState<string | null>(null);
   const [search, setSearch] = useState('');
   const [asked, setAsked] = useState('');
   useEffect(() => {
@@ -78,13 +80,16 @@ function List({ templates }: { readonly templates: boolean }) {
     refetch,
   } = useSessionsQuery({
     // Searching looks through everything, without it the last two months are enough.
-    ...(templates || asked !== '' ? {} : { from: addDays(today, -60) }),
+    ...(templates || asked !== '' ? {} : { from: addDays(today, -LISTED_DAYS) }),
     search: asked,
     templates,
-    limit: 200,
+    limit: MOST_LISTED,
   });
-  return (
-    <View>
+  // The next one, until another is pointed at.
+  const next = templates ? rows?.[0] : (rows?.find((row) => row.date >= today) ?? rows?.at(-1));
+  const shown = rows?.find(({ id }) => id === pointed) ?? next;
+  const list = (
+    <View style={roomy ? styles.list : undefined}>
       <SearchField
         placeholder="Find by title or theme"
         value={search}
@@ -95,11 +100,11 @@ function List({ templates }: { readonly templates: boolean }) {
       {error ? <Failure error={error} retry={() => void refetch()} /> : null}
       {!rows && !error ? <Loading label="Loading sessions" /> : null}
       {templates ? (
-        <Days title="Templates" rows={rows ?? []} />
+        <Days title="Templates" rows={rows ?? []} onPoint={setPointed} />
       ) : (
         <>
-          <Days title="Today and later" rows={rows?.filter((row) => row.date >= today) ?? []} />
-          <Days title="Before" rows={rows?.filter((row) => row.date < today).reverse() ?? []} />
+          <Days title="Today and later" rows={rows?.filter((row) => row.date >= today) ?? []} onPoint={setPointed} />
+          <Days title="Before" rows={rows?.filter((row) => row.date < today).reverse() ?? []} onPoint={setPointed} />
         </>
       )}
       {rows && rows.length === 0 ? (
@@ -116,72 +121,24 @@ function List({ templates }: { readonly templates: boolean }) {
       ) : null}
     </View>
   );
-}
-
-/** Seven days side by side, or below one another on a phone. */
-function Week() {
-  const wide = useWide();
-  const theme = useTheme();
-  const today = useToday();
-  const [monday, setMonday] = useState(() => weekOf(today));
-  const { data: rows, error, refetch } = useSessionsQuery({ from: monday, to: addDays(monday, 6), limit: 100 });
-  const days = Array.from({ length: 7 }, (_, i) => addDays(monday, i));
+  if (!roomy) return list;
   return (
-    <View>
-      <View style={styles.weekHead}>
-        <IconButton
-          icon="chevron-left"
-          accessibilityLabel="The week before"
-          onPress={() => setMonday(addDays(monday, -7))}
-        />
-        <Text variant="titleMedium" role="heading" aria-level={2}>
-          {`Week of ${dayWord(monday)}`}
-        </Text>
-        <IconButton
-          icon="chevron-right"
-          accessibilityLabel="The next week"
-          onPress={() => setMonday(addDays(monday, 7))}
-        />
-      </View>
-      {error ? <Failure error={error} retry={() => void refetch()} /> : null}
-      <View style={wide ? styles.week : undefined}>
-        {days.map((day) => {
-          const here = rows?.filter((row) => row.date === day) ?? [];
-          return (
-            <View
-              key={day}
-              style={[
-                wide ? styles.day : styles.dayRow,
-                { borderColor: day === today ? theme.colors.primary : theme.own.line },
-              ]}
-              role="group"
-              aria-label={dayWord(day)}
-            >
-              <Text variant="labelMedium" style={styles.dayName}>
-                {dayWord(day)}
-              </Text>
-              <View style={styles.flex}>
-                {here.map((row) => (
-                  <Link key={row.id} href={`/sessions/${row.id}` as Href} asChild>
-                    <Pressable style={StyleSheet.flatten([styles.inDay, { backgroundColor: theme.own.sand }])}>
-                      <Text variant="labelMedium">{startTimeWord(row)}</Text>
-                      <Text variant="bodySmall">{row.title}</Text>
-                      <Text variant="bodySmall">
-                        {row.groups.map((g) => `${g.name} ${summaryWord(g, numberWord)}`).join(', ')}
-                      </Text>
-                    </Pressable>
-                  </Link>
-                ))}
-              </View>
-            </View>
-          );
-        })}
-      </View>
+    <View style={styles.columns}>
+      {list}
+      <View style={styles.preview}>{shown ? <SessionPreview key={shown.id} id={shown.id} /> : null}</View>
     </View>
   );
 }
 
-function Days({ title, rows }: { readonly title: string; readonly rows: readonly SessionRow[] }) {
+function Days({
+  title,
+  rows,
+  onPoint,
+}: {
+  readonly title: string;
+  readonly rows: readonly SessionRow[];
+  readonly onPoint: (id: string) => void;
+}) {
   if (rows.length === 0) return null;
   return (
     <View style={styles.days}>
@@ -190,7 +147,7 @@ function Days({ title, rows }: { readonly title: string; readonly rows: readonly
       </Text>
       <View role="list">
         {rows.map((row) => (
-          <SessionLine key={row.id} row={row} href={`/sessions/${row.id}`} />
+          <SessionLine key={row.id} row={row} href={`/sessions/${row.id}`} onPoint={() => onPoint(row.id)} />
         ))}
       </View>
     </View>
@@ -200,11 +157,7 @@ function Days({ title, rows }: { readonly title: string; readonly rows: readonly
 const styles = StyleSheet.create({
   search: { marginBottom: 12 },
   days: { marginBottom: 18 },
-  weekHead: { flexDirection: 'row', alignItems: 'center', justifyContent: 'center', gap: 8, marginBottom: 8 },
-  week: { flexDirection: 'row', gap: 6, alignItems: 'stretch' },
-  day: { flex: 1, borderWidth: 1, borderRadius: 6, padding: 6, minHeight: 220 },
-  dayRow: { flexDirection: 'row', borderBottomWidth: 1, paddingVertical: 8, gap: 8, minHeight: 52 },
-  dayName: { minWidth: 84, marginBottom: 6 },
-  inDay: { borderRadius: 4, padding: 8, marginBottom: 6 },
-  flex: { flex: 1 },
+  columns: { flexDirection: 'row', gap: 24, alignItems: 'flex-start' },
+  list: { flex: 5, minWidth: 0 },
+  preview: { flex: 4, minWidth: 0 },
 });

@@ -1,7 +1,7 @@
 /** A session typed as on a whiteboard, or read from a file; the sheet draws itself beside it. */
 import { skipToken } from '@reduxjs/toolkit/query/react';
-import type { ReadSession } from '@upwell/core/notation';
-import { checkPlan, LONGEST_TEXT, peopleOf } from '@upwell/core/sessions';
+import type { SessionDocument } from '@upwell/core/notation';
+import { checkPlan, LONGEST_TEXT, newLevel, peopleOf, type SessionPlan } from '@upwell/core/sessions';
 import { numberWord } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -9,6 +9,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { sentence } from '@/api/problem';
+import { NO_HISTORY, undoable, ways, type History } from '@/state/history';
 import { useDraft, useToday } from '@/state/hooks';
 import { sameSave } from '@/state/sameSave';
 import { useSquadsQuery } from '@/swimmers';
@@ -16,10 +17,14 @@ import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { chooseFile } from '@/ui/saveFile';
 import { Screen } from '@/ui/Screen';
-import { Notice } from '@/ui/States';
+import { Loading, Notice } from '@/ui/States';
+import { Tabs } from '@/ui/Tabs';
+import { UndoButtons } from '@/ui/UndoButtons';
 import { useWide } from '@/ui/useWide';
 import { compute } from '@/worker';
 import { useProposalQuery, useSaveSessionMutation } from '../api';
+import { GroupEditor } from '../hand/GroupEditor';
+import { Levels } from '../hand/Levels';
 import { LevelSheet } from '../parts/LevelSheet';
 import { PlanTruth } from '../parts/PlanTruth';
 import { TextPane } from '../parts/TextPane';
@@ -45,6 +50,22 @@ Swim-down = 200
   200 choice easy
 `;
 
+const PANES = [
+  { value: 'text', label: 'As text' },
+  { value: 'hand', label: 'By hand' },
+] as const;
+type Pane = (typeof PANES)[number]['value'];
+
+/** The session so far, and the ways back of what was changed by hand; the text has its own. */
+interface Written extends History<SessionDocument> {
+  readonly document: SessionDocument | null;
+}
+const NOTHING_WRITTEN: Written = { document: null, ...NO_HISTORY };
+const byHand = undoable<Written, SessionDocument>(
+  ({ document }) => document!,
+  (now, document) => ({ ...now, document }),
+);
+
 interface Kept {
   readonly id: string;
   readonly squadIds: readonly string[];
@@ -56,16 +77,27 @@ export function WriteSessionScreen() {
   const wide = useWide();
   const [first] = useState<Kept>(() => ({ id: v7(), squadIds: [] }));
   const [kept, setKept, dropKept] = useDraft<Kept>('session:write', first);
-  const [good, setGood] = useState<ReadSession | null>(null);
-  const { read, reading, text, setText, drop } = useText('session-text:new', null, setGood, EXAMPLE);
+  const [written, setWritten] = useState<Written>(NOTHING_WRITTEN);
+  const { document } = written;
+  const { read, reading, text, setText, drop } = useText(
+    'session-text:new',
+    document,
+    ({ document: said }) => setWritten({ ...NOTHING_WRITTEN, document: said }),
+    { begins: EXAMPLE },
+  );
+  const [pane, setPane] = useState<Pane>('text');
+  const [selected, setSelected] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const { data: squads = [] } = useSquadsQuery();
   const [save, { error, isLoading }] = useSaveSessionMutation();
   const errors = read?.problems.some((p) => p.severity === 'error') ?? true;
-  const plan = good?.document.plan ?? null;
+  const plan = document?.plan ?? null;
+  const group = plan?.groups.find(({ id }) => id === selected) ?? plan?.groups[0];
+  const change = (next: SessionPlan) =>
+    setWritten((now) => (now.document ? byHand.changed(now, { ...now.document, plan: next }) : now));
   const all = squads.filter((s) => !s.archived).map((s) => s.id);
   const squadIds = kept.squadIds.length > 0 ? kept.squadIds : all;
-  const date = good?.document.date ?? today;
+  const date = document?.date ?? today;
   const { data: proposal } = useProposalQuery(squadIds.length > 0 ? { squadIds, date } : skipToken);
   // Who would swim it is asked now already, not only when it is kept.
   const people = plan && proposal ? peopleOf(plan, proposal.people) : [];
@@ -79,8 +111,8 @@ export function WriteSessionScreen() {
     if (answer.text !== null) setText(answer.text);
   };
   const store = async () => {
-    if (!good) return;
-    const { title, startTime } = good.document;
+    if (!document) return;
+    const { title, startTime } = document;
     const fields = {
       title: title || 'Session',
       date,
@@ -90,7 +122,7 @@ export function WriteSessionScreen() {
       courseId: null,
       seriesId: null,
       breatheFreely: [],
-      plan: good.document.plan,
+      plan: document.plan,
       done: null,
     };
     const { id, writeId } = sameSave(kept.id, fields);
@@ -125,13 +157,41 @@ export function WriteSessionScreen() {
       {error ? <Notice tone="error">{sentence(error)}</Notice> : null}
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.half : undefined}>
-          <TextPane text={text} read={read} reading={reading} onText={setText} />
+          <Tabs label="How it is written" tabs={PANES} chosen={pane} onChoose={setPane} />
+          {pane === 'hand' && !plan && reading ? (
+            <Loading label="Reading the text" />
+          ) : pane === 'text' || !plan || !group ? (
+            <TextPane text={text} read={read} reading={reading} onText={setText} />
+          ) : (
+            <Card
+              title={`${group.name}, set by set`}
+              aside={
+                <View style={styles.row}>
+                  <Button
+                    compact
+                    accessibilityLabel="Empty it: one level without sets"
+                    onPress={() => change({ ...plan, groups: [newLevel(group.level, group.id, v7)] })}
+                  >
+                    Empty it
+                  </Button>
+                  <UndoButtons
+                    {...ways(written)}
+                    undo={() => setWritten(byHand.undone)}
+                    redo={() => setWritten(byHand.redone)}
+                  />
+                </View>
+              }
+            >
+              <Levels plan={plan} group={group} onChange={change} onSelect={setSelected} />
+              <GroupEditor plan={plan} group={group} onChange={change} />
+            </Card>
+          )}
         </View>
         <View style={wide ? styles.half : undefined}>
           {plan ? (
             <>
-              <LevelSheet plan={plan} />
-              <PlanTruth plan={plan} startTime={good?.document.startTime ?? '19:00'} people={people} />
+              <LevelSheet plan={plan} selected={group?.id ?? null} onSelect={setSelected} />
+              <PlanTruth plan={plan} startTime={document?.startTime ?? '19:00'} people={people} />
             </>
           ) : (
             <Text>The sheet appears as soon as the text can be read.</Text>
@@ -176,4 +236,5 @@ async function readFile(file: File): Promise<{ readonly text: string | null; rea
 const styles = StyleSheet.create({
   columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
   half: { flex: 1, minWidth: 0 },
+  row: { flexDirection: 'row' },
 });

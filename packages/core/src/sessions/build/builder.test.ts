@@ -133,9 +133,10 @@ describe('the builder', () => {
     ['one or two groups', { min: 1, max: 2 }, runs(100, 1200)],
     ['three to six groups', { min: 3, max: 6 }, runs(10, 120)],
   ] as const)('keeps every promise for any request of %s', (_name, groups, numRuns) => {
-    let accepted = 0;
+    let [tried, accepted] = [0, 0];
     fc.assert(
       fc.property(requests(groups), (asked) => {
+        tried++;
         const result = buildSession(asked);
         if (result.kind === 'built') {
           accepted++;
@@ -147,8 +148,9 @@ describe('the builder', () => {
       }),
       { numRuns },
     );
-    // It finds an answer for most of what may be asked.
-    expect(accepted).toBeGreaterThan(numRuns * runs(0.5, 0.7));
+    // It finds an answer for most of what was asked: a slow machine ends before all of it was.
+    expect(tried).toBeGreaterThan(0);
+    expect(accepted / tried).toBeGreaterThan(runs(0.5, 0.7));
   });
 
   it('keeps them in open water too, and never takes beginners there', () => {
@@ -243,6 +245,21 @@ describe('the builder', () => {
       expect(metres).toBeGreaterThanOrEqual(low);
       expect(metres).toBeLessThanOrEqual(high);
     }
+  });
+
+  it('lets slow beginners rest the more, also where the week leaves little', () => {
+    // Tries in one stretch, reps of a minute and a load that 18 lengths fill: few reps with long rests, not many with short ones.
+    const shareOf = (theme: BuildRequest['theme'], kit: BuildRequest['kit'], seed: number, minutes: number) => {
+      const plan = built({
+        ...{ theme, kit, seed, minutes },
+        groups: [{ level: 'settle', swimmers: 8, lanes: 2, v400Mps: 0.468, ladderSteps: { confidence: 10 } }],
+      });
+      return groupClock(plan.groups[0]!, plan.pool).swimS / (minutes * 60);
+    };
+    const shares = (['no-streamline', 'tumble-too-soon', 'wall-distance', 'side-roll'] as const).flatMap((theme) =>
+      [1, 5, 13].flatMap((seed) => [60, 90].map((minutes) => shareOf(theme, ['board'], seed, minutes))),
+    );
+    expect(shares.filter((share) => share < 0.25 || share > 0.48)).toEqual([]);
   });
 
   it('swims no more when the week is fuller, and less in a recovery week', () => {

@@ -98,8 +98,8 @@ export function worksAgainst(id: DrillId, theme: CauseId): boolean {
   });
 }
 
-/** Whether a place is one of the card's, and allows it. */
-function standsIn(
+/** Whether a place is one of the card's, and allows it; what is not known of a pool rules nothing out. */
+export function standsIn(
   { places, kit, levelEdge }: Drill,
   where: 'pool' | 'land' | 'open-water',
   pool: Pool | undefined,

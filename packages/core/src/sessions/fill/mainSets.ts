@@ -108,7 +108,7 @@ export function mains(context: Context): Candidate[] {
   // For each shape the least awkward way to fill each stretch of time; put together only where it is kept.
   const out: Candidate[] = [];
   shapesFor(context.theme, context.seed).forEach((shape, back) => {
-    const best: (Chosen | undefined)[] = [];
+    const best = new Map<string, Chosen>();
     const put = (first: MeasuredPart, second: MeasuredPart | null, usual: number) => {
       const odd = usual + first.unusual + (second?.unusual ?? 0);
       const swumS = first.seconds + (second?.seconds ?? 0);
@@ -116,9 +116,11 @@ export function mains(context: Context): Candidate[] {
         const seconds = pauseS + betweenS + swumS;
         if (seconds < least || seconds > most) continue;
         const awkward = odd + (pauseS > 90 ? 0.01 : 0);
-        const at = Math.round(seconds / ALIKE_S);
-        const known = best[at];
-        if (!known || awkward < known.awkward) best[at] = { first, second, pauseS, betweenS, seconds, awkward };
+        // Beginners rest as they need: of the same time, the few and the many reps are both worth looking at.
+        const apart = level === 'settle' ? first.lengths + (second?.lengths ?? 0) : 0;
+        const at = `${Math.round(seconds / ALIKE_S)} ${apart}`;
+        const known = best.get(at);
+        if (!known || awkward < known.awkward) best.set(at, { first, second, pauseS, betweenS, seconds, awkward });
       }
     };
     for (const { more, seconds } of rests) {
@@ -136,7 +138,7 @@ export function mains(context: Context): Candidate[] {
         }
       }
     }
-    for (const chosen of best) if (chosen) out.push(joined(shape, chosen));
+    for (const chosen of best.values()) out.push(joined(shape, chosen));
   });
   return out;
 }

@@ -47,6 +47,9 @@ export function inRounds(id: string, rounds: number, items: readonly Item[]): re
   return rounds === 1 ? items : [{ kind: 'rounds', id, rounds, items }];
 }
 
+/** Who swims it, and where. */
+type Swum = Pick<Context, 'groupPlan' | 'pool'>;
+
 /** Rest after strong reps, over 85 %, seconds. */
 export const STRONG_REST_S = 30;
 const STRONG_FROM = 0.87;
@@ -55,7 +58,7 @@ const STRONG_FROM = 0.87;
  * A set with its rest: 10 to 20 s for each 100 m, by `more` from the least to the most of them, never more than half of
  * the swim; on the clock, in steps of 5 s, where the level swims on send-offs.
  */
-export function rested<S extends AnySet>(set: S, more: number, sendOffs: boolean, { groupPlan, pool }: Context): S {
+export function rested<S extends AnySet>(set: S, more: number, sendOffs: boolean, { groupPlan, pool }: Swum): S {
   if (set.kind === 'timed') return set;
   const metres = lengthsToMetres(pool, set.lengths);
   const meanS = repSeconds(set, groupPlan, pool);
@@ -71,7 +74,7 @@ export function rested<S extends AnySet>(set: S, more: number, sendOffs: boolean
 }
 
 /** An all-out set with full rest: the next rep is as fast as the last. */
-export function fullRest(set: SwimSet, { groupPlan, pool }: Context): SwimSet {
+export function fullRest(set: SwimSet, { groupPlan, pool }: Swum): SwimSet {
   const { timesSwim, stepS, within } = FULL_REST;
   const wanted = Math.ceil((repSeconds(set, groupPlan, pool) * timesSwim) / stepS) * stepS;
   return { ...set, timing: { kind: 'rest', seconds: Math.min(within[1], Math.max(within[0], wanted)) } };

@@ -17,7 +17,7 @@ export interface PastLoad {
 }
 
 /** Load factor of a usual session: mostly easy and steady. */
-const USUAL_FACTOR = 1.25;
+export const USUAL_FACTOR = 1.25;
 
 /** Load of a usual session of a level: the middle of its metres. @example levelLoad('hold', 60) // 2750 */
 export function levelLoad(level: LevelId, minutes: number): number {
@@ -27,10 +27,10 @@ export function levelLoad(level: LevelId, minutes: number): number {
 
 /** Weeks looked back at for the baseline, and how many of them it takes. */
 export const BASELINE_LOOKS_BACK = 12;
-const BASELINE_WEEKS = 4;
+export const BASELINE_WEEKS = 4;
 
 /** A week under this share of the usual one was lighter by plan, or somebody was away: it does not lower the baseline. */
-const NORMAL_WEEK = 0.75;
+export const NORMAL_WEEK = 0.75;
 
 /** The last four swum, normal weeks before the last seven days, the nearest first; null with fewer than four weeks of records. */
 function baselineWeeks(past: readonly PastLoad[]): readonly number[] | null {

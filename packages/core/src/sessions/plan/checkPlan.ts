@@ -5,14 +5,14 @@ import { groupClock } from './clock';
 import { describeSet } from './describe';
 import { breathProblems, fewBreathSets, freelyIn, type Freely, type GroupPerson } from './fewBreaths';
 import { drillProblem, LONG_POOL_M, type Stands } from './drillPlace';
-import { BLOCK_NAME, type AnySet, type GroupPlan, type SessionPlace, type SessionPlan } from './model';
+import { BLOCK_KINDS, BLOCK_NAME, type AnySet, type GroupPlan, type SessionPlace, type SessionPlan } from './model';
 import { SHARE_BAND } from './shares';
 import { repSeconds, setsOf } from './setMeasure';
 import { sizeProblem } from './size';
 import { lookProblem } from './looks';
 import { medleyProblem } from './strokePace';
 import { lengthsToMetres } from '../../units';
-import { blockMetres, groupTotals } from './totals';
+import { groupTotals } from './totals';
 import { percent } from '../../words';
 
 /** Groups should end within this time of each other, seconds. */
@@ -127,12 +127,13 @@ function groupProblems(group: GroupPlan, plan: SessionPlan, people: GroupPeople)
   if (totals.metres === 0 && !inTheWater) return [`${group.name} has nothing to swim.`];
   if (!group.blocks.some((b) => b.kind === 'land' && b.landMinutes > 0))
     problems.push(`${group.name}: no warm-up on land.`);
-  for (const block of group.blocks) {
+  for (const kind of BLOCK_KINDS) {
+    const metres = totals.metresByBlock[kind];
     // By the clock at the wall there are no metres to share.
-    if (block.kind === 'land' || totals.metres === 0) continue;
-    const [low, high] = SHARE_BAND[block.kind];
-    const share = blockMetres(block, group, plan.pool) / totals.metres;
-    const named = `${group.name}: ${BLOCK_NAME[block.kind]} is ${percent(share)} of the metres`;
+    if (kind === 'land' || metres === undefined || totals.metres === 0) continue;
+    const [low, high] = SHARE_BAND[kind];
+    const share = metres / totals.metres;
+    const named = `${group.name}: ${BLOCK_NAME[kind]} is ${percent(share)} of the metres`;
     if (share < low - 1e-9) problems.push(`${named}, under ${percent(low)}.`);
     if (share > high + 1e-9) problems.push(`${named}, over ${percent(high)}.`);
   }

@@ -1,10 +1,10 @@
-import { drillCard } from '../../library';
-import { isAtLeast } from '../../swimmers';
 import { patternProblem } from './breathPattern';
 import { fittingLook, lookProblem } from './looks';
 
+import { mapBlocks, mapItems } from './mapPlan';
 import type { AnySet, Block, GroupPlan, Item, Rounds, SessionPlan, SwimSet } from './model';
-import { isRounds, isSet, repSeconds, restSeconds } from './setMeasure';
+import { setForLevel } from './parts';
+import { isRounds, isSet } from './setMeasure';
 
 /** What a coach changes in place. */
 export type SetPatch = Partial<Omit<SwimSet, 'kind' | 'id'>> & {
@@ -48,13 +48,17 @@ export function editGroup(plan: SessionPlan, groupId: string, patch: Partial<Gro
   return { ...plan, groups: plan.groups.map((g) => (g.id === groupId ? { ...g, ...patch } : g)) };
 }
 
-/** The plan with a block's note or land minutes changed. */
+/** The plan with a block's own facts changed; an empty name leaves that of its kind. */
 export function editBlock(
   plan: SessionPlan,
   blockId: string,
-  patch: Partial<Pick<Block, 'note' | 'landMinutes'>>,
+  patch: Partial<Pick<Block, 'name' | 'note' | 'landMinutes'>>,
 ): SessionPlan {
-  return mapBlocks(plan, (block) => (block.id === blockId ? { ...block, ...patch } : block));
+  return mapBlocks(plan, (block) => {
+    if (block.id !== blockId) return block;
+    const { name, ...changed } = { ...block, ...patch };
+    return name ? { ...changed, name } : changed;
+  });
 }
 
 /** The plan without one set or one whole rounds; rounds left empty go too. */
@@ -182,27 +186,24 @@ export function copyToLevels(
   const set = source && block && findSet(block.items, setId);
   if (!source || !block || !set) return { plan, leftOut: [] };
   const at = block.items.findIndex((i) => holds(i, setId));
-  const secondsOf = (group: GroupPlan) => {
-    const repS = repSeconds(set, group, plan.pool);
-    return repS + restSeconds(set, repS);
-  };
   const leftOut: string[] = [];
   const groups = plan.groups.map((group) => {
     const home = group.blocks.find((b) => b.kind === block.kind);
     if (group === source || !home) return group;
-    if (set.drill && !isAtLeast(group.level, drillCard(set.drill).from)) {
+    const there = setForLevel(set, source, group, plan);
+    if (!there) {
       leftOut.push(group.name);
       return group;
     }
-    const reps = Math.max(1, Math.round((set.reps * secondsOf(source)) / secondsOf(group)));
-    const copy: AnySet = { ...set, id: newId(group.id), reps };
+    const copy: AnySet = { ...there, id: newId(group.id) };
     const items = [...home.items.slice(0, at + 1), copy, ...home.items.slice(at + 1)];
     return { ...group, blocks: group.blocks.map((b) => (b === home ? { ...b, items } : b)) };
   });
   return { plan: { ...plan, groups }, leftOut };
 }
 
-const holds = (item: Item, id: string): boolean =>
+/** Whether an item is the one with an id, or holds it. */
+export const holds = (item: Item, id: string): boolean =>
   item.id === id || (isRounds(item) && item.items.some((i) => holds(i, id)));
 
 /** The set with an id among some items, or undefined. */
@@ -224,28 +225,3 @@ const takeOut = (plan: SessionPlan, itemId: string): SessionPlan =>
 
 const dropEmptyRounds = (plan: SessionPlan): SessionPlan =>
   mapItems(plan, (item) => (!isRounds(item) || item.items.length > 0 ? item : null));
-
-function mapItems(plan: SessionPlan, change: (item: Item) => Item | null): SessionPlan {
-  const mapList = (items: readonly Item[]): readonly Item[] => {
-    const next = items.flatMap((item) => {
-      const inner = item.kind === 'rounds' ? withItems(item, mapList(item.items)) : item;
-      return change(inner) ?? [];
-    });
-    return next.length === items.length && next.every((item, i) => item === items[i]) ? items : next;
-  };
-  return mapBlocks(plan, (block) => withItems(block, mapList(block.items)));
-}
-
-function mapBlocks(plan: SessionPlan, change: (block: Block) => Block): SessionPlan {
-  return {
-    ...plan,
-    groups: plan.groups.map((group) => {
-      const blocks = group.blocks.map(change);
-      return blocks.every((block, i) => block === group.blocks[i]) ? group : { ...group, blocks };
-    }),
-  };
-}
-
-function withItems<T extends { readonly items: readonly Item[] }>(holder: T, items: readonly Item[]): T {
-  return items === holder.items ? holder : { ...holder, items };
-}

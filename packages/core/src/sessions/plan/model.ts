@@ -18,6 +18,14 @@ export const BLOCK_NAME: Readonly<Record<BlockKind, string>> = {
   'swim-down': 'Swim-down',
 };
 
+/**
+ * What a block is called: the coach's own name, or that of its kind.
+ *
+ * @example blockWord({ kind: 'main', name: 'Pre-set' }) // 'Pre-set'
+ */
+export const blockWord = ({ kind, name }: { readonly kind: BlockKind; readonly name?: string | undefined }): string =>
+  name ?? BLOCK_NAME[kind];
+
 export const SESSION_KINDS = ['aerobic', 'technique', 'speed'] as const;
 export type SessionKind = (typeof SESSION_KINDS)[number];
 
@@ -146,9 +154,16 @@ export type Item = AnySet | Rounds | Pause;
 /** How deep rounds may lie in rounds. */
 export const DEEPEST_ROUNDS = 4;
 
+/** Most blocks of a level, most levels of a session, and the longest name of a block. */
+export const MOST_BLOCKS = 12;
+export const MOST_LEVELS = 6;
+export const LONGEST_BLOCK_NAME = 40;
+
 export interface Block {
   readonly kind: BlockKind;
   readonly id: string;
+  /** What the coach calls it, such as "Pre-set"; left out where the name of its kind says enough. */
+  readonly name?: string;
   /** Minutes on land; 0 in the water blocks. */
   readonly landMinutes: number;
   readonly items: readonly Item[];

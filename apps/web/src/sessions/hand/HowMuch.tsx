@@ -4,6 +4,7 @@ import { formatTime, poolDistance } from '@upwell/core/units';
 import { StyleSheet, View } from 'react-native';
 import { Choice } from '@/ui/Choice';
 import { Stepper } from '@/ui/Stepper';
+import { taken, typedLengths, typedSeconds, typedWhole } from '../typed';
 
 const EFFORTS = [0.6, 0.7, 0.75, 0.8, 0.9, 1];
 
@@ -23,6 +24,7 @@ export function HowMuch({ set, plan, change }: PartProps & { readonly plan: Sess
         value={String(set.reps)}
         onLess={set.reps > 1 ? () => change({ reps: set.reps - 1 }) : null}
         onMore={set.reps < 200 ? () => change({ reps: set.reps + 1 }) : null}
+        onType={(text) => taken(typedWhole(text, 1, 200), (reps) => change({ reps }))}
       />
       {set.kind === 'timed' ? (
         <Stepper
@@ -30,6 +32,7 @@ export function HowMuch({ set, plan, change }: PartProps & { readonly plan: Sess
           value={formatTime(set.seconds)}
           onLess={set.seconds > 30 ? () => change({ seconds: set.seconds - 30 }) : null}
           onMore={set.seconds < 3600 ? () => change({ seconds: set.seconds + 30 }) : null}
+          onType={(text) => taken(typedSeconds(text, 5, 7200, 'minutes'), (to) => change({ seconds: to }))}
         />
       ) : (
         <Stepper
@@ -39,6 +42,7 @@ export function HowMuch({ set, plan, change }: PartProps & { readonly plan: Sess
           onMore={
             set.lengths < 400 ? () => change({ lengths: set.lengths < 1 ? 1 : Math.floor(set.lengths) + 1 }) : null
           }
+          onType={(text) => taken(typedLengths(text, plan, 800), (lengths) => change({ lengths }))}
         />
       )}
       <Stepper
@@ -46,6 +50,7 @@ export function HowMuch({ set, plan, change }: PartProps & { readonly plan: Sess
         value={timing.kind === 'rest' ? String(seconds) : formatTime(seconds)}
         onLess={seconds >= 5 ? () => change({ timing: { ...timing, seconds: seconds - 5 } }) : null}
         onMore={seconds < 1200 ? () => change({ timing: { ...timing, seconds: seconds + 5 } }) : null}
+        onType={(text) => taken(typedSeconds(text, 0, 7200), (to) => change({ timing: { ...timing, seconds: to } }))}
       />
       <Choice
         label="Clock"

@@ -14,6 +14,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Choice } from '@/ui/Choice';
 import { Stepper } from '@/ui/Stepper';
+import { taken, typedWhole } from '../typed';
 import type { PartProps } from './HowMuch';
 
 /** Most strokes between looks that are offered. */
@@ -51,6 +52,7 @@ export function Numbers({
           value={set.strokeRateSpm === null ? 'free' : String(set.strokeRateSpm)}
           onLess={rate > 22 ? () => change({ strokeRateSpm: rate - 2 }) : null}
           onMore={rate < 138 ? () => change({ strokeRateSpm: rate + 2 }) : null}
+          onType={(text) => taken(typedWhole(text, 20, 140), (to) => change({ strokeRateSpm: to }))}
         />
         <Stepper
           label="strokes between looks"
@@ -70,6 +72,16 @@ export function Numbers({
                       ? { ...sighting, every: sighting.every + cycle }
                       : usualLook(group.level, set.breathing),
                   })
+          }
+          onType={(text) =>
+            taken(typedWhole(text, FEWEST_BETWEEN_LOOKS, MOST_EVERY), (every) =>
+              change({
+                sighting: {
+                  ...(sighting ?? usualLook(group.level, set.breathing)),
+                  every: fittingLook(set.breathing, every),
+                },
+              }),
+            )
           }
         />
         {sighting ? (
