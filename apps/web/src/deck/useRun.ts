@@ -1,13 +1,13 @@
 import { runState, type DeckEvent, type DeckFact, type RunState } from '@upwell/core/deck';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 } from 'uuid';
-import { deviceId, eventsOf, keepEvent, fetchEvents, sendSoon } from '@/offline';
+import { deviceId, eventsOf, keepEvent, fetchEvents, sendSoon, useLive, type Live } from '@/offline';
 import { storageFull } from '@/state/offline';
 import { clockRuns } from '@/state/version';
 import { useAppDispatch, useAppStore } from '@/state/hooks';
 import { DeckTime } from './time';
 
-/** How often other devices are asked what they noted, milliseconds. */
+/** How often other devices are asked what they noted while nothing tells of it, milliseconds. */
 const ASK_MS = 5000;
 /** No session takes longer, milliseconds. */
 const LONGEST_RUN_MS = 6 * 3600_000;
@@ -23,6 +23,8 @@ export interface Run {
   readonly note: (fact: DeckFact, monoMs?: number, atMs?: number) => string;
   /** Counts up whenever the clocks raise a doubt. */
   readonly doubts: number;
+  /** Who else runs it. */
+  readonly live: Live;
 }
 
 /** The run of a session: everything noted on this device and on others, and the way to note more. Null while it opens. */
@@ -43,6 +45,21 @@ export function useRun(session: string): Run | null {
     });
   }, []);
 
+  const ask = useCallback(async () => {
+    if (globalThis.document?.visibilityState !== 'hidden' && (await fetchEvents(store, session)))
+      merge(await eventsOf(session));
+  }, [store, session, merge]);
+  const live = useLive(session, { onRun: () => void ask() });
+  const { connected } = live;
+  useEffect(() => {
+    const first = setTimeout(() => void ask());
+    const timer = connected ? undefined : setInterval(() => void ask(), ASK_MS);
+    return () => {
+      clearTimeout(first);
+      clearInterval(timer);
+    };
+  }, [ask, connected]);
+
   useEffect(() => {
     let closed = false;
     let opened: DeckTime | undefined;
@@ -59,18 +76,12 @@ export function useRun(session: string): Run | null {
     const other = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('upwell-run');
     channel.current = other;
     if (other) other.onmessage = () => void load();
-    const ask = async () => {
-      if (globalThis.document?.visibilityState !== 'hidden' && (await fetchEvents(store, session))) await load();
-    };
-    void ask();
-    const timer = setInterval(() => void ask(), ASK_MS);
     return () => {
       closed = true;
-      clearInterval(timer);
       other?.close();
       opened?.close();
     };
-  }, [session, merge, store]);
+  }, [session, merge]);
 
   const note = useCallback(
     (fact: DeckFact, monoMs?: number, atMs?: number) => {
@@ -100,5 +111,5 @@ export function useRun(session: string): Run | null {
     const runs = beganMs !== null && endedMs === null && Date.now() - beganMs < LONGEST_RUN_MS;
     dispatch(clockRuns({ session, runs }));
   }, [dispatch, session, beganMs, endedMs]);
-  return time && device ? { state, events, time, note, doubts } : null;
+  return time && device ? { state, events, time, note, doubts, live } : null;
 }

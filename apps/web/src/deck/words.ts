@@ -1,7 +1,7 @@
-import type { PassageState, Passage } from '@upwell/core/deck';
-import { BLOCK_NAME, whatWord } from '@upwell/core/sessions';
+import type { Break, PassageState, Passage } from '@upwell/core/deck';
+import { blockWord, whatWord } from '@upwell/core/sessions';
 import { formatTime, METRES_PER_YARD, type Pool } from '@upwell/core/units';
-import { drillCard } from '@upwell/core/library';
+import { drillCard, KIT } from '@upwell/core/library';
 import { numberWord } from '@upwell/core/words';
 
 /** A passage in a few words. @example '4 × 50 crawl' */
@@ -18,7 +18,19 @@ function distanceOf(passage: Passage, pool: Pool): string {
 
 /** Where in the session a passage lies. @example 'Main · 2nd of 3' */
 export function placeOf(passage: PassageState): string {
-  return `${BLOCK_NAME[passage.block]}${passage.round ? ` · round ${passage.round.pass} of ${passage.round.of}` : ''}`;
+  return `${blockWord({ kind: passage.block, name: passage.blockName })}${passage.round ? ` · round ${passage.round.pass} of ${passage.round.of}` : ''}`;
+}
+
+/** What happens before the next passage, as it is called out. @example '3:00 break · pull buoy · long soft fins away' */
+export function breakWords({ seconds, explain, on, off }: Break): string {
+  return [
+    `${formatTime(seconds)} break`,
+    explain ? `explain ${drillCard(explain).name.toLowerCase()}` : '',
+    ...on.map((kit) => KIT[kit]),
+    ...off.map((kit) => `${KIT[kit]} away`),
+  ]
+    .filter(Boolean)
+    .join(' · ');
 }
 
 /** What must be said before a passage begins: the cautions of its drill, and what goes with few breaths. */
@@ -40,6 +52,10 @@ export function shortNames(swimmers: readonly { readonly id: string; readonly na
     }),
   );
 }
+
+/** How much of a break is left once everybody is in. @example 'break 0:48' */
+export const breakLeftWord = (seconds: number): string =>
+  seconds > 0 ? `break ${formatTime(Math.ceil(seconds))}` : `break over ${formatTime(Math.floor(-seconds))}`;
 
 /** A count-down as large figures: minutes and seconds, the last ten with tenths. */
 export function countdownWord(seconds: number): string {

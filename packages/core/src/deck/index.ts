@@ -1,4 +1,5 @@
 export * from './beeper';
+export * from './breaks';
 export * from './deckClock';
 export * from './done';
 export * from './evaluate';

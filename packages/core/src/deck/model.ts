@@ -6,6 +6,8 @@ import type { AnySet, BlockKind } from '../sessions';
 export interface Passage {
   readonly id: string;
   readonly block: BlockKind;
+  /** What the coach calls the block; left out where its kind says enough. */
+  readonly blockName?: string;
   /** Null on land. */
   readonly set: AnySet | null;
   /** Which time through the rounds, from 1; null outside rounds. */

@@ -14,7 +14,7 @@ import {
   TALK_KNOWN_S,
   TALK_NEW_S,
 } from '../sessions';
-import type { AnySet, GroupPerson, GroupPlan, Item, LanePerson, LaneSetLine, SessionPlan } from '../sessions';
+import type { AnySet, Block, GroupPerson, GroupPlan, Item, LanePerson, LaneSetLine, SessionPlan } from '../sessions';
 import type { DeckLane, FewBreathsOnDeck, Passage, RunSetup } from './model';
 
 /** Somebody who comes: their lane, their level, and what safety must know of them. */
@@ -83,7 +83,7 @@ function passagesOf(
     if (block.landMinutes > 0) {
       out.push({
         id: `${block.id}#land`,
-        block: block.kind,
+        ...inBlock(block),
         set: null,
         round: null,
         reps: 1,
@@ -117,7 +117,7 @@ function passagesOf(
         }
         beforeS = Math.max(beforeS, out.at(-1)?.fewBreaths?.restS ?? 0);
         const few = hasFew(item, group, plan.pool) ? fewOnDeck(item, group, plan, people, answer) : undefined;
-        const passage = passageOf(item, `${item.id}#${path}`, block.kind, round, beforeS, group, plan, lines);
+        const passage = passageOf(item, `${item.id}#${path}`, block, round, beforeS, group, plan, lines);
         out.push(few ? { ...passage, fewBreaths: few } : passage);
       }
     };
@@ -141,10 +141,15 @@ function fewOnDeck(
   };
 }
 
+const inBlock = ({ kind, name }: Block): Pick<Passage, 'block' | 'blockName'> => ({
+  block: kind,
+  ...(name ? { blockName: name } : {}),
+});
+
 function passageOf(
   set: AnySet,
   id: string,
-  block: Passage['block'],
+  block: Block,
   round: Passage['round'],
   beforeS: number,
   group: GroupPlan,
@@ -154,7 +159,7 @@ function passageOf(
   const line = lines.get(set.id)!;
   return {
     id,
-    block,
+    ...inBlock(block),
     set,
     round,
     reps: set.reps,

@@ -29,6 +29,7 @@ export const CSV_COLUMNS = [
   'group note',
   'block number',
   'block',
+  'block name',
   'block minutes',
   'block note',
   'rounds',
@@ -88,6 +89,7 @@ export function writeSessionCsv(document: SessionDocument): string {
         ...ofGroup,
         'block number': String(b + 1),
         block: BLOCK_NAME[block.kind],
+        'block name': block.name ?? '',
         'block minutes': block.landMinutes > 0 ? String(block.landMinutes) : '',
         'block note': block.note,
       };
@@ -186,7 +188,8 @@ function toText(rows: readonly Row[]): { readonly lines: readonly string[]; read
       block = thisBlock;
       const onLand = row.block?.toLowerCase() === 'land' ? '' : ' on land';
       const minutes = row['block minutes'] ? ` ${row['block minutes']} min${onLand}` : '';
-      say(`${row.block}${minutes}${row['block note'] ? `  // ${row['block note']}` : ''}`);
+      const name = row['block name']?.trim().replace(/["“”=/]/g, '');
+      say(`${row.block}${name ? ` "${name}"` : ''}${minutes}${row['block note'] ? `  // ${row['block note']}` : ''}`);
     }
     // A row without an extent is a pause, or the heading of a block.
     if (!row.extent?.trim() && !row.timing?.trim()) return;

@@ -1,11 +1,11 @@
 // The plan as it grows while its text is read: groups, blocks, and brackets that are still open.
 import type { IToken } from 'chevrotain';
-import { type Block, DEEPEST_ROUNDS, type Item } from '../sessions';
-import { levelCard, type LevelId, LEVELS } from '../swimmers';
+import { type Block, DEEPEST_ROUNDS, type Item, usualFacts } from '../sessions';
+import { type LevelId, LEVELS } from '../swimmers';
 import type { GroupFacts } from './keys';
 
 export interface OpenBlock {
-  readonly block: { kind: Block['kind']; id: string; landMinutes: number; items: Item[]; note: string };
+  readonly block: Omit<Block, 'items' | 'note'> & { items: Item[]; note: string };
   readonly stated: IToken | undefined;
   /** A number behind the heading by itself: the total when sets follow, else the only set. */
   readonly alone: IToken | undefined;
@@ -29,6 +29,7 @@ interface OpenRounds {
 
 /** What stands behind a heading. */
 type Heading = Partial<Pick<OpenBlock, 'stated' | 'alone' | 'usual'>> & {
+  readonly name?: string | undefined;
   readonly minutes?: number;
   readonly note?: string;
 };
@@ -46,34 +47,21 @@ export class Draft {
 
   openGroup(name: string, stated: IToken | undefined): OpenGroup {
     const level: LevelId = LEVELS.find((l) => name.toLowerCase().includes(l)) ?? 'hold';
-    const { defaultV400Mps, defaultStrokeLengthM } = levelCard(level);
     const group: OpenGroup = {
       id: `g${this.groups.length + 1}`,
       blocks: [],
       stated,
-      facts: {
-        level,
-        model: 'long-line',
-        name,
-        swimmers: 0,
-        lanes: 1,
-        v400Mps: defaultV400Mps,
-        paceIsGuess: true,
-        strokeLengthM: defaultStrokeLengthM,
-        paceTable: [],
-        knownDrills: [],
-        breathRecord: null,
-        note: '',
-      },
+      facts: { ...usualFacts(level), name },
     };
     this.groups.push(group);
     return group;
   }
 
-  openBlock(kind: Block['kind'], { minutes = 0, note = '', stated, alone, usual }: Heading = {}): OpenBlock {
+  openBlock(kind: Block['kind'], { name, minutes = 0, note = '', stated, alone, usual }: Heading = {}): OpenBlock {
     const group = this.group();
     const id = `${group.id}-b${group.blocks.length + 1}`;
-    const open: OpenBlock = { block: { kind, id, landMinutes: minutes, items: [], note }, stated, alone, usual };
+    const block = { kind, id, ...(name ? { name } : {}), landMinutes: minutes, items: [], note };
+    const open: OpenBlock = { block, stated, alone, usual };
     group.blocks.push(open);
     return open;
   }

@@ -44,6 +44,8 @@ export type Line =
   | {
       readonly kind: 'block';
       readonly token: IToken;
+      /** What the coach calls it. */
+      readonly name: IToken | undefined;
       readonly minutes: IToken | undefined;
       /** A number by itself: the total when sets follow, else the only set. */
       readonly alone: IToken | undefined;
@@ -94,11 +96,12 @@ class LineParser extends EmbeddedActionsParser {
 
   private readonly block = this.RULE('block', (): Line => {
     const token = this.CONSUME(t.Block);
+    const name = this.OPTION3(() => this.CONSUME(t.BlockName));
     const number = this.OPTION(() => this.CONSUME(t.Numeral));
     const inMinutes = this.OPTION1(() => this.CONSUME(t.Minutes)) !== undefined;
     const stated = this.OPTION2(() => this.CONSUME(t.Stated));
     const minutes = inMinutes ? number : undefined;
-    return { kind: 'block', token, minutes, alone: inMinutes ? undefined : number, stated };
+    return { kind: 'block', token, name, minutes, alone: inMinutes ? undefined : number, stated };
   });
 
   private readonly rounds = this.RULE('rounds', (): Line => {

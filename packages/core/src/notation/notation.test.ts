@@ -116,6 +116,7 @@ const pool = fc.oneof(
     unit: fc.constantFrom('m' as const, 'yd' as const),
   }),
 );
+const blockName = fc.stringMatching(/^[A-Za-zÄÖÜäöü0-9][A-Za-zÄÖÜäöü0-9 ,.:'()-]{0,38}$/).map((s) => s.trim());
 const group = fc
   .record({
     id: fc.constant('g'),
@@ -148,6 +149,7 @@ const group = fc
       fc.record({
         kind: fc.constantFrom(...BLOCK_KINDS),
         id: fc.constant('b'),
+        name: fc.option(blockName, { nil: undefined }),
         landMinutes: fc.integer({ min: 0, max: 60 }),
         items: fc.array(item, { maxLength: 4 }),
         note: line,

@@ -2,10 +2,12 @@
 import type { IToken } from 'chevrotain';
 import {
   BLOCK_NAME,
+  blockWord,
   blockLengths,
   DEEPEST_ROUNDS,
   FIRST_THEME,
   type GroupPlan,
+  LONGEST_BLOCK_NAME,
   LONGEST_TEXT,
   MOST_LINES,
   pauseWord,
@@ -155,7 +157,15 @@ class Reader {
     this.closeRounds();
     const kind = lookUp(BLOCK_BY_WORD, token.image)!;
     this.draft.openBlock(kind, { ...heading, usual: lookUp(USUAL_OF_BLOCK, token.image) });
-    this.understood(token, BLOCK_NAME[kind]);
+    this.understood(token, heading?.name ? `${BLOCK_NAME[kind]} “${heading.name}”` : BLOCK_NAME[kind]);
+  }
+
+  private blockName(token: IToken | undefined): string | undefined {
+    const name = token?.image.slice(1, -1).trim();
+    if (!token || !name) return undefined;
+    if (name.length > LONGEST_BLOCK_NAME)
+      this.problems.push(problemAt(token, `A name of a part has at most ${LONGEST_BLOCK_NAME} letters.`));
+    return name;
   }
 
   private understood(token: IToken, text: string): void {
@@ -183,7 +193,8 @@ class Reader {
       case 'block': {
         const minutes = Number(line.minutes?.image ?? 0);
         if (line.minutes && minutes > 60) this.problems.push(problemAt(line.minutes, 'At most 60 minutes.'));
-        this.openBlock(line.token, { minutes, note, stated: line.stated, alone: line.alone });
+        const name = this.blockName(line.name);
+        this.openBlock(line.token, { name, minutes, note, stated: line.stated, alone: line.alone });
         return;
       }
       case 'rounds': {
@@ -308,7 +319,7 @@ class Reader {
       blocks: groups.flatMap((group) =>
         group.blocks.map((block) => ({
           group: group.name,
-          name: BLOCK_NAME[block.kind],
+          name: blockWord(block),
           total: poolDistance(this.pool, blockLengths(block)),
           stated: this.stated.get(block.id) ?? null,
         })),

@@ -14,7 +14,7 @@ import {
   patternProblem,
   type Timing,
 } from '../sessions';
-import { parseTime, poolDistance, type Pool } from '../units';
+import { parseTime, lengthsOf, poolDistance, type Pool, wholeDistancesBeside } from '../units';
 import type { Modifier, RestOf, SetLine } from './grammar';
 import { problemAt } from './place';
 import type { TextProblem } from './problem';
@@ -82,7 +82,7 @@ export function setOf(
     }
     return { set: { kind: 'timed', ...fields, seconds }, problems };
   }
-  const lengths = lengthsOf(line, pool, outside, say);
+  const lengths = lengthsSaid(line, pool, outside, say);
   if (lengths === null) return { set: null, problems };
   const set: AnySet =
     lastEffort !== null
@@ -97,7 +97,7 @@ export function setOf(
 }
 
 /** Whole or half lengths of a distance, or null when it fits neither. */
-function lengthsOf({ extent, unit }: SetLine, pool: Pool, outside: boolean, say: Say): number | null {
+function lengthsSaid({ extent, unit }: SetLine, pool: Pool, outside: boolean, say: Say): number | null {
   const value = Number(extent.image);
   if (unit?.tokenType.name === 'Unit' && unit.image.toLowerCase() !== pool.unit) {
     say(unit, `This session is in ${pool.unit === 'm' ? 'metres' : 'yards'}.`, pool.unit);
@@ -106,11 +106,10 @@ function lengthsOf({ extent, unit }: SetLine, pool: Pool, outside: boolean, say:
   const inLengths = unit?.tokenType.name === 'Lengths';
   const loops = unit?.tokenType.name === 'Loops';
   if (loops && !outside) say(unit, 'Loops are for open water. Say “loop: 400 m” first, or write metres.');
-  const lengths = loops || inLengths ? value : Math.round((2 * value) / pool.length) / 2;
-  const fits = loops || inLengths ? lengths % 0.5 === 0 : Math.abs(poolDistance(pool, lengths) - value) <= 0.011;
-  if (lengths > 0 && lengths <= MOST.lengths && fits) return lengths;
-  const down = Math.max(1, Math.floor(value / pool.length));
-  const near = [down, down + 1].map((n) => poolDistance(pool, n));
+  const counted = value > 0 && value % 0.5 === 0 ? value : null;
+  const lengths = loops || inLengths ? counted : lengthsOf(pool, value);
+  if (lengths !== null && lengths <= MOST.lengths) return lengths;
+  const near = wholeDistancesBeside(pool, value);
   say(
     extent,
     value > MOST.lengths * pool.length

@@ -1,7 +1,7 @@
 // Stated totals, checked against the sums.
 import {
   blockLengths,
-  BLOCK_NAME,
+  blockWord,
   groupLengths,
   isRounds,
   isSet,
@@ -40,7 +40,7 @@ function slips(blocks: readonly Block[], stated: number, pool: Pool, whole: bool
   const found: string[] = [];
   const could = (when: boolean, slip: string) => when && found.push(slip);
   for (const block of blocks) {
-    const name = `the ${BLOCK_NAME[block.kind].toLowerCase()} block`;
+    const name = `the ${blockWord(block).toLowerCase()} block`;
     const round = block.items.length === 1 ? name : `rounds in ${name}`;
     const counted = `${round} ${plural(block.items.length, 'was', 'were')} counted`;
     for (const { rounds, once, around } of roundsIn(block.items)) {

@@ -71,6 +71,20 @@ export const KeyLine = atStart('KeyLine', /[A-Za-z][A-Za-z ]{0,20}:[^\n]*/, (ima
 /** Not where it is how fast something is swum: `8 x 25 sprints`. */
 export const Block = atStart('Block', word(Object.keys(BLOCK_BY_WORD)));
 
+/** What the coach calls a part, right behind its heading: `Main "Pre-set"`. */
+export const BlockName = createToken({
+  name: 'BlockName',
+  line_breaks: false,
+  pattern: {
+    exec: (text: string, offset: number, tokens: IToken[]) => {
+      if (tokens.at(-1)?.tokenType !== Block) return null;
+      const pattern = /["“”]([^"“”=/\r\n]+)["“”]/y;
+      pattern.lastIndex = offset;
+      return pattern.exec(text);
+    },
+  },
+});
+
 export const Effort = createToken({ name: 'Effort', pattern: word(Object.keys(EFFORT_BY_WORD)) });
 export const Stroke = createToken({ name: 'Stroke', pattern: word(Object.keys(STROKE_BY_WORD)) });
 export const Kit = createToken({ name: 'Kit', pattern: word(Object.keys(KIT_BY_WORD)) });
@@ -128,8 +142,8 @@ export const Bullet = createToken({ name: 'Bullet', pattern: /[•◦‣▪·]/ 
 /** `15"` and `2'`. */
 export const SecondsMark = createToken({ name: 'SecondsMark', pattern: /''|["″”]/ });
 export const MinutesMark = createToken({ name: 'MinutesMark', pattern: /['′’]/ });
-/** Anything else, so that one strange sign does not end the reading. */
-export const Strange = createToken({ name: 'Strange', pattern: /[^\s]/ });
+/** Anything else, so that one strange sign does not end the reading; an emoji in one piece. */
+export const Strange = createToken({ name: 'Strange', pattern: /[\uD800-\uDBFF][\uDC00-\uDFFF]|[^\s]/ });
 
 /** In the order they are tried. */
 export const TOKENS: TokenType[] = [
@@ -142,6 +156,7 @@ export const TOKENS: TokenType[] = [
   Stated,
   KeyLine,
   Block,
+  BlockName,
   Kit,
   Negative,
   Building,

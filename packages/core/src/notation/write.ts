@@ -115,6 +115,7 @@ function writeBlock(block: Block, group: GroupPlan, plan: SessionPlan): string[]
   const lengths = blockLengths(block);
   const head = [
     BLOCK_NAME[block.kind],
+    block.name ? `"${block.name}"` : '',
     block.landMinutes > 0 ? `${block.landMinutes} min${block.kind === 'land' ? '' : ' on land'}` : '',
     lengths > 0 && isExact([block]) ? `= ${poolDistance(plan.pool, lengths)}` : '',
   ];

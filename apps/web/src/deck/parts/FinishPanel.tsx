@@ -50,7 +50,7 @@ export function FinishPanel({ run, session, endMs }: FinishPanelProps) {
     const { id, version } = session;
     const fields = sessionFieldsOf(session);
     const done = { plan: swum, ratings: state.ratings, note: words };
-    const result = await save({ id, body: { ...fields, done, version, writeId: v7() } });
+    const result = await save({ id, body: { ...fields, done, version, writeId: v7() }, base: fields });
     if (!result.error) setKept(true);
   };
   return (

@@ -1,4 +1,13 @@
-import { departureMs, laneNow, repNow, type LaneNow, type LaneState, type RunState } from '@upwell/core/deck';
+import {
+  breakBefore,
+  breakLeftS,
+  departureMs,
+  laneNow,
+  repNow,
+  type LaneNow,
+  type LaneState,
+  type RunState,
+} from '@upwell/core/deck';
 import { formatTime, type Pool } from '@upwell/core/units';
 import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -7,7 +16,7 @@ import { useTheme } from '@/ui/useTheme';
 import { textSize } from '@/ui/theme';
 import type { DeckTime } from '../time';
 import { useNow } from '../useNow';
-import { countdownWord, passageCautions, passageWord, placeOf } from '../words';
+import { breakLeftWord, breakWords, countdownWord, passageCautions, passageWord, placeOf } from '../words';
 import { setDetails } from '@upwell/core/sessions';
 import { Cautions } from './Cautions';
 import { Tap } from './Tap';
@@ -54,6 +63,7 @@ export function LaneStrip(props: LaneStripProps) {
         </Pressable>
         <Clock {...props} />
       </View>
+      <Coming lane={lane} pool={pool} />
       {passage ? <Cautions texts={passageCautions(passage)} /> : null}
       <View style={styles.tiles}>
         {lane.swimmers.map((swimmer) => (
@@ -73,6 +83,20 @@ export function LaneStrip(props: LaneStripProps) {
   );
 }
 
+/** What comes after what is swum now, and what is done before it: called out while the last ones come in. */
+function Coming({ lane, pool }: Pick<LaneStripProps, 'lane' | 'pool'>) {
+  const theme = useTheme();
+  const begun = lane.passages[lane.index]?.goMs != null;
+  const next = lane.passages[begun ? lane.index + 1 : lane.index];
+  const before = breakBefore(lane, begun ? lane.index + 1 : lane.index);
+  if (!next || !before) return null;
+  return (
+    <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }} numberOfLines={2}>
+      {`${begun ? `Then ${passageWord(next, pool)} · ` : ''}${breakWords(before)}`}
+    </Text>
+  );
+}
+
 function Clock({ lane, state, time, names, onGo }: LaneStripProps) {
   const theme = useTheme();
   const ended = state.endedMs !== null;
@@ -83,6 +107,7 @@ function Clock({ lane, state, time, names, onGo }: LaneStripProps) {
   if (ended || is.kind === 'done') return null;
   if (ready || over) {
     const next = is.kind !== 'ready';
+    const left = breakLeftS(lane, state.reps, now);
     return (
       <View style={styles.clock}>
         <Tap
@@ -98,8 +123,8 @@ function Clock({ lane, state, time, names, onGo }: LaneStripProps) {
           </Text>
         </Tap>
         {is.kind === 'coming-in' ? (
-          <Text variant="labelSmall" style={{ color: theme.colors.onSurfaceVariant }}>
-            {is.waiting.length === 0 ? 'all in' : `${is.waiting.length} to come`}
+          <Text variant="labelSmall" style={[styles.figures, { color: theme.colors.onSurfaceVariant }]}>
+            {left !== null ? breakLeftWord(left) : is.waiting.length === 0 ? 'all in' : `${is.waiting.length} to come`}
           </Text>
         ) : null}
       </View>

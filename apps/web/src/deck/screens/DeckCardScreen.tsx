@@ -3,7 +3,7 @@ import { KIT } from '@upwell/core/library';
 import { causeCard } from '@upwell/core/review';
 import {
   type AnySet,
-  BLOCK_NAME,
+  blockWord,
   blockLengths,
   cautionsOf,
   describeSet,
@@ -141,7 +141,7 @@ function GroupCard({
         <View key={block.id} style={styles.block}>
           <View style={[styles.blockHead, { borderBottomColor: theme.colors.primary }]}>
             <Text style={styles.blockName} role="heading" aria-level={2}>
-              {BLOCK_NAME[block.kind]}
+              {blockWord(block)}
             </Text>
             <Text style={styles.blockTime}>
               {`${block.landMinutes > 0 ? `${block.landMinutes} min · ` : blockLengths(block) > 0 ? `${distanceWord(plan.pool, blockLengths(block))} · ` : ''}${clockAfter(startTime, startS)}`}

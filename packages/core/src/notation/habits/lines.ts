@@ -113,14 +113,16 @@ class LineWriter {
 
   /** A heading with its minutes, its total, and sets on the same line. */
   private heading(tokens: readonly IToken[]): void {
-    const [block, ...behind] = tokens as [IToken, ...IToken[]];
+    const [block, ...after] = tokens as [IToken, ...IToken[]];
+    const name = after.filter((tok) => is(tok, t.BlockName));
+    const behind = after.filter((tok) => !is(tok, t.BlockName));
     const note = behind.find((tok) => is(tok, t.Note));
     const said = behind.filter((tok) => tok !== note);
     const bracketed = is(said[0], t.Open) && is(said.at(-1), t.Close);
     let from = bracketed ? 1 : 0;
     while (is(said[from], t.Colon, t.Dash, t.Comma) || isFiller(said[from])) from++;
     const rest = said.slice(from, bracketed ? -1 : undefined);
-    const head = (more: readonly IToken[]) => this.put([block, ...more, ...(note ? [note] : [])]);
+    const head = (more: readonly IToken[]) => this.put([block, ...name, ...more, ...(note ? [note] : [])]);
     const n = numberOf(rest[0]);
     const unit = rest[1];
     if (is(rest[0], t.Stated)) return head(rest.filter((tok) => !is(tok, t.Unit)));
