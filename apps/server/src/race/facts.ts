@@ -1,6 +1,7 @@
 import type { RaceGoal } from '@upwell/contract/swimmers';
 import {
   chosenTrials,
+  contradiction,
   extraShare,
   needsFrom,
   waterWeek,
@@ -63,6 +64,7 @@ function toFacts(row: KnownRow, goal: RaceGoal, monday: string): RaceFacts {
     level: row.level,
     breathes: row.breathes,
     trials: trials.map(({ distanceM, timeS }) => ({ distanceM, timeS })),
+    contradiction: contradiction(recent, row.best_times),
     trialsOn:
       used
         .map((r) => r.on)

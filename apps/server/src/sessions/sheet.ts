@@ -5,7 +5,7 @@ import { causeCard } from '@upwell/core/review';
 import { CAUTION } from '@upwell/core/safety';
 import {
   type AnySet,
-  BLOCK_NAME,
+  blockWord,
   blockLengths,
   cautionsOf,
   describeSet,
@@ -129,7 +129,7 @@ function page(printed: Printed, scale: number): Content[] {
       return [
         {
           columns: [
-            { text: BLOCK_NAME[block.kind], bold: true, fontSize: 15 * scale, color: GREEN },
+            { text: blockWord(block), bold: true, fontSize: 15 * scale, color: GREEN },
             { text: `${size} · ${clockAfter(startTime, startS)}`, alignment: 'right', bold: true },
           ],
           margin: [0, 5 * scale, 0, 1 * scale],

@@ -117,6 +117,28 @@ describe('race time', () => {
     });
   });
 
+  it('is less sure the farther it reaches beyond the longest trial: 2 % at twice, 8 % at seven times', () => {
+    const share = (distanceM: number, given = trials) => {
+      const { timeS, lowS, highS } = raceTime(given, distanceM);
+      expect(timeS - lowS).toBeCloseTo(highS - timeS, 9);
+      return (highS - timeS) / timeS;
+    };
+    // 1.1 % + 1.8 % × ln² 2 = 1.96 %; ln² 7 = 3.79 → 7.92 %; never under 1.5 %.
+    expect(share(400)).toBeCloseTo(0.015, 9);
+    expect(share(800)).toBeCloseTo(0.01965, 4);
+    expect(share(2800)).toBeCloseTo(0.07916, 4);
+    // Power law with the swimmer's own exponent, 67 times as far: ln² 67 = 17.7 → 32.9 %; never over a half.
+    const long = [
+      { distanceM: 400, timeS: 300 },
+      { distanceM: 1500, timeS: 1230 },
+    ];
+    expect(share(100_000, long)).toBeCloseTo(0.011 + 0.018 * Math.log(100_000 / 1500) ** 2, 9);
+    expect(share(10_500, long)).toBeCloseTo(0.0792, 3);
+    expect(share(1e8, long)).toBe(0.5);
+    // One trial alone: 4 % at least.
+    expect(share(500, trials.slice(1))).toBeCloseTo(0.04, 9);
+  });
+
   it('grows with the distance', () => {
     fc.assert(
       fc.property(fc.integer({ min: 100, max: 20_000 }), fc.integer({ min: 1, max: 500 }), (d, more) => {

@@ -5,7 +5,9 @@ import { DAY_MS, dayMs, isoOf, weekdayOf } from '../days';
 import { type BlockPlan, MOST_WEEKS, type PlanQuestion, TAPER_SHARE, TAPER_WEEKS } from './planModel';
 import { type Loads, loadsOf, ROW } from './weekLoads';
 import { noOutlookWords } from './gapWords';
-import { openWaterStep, type WeekNote } from './weekNotes';
+import { FED_FROM_S, IN_RACE_WATER } from './longRace';
+import { longSwimsOf, reachProblems } from './reach';
+import { type LongSwimNote, openWaterStep, type WeekNote } from './weekNotes';
 import { counted } from '../words';
 
 /** Weeks a theme is kept: long enough to change a stroke. */
@@ -46,6 +48,7 @@ export function blockPlan(q: PlanQuestion): BlockPlan {
   const themes = themesOf(q, mondays);
   const { steps, missing } = stepsOf(q, mondays, kinds);
   const build = kinds.filter((k) => k !== 'taper').length;
+  const longs = longNotes(q, kinds, mondays);
   return {
     weeks: mondays.map((monday, i) => ({
       monday,
@@ -55,10 +58,11 @@ export function blockPlan(q: PlanQuestion): BlockPlan {
       theme: themes[i]!,
       step: steps[i]!,
       test: tests[i]!,
-      notes: notesOf(q, monday, kinds[i]!, i === count - 1),
+      notes: [...notesOf(q, monday, kinds[i]!, i === count - 1), ...(longs[i] ? [longs[i]] : [])],
     })),
     problems: [
       ...(count === 1 ? ['The race is this week: no more building, only rest and familiar work.'] : []),
+      ...reachProblems(q, { kinds, loads }, mondays),
       ...problems,
       ...(missing.length > 0
         ? [
@@ -139,4 +143,15 @@ function notesOf(q: PlanQuestion, monday: string, kind: WeekKind, race: boolean)
     ...(kind === 'taper' && !race ? [{ note: 'taper' } as const] : []),
     ...(kind === 'recovery' && others.length === 0 ? [{ note: 'lighter' } as const] : []),
   ];
+}
+
+/** The long swims as notes: the last of them in the water of the race. */
+function longNotes(q: PlanQuestion, kinds: readonly WeekKind[], mondays: readonly string[]): (LongSwimNote | null)[] {
+  const longs = longSwimsOf(q, kinds, mondays);
+  const last = longs.flatMap((m, i) => (m === null ? [] : [i])).slice(-IN_RACE_WATER);
+  return longs.map((metres, i) => {
+    if (metres === null || !q.race) return null;
+    const { outside, speedMps } = q.race;
+    return { note: 'long-swim', metres, outside: outside && last.includes(i), fed: metres / speedMps > FED_FROM_S };
+  });
 }

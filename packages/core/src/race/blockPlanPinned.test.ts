@@ -2,7 +2,7 @@ import { dayWord } from '../words';
 import { addDays } from '../days';
 import { CAUSE_IDS, CAUSES, STAGES, type CauseId } from '../review';
 import { levelLoad, type WeekKind } from '../sessions';
-import { blockPlan, weekLimit, weekNoteWords, type PlanQuestion } from '.';
+import { blockPlan, weekNoteWords, type PlanQuestion } from '.';
 
 const MONDAY = '2027-01-04';
 const usual = levelLoad('hold', 60) * 3;
@@ -24,9 +24,13 @@ function byHand(q: PlanQuestion, count: number): { kinds: WeekKind[]; loads: num
       const kinds: WeekKind[] = [];
       const loads: number[] = [];
       let [inARow, lastWork, worth] = [done, 0, 0];
+      let wasted = false;
       for (let i = 0; i < count; i++) {
         const left = count - i;
-        const limit = weekLimit([...q.past, ...loads], usual);
+        // A tenth over the mean of the last four normal weeks, with the usual week for those that are missing.
+        const normal = [...q.past, ...loads.filter((_, k) => kinds[k] === 'normal')].slice(-4);
+        const sum = normal.reduce((a, b) => a + b, 0) + (4 - normal.length) * usual;
+        const limit = Math.min(1.6 * usual, (1.1 * sum) / 4);
         const race = q.otherRaces?.some((day) => day >= week(i) && day < week(i + 1));
         const kind = left <= weeksOfTaper ? 'taper' : race || inARow >= 3 ? 'recovery' : 'normal';
         const work = lastWork > 0 ? lastWork : limit;
@@ -40,12 +44,14 @@ function byHand(q: PlanQuestion, count: number): { kinds: WeekKind[]; loads: num
         inARow = kind === 'normal' ? inARow + 1 : 0;
         if (kind === 'normal') lastWork = load;
         // Rest just before the taper is wasted.
-        if (kind === 'recovery' && left === weeksOfTaper + 1) worth -= 0.6 * usual;
+        if (kind === 'recovery' && left === weeksOfTaper + 1) wasted = true;
         kinds.push(kind);
         loads.push(load);
       }
+      const fullest = Math.max(usual, ...loads);
+      if (wasted) worth -= 0.6 * fullest;
       // A fortnight of rest pays from eight weeks on.
-      if (weeksOfTaper === 2) worth += count >= 8 ? 0.8 * usual : -0.5 * usual;
+      if (weeksOfTaper === 2) worth += count >= 8 ? 0.8 * fullest : -0.5 * fullest;
       ways.push({ kinds, loads, worth });
     }
   return ways.reduce((best, way) => (way.worth > best.worth + 1e-9 ? way : best));

@@ -1,5 +1,5 @@
 import type { LadderId } from '../library';
-import type { Trial } from '../measures';
+import type { Trial, TrialsProblem } from '../measures';
 import type { CauseId } from '../review';
 import { tooFarForAge, type TooFar } from '../safety';
 import type { LevelId } from '../swimmers';
@@ -20,6 +20,8 @@ export interface RaceFacts {
   /** All-out swims of the last months, or else the best times; the newest of them, ISO date. */
   readonly trials: readonly Trial[];
   readonly trialsOn: string | null;
+  /** What contradicts among the swims it could rest on; left out by pages that a device kept from before. */
+  readonly contradiction?: TrialsProblem | null;
   /** Strokes a minute for distance from the last rate ramp. */
   readonly rampSpm: number | null;
   /** Metres beyond the course in the last kept track, as a share. */

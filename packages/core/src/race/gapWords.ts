@@ -2,11 +2,12 @@
 import { trialsWords, type TrialsProblem } from '../measures';
 import { tooFarWords, type TooFar } from '../safety';
 import { formatTime } from '../units';
-import { counted, numberWord, percent, plural } from '../words';
+import { counted, distanceWord, numberWord, percent, plural } from '../words';
 
 /** How the verdict on a gap came about. */
 export type GapReason =
-  | { readonly why: 'there' }
+  /** By times over at most so many metres, where the race is much farther. */
+  | { readonly why: 'there'; readonly fromM?: number }
   /** A straighter line, feet and skills are enough. */
   | { readonly why: 'todays-speed'; readonly allOnTheDay: boolean }
   /** The weeks bring the speed that is missing, a share of today's. */
@@ -23,6 +24,10 @@ export type GapReason =
 /** Why there is no outlook yet. */
 export type NoOutlook =
   | { readonly why: 'over' | 'no-target' | 'lost-time' | 'current' }
+  /** Nobody is that fast; what the target asks, m/s, over the course. */
+  | { readonly why: 'beyond-anybody'; readonly neededMps: number; readonly courseM: number }
+  /** The target is many times as long as today's time, seconds. */
+  | { readonly why: 'slow-target'; readonly todayS: number }
   | { readonly why: 'swims'; readonly problem: TrialsProblem }
   /** What the target asks for 100 m, seconds. */
   | { readonly why: 'no-swim'; readonly per100S: number }
@@ -36,7 +41,8 @@ const ALL_ON_THE_DAY = ' It all has to come together on the day.';
  * @example gapWords({ why: 'there' }) // 'Today’s times already reach the target.'
  */
 export function gapWords(reason: GapReason): string {
-  if (reason.why === 'there') return 'Today’s times already reach the target.';
+  if (reason.why === 'there')
+    return `Today’s times already reach the target.${reason.fromM === undefined ? '' : ` They are from ${distanceWord(reason.fromM)} at most: only long swims can show it.`}`;
   if (reason.why === 'beyond-anybody')
     return `The target needs ${numberWord(reason.neededMps, 2)} m/s over ${reason.courseM} m: faster than anyone swims.`;
   if (reason.why === 'todays-speed')
@@ -50,7 +56,9 @@ export function gapWords(reason: GapReason): string {
     : `${bring} ${brought} at best. Choose a later race, or an earlier target first.`;
 }
 
-const NONE: Readonly<Record<Exclude<NoOutlook['why'], 'no-swim' | 'too-far' | 'swims'>, string>> = {
+/** Why there is no outlook, where no number belongs to it. */
+type Plain = Exclude<NoOutlook['why'], 'no-swim' | 'too-far' | 'swims' | 'beyond-anybody' | 'slow-target'>;
+const NONE: Readonly<Record<Plain, string>> = {
   over: 'The race is over: choose the next one.',
   'no-target': 'No target time: set one in the goal to see the gap.',
   'lost-time': 'The target is shorter than the time lost at turns: check both.',
@@ -67,5 +75,22 @@ export function noOutlookWords(reason: NoOutlook): string {
   if (reason.why === 'swims') return trialsWords(reason.problem);
   if (reason.why === 'no-swim')
     return `No all-out swim yet, so there is no prediction. The target needs ${formatTime(reason.per100S, 1)} per 100 m over the course; a timed 200 and 400 m would show how far off that is.`;
+  if (reason.why === 'beyond-anybody') return gapWords(reason);
+  if (reason.why === 'slow-target')
+    return `The target is far slower than today’s time of ${formatTime(reason.todayS)}: choose a nearer one, or none.`;
   return NONE[reason.why];
+}
+
+/** Nobody can be surer than this, nor less sure than its other side. */
+const SUREST = 0.95;
+
+/**
+ * A chance as it may be said: never all or nothing.
+ *
+ * @example chanceWord(0.73) // '73 %'
+ * @example chanceWord(1) // 'over 95 %'
+ */
+export function chanceWord(chance: number): string {
+  if (chance > SUREST) return `over ${percent(SUREST)}`;
+  return chance < 1 - SUREST - 1e-9 ? `under ${percent(1 - SUREST)}` : percent(chance);
 }

@@ -1,13 +1,15 @@
 export * from './assumed';
 export * from './blockPlan';
 export { loadStep, weekEffort, weekLimit } from './weekLoads';
+export * from './pastWeeks';
 export * from './planModel';
 export * from './facts';
 export * from './gapWords';
 export * from './known';
+export * from './longRace';
 export * from './outlook';
 export * from './raceGap';
 export * from './racePlan';
 export * from './readiness';
-export { chosenTrials } from './trials';
+export { chosenTrials, contradiction } from './trials';
 export * from './weekNotes';

@@ -36,7 +36,7 @@ describe('the usual week, written a second time', () => {
     expect(extraShare(1650, 1500)).toBeCloseTo(0.1, 10);
     expect(extraShare(1400, 1500)).toBe(0);
     expect(extraShare(4000, 1500)).toBe(1);
-    expect([TRIAL_DAYS, PAST_WEEKS]).toEqual([180, 8]);
+    expect([TRIAL_DAYS, PAST_WEEKS]).toEqual([180, 26]);
   });
 });
 

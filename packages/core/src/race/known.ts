@@ -5,7 +5,7 @@ import { DAY_MS, dayMs, isoOf } from '../days';
 /** Days in which an all-out swim still says what a swimmer can do today. */
 export const TRIAL_DAYS = 180;
 /** Weeks of load that shape the next ones. */
-export const PAST_WEEKS = 8;
+export const PAST_WEEKS = 26;
 /** Probability from which a cause of the last review counts as a need, and how many count at most. */
 const LIKELY = 0.3;
 const MOST_NEEDS = 4;

@@ -18,6 +18,9 @@ export type Outlook =
     }
   | { readonly kind: 'none'; readonly reason: NoOutlook };
 
+/** A target so many times as long as today's time is none. */
+const SLOW_TARGET = 3;
+
 /**
  * How far the swimmer is from the target today; honest where nothing can be said.
  *
@@ -50,6 +53,8 @@ export function raceOutlook(facts: RaceFacts, choices: RaceChoices, today: strin
       rateSpm: assumptions.rateSpm,
       seed,
     });
+    if (gap.reason.why === 'beyond-anybody') return none(gap.reason);
+    if (facts.targetS > SLOW_TARGET * gap.todayS) return none({ why: 'slow-target', todayS: gap.todayS });
     return {
       kind: 'gap',
       gap,

@@ -2,6 +2,7 @@
 import type { CauseId } from '../review';
 import { WEEK_SHARE, type WeekKind } from '../sessions';
 import type { LevelId } from '../swimmers';
+import type { RaceAsked } from './longRace';
 import type { WeekNote } from './weekNotes';
 
 export const PHASES = ['learn', 'build', 'sharpen', 'taper'] as const;
@@ -30,7 +31,9 @@ export interface PlanQuestion {
   readonly place?: 'pool' | 'open-water';
   readonly sessionsPerWeek: number;
   readonly minutesPerSession: number;
-  /** Share a week may rise over the mean of the four before it. */
+  /** What the weeks lead to; without it they rise as far as they may. */
+  readonly race?: RaceAsked;
+  /** Share a week may rise over the mean of the last four normal ones. */
   readonly riseLimit?: number;
   /** Causes this swimmer needs, the most wanted first. */
   readonly needs: readonly CauseId[];

@@ -91,6 +91,8 @@ export class CurrentTooStrong extends RangeError {}
 
 /** The fastest swims there are lie a little under this curve: m/s over 50 m, and how it falls with the distance. */
 const FASTEST = { mps: 2.4, overM: 50, fall: 0.08 };
+/** A race so many times farther than the longest trial is not shown by trials. */
+const MUCH_FARTHER = 4;
 /** Stroke length that technique may add a month, as a share: our own rule of thumb. */
 const TECHNIQUE_A_MONTH = 0.01;
 
@@ -180,7 +182,7 @@ export function raceGap(q: GapQuestion): RaceGap {
 }
 
 function verdictOf(
-  { targetS, race, growth }: GapQuestion,
+  { targetS, race, trials, growth }: GapQuestion,
   { todayS, neededMps, chance }: Pick<RaceGap, 'todayS' | 'neededMps' | 'chance'>,
   speed: number,
   months: number,
@@ -191,7 +193,11 @@ function verdictOf(
   const weeks = Math.round(race.weeksLeft);
   if (neededMps > FASTEST.mps * (Math.max(FASTEST.overM, race.courseM) / FASTEST.overM) ** -FASTEST.fall)
     return { verdict: 'beyond-anybody', reason: { why: 'beyond-anybody', neededMps, courseM: race.courseM } };
-  if (todayS <= targetS) return { verdict: 'there', reason: { why: 'there' } };
+  if (todayS <= targetS) {
+    const fromM = Math.max(...trials.map((t) => t.distanceM));
+    const far = race.courseM > MUCH_FARTHER * fromM;
+    return { verdict: 'there', reason: { why: 'there', ...(far ? { fromM } : {}) } };
+  }
   // Everything has to come together: that is a hope, however well the sums add up.
   const allOnTheDay = chance < 0.5;
   const verdict = allOnTheDay ? 'hopeful' : 'realistic';

@@ -87,9 +87,11 @@ describe('the outlook', () => {
     expect(why({ ...child, place: 'pool' })).not.toContain('Under 12');
     expect(why({ birthYear: null, distanceM: 5001 })).toContain('The birth year is not known');
     expect(why({ trials: [] })).toContain('there is no prediction');
-    expect(why({ targetS: 700 })).toBe('beyond-anybody');
+    expect(why({ targetS: 700 })).toMatch(/^The target needs .* m\/s over 3200 m: faster than anyone swims\.$/);
     // Two metres a second over 10 km: nobody, although over 50 m somebody does.
-    expect(why({ distanceM: 10_000, targetS: 5000 })).toBe('beyond-anybody');
+    expect(why({ distanceM: 10_000, targetS: 5000 })).toContain('faster than anyone swims');
+    // Two days for an hour's swim.
+    expect(why({ targetS: 48 * 3600 })).toMatch(/^The target is far slower than today’s time of 1:0\d:\d\d: choose/);
     expect(why({}, { currentMps: -1.5 })).toContain('cannot be swum');
     expect(why({ targetS: 30 }, { lostThenS: 40 })).toContain('shorter than the time lost');
     expect(why({ raceOn: TODAY })).toBe('not-yet');
@@ -135,7 +137,8 @@ describe('the weeks of a swimmer', () => {
     const problems = (f: Partial<RaceFacts>, choices: RaceChoices = {}) =>
       racePlan(facts(f), choices, TODAY).problems.join(' ');
     const settle = problems({ level: 'settle', distanceM: 10_000, trials: [] });
-    expect(settle).toContain('A first goal of 200 m');
+    expect(settle).toMatch(/^10 km asks for .*, enough for about \d+ m\./);
+    expect(problems({ level: 'settle', distanceM: 400, trials: [] })).toContain('A first goal of 200 m');
     expect(problems({ raceOn: day(-2) })).toContain('over');
     expect(problems({ raceOn: day(1) })).toContain('this week');
     const two = { otherRaces: [{ event: 'Lantern Mile', date: day(77) }] };
@@ -145,7 +148,9 @@ describe('the weeks of a swimmer', () => {
     expect(problems({ birthYear: Number(day(84).slice(0, 4)) - 15, distanceM: 5001 })).toContain(
       'Under 16 not beyond 5 km',
     );
-    expect(problems({})).toBe('');
+    // Two hours a week hold no 7.9 km; four do, from 6.4 km.
+    expect(problems({})).toMatch(/^3\.2 km asks for a fullest week of 7\.9 km .* 2 sessions of 60 min/);
+    expect(problems({ week: { sessions: 4, minutes: 60 }, past: [8000, 8000, 8000, 8000] })).toBe('');
   });
 
   it('are empty where a swimmer is away, and nothing is made up later', () => {

@@ -1,17 +1,20 @@
 import { ladderCard, type LadderId } from '../library';
-import { tooFarWords } from '../safety';
+import { farthestForAge, tooFarWords } from '../safety';
 import { levelCard, type LevelId, RACE_NEAR_DAYS } from '../swimmers';
 import { blockPlan } from './blockPlan';
 import { type BlockPlan, type PlanQuestion } from './planModel';
 import { daysBetween, weekOf } from '../days';
 import { type OtherRace, type RaceChoices, type RaceFacts, tooFarForTheAge } from './facts';
 import { noOutlookWords } from './gapWords';
+import { LONG_FROM_M, type RaceAsked } from './longRace';
 import { readiness, type ReadyItem } from './readiness';
 import { openWaterSteps } from './weekNotes';
-import { counted } from '../words';
+import { trialsWords } from '../measures';
+import { formatTime } from '../units';
+import { counted, listWord } from '../words';
 
-/** Longest distance that a level swims without a stop, metres: who belongs there says it. */
-const REACH_M: Readonly<Record<LevelId, number>> = { settle: 50, build: 400, hold: 3000, race: 10_000 };
+/** Longest distance that a level swims without a stop, metres, where no longer swim is known: our own guess. */
+const REACH_M: Readonly<Record<LevelId, number>> = { settle: 50, build: 400, hold: 1500, race: 3000 };
 /** Weeks in which the longest swim may double: our own rule of thumb. */
 const DOUBLES_WEEKS = 6;
 /** A swimmer who can cover this share of the race without stopping gets through it on the day. */
@@ -44,6 +47,7 @@ export function racePlan(facts: RaceFacts, choices: RaceChoices, today: string):
     level: facts.level,
     place: facts.place,
     ...trainingWeek(choices, facts),
+    race: raceAsked(facts, choices),
     needs: facts.needs,
     steps: openSteps(facts),
     otherRaces: others.map((r) => r.date).filter((day) => day >= today && day <= facts.raceOn),
@@ -57,10 +61,36 @@ export function racePlan(facts: RaceFacts, choices: RaceChoices, today: string):
     ...plan,
     problems: [
       ...(far ? [tooFarWords(far)] : []),
+      ...contradicts(facts),
       ...tooFar(facts, today),
       ...nearRaces(facts, others),
       ...plan.problems,
     ],
+  };
+}
+
+/** The longest swim without a stop that is known, or else what the level usually manages, metres. */
+const longestM = ({ level, trials }: RaceFacts): number => Math.max(REACH_M[level], ...trials.map((t) => t.distanceM));
+
+/** Speed of a long swim: as in the longest trial, or else the usual one of the level. */
+function longSpeedMps({ level, trials }: RaceFacts): number {
+  const longest = trials.reduce<RaceFacts['trials'][number] | null>(
+    (a, t) => (a && a.distanceM >= t.distanceM ? a : t),
+    null,
+  );
+  return longest ? longest.distanceM / longest.timeS : levelCard(level).defaultV400Mps;
+}
+
+function raceAsked(facts: RaceFacts, choices: RaceChoices): RaceAsked {
+  const outside = facts.place === 'open-water';
+  const { birthYear = null, raceOn } = facts;
+  const mostM = outside ? farthestForAge(birthYear, Number(raceOn.slice(0, 4))) : null;
+  return {
+    distanceM: (outside ? choices.courseM : null) ?? facts.distanceM,
+    longestM: longestM(facts),
+    speedMps: longSpeedMps(facts),
+    outside,
+    ...(mostM === null ? {} : { mostM }),
   };
 }
 
@@ -73,9 +103,20 @@ function openSteps({ place, ladderSteps, level, extra }: RaceFacts): number[] {
   return [...openWaterSteps().keys()].slice(passed ?? 0);
 }
 
-function tooFar({ level, distanceM, raceOn, trials }: RaceFacts, today: string): string[] {
+function contradicts({ contradiction, trials }: RaceFacts): string[] {
+  if (!contradiction) return [];
+  const rests = trials.map((t) => `${t.distanceM} m in ${formatTime(t.timeS, 1)}`);
+  return [
+    `${trialsWords(contradiction)}${rests.length > 0 ? ` Until then the prediction rests on ${listWord(rests)}.` : ''}`,
+  ];
+}
+
+/** For short races: farther ones are asked about in {@link blockPlan}. */
+function tooFar(facts: RaceFacts, today: string): string[] {
+  const { level, distanceM, raceOn } = facts;
+  if (distanceM >= LONG_FROM_M) return [];
   const weeks = Math.max(0, daysBetween(today, raceOn) / 7);
-  const longest = Math.max(REACH_M[level], ...trials.map((t) => t.distanceM));
+  const longest = longestM(facts);
   const reach = longest * 2 ** (weeks / DOUBLES_WEEKS);
   if (reach >= distanceM * ENOUGH) return [];
   const first = Math.max(100, Math.floor(reach / 100) * 100);

@@ -1,5 +1,7 @@
 import { levelLoad, WEEK_SHARE, WEEKLY_RISE, type WeekKind } from '../sessions';
 import { DAY_MS, dayMs } from '../days';
+import { fullestWeekLoad } from './longRace';
+import { type PastWeek, standing } from './pastWeeks';
 import { type Phase, type PlanQuestion, type PlanWeek } from './planModel';
 import { percent, dayWord } from '../words';
 
@@ -15,16 +17,10 @@ export const weekEffort = ({ kind, phase }: Pick<PlanWeek, 'kind' | 'phase'>): n
 export const loadStep = (load: number): number => Math.max(50, Math.round(load * 0.05));
 /** Weeks in a row before one of recovery. */
 export const ROW = 3;
-/** Share of the swimmer's own fullest recent week at which they restart after illness, rather than where the plan would be. */
-const FLOOR_SHARE = 0.5;
-/** Share of the level's usual week at which a swimmer restarts after a long absence. */
+/** Share of the level's usual week that a week may have, however little was swum before. */
 const LEAST_SHARE = 0.25;
-/** Weeks that count as late. */
-const OWN_WEEKS = 8;
-/** Of the level's usual week, at most. */
-const CEILING_SHARE = 1.6;
-
-const mean = (values: readonly number[]) => values.reduce((sum, v) => sum + v, 0) / values.length;
+/** Of the level's usual week, at most: more does not fit into its sessions. */
+export const SESSION_CEILING = 1.6;
 
 export interface Loads {
   readonly kinds: readonly WeekKind[];
@@ -36,29 +32,44 @@ export interface Loads {
 const usualWeek = ({ level, minutesPerSession, sessionsPerWeek }: PlanQuestion) =>
   levelLoad(level, minutesPerSession) * sessionsPerWeek;
 
-/** The most a week may have, from the four before it. */
-export function weekLimit(before: readonly number[], usual: number, riseLimit = WEEKLY_RISE): number {
-  const four = before.slice(-4);
-  // Before there are records of four weeks the level's usual week stands for those that are missing.
-  const whole = [...Array.from({ length: 4 - four.length }, () => usual), ...four];
-  const own = Math.max(0, ...before.slice(-OWN_WEEKS));
-  const floor = Math.max(own * FLOOR_SHARE, usual * LEAST_SHARE);
-  return Math.min(usual * CEILING_SHARE, Math.max(floor, mean(whole) * (1 + riseLimit)));
+/** The most a week may have after those before it: the rise limit over the baseline, or the way back to it. */
+export function weekLimit(before: readonly PastWeek[], usual: number, riseLimit = WEEKLY_RISE): number {
+  const { baseline, share } = standing(before, usual);
+  const most = share === null ? Math.max(usual * LEAST_SHARE, baseline * (1 + riseLimit)) : baseline * share;
+  return Math.min(usual * SESSION_CEILING, most);
 }
+
+/** As full as a week needs to be: what the race asks, and no less than what is swum already. */
+function fullEnough({ race, past }: PlanQuestion, usual: number): number {
+  if (!race) return Infinity;
+  return Math.max(
+    fullestWeekLoad(race.distanceM),
+    standing(
+      past.map((load) => ({ load })),
+      usual,
+    ).baseline,
+  );
+}
+
+/** The fullest week that the sessions of a week hold. */
+export const mostOfSessions = (q: PlanQuestion): number => usualWeek(q) * SESSION_CEILING;
 
 export function loadsOf(q: PlanQuestion, mondays: readonly string[], shares: readonly number[], offset: number): Loads {
   const taper = shares.length;
   const usual = usualWeek(q);
+  const enough = fullEnough(q, usual);
+  const before: PastWeek[] = q.past.map((load) => ({ load }));
   const kinds: WeekKind[] = [];
   const loads: number[] = [];
   const problems: string[] = [];
   let row = offset;
   let beforeTaper = 0;
   let worth = 0;
+  let wasted = false;
   mondays.forEach((monday, i) => {
     const lock = q.locks?.[monday];
     const left = mondays.length - i;
-    const limit = weekLimit([...q.past, ...loads], usual, q.riseLimit);
+    const limit = weekLimit(before, usual, q.riseLimit);
     const other = q.otherRaces?.some((day) => day >= monday && dayMs(day) < dayMs(monday) + 7 * DAY_MS) ?? false;
     const away = q.away?.[monday] !== undefined;
     const kind: WeekKind = away
@@ -66,10 +77,10 @@ export function loadsOf(q: PlanQuestion, mondays: readonly string[], shares: rea
       : (lock?.kind ?? (left <= taper ? 'taper' : other || row >= ROW ? 'recovery' : 'normal'));
     const planned =
       kind === 'taper'
-        ? (beforeTaper || limit) * shares[Math.max(0, taper - left)]!
+        ? (beforeTaper || Math.min(limit, enough)) * shares[Math.max(0, taper - left)]!
         : kind === 'recovery'
-          ? limit * WEEK_SHARE.recovery
-          : limit;
+          ? Math.min(limit, enough) * WEEK_SHARE.recovery
+          : Math.min(limit, enough);
     const load = away ? 0 : (lock?.load ?? Math.min(planned, limit));
     if (!away && lock?.load !== undefined && lock.load > limit * 1.005)
       problems.push(
@@ -79,11 +90,15 @@ export function loadsOf(q: PlanQuestion, mondays: readonly string[], shares: rea
     if (kind === 'normal') beforeTaper = load;
     // Rest just before the taper is wasted.
     worth += load;
-    if (kind === 'recovery' && left === taper + 1) worth -= usual * 0.6;
+    if (kind === 'recovery' && left === taper + 1) wasted = true;
     kinds.push(kind);
     loads.push(load);
+    before.push({ load, kind });
   });
+  // Both as shares of the fullest week: the fuller the weeks, the more rest is worth.
+  const full = Math.max(usual, ...loads);
+  if (wasted) worth -= full * 0.6;
   // A fortnight of rest pays only after weeks of work.
-  if (taper === 2) worth += mondays.length >= 8 ? usual * 0.8 : -usual * 0.5;
+  if (taper === 2) worth += mondays.length >= 8 ? full * 0.8 : -full * 0.5;
   return { kinds, loads, problems, worth };
 }

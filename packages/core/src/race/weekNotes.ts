@@ -1,5 +1,5 @@
 // What is special about a week to a race: kept as codes, said in words where it is shown.
-import { dayWord } from '../words';
+import { dayWord, distanceWord } from '../words';
 import { ladderCard } from '../library';
 
 /** Notes that need no more than their name. */
@@ -8,7 +8,18 @@ export const PLAIN_WEEK_NOTES = ['ill', 'away', 'race', 'taper', 'lighter'] as c
 export type WeekNote =
   | { readonly note: (typeof PLAIN_WEEK_NOTES)[number] }
   /** Another race in this week, on an ISO date. */
-  | { readonly note: 'other-race'; readonly on: string };
+  | { readonly note: 'other-race'; readonly on: string }
+  | LongSwimNote;
+
+/** A long swim without a stop. */
+export interface LongSwimNote {
+  readonly note: 'long-swim';
+  readonly metres: number;
+  /** In the water of the race, or in water like it. */
+  readonly outside: boolean;
+  /** With food and drink as on the day. */
+  readonly fed: boolean;
+}
 
 const PLAIN: Readonly<Record<(typeof PLAIN_WEEK_NOTES)[number], string>> = {
   ill: 'Ill: no swimming, and nothing is made up later.',
@@ -23,8 +34,16 @@ const PLAIN: Readonly<Record<(typeof PLAIN_WEEK_NOTES)[number], string>> = {
  *
  * @example weekNoteWords({ note: 'race' }) // 'Race week: familiar work, short and sharp.'
  */
-export const weekNoteWords = (note: WeekNote): string =>
-  note.note === 'other-race' ? `Another race on ${dayWord(note.on)}: raced without a taper.` : PLAIN[note.note];
+export function weekNoteWords(note: WeekNote): string {
+  if (note.note === 'other-race') return `Another race on ${dayWord(note.on)}: raced without a taper.`;
+  if (note.note === 'long-swim') return longSwimWords(note);
+  return PLAIN[note.note];
+}
+
+function longSwimWords({ metres, outside, fed }: LongSwimNote): string {
+  const where = outside ? ', in the water of the race or one like it' : '';
+  return `A long swim: ${distanceWord(metres)} without a stop${where}.${fed ? ' Feed as on the day.' : ''}`;
+}
 
 /** Steps of the ladder from the pool to open water, in order; a week names its step by its place from 0. */
 export const openWaterSteps = (): readonly string[] => ladderCard('pool-to-open-water').steps.map((step) => step.what);

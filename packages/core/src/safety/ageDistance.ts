@@ -29,12 +29,17 @@ export interface TooFar {
  * @example tooFarForAge(1000, 2018, 2026) // null
  */
 export function tooFarForAge(distanceM: number, birthYear: number | null, onYear: number): TooFar | null {
-  const limit = FARTHEST_BELOW.find(({ age }) =>
-    birthYear === null ? age === YOUNG_BELOW : mayBeBelow(age, birthYear, onYear),
-  );
+  const limit = limitFor(birthYear, onYear);
   if (!limit || distanceM <= limit.metres) return null;
   return { ...limit, known: birthYear !== null };
 }
+
+/** The farthest in open water for a swimmer's age, metres; null for grown-ups. @example farthestForAge(2018, 2026) // 1000 */
+export const farthestForAge = (birthYear: number | null, onYear: number): number | null =>
+  limitFor(birthYear, onYear)?.metres ?? null;
+
+const limitFor = (birthYear: number | null, onYear: number) =>
+  FARTHEST_BELOW.find(({ age }) => (birthYear === null ? age === YOUNG_BELOW : mayBeBelow(age, birthYear, onYear)));
 
 /**
  * The same as a sentence.

@@ -1,7 +1,6 @@
 import { useToday } from '@/state/hooks';
-import { raceOutlook, noOutlookWords } from '@upwell/core/race';
+import { chanceWord, raceOutlook, noOutlookWords } from '@upwell/core/race';
 import { formatTime } from '@upwell/core/units';
-import { percent } from '@upwell/core/words';
 import { Text } from 'react-native-paper';
 import { useRacePlanQuery } from '../api';
 import { VERDICT_WORD } from '../words';
@@ -16,6 +15,6 @@ export function GapLine({ swimmerId }: { readonly swimmerId: string }) {
   const { gap } = outlook;
   const way = gap.gapS > 0 ? `${formatTime(gap.gapS)} to find` : `${formatTime(-gap.gapS)} to spare`;
   return (
-    <Text>{`Today ${formatTime(gap.todayS)}: ${way}. ${VERDICT_WORD[gap.verdict]}, chance ${percent(gap.chance)}.`}</Text>
+    <Text>{`Today ${formatTime(gap.todayS)}: ${way}. ${VERDICT_WORD[gap.verdict]}, chance ${chanceWord(gap.chance)}.`}</Text>
   );
 }

@@ -1,6 +1,6 @@
-import { SAVE_THE_LEGS, type RaceGap, gapWords, noOutlookWords } from '@upwell/core/race';
+import { chanceWord, SAVE_THE_LEGS, type RaceGap, gapWords, noOutlookWords } from '@upwell/core/race';
 import { formatTime } from '@upwell/core/units';
-import { dayWord, numberWord, percent } from '@upwell/core/words';
+import { dayWord, numberWord } from '@upwell/core/words';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -97,7 +97,7 @@ function Answer({ gap, targetS }: { readonly gap: RaceGap; readonly targetS: num
             Chance
           </Text>
           <Text variant="displayMedium" style={styles.figures}>
-            {percent(gap.chance)}
+            {chanceWord(gap.chance)}
           </Text>
         </View>
       </View>

@@ -5,7 +5,8 @@ import { Pressable, ScrollView, StyleSheet, View, type TextStyle } from 'react-n
 import { Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { addDays, daysBetween, weekOf } from '@upwell/core/days';
-import { dayWord, monthWord, percent, weekdayWord } from '@upwell/core/words';
+import { chanceWord } from '@upwell/core/race';
+import { dayWord, monthWord, weekdayWord } from '@upwell/core/words';
 import { weekTint } from '@/ui/weekTint';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
@@ -108,7 +109,7 @@ function Line({ row, mondays, size, name }: LineProps & { readonly row: SeasonRo
   const wide = useWide();
   const { verdict } = row;
   const word = verdict?.verdict
-    ? `${VERDICT_WORD[verdict.verdict]}, ${percent(verdict.chance ?? 0)}`
+    ? `${VERDICT_WORD[verdict.verdict]}, ${chanceWord(verdict.chance ?? 0)}`
     : verdict
       ? 'no prediction'
       : 'not planned yet';

@@ -1,10 +1,17 @@
 import { useToday } from '@/state/hooks';
 import { sentenceCase } from '@upwell/core/text';
 import type { MyRace, MySession, MyWeek } from '@upwell/contract/race';
-import { noOutlookWords, openWaterStep, type PlanWeek, type ReadyItem, weekNoteWords } from '@upwell/core/race';
+import {
+  chanceWord,
+  noOutlookWords,
+  openWaterStep,
+  type PlanWeek,
+  type ReadyItem,
+  weekNoteWords,
+} from '@upwell/core/race';
 import { causeCard } from '@upwell/core/review';
 import { formatTime, summaryWord } from '@upwell/core/units';
-import { dayWord, numberWord, percent, startWord } from '@upwell/core/words';
+import { dayWord, numberWord, startWord } from '@upwell/core/words';
 import { type Href, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -182,7 +189,7 @@ function RaceCard({
           <Text variant="titleLarge" style={styles.figures}>
             {`${formatTime(gap.todayS)} today, ${formatTime(race.targetS)} target`}
           </Text>
-          <Text>{`${VERDICT_WORD[gap.verdict]}, a chance of ${percent(gap.chance)}.`}</Text>
+          <Text>{`${VERDICT_WORD[gap.verdict]}, a chance of ${chanceWord(gap.chance)}.`}</Text>
         </>
       ) : race.outlook?.kind === 'none' ? (
         <Text>{noOutlookWords(race.outlook.reason)}</Text>

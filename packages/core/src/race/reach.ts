@@ -1,0 +1,97 @@
+// What the weeks cannot reach, and which distance or date they can.
+import { addDays, weekOf } from '../days';
+import { levelLoad, USUAL_FACTOR } from '../sessions';
+import { counted, distanceWord, longDayWord } from '../words';
+import {
+  fullestWeekLoad,
+  fullestWeekM,
+  longestFor,
+  LONG_FROM_M,
+  longSwims,
+  raceForSwimM,
+  raceForWeekM,
+} from './longRace';
+import { MOST_WEEKS, type PlanQuestion, TAPER_SHARE } from './planModel';
+import { type Loads, loadsOf, mostOfSessions, SESSION_CEILING } from './weekLoads';
+
+/** The weeks come near enough to what is asked. */
+const NEAR = 0.95;
+/** Weeks that are looked ahead for a date, beyond those of a plan. */
+const FARTHEST_WEEKS = 3 * MOST_WEEKS;
+
+/** Fullest week and longest swim of some weeks. */
+interface Reached {
+  readonly load: number;
+  readonly swimM: number;
+}
+
+const worksIn = (q: PlanQuestion, kinds: Loads['kinds'], mondays: readonly string[]): boolean[] =>
+  kinds.map((kind, i) => kind === 'normal' && !q.away?.[mondays[i]!]);
+
+/** The long swims of the weeks. */
+export const longSwimsOf = (q: PlanQuestion, kinds: Loads['kinds'], mondays: readonly string[]): (number | null)[] =>
+  q.race ? longSwims(q.race, worksIn(q, kinds, mondays)) : mondays.map(() => null);
+
+function reached(
+  q: PlanQuestion,
+  { kinds, loads }: Pick<Loads, 'kinds' | 'loads'>,
+  mondays: readonly string[],
+): Reached {
+  return {
+    load: Math.max(0, ...loads),
+    swimM: Math.max(q.race!.longestM, ...longSwimsOf(q, kinds, mondays).map((m) => m ?? 0)),
+  };
+}
+
+/** Whether it is what the race asks, or nearly. */
+const isEnough = (q: PlanQuestion, { load, swimM }: Reached): boolean =>
+  load >= NEAR * fullestWeekLoad(q.race!.distanceM) && swimM >= NEAR * longestFor(q.race!);
+
+/**
+ * What the weeks cannot reach, in a sentence with the distance, the sessions and the date that can; empty when they do.
+ */
+export function reachProblems(
+  q: PlanQuestion,
+  plan: Pick<Loads, 'kinds' | 'loads'>,
+  mondays: readonly string[],
+): string[] {
+  const { race } = q;
+  if (!race || race.distanceM < LONG_FROM_M) return [];
+  const now = reached(q, plan, mondays);
+  if (isEnough(q, now)) return [];
+  const week = now.load / USUAL_FACTOR;
+  const farM = Math.min(raceForWeekM(week), raceForSwimM(now.swimM));
+  // More than the sessions hold is no matter of time.
+  const asked = fullestWeekLoad(race.distanceM);
+  const sessions = Math.ceil((NEAR * asked) / (levelLoad(q.level, q.minutesPerSession) * SESSION_CEILING));
+  const more = NEAR * asked > mostOfSessions(q);
+  const day = more ? firstDay({ ...q, sessionsPerWeek: sessions }) : firstDay(q);
+  return [
+    `${distanceWord(race.distanceM)} asks for a fullest week of ${distanceWord(fullestWeekM(race.distanceM))} and a longest swim of ${distanceWord(longestFor(race))}; these weeks reach ${distanceWord(week)} and ${distanceWord(now.swimM)}, enough for about ${distanceWord(farM)}.`,
+    ...(more
+      ? [
+          `${counted(q.sessionsPerWeek, 'session')} of ${q.minutesPerSession} min a week do not hold that: at least ${sessions}, or longer ones.`,
+        ]
+      : []),
+    day
+      ? `Ready for ${distanceWord(race.distanceM)} from about ${longDayWord(day)}${more ? ' with them' : ''}.`
+      : `No date within three years reaches ${distanceWord(race.distanceM)}: choose a shorter race.`,
+  ];
+}
+
+/** The first Saturday with weeks enough before it; null when three years are too few. */
+function firstDay(q: PlanQuestion): string | null {
+  const free: PlanQuestion = { ...q, otherRaces: [], locks: {}, away: {} };
+  const enough = (count: number): boolean => {
+    const mondays = Array.from({ length: count }, (_, i) => addDays(q.from, 7 * i));
+    return isEnough(free, reached(free, loadsOf(free, mondays, TAPER_SHARE[2], 0), mondays));
+  };
+  if (!enough(FARTHEST_WEEKS)) return null;
+  let [few, many] = [0, FARTHEST_WEEKS];
+  while (many - few > 1) {
+    const middle = (few + many) >> 1;
+    if (enough(middle)) many = middle;
+    else few = middle;
+  }
+  return addDays(weekOf(addDays(q.from, 7 * (many - 1))), 5);
+}
