@@ -85,6 +85,17 @@ test('a course is drawn, saved, taken away as GPX and brought in again', async (
   await page.getByRole('button', { name: '+ Mark' }).click();
   const map = page.getByRole('group', { name: /^Map of/ });
   const box = (await map.boundingBox())!;
+  // It opens at a useful scale; the buttons zoom with a mouse and a finger, and drop no mark under themselves.
+  const scale = map.locator('svg').getByText(/^\d+ k?m$/);
+  await expect(scale).toHaveText(/^[125]00 m$/);
+  const opened = (await scale.textContent())!;
+  const nearer = page.getByRole('button', { name: 'Nearer' });
+  for (let i = 0; i < 2; i++) await nearer.click();
+  await expect(scale).not.toHaveText(opened);
+  const farther = page.getByRole('button', { name: 'Farther' });
+  for (let i = 0; i < 2; i++) await (info.project.name === 'phone' ? farther.tap() : farther.click());
+  await expect(scale).toHaveText(opened);
+  await expect(page.getByText(/m · 0 marks/)).toBeVisible();
   await page.mouse.click(box.x + box.width * 0.35, box.y + 40);
   await page.mouse.click(box.x + box.width * 0.7, box.y + 60);
   await expect(page.getByText(/m · 2 marks/)).toBeVisible();

@@ -17,12 +17,23 @@ const SCALE = { min: 0.002, max: 20 } as const;
 /** Room for names, the north arrow and the buttons at the edges, pixels. */
 const EDGE = { x: 116, y: 84 } as const;
 
-/** The view that holds all points. */
-export function fitted(points: readonly PlanePoint[], { width, height }: Size): MapView {
+/** Metres that are seen at least, and before there are any marks: as far as a first course may go. */
+const LEAST_M = 40;
+export const EMPTY_M = 600;
+
+/**
+ * The view that holds all points.
+ *
+ * @param leastM metres that are seen at least
+ */
+export function fitted(points: readonly PlanePoint[], { width, height }: Size, leastM = LEAST_M): MapView {
   const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)];
   const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   const room = (of: number, edge: number) => Math.max(of / 2, of - edge);
-  const scale = Math.min(room(width, EDGE.x) / Math.max(40, x1 - x0), room(height, EDGE.y) / Math.max(40, y1 - y0));
+  const scale = Math.min(
+    room(width, EDGE.x) / Math.max(leastM, x1 - x0),
+    room(height, EDGE.y) / Math.max(leastM, y1 - y0),
+  );
   return { x: (x0 + x1) / 2, y: (y0 + y1) / 2, scale: clamp(scale) };
 }
 

@@ -5,7 +5,7 @@ import { IconButton } from 'react-native-paper';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { FONT, FONT_BOLD } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
-import { barLength, fitted, moved, toGround, toScreen, zoomed, type MapView, type Size } from '../mapFrame';
+import { barLength, EMPTY_M, fitted, moved, toGround, toScreen, zoomed, type MapView, type Size } from '../mapFrame';
 import { Ground, Lines, NO_BUNDLE, SwumLine } from './MapDrawing';
 
 /** Something that can be taken hold of. */
@@ -73,6 +73,7 @@ export function CourseMap(props: CourseMapProps) {
     return fitted(
       (shown ? [shown.from, shown.to] : all).map((p) => plane.toPlane(p)),
       size,
+      course.marks.length === 0 ? EMPTY_M : undefined,
     );
   };
   // The flat map is laid once for what is shown, not again for every move: a start that is dragged must not take
@@ -191,83 +192,86 @@ export function CourseMap(props: CourseMapProps) {
   const ink = theme.colors.onBackground;
   const keys = { onKeyDown: key, tabIndex: 0 } as object;
   return (
-    <View
-      ref={box}
-      {...keys}
-      role="group"
-      aria-label={`Map of ${name}: ${course.marks.length} marks. Arrow keys move it, plus and minus zoom, 0 shows all.`}
-      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
-      onPointerDown={down as never}
-      onPointerMove={move as never}
-      onPointerUp={up as never}
-      onPointerCancel={up as never}
-      style={[styles.box, { height, backgroundColor: theme.own.water, borderColor: theme.own.line }]}
-    >
-      {view ? (
-        <Svg width={width} height={height} aria-hidden>
-          <G
-            transform={`translate(${width / 2 - view.x * view.scale} ${height / 2 + view.y * view.scale}) scale(${view.scale} ${-view.scale})`}
-          >
-            <Ground course={course} plane={plane} />
-            <Lines course={course} plane={plane} leg={leg} bundle={bundle ?? NO_BUNDLE} aim={aim} />
-            {props.swum ? <SwumLine points={props.swum} /> : null}
-          </G>
-          {course.landmarks.map((l) => {
-            const at = toScreen(plane.toPlane(l), view, size);
-            return (
-              <G key={l.id}>
-                <Path
-                  d={`M${at.x - 6} ${at.y + 5}L${at.x} ${at.y - 6}L${at.x + 6} ${at.y + 5}Z`}
-                  fill={theme.own.kelp}
-                  fillOpacity={l.fixed ? 1 : 0.35}
-                />
-                <SvgText x={at.x} y={at.y + 19} textAnchor="middle" fontSize={12} fontFamily={FONT} fill={ink}>
-                  {l.name}
+    <View style={[styles.box, { height, backgroundColor: theme.own.water, borderColor: theme.own.line }]}>
+      <View
+        ref={box}
+        {...keys}
+        role="group"
+        aria-label={`Map of ${name}: ${course.marks.length} marks. Arrow keys move it, plus and minus zoom, 0 shows all.`}
+        onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+        onPointerDown={down as never}
+        onPointerMove={move as never}
+        onPointerUp={up as never}
+        onPointerCancel={up as never}
+        style={[styles.surface, { height }]}
+      >
+        {view ? (
+          <Svg width={width} height={height} aria-hidden>
+            <G
+              transform={`translate(${width / 2 - view.x * view.scale} ${height / 2 + view.y * view.scale}) scale(${view.scale} ${-view.scale})`}
+            >
+              <Ground course={course} plane={plane} />
+              <Lines course={course} plane={plane} leg={leg} bundle={bundle ?? NO_BUNDLE} aim={aim} />
+              {props.swum ? <SwumLine points={props.swum} /> : null}
+            </G>
+            {course.landmarks.map((l) => {
+              const at = toScreen(plane.toPlane(l), view, size);
+              return (
+                <G key={l.id}>
+                  <Path
+                    d={`M${at.x - 6} ${at.y + 5}L${at.x} ${at.y - 6}L${at.x + 6} ${at.y + 5}Z`}
+                    fill={theme.own.kelp}
+                    fillOpacity={l.fixed ? 1 : 0.35}
+                  />
+                  <SvgText x={at.x} y={at.y + 19} textAnchor="middle" fontSize={12} fontFamily={FONT} fill={ink}>
+                    {l.name}
+                  </SvgText>
+                </G>
+              );
+            })}
+            {labels.map(({ text, at }, i) => (
+              <G key={`${text}${i}`}>
+                <Path d={`M${at.x - 9} ${at.y + 7}L${at.x} ${at.y - 10}L${at.x + 9} ${at.y + 7}Z`} fill={ink} />
+                <SvgText
+                  x={at.x + (text === 'S' ? -21 : 12)}
+                  y={at.y - 4}
+                  fontSize={15}
+                  fontFamily={FONT_BOLD}
+                  fill={ink}
+                >
+                  {text}
                 </SvgText>
               </G>
-            );
-          })}
-          {labels.map(({ text, at }, i) => (
-            <G key={`${text}${i}`}>
-              <Path d={`M${at.x - 9} ${at.y + 7}L${at.x} ${at.y - 10}L${at.x + 9} ${at.y + 7}Z`} fill={ink} />
-              <SvgText
-                x={at.x + (text === 'S' ? -21 : 12)}
-                y={at.y - 4}
-                fontSize={15}
-                fontFamily={FONT_BOLD}
-                fill={ink}
-              >
-                {text}
-              </SvgText>
-            </G>
-          ))}
-          {(handles ?? []).map((h) => {
-            const at = toScreen(plane.toPlane(h.place), view, size);
-            const on = h.id === chosen;
-            return (
-              <Circle
-                key={h.id}
-                cx={at.x}
-                cy={at.y}
-                r={on ? 14 : 10}
-                stroke={on ? theme.colors.error : theme.colors.primary}
-                strokeWidth={on ? 4 : 2}
-                fill={theme.colors.background}
-                fillOpacity={0.35}
-              />
-            );
-          })}
-          <Line x1={12} x2={12 + bar * view.scale} y1={height - 14} y2={height - 14} stroke={ink} strokeWidth={3} />
-          <SvgText x={12} y={height - 20} fontSize={12} fontFamily={FONT} fill={ink}>
-            {bar >= 1000 ? `${bar / 1000} km` : `${bar} m`}
-          </SvgText>
-          <Path d={`M${width - 26} 34L${width - 20} 14L${width - 14} 34L${width - 20} 29Z`} fill={ink} />
-          <SvgText x={width - 20} y={48} textAnchor="middle" fontSize={13} fontFamily={FONT_BOLD} fill={ink}>
-            N
-          </SvgText>
-        </Svg>
-      ) : null}
+            ))}
+            {(handles ?? []).map((h) => {
+              const at = toScreen(plane.toPlane(h.place), view, size);
+              const on = h.id === chosen;
+              return (
+                <Circle
+                  key={h.id}
+                  cx={at.x}
+                  cy={at.y}
+                  r={on ? 14 : 10}
+                  stroke={on ? theme.colors.error : theme.colors.primary}
+                  strokeWidth={on ? 4 : 2}
+                  fill={theme.colors.background}
+                  fillOpacity={0.35}
+                />
+              );
+            })}
+            <Line x1={12} x2={12 + bar * view.scale} y1={height - 14} y2={height - 14} stroke={ink} strokeWidth={3} />
+            <SvgText x={12} y={height - 20} fontSize={12} fontFamily={FONT} fill={ink}>
+              {bar >= 1000 ? `${bar / 1000} km` : `${bar} m`}
+            </SvgText>
+            <Path d={`M${width - 26} 34L${width - 20} 14L${width - 14} 34L${width - 20} 29Z`} fill={ink} />
+            <SvgText x={width - 20} y={48} textAnchor="middle" fontSize={13} fontFamily={FONT_BOLD} fill={ink}>
+              N
+            </SvgText>
+          </Svg>
+        ) : null}
+      </View>
       {props.signs ? <View style={styles.signs}>{props.signs}</View> : null}
+      {/* Beside the surface, not on it: a press here is none on the water. */}
       <View style={styles.buttons}>
         <IconButton mode="contained" icon="plus" accessibilityLabel="Nearer" onPress={() => nearer(1.6)} />
         <IconButton mode="contained" icon="minus" accessibilityLabel="Farther" onPress={() => nearer(1 / 1.6)} />
@@ -288,7 +292,8 @@ interface PointerLike {
 const distance = (a: PlanePoint, b: PlanePoint) => Math.hypot(a.x - b.x, a.y - b.y);
 
 const styles = StyleSheet.create({
-  box: { borderWidth: 1, borderRadius: 6, overflow: 'hidden', touchAction: 'none' } as never,
+  box: { borderWidth: 1, borderRadius: 6, overflow: 'hidden' },
+  surface: { touchAction: 'none' } as never,
   buttons: { position: 'absolute', right: 2, bottom: 2 },
   signs: { position: 'absolute', left: 8, top: 8, pointerEvents: 'none' } as never,
 });
