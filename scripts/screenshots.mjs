@@ -186,6 +186,7 @@ async function takeAll(base) {
   await wide.press('Keep it');
   await wide.page.waitForURL(/sessions\/[0-9a-f-]{36}$/);
   await wide.page.waitForTimeout(800);
+  await wide.page.getByRole('navigation', { name: 'Sessions' }).getByRole('link').first().waitFor();
   await wide.take('session-wide');
 
   await wide.go('/sessions/write');
