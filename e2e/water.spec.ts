@@ -67,15 +67,25 @@ test('a leg is read: where to aim, how often to look, which side, and what it co
   // Waves and a current: looks come closer, the heading turns up-current, breathing turns away from the chop.
   await page.getByRole('button', { name: /10:30/ }).click();
   for (let i = 0; i < 5; i++) await page.getByLabel('More m waves').click();
-  for (let i = 0; i < 4; i++) await page.getByLabel('More m/s current').click();
+  for (let i = 0; i < 2; i++) await page.getByLabel('More m/s current').click();
+  await page
+    .getByRole('group', { name: 'The waves come from' })
+    .getByRole('button', { name: 'W', exact: true })
+    .click();
   await expect(page.getByText('The waves come from the left: breathe away from them.')).toBeVisible();
   await expect(page.getByText(/up-current/)).toBeVisible();
   await expect(page.getByRole('progressbar')).toHaveCount(0);
   await expect.poll(async () => Number(await slider.getAttribute('aria-valuenow'))).toBeLessThanOrEqual(best);
 
   // A current as fast as the swimmer is said, not computed.
-  for (let i = 0; i < 24; i++) await page.getByLabel('More m/s current').click();
+  const current = page.getByRole('textbox', { name: 'm/s current' });
+  await current.fill('1.5');
+  await current.press('Enter');
   await expect(page.getByText(/this leg cannot be swum/)).toBeVisible();
+  // It was only tried: what was read is one tap away.
+  await page.getByRole('button', { name: 'Back to what was read' }).click();
+  await expect(page.getByText(/this leg cannot be swum/)).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /waves 0\.7 m from NW \(read \d\d:\d\d\)/ })).toBeVisible();
 });
 
 test('a course is drawn, saved, taken away as GPX and brought in again', async ({ page }, info) => {
@@ -165,6 +175,14 @@ test('a course is drawn, saved, taken away as GPX and brought in again', async (
   await expect(page.getByText(/this is not valid XML/)).toBeVisible();
 });
 
+/** Types a number that was read. */
+async function readNumber(page: Page, label: string, value: string): Promise<void> {
+  const box = page.getByRole('textbox', { name: new RegExp(`^${label}`) });
+  await box.fill(value);
+  await box.press('Enter');
+  await expect(box).toHaveAccessibleName(/\(read \d\d:\d\d\)$/);
+}
+
 /** Reads everything as fine, one tap each where only eyes can tell. */
 async function readAsFine(page: Page): Promise<void> {
   for (const label of ['Lightning or thunder?', 'Sewage warning?', 'Bloom, floating matter?', 'Seals, nesting birds?'])
@@ -176,14 +194,19 @@ async function readAsFine(page: Page): Promise<void> {
     .getByRole('group', { name: /^Wind comes from/ })
     .getByRole('button', { name: 'N', exact: true })
     .click();
-  for (let i = 0; i < 14; i++) await page.getByRole('button', { name: /^More °C water/ }).click();
+  for (const [label, value] of [
+    ['°C water', '19'],
+    ['°C air', '18'],
+    ['m/s wind', '2'],
+    ['m waves', '0.1'],
+    ['m/s current', '0,1'],
+    ['mm rain', '0'],
+  ] as const)
+    await readNumber(page, label, value);
   await page.getByLabel('More lifeguards and watchers').click();
   for (const name of ['Safety craft', 'Bright caps, floats', 'Stop signal agreed', 'Warm shelter at the exit'])
     await page.getByRole('button', { name, exact: true }).click();
   await page.getByLabel('Who calls for help').fill('Maren');
-  // The forecast of rain hangs on the day; what is read wins over it.
-  const rain = page.getByRole('button', { name: /^Fewer mm rain/ });
-  while (await rain.isEnabled()) await rain.click();
   await expect(page.getByText('Every check is answered and clear.')).toBeVisible();
 }
 
@@ -197,14 +220,20 @@ async function holdToSign(page: Page, what: string): Promise<void> {
 
 /** So much rain in three days that it is a stop. */
 async function rainHeavily(page: Page): Promise<void> {
-  for (let i = 0; i < 22; i++) await page.getByRole('button', { name: /^More mm rain/ }).click();
+  await readNumber(page, 'mm rain', '22');
 }
 
-test('whether to go is decided from what is read, signed, and kept with its reasons', async ({ page }) => {
+/** Another hour on each size: what one reads is there for the other. */
+async function ownHour(page: Page, size: string): Promise<void> {
+  for (let i = 0; i < (size === 'wide' ? 8 : 4); i++) await page.getByRole('button', { name: 'More start' }).click();
+}
+
+test('whether to go is decided from what is read, signed, and kept with its reasons', async ({ page }, info) => {
   await signIn(page, 'coach@upwell.example');
   await page.goto('/water');
   await page.getByRole('link', { name: /Lantern Mile/ }).click();
   await page.getByRole('button', { name: 'Go or not?' }).click();
+  await ownHour(page, info.project.name);
   const answer = page
     .getByRole('status')
     .filter({ hasText: /Go|Change the plan|Do not go/ })
@@ -230,6 +259,9 @@ test('whether to go is decided from what is read, signed, and kept with its reas
   await page.context().clearCookies();
   await signIn(page, 'head@upwell.example');
   await page.goto(address);
+  // What the coach read is there for the head coach too; who goes in is not.
+  await ownHour(page, info.project.name);
+  await expect(page.getByText(/^mm rain, 72 h \(read/)).toBeVisible();
   await readAsFine(page);
   await rainHeavily(page);
   const reason = page.getByLabel(/^Overruled: which local rule/);
@@ -242,6 +274,69 @@ test('whether to go is decided from what is read, signed, and kept with its reas
   await page.reload();
   await holdToSign(page, 'go, overruled');
   await expect(page.getByText(/Do not go, overruled: “The water office/).first()).toBeVisible();
+});
+
+test('what is read at the water is on the leg, on the card, in the plan and on the other device, without a network too', async ({
+  browser,
+  page,
+  server,
+  quiet,
+}, info) => {
+  await signIn(page, 'coach@upwell.example');
+  await page.goto('/water');
+  await page.getByRole('link', { name: /Lantern Mile/ }).click();
+  await expect(page.getByRole('button', { name: /^10:30 .*\(forecast\)/ })).toBeVisible();
+  const course = new URL(page.url()).pathname;
+  // An hour for each size: what one reads is there for the other.
+  const hour = info.project.name === 'wide' ? 16 : 15;
+  const toHour = async (on: Page, name: string) => {
+    for (let i = 0; i < (hour - 10) * 4 - 2; i++) await on.getByRole('button', { name }).click();
+  };
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await page.goto(`${course}/card`);
+  await expect(page.getByRole('listitem')).toHaveCount(4);
+  await page.goto(`${course}/day`);
+  await toHour(page, 'More start');
+
+  // The network goes away; the readings are made all the same.
+  quiet.networkErrors = true;
+  await page.context().setOffline(true);
+  await readNumber(page, 'm waves', '0.9');
+  await page
+    .getByRole('group', { name: /^Waves come from/ })
+    .getByRole('button', { name: 'E', exact: true })
+    .click();
+  await readNumber(page, 'm/s wind', '0');
+  await expect(page.getByText(/^Waves of 0\.9 m and no wind/)).toBeVisible();
+  await readNumber(page, 'm/s wind', '7');
+  await page.goto(course);
+  const said = new RegExp(`^${hour}:00 .*waves 0\\.9 m from E \\(read \\d\\d:\\d\\d\\)`);
+  await expect(page.getByRole('button', { name: said })).toBeVisible();
+  await expect(page.getByText(/Higher recovery/)).toBeVisible();
+  await page.goto(`${course}/card`);
+  await expect(page.getByText(/waves 0\.9 m from E \(read \d\d:\d\d\)/)).toBeVisible();
+  await expect(page.getByText(/Shorter and quicker/)).toBeVisible();
+  await expectAccessible(page);
+  await page.context().setOffline(false);
+
+  // The head coach's device has it as soon as it has arrived.
+  const context = await browser.newContext({ baseURL: server.url });
+  const other = await context.newPage();
+  await signIn(other, 'head@upwell.example');
+  await other.goto(course);
+  await other.getByRole('button', { name: /^10:30/ }).click();
+  await toHour(other, 'More o’clock');
+  await expect
+    .poll(
+      async () => {
+        const shown = await other.getByRole('button', { name: said }).count();
+        if (shown === 0) await other.reload();
+        return shown;
+      },
+      { timeout: 60_000, intervals: [3000] },
+    )
+    .toBe(1);
+  await context.close();
 });
 
 test('a swum track is laid over the course, kept with its swimmer, and tells how often to look', async ({ page }) => {

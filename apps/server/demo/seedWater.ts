@@ -18,6 +18,7 @@ import {
   type Course,
   type Landmark,
   type Mark,
+  type WaterRead,
 } from '@upwell/core/water';
 import { RAD } from '@upwell/core/units';
 import { trackSummary } from '../src/water';
@@ -135,6 +136,25 @@ const LAST_WEEK: { readonly readings: DayReadings; readonly people: DayGroup } =
 /** Metres of the first course. */
 export const lanternMile = (): number => lengthOf(legsOf(COURSES[0]!.course));
 
+/** This morning the north-west wind has built up a chop on the long crossing. */
+const CHOPPY: Partial<WaterRead> = {
+  ...{ waterC: 15, airC: 16, windMps: 7.5, windFromDeg: 320, waveHeightM: 0.7, waveFromDeg: 320 },
+  ...{ currentMps: 0.1, currentToDeg: 140, rainMm72h: 4, visibility: 'clear', cloudy: true },
+  ...{ lightning: false, sewage: false, fouled: false, wildlife: false, walked: true, traffic: 'lane' },
+};
+
+/** What was read today at ten, twenty minutes before. */
+async function seedReadings(em: EntityManager, now: Date): Promise<void> {
+  const date = isoDay(now, 0);
+  const atMs = Math.min(now.getTime(), momentIn(CLUB.timeZone, date, '09:40'));
+  const read = Object.fromEntries(Object.entries(CHOPPY).map(([field, value]) => [field, { value, atMs }]));
+  await em.execute(
+    `insert into water_reading (id, club_id, course_id, date, hour, read) values (?, ?, ?, ?::date, 10, ?::jsonb)`,
+    [idFor('water reading'), CLUB_ID, idFor('course Quill Crossing'), date, JSON.stringify(read)],
+    'run',
+  );
+}
+
 /** The club's two courses on its invented lake, and the one of its camp. */
 export async function seedCourses(em: EntityManager, now: Date): Promise<void> {
   await em.insertMany(
@@ -150,6 +170,7 @@ export async function seedCourses(em: EntityManager, now: Date): Promise<void> {
       writeId: idFor(`course ${name} write`),
     })),
   );
+  await seedReadings(em, now);
   const { decision, checks } = decideDay(LAST_WEEK.readings, LAST_WEEK.people, 400);
   await em.execute(
     `insert into water_day (id, club_id, course_id, signed_by, signed_at, starts_at, readings, people, decision, reasons)

@@ -21,6 +21,7 @@ import { Migration20261213000000_looks } from './Migration20261213000000_looks';
 import { Migration20261214000000_experience } from './Migration20261214000000_experience';
 import { Migration20261215000000_stroke_times } from './Migration20261215000000_stroke_times';
 import { Migration20261216000000_live } from './Migration20261216000000_live';
+import { Migration20261217000000_readings } from './Migration20261217000000_readings';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -47,4 +48,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261214000000_experience', class: Migration20261214000000_experience },
   { name: 'Migration20261215000000_stroke_times', class: Migration20261215000000_stroke_times },
   { name: 'Migration20261216000000_live', class: Migration20261216000000_live },
+  { name: 'Migration20261217000000_readings', class: Migration20261217000000_readings },
 ];

@@ -143,6 +143,11 @@ export const resultOf = (swimmerId: string) => ({
   kind: 'trial',
 });
 
+/** What was read at a water for an hour. */
+export const readingOf = () => ({
+  read: { waveHeightM: { value: 0.4, atMs: Date.UTC(2026, 6, 1, 16, 40) }, walked: { value: true, atMs: 1 } },
+});
+
 export const waterDayOf = (courseId: string) => ({
   courseId,
   startsAt: '2026-07-01T17:00:00Z',

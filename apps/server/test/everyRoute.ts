@@ -46,6 +46,7 @@ export async function storedOfAll(club: TestClub, harness: Pick<Harness, 'addAcc
     await coach('PUT', `/imports/${more.imports}/0`, { rows: [{ ...bodies.resultOf(swimmerId), timeS: 91 }] }),
     await coach('POST', `/imports/${more.imports}/commit`, { rows: 1, name: 'May.csv', skipKnown: true }),
     await coach('PUT', `/focuses/${focusId}/tries/${more.tries}`, note),
+    await coach('PUT', `/courses/${courseId}/readings/2026-07-01/17`, bodies.readingOf()),
     await coach('PUT', `/water-days/${more['water-days']}`, bodies.waterDayOf(courseId)),
     await coach('PUT', `/tracks/${more.tracks}`, bodies.trackOf(courseId, swimmerId)),
     await coach('PUT', `/handout-links/${more['handout-links']}`, { focusId, token: bodies.token() }),
@@ -74,6 +75,8 @@ export function addressOf(route: AskedRoute, here: AllStored): string {
     if (part === '{token}') return 'x'.repeat(43);
     if (part === '{format}') return route.path.includes('courses') ? 'gpx' : 'json';
     if (part === '{chunk}') return '1';
+    if (part === '{date}') return '2026-07-01';
+    if (part === '{hour}') return '17';
     if (part === '{tryId}') return here.more.tries;
     if (part === '{markId}') return here.more.marks;
     if (part === '{id}') return ids[parts.slice(i - 2, i).join('/')] ?? ids[parts[i - 1]!];
@@ -187,6 +190,7 @@ export function goodBody({ method, path }: Route, here: Stored): object | undefi
     '/imports/{id}/{chunk}': () => ({ rows: [bodies.resultOf(swimmerId), bodies.resultOf(swimmerId)] }),
     '/imports/{id}/commit': () => ({ rows: 2, name: 'May.csv', skipKnown: true }),
     '/courses/{id}': () => versioned(bodies.courseOf()),
+    '/courses/{id}/readings/{date}/{hour}': () => bodies.readingOf(),
     '/water-days/{id}': () => bodies.waterDayOf(courseId),
     '/race-cards/pdf': () => bodies.raceCardOf(),
     '/tracks/{id}': () => bodies.trackOf(courseId, swimmerId),

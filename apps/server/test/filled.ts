@@ -94,7 +94,9 @@ export async function fill(harness: Harness, owner: TestClub, swimmer: string): 
     '',
     v7(),
   ]);
-  await put('course', 'id, name, place, course, length_m, write_id', [v7(), 'Loop', '', '{}', 100, v7()]);
+  const course = v7();
+  await put('course', 'id, name, place, course, length_m, write_id', [course, 'Loop', '', '{}', 100, v7()]);
+  await put('water_reading', 'course_id, date, hour, read', [course, today, 10, '{}']);
   await put('water_day', 'id, signed_by, starts_at, readings, people, decision, reasons', [
     v7(),
     coachId,

@@ -133,6 +133,8 @@ function spoiledAddress(random: Random, route: (typeof routes)[number]): string 
       if (part === '{token}') return 'x'.repeat(43);
       if (part === '{format}') return oneOf(random, FORMATS);
       if (part === '{chunk}') return '0';
+      if (part === '{date}') return '2026-07-01';
+      if (part === '{hour}') return '17';
       // What is changed has a version that is not known here, and what is taken out would be missed: those are new.
       const fresh =
         route.method === 'DELETE' || (route.method === 'PUT' && i === parts.length - 1 && !CHANGES.test(route.path));

@@ -51,10 +51,12 @@ const IMPORTED_IT = `
   DELETE /imports/{id} · POST /imports/{id}/check
   POST /imports/{id}/commit · POST /imports/{id}/undo · POST /roster/{id}/undo`;
 /** Everybody of the club. */
-const IN_THE_CLUB = `GET /courses/{id} · GET /courses/{id}/export/{format} · GET /courses/{id}/tracks`;
+const IN_THE_CLUB = `GET /courses/{id} · GET /courses/{id}/export/{format} · GET /courses/{id}/tracks
+  GET /courses/{id}/readings`;
 /** All coaches of the club. */
 const COACHES_THE_CLUB = `
   PUT /courses/{id} · DELETE /courses/{id} · GET /courses/{id}/days · PUT /water-days/{id}
+  PUT /courses/{id}/readings/{date}/{hour}
   GET /water-days/{id}/card.pdf · PUT /eye/tries/{id} · GET /jobs/{id} · POST /jobs/{id}/stop`;
 const HEAD_OF_THE_CLUB = `
   DELETE /swimmers/{id} · GET /swimmers/{id}/export · GET /swimmers/{id}/erasing · PUT /squads/{id}
@@ -106,7 +108,7 @@ const KNOWS: readonly Person[] = ['the child', 'the coach', 'the head'];
 /** Taking out what is not there, or not one's own, is answered as if it were done, and does nothing. */
 const TAKES_OUT = /^DELETE \/(tests|results|tracks|courses|imports)/;
 /** Of what one does not see these lists are empty. */
-const EMPTY = /^GET .*\/(tracks|days)$/;
+const EMPTY = /^GET .*\/(tracks|days|readings)$/;
 /** Answered with "not there" also to those who may: bad secrets, rows that are gone, wrong passwords. */
 const MAY_MISS =
   /\{token\}|sign-in|password|setup|sign-out|\/look$|accept|invitations$|roster\/commit|\/reset$|^DELETE |\/revoke|jobs|PUT \/calendar-links|PUT \/handout-links|PUT \/eye|imports|\/rating/;

@@ -195,7 +195,7 @@ describe('the deck clock', () => {
     fireEvent.press(rating);
     await waitFor(async () => expect(await kinds()).toContain('rating'));
     fireEvent(screen.getByLabelText('Hold to end the session'), 'pressIn');
-    expect(await screen.findByText('Save what was swum', {}, { timeout: 4000 })).toBeTruthy();
+    expect(await screen.findByText('Save what was swum')).toBeTruthy();
     fireEvent.press(screen.getByText('Save what was swum'));
     await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
     const { body } = calls.find((c) => c.method === 'PUT')!;

@@ -78,7 +78,7 @@ describe('an import whose answer is lost', () => {
     expect(screen.queryByText('Store 40 results')).toBeNull();
     expect(await pending()).toMatchObject({ id: stored });
     answered = true;
-    expect(await screen.findByText('40 results are stored.', {}, { timeout: 8000 })).toBeTruthy();
+    expect(await screen.findByText('40 results are stored.')).toBeTruthy();
     const commits = ending(calls, 'commit');
     expect(commits.length).toBeGreaterThan(1);
     expect(new Set(commits.map(importId))).toEqual(new Set([stored]));
@@ -218,7 +218,7 @@ describe('earlier imports', () => {
     expect(await screen.findByText('39 results stored, 1 were already here')).toBeTruthy();
     const hold = screen.getByRole('button', { name: 'Hold to undo wrist-lengths.csv' });
     fireEvent(hold, 'pressIn');
-    expect(await screen.findByText(/39 results taken back/, {}, { timeout: 4000 })).toBeTruthy();
+    expect(await screen.findByText(/39 results taken back/)).toBeTruthy();
     expect(calls.some((c) => c.path === `/imports/${ID}/undo`)).toBe(true);
     expect(screen.queryByRole('button', { name: 'Hold to undo wrist-lengths.csv' })).toBeNull();
   });

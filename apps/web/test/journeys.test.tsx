@@ -30,7 +30,7 @@ const me = () => ({ body: ME });
 const squads = () => ({ body: [SQUAD] });
 const Elsewhere = () => <Text>elsewhere</Text>;
 const press = (text: string | RegExp) => fireEvent.press(screen.getAllByText(text)[0]!);
-const findText = (text: string | RegExp) => screen.findAllByText(text, {}, { timeout: 8000 });
+const findText = (text: string | RegExp) => screen.findAllByText(text);
 
 describe('the list of swimmers', () => {
   it('finds, filters and goes on where the page ended', async () => {

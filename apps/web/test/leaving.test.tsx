@@ -28,8 +28,7 @@ afterEach(async () => {
 });
 
 /** The device's database answers only when the test lets time pass. */
-const LONG = { timeout: 10_000 };
-const soon = (seen: () => Promise<void>) => waitFor(seen, LONG);
+const soon = (seen: () => Promise<void>) => waitFor(seen);
 
 const lost = (): never => {
   throw new TypeError('network down');
@@ -59,7 +58,7 @@ describe('signing out without a network', () => {
     expect(await screen.findByText('Jory · Coach')).toBeTruthy();
     network.there = false;
     fireEvent.press(screen.getByText('Sign out'));
-    expect(await screen.findByText(/You are signed out on this device/, {}, LONG)).toBeTruthy();
+    expect(await screen.findByText(/You are signed out on this device/)).toBeTruthy();
     await soon(async () => expect(await keptPage('/swimmers')).toBeUndefined());
     await soon(async () => expect(await fact('last:run')).toBeUndefined());
     // Asked again, also after the page was loaded again: nobody.
@@ -74,7 +73,7 @@ describe('signing out without a network', () => {
     await screen.findByText('Jory · Coach');
     network.there = false;
     fireEvent.press(screen.getByText('Sign out'));
-    await screen.findByText(/You are signed out on this device/, {}, LONG);
+    await screen.findByText(/You are signed out on this device/);
     network.there = true;
     const before = calls.length;
     fireEvent.changeText(screen.getByLabelText('E-mail'), 'a@b.example');
@@ -100,9 +99,9 @@ describe('signing out without a network', () => {
     await soon(async () => expect(await waitingChanges()).toHaveLength(1));
     fireEvent.press(screen.getByText('Sign out'));
     // What waits is shown, and stays.
-    await screen.findByText(/has not reached the server/, {}, LONG);
+    await screen.findByText(/has not reached the server/);
     fireEvent.press(screen.getByText('Sign out'));
-    await waitFor(() => expect(isLeaving()).toBe(true), LONG);
+    await waitFor(() => expect(isLeaving()).toBe(true));
     await soon(async () => expect(await waitingChanges()).toHaveLength(1));
     network.there = true;
     const before = calls.length;

@@ -31,7 +31,7 @@ const race = (answer: RacePlanView, at = '') => {
   const store = showAt({ 'swimmers/[id]/race': RaceScreen }, `/swimmers/${ID}/race${at}`);
   return { calls, store };
 };
-const find = (text: string | RegExp) => screen.findByText(text, {}, { timeout: 4000 });
+const find = (text: string | RegExp) => screen.findByText(text);
 const press = (name: string | RegExp) => fireEvent.press(screen.getByRole('button', { name }));
 
 describe('what a coach decides about a race', () => {
@@ -106,7 +106,7 @@ describe('the gap', () => {
     [{ targetS: 900 }, /faster than anyone swims/i],
   ] as const)('says what it cannot say: %j', async (facts, said) => {
     race(view({}, facts));
-    await waitFor(() => expect(screen.getAllByText(said).length).toBeGreaterThan(0), { timeout: 4000 });
+    await waitFor(() => expect(screen.getAllByText(said).length).toBeGreaterThan(0));
   });
   it('asks for a goal where there is none', async () => {
     race(view({ facts: null }));

@@ -23,7 +23,7 @@ import { fakeServer, ID, ME, PLAN, PROPOSAL, SESSION, SESSION_ROW, showAt, SQUAD
 const me = () => ({ body: ME });
 const squads = () => ({ body: [SQUAD] });
 const press = (text: string | RegExp) => fireEvent.press(screen.getAllByText(text)[0]!);
-const findText = (text: string | RegExp) => screen.findAllByText(text, {}, { timeout: 8000 });
+const findText = (text: string | RegExp) => screen.findAllByText(text);
 
 const PEOPLE: SessionPerson[] = [
   {
@@ -106,7 +106,7 @@ describe('a session as text', () => {
     sessionServer();
     showAt({ 'sessions/[id]': SessionScreen }, `/sessions/${ID}?pane=text`);
     const area = await screen.findByLabelText('The session as text');
-    await waitFor(() => expect(area.props.value).toContain('== Hold'), { timeout: 8000 });
+    await waitFor(() => expect(area.props.value).toContain('== Hold'));
     const text = area.props.value as string;
     fireEvent.changeText(area, text.replace(/# .*/, '# Another name'));
     await findText('Another name');
@@ -155,7 +155,7 @@ describe('a text as on a whiteboard', () => {
     showAt({ 'sessions/write': WriteSessionScreen, 'sessions/[id]': SessionScreen }, '/sessions/write');
     const area = await screen.findByLabelText('The session as text');
     fireEvent.changeText(area, 'WU 200\nMain set\n4x100 free, 15s rest\n100 choice easy');
-    const [list] = await screen.findAllByLabelText('How it was read', {}, { timeout: 8000 });
+    const [list] = await screen.findAllByLabelText('How it was read');
     const said = within(list!)
       .getAllByText(/./)
       .map(({ props }) => String(props.children));

@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import { format } from 'node:util';
+import { configure } from '@testing-library/react-native';
 
 // Charts leave timers running, and no test may wait for real time.
 jest.mock('react-native-gifted-charts', () => ({ LineChart: () => null, BarChart: () => null }));
@@ -35,8 +36,10 @@ jest.mock('../src/worker/compute', () => ({
   }),
 }));
 
-// The first screen of a file pays for loading everything; on a busy machine that takes its time.
-jest.setTimeout(30_000);
+// The first screen of a file pays for loading everything, which a clean checkout on a busy machine has to translate first.
+// These limits end what hangs; no test says how fast a screen is.
+configure({ asyncUtilTimeout: 60_000 });
+jest.setTimeout(180_000);
 
 // What is written to the console and not expected fails the test that wrote it.
 const said: string[] = [];

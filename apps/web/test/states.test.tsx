@@ -68,8 +68,6 @@ const SCREENS: readonly (readonly [route: string, Screen: () => ReactElement, as
 const me = () => ({ body: { ...ME, role: 'head' as const } });
 const at = (route: string) => `/${route.replace('[id]', ID)}`;
 const AWAY = 'The database is away for a moment.';
-/** Parts that load later are given more time than a look at the screen usually needs. */
-const SOON = { timeout: 8000 };
 
 describe.each(SCREENS)('%s', (route, Screen, asks) => {
   it('shows that it is on its way while nothing has been answered', async () => {
@@ -78,14 +76,14 @@ describe.each(SCREENS)('%s', (route, Screen, asks) => {
     global.fetch = ((input: Request) =>
       input.url.endsWith('/account/me') ? answered(input) : new Promise(() => undefined)) as typeof fetch;
     showAt({ [route]: Screen }, at(route));
-    await waitFor(() => expect(screen.UNSAFE_queryAllByType(ActivityIndicator).length).toBeGreaterThan(0), SOON);
+    await waitFor(() => expect(screen.UNSAFE_queryAllByType(ActivityIndicator).length).toBeGreaterThan(0));
     expect(screen.queryByText('Try again')).toBeNull();
   });
 
   it('says what the server said, and asks again when told to', async () => {
     const calls = fakeServer({ 'GET /account/me': me, 'GET /': () => ({ status: 500, body: { detail: AWAY } }) });
     showAt({ [route]: Screen }, at(route));
-    expect((await screen.findAllByText(AWAY, {}, SOON)).length).toBeGreaterThan(0);
+    expect((await screen.findAllByText(AWAY)).length).toBeGreaterThan(0);
     const asked = () => calls.filter((c) => c.path.startsWith(asks)).length;
     const before = asked();
     expect(before).toBeGreaterThan(0);
@@ -99,7 +97,7 @@ describe.each(SCREENS)('%s', (route, Screen, asks) => {
     global.fetch = ((input: Request) =>
       input.url.endsWith('/account/me') ? answered(input) : Promise.reject(new TypeError('Failed'))) as typeof fetch;
     showAt({ [route]: Screen }, at(route));
-    const said = await screen.findAllByText(/^No connection to the server\. What you entered is kept here/, {}, SOON);
+    const said = await screen.findAllByText(/^No connection to the server\. What you entered is kept here/);
     expect(said.length).toBeGreaterThan(0);
   });
 });

@@ -143,8 +143,8 @@ describe('a session', () => {
       'PUT /sessions': ({ body }) => ({ body: { ...SESSION, ...(body as object), version: 3 } }),
     });
     showAt({ 'sessions/[id]': SessionScreen }, `/sessions/${ID}?pane=lanes`);
-    fireEvent.press((await screen.findAllByText('Hold', {}, { timeout: 8000 }))[0]!);
-    fireEvent.press(await screen.findByLabelText('Tonight: Ada Swift', {}, { timeout: 8000 }));
+    fireEvent.press((await screen.findAllByText('Hold'))[0]!);
+    fireEvent.press(await screen.findByLabelText('Tonight: Ada Swift'));
     fireEvent.press(screen.getByText('Away tonight'));
     expect(await screen.findByText('Unsaved changes are kept on this device.')).toBeTruthy();
     fireEvent.press(screen.getByLabelText('Undo'));

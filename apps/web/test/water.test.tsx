@@ -1,6 +1,16 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import type { CourseView } from '@upwell/contract/water';
-import { bearingTo, checkCourse, legsOf, placeAt, type Course } from '@upwell/core/water';
+import { dayIn } from '@upwell/core/days';
+import {
+  bearingTo,
+  checkCourse,
+  legsOf,
+  legWater,
+  mergeRead,
+  placeAt,
+  type Course,
+  type Noted,
+} from '@upwell/core/water';
 import fc from 'fast-check';
 import { barLength, fitted, moved, toGround, toScreen, zoomed } from '@/water/mapFrame';
 import {
@@ -17,8 +27,9 @@ import {
   without,
   withTurn,
 } from '@/water/courseDraft';
-import { compassWord, firstConditions, waterAt, waterWords } from '@/water/conditions';
+import { compassWord, firstConditions, momentOf, typedNumber, waterWords } from '@/water/conditions';
 import { dayOn, newDayDraft } from '@/water/dayDraft';
+import { WEATHER } from '@/water/weather';
 import { CourseEditScreen } from '@/water/screens/CourseEditScreen';
 import { CoursesScreen } from '@/water/screens/CoursesScreen';
 import { DayScreen } from '@/water/screens/DayScreen';
@@ -134,28 +145,57 @@ describe('a course that is drawn', () => {
   });
 });
 
+describe('a number that was typed', () => {
+  it.each([
+    ['0.9', 0.9],
+    ['0,9', 0.9],
+    ['-1', -1],
+    ['3', 3],
+    ['4', 'From -1 to 3.'],
+    ['-2', 'From -1 to 3.'],
+    ['calm', 'A number, please.'],
+    ['1e3', 'A number, please.'],
+    ['', 'A number, please.'],
+  ])('%p is %p', (text, is) => {
+    const typed = typedNumber(text, -1, 3);
+    expect(typeof typed === 'string' ? typed.replace('−', '-') : typed).toBe(is);
+  });
+});
+
 describe('the water of a day', () => {
   it('is told in words', () => {
-    const c = {
-      ...firstConditions('2026-11-24'),
-      currentMps: 0.2,
-      currentToDeg: 92,
-      waveHeightM: 0.3,
-      waveFromDeg: 268,
-      feet: true,
+    const c = { ...firstConditions('2026-11-24'), feet: true };
+    const noted: Noted = {
+      waveHeightM: { value: 0.3, atMs: Date.parse('2026-11-24T12:40:00Z') },
+      visibility: { value: 'hazy', atMs: Date.parse('2026-11-24T12:41:00Z') },
     };
-    expect(waterWords(c)).toBe('10:30 · waves 0.3 m from W · current 0.20 m/s to E · drafting');
-    expect(waterWords(c, 'Athens time')).toMatch(/^10:30 Athens time · waves/);
+    const forecast = { waveHeightM: 0.1, windFromDeg: 268, currentMps: 0.1, currentToDeg: 92 };
+    const water = legWater(noted, forecast, { currentMps: 0.2 });
+    // The moment of a reading by the clock of the course, three hours behind.
+    expect(waterWords(c, water, 'Etc/GMT+3')).toBe(
+      '10:30 · waves 0.3 m from W (read 09:40) · current 0.20 m/s to E (tried by hand) · haze (read 09:41) · drafting',
+    );
+    expect(
+      waterWords(
+        { ...c, feet: false },
+        legWater({}, { ...forecast, waveHeightM: 0, currentMps: 0 }),
+        'UTC',
+        'local time',
+      ),
+    ).toBe('10:30 local time · flat (forecast) · no current (forecast)');
     // By the clock of the course, wherever the coach plans it.
-    expect(waterAt(c, 'Etc/GMT+3').at.toISOString()).toBe('2026-11-24T13:30:00.000Z');
-    expect(waterAt(c, 'Pacific/Auckland').at.toISOString()).toBe('2026-11-23T21:30:00.000Z');
+    expect(momentOf(c, 'Etc/GMT+3').toISOString()).toBe('2026-11-24T13:30:00.000Z');
+    expect(momentOf(c, 'Pacific/Auckland').toISOString()).toBe('2026-11-23T21:30:00.000Z');
     expect([0, 359, 44, 180, -90].map(compassWord)).toEqual(['N', 'N', 'NE', 'S', 'W']);
   });
 
   it('takes what was read over what is forecast, and leaves open what nobody can predict', () => {
     const at = new Date('2027-06-21T10:30:00Z');
     const draft = newDayDraft();
-    const { readings, forecast } = dayOn(course, at, { ...draft, read: { waterC: 11 } });
+    const forecast = WEATHER(course.start, at);
+    const readings = dayOn(course, at, { forecast, read: { waterC: 11, cloudy: true } }, draft);
+    // Clouds matter to the legs, not to the decision.
+    expect(readings).not.toHaveProperty('cloudy');
     expect(readings).toMatchObject({ waterC: 11, windMps: forecast.windMps, lightning: null, walked: null });
     expect(readings.offshoreDeg).toBeCloseTo(0, 3);
   });
@@ -208,11 +248,60 @@ describe('the screens of the water', () => {
     expect(after!.lengthM - before!.lengthM).toBeCloseTo(5, 2);
   });
 
+  it('note what is read for the hour, show it with its moment, and tell the server once for many taps', async () => {
+    let kept: { date: string; hour: number; read: Noted }[] = [];
+    const calls = fakeServer({
+      'GET /account/me': () => ({ body: ME }),
+      [`GET /courses/${ID}`]: () => ({ body: VIEW }),
+      [`GET /courses/${ID}/days`]: () => ({ body: [] }),
+      [`GET /courses/${ID}/readings`]: () => ({ body: kept }),
+      [`PUT /courses/${ID}/readings`]: ({ body, path }) => {
+        const [date, hour] = path.split('/').slice(-2) as [string, string];
+        kept = [{ date, hour: Number(hour), read: mergeRead(kept[0]?.read ?? {}, body.read) }];
+        return { body: kept[0] };
+      },
+      'GET /squads': () => ({ body: [] }),
+    });
+    showAt(routes, `/water/${ID}/day`);
+    expect(await screen.findByText('°C water (forecast)')).toBeTruthy();
+    fireEvent.press(screen.getByLabelText(/^More °C water/));
+    fireEvent.press(screen.getByLabelText(/^More °C water/));
+    fireEvent.press(screen.getByText('Thick cloud'));
+    expect(await screen.findByText(/^°C water \(read \d\d:\d\d\)$/)).toBeTruthy();
+    await waitFor(() => expect(kept).toHaveLength(1));
+    const sent = calls.filter((c) => c.method === 'PUT');
+    expect(sent).toHaveLength(1);
+    expect(Object.keys(sent[0]!.body.read).sort()).toEqual(['cloudy', 'waterC']);
+    expect(kept[0]).toMatchObject({ hour: 10, read: { cloudy: { value: true } } });
+  });
+
+  it('offer what was read for another hour of the day', async () => {
+    const date = dayIn(VIEW.timeZone, Date.now());
+    const read: Noted = { waveHeightM: { value: 0.9, atMs: 1 }, lightning: { value: false, atMs: 1 } };
+    const calls = fakeServer({
+      'GET /account/me': () => ({ body: ME }),
+      [`GET /courses/${ID}`]: () => ({ body: VIEW }),
+      [`GET /courses/${ID}/days`]: () => ({ body: [] }),
+      [`GET /courses/${ID}/readings`]: () => ({ body: [{ date, hour: 8, read }] }),
+      [`PUT /courses/${ID}/readings`]: ({ body }) => ({ body: { date, hour: 10, read: body.read } }),
+      'GET /squads': () => ({ body: [] }),
+    });
+    showAt(routes, `/water/${ID}/day`);
+    expect(await screen.findByText(/For 08:00 there is a reading: waves 0.9 m\./)).toBeTruthy();
+    fireEvent.press(screen.getByText('Still so: take it over'));
+    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+    const put = calls.find((c) => c.method === 'PUT')!;
+    expect(put.path).toContain(`/readings/${date}/10`);
+    // As it was read then, not as if it had been read now.
+    expect(put.body.read).toEqual(read);
+  });
+
   it('do not go while nobody watches, and ask for what is not known', async () => {
     fakeServer({
       'GET /account/me': () => ({ body: ME }),
       [`GET /courses/${ID}`]: () => ({ body: VIEW }),
       [`GET /courses/${ID}/days`]: () => ({ body: [] }),
+      [`GET /courses/${ID}/readings`]: () => ({ body: [] }),
       'GET /squads': () => ({ body: [] }),
     });
     showAt(routes, `/water/${ID}/day`);

@@ -18,6 +18,7 @@ import { reviewSaveSchema, trySchema } from './review';
 import { sessionSaveSchema } from './sessions/session';
 import { ladderMarkSchema, squadSaveSchema, swimmerSaveSchema } from './swimmers';
 import { courseSaveSchema } from './water/course';
+import { readingKeptSchema } from './water/reading';
 import { trackKeptSchema } from './water/track';
 import { dayReasonSchema, waterDaySchema } from './water/day';
 
@@ -80,6 +81,7 @@ export const ARCHIVE_ROWS = {
   sessions: kept(sessionSaveSchema).keys({ ...id, createdBy: uuid().required() }),
   results: rows(resultSaveSchema).keys(id),
   tests: kept(testSaveSchema).keys({ ...id, notedBy: uuid().required() }),
+  readings: readingKeptSchema.keys({ ...id, courseId: uuid().required() }),
   // A record: what was decided then, not what would be decided now.
   waterDays: rows(waterDaySchema).keys({
     ...id,
@@ -145,7 +147,15 @@ export interface ClubArchive extends Readonly<Record<ArchivePart, readonly unkno
 }
 
 /** Not in the first archives. */
-const LATER_PARTS: readonly ArchivePart[] = ['accounts', 'library', 'tracks', 'racePlans', 'weeks', 'ratings'];
+const LATER_PARTS: readonly ArchivePart[] = [
+  'accounts',
+  'library',
+  'tracks',
+  'readings',
+  'racePlans',
+  'weeks',
+  'ratings',
+];
 
 const NOT_ONE = 'This is not an archive of a club.';
 

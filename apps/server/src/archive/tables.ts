@@ -110,6 +110,7 @@ export const PART_TABLES: Readonly<Record<Exclude<ArchivePart, 'deckEvents'>, Pa
     days: ['held_on'],
   },
   courses: { table: 'course', columns: ['name', 'place', 'course'] },
+  readings: { table: 'water_reading', columns: ['course_id', 'date', 'hour', 'read'], days: ['date'] },
   waterDays: {
     table: 'water_day',
     columns: [

@@ -2,6 +2,8 @@
 import {
   courseFileParams,
   courseSaveSchema,
+  readingParams,
+  readingSchema,
   raceCardSchema,
   trackSaveSchema,
   waterDaySchema,
@@ -10,13 +12,14 @@ import {
   type TrackSave,
   type WaterDayFields,
 } from '@upwell/contract/water';
-import type { RaceCard } from '@upwell/core/water';
+import type { Noted, RaceCard } from '@upwell/core/water';
 import type { FastifyInstance } from 'fastify';
 import type { Database } from '../platform/database';
 import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { workFor } from '../work';
 import { daysOf, dayToPrint, signDay } from './days';
+import { noteReading, readingsOf } from './readings';
 import { listTracks, removeTrack, saveTrack, showTrack } from './tracks';
 import { courseFile, listCourses, removeCourse, saveCourse, showCourse } from './service';
 
@@ -55,6 +58,24 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
     '/courses/:id/days',
     { config: COACH, schema: { params: idParams, summary: 'What was decided at this water, the newest first' } },
     (request) => asMe(database, whoAsks(request), (em) => daysOf(em, request.params.id)),
+  );
+
+  app.get<{ Params: { id: string } }>(
+    '/courses/:id/readings',
+    { schema: { params: idParams, summary: 'What was read at this water, hour by hour, the newest day first' } },
+    (request) => asMe(database, whoAsks(request), (em) => readingsOf(em, request.params.id)),
+  );
+
+  app.put<{ Params: { id: string; date: string; hour: number }; Body: { read: Noted } }>(
+    '/courses/:id/readings/:date/:hour',
+    {
+      config: COACH,
+      schema: { params: readingParams, body: readingSchema, summary: 'Put what was read together with what is kept' },
+    },
+    (request) => {
+      const me = whoAsks(request);
+      return asMe(database, me, (em) => noteReading(em, me, request.params, request.body.read));
+    },
   );
 
   app.put<{ Params: { id: string }; Body: WaterDayFields }>(

@@ -1,6 +1,7 @@
 // What open water asks the database beyond single rows: lists of courses and of tracks.
 import type { TrackView } from '@upwell/contract/water';
 import type { SessionPlan } from '@upwell/core/sessions';
+import type { Noted } from '@upwell/core/water';
 import { change, float, int, json, orNull, rows, text, uuid } from '../platform/statement';
 import type { Summary } from './trackSummary';
 
@@ -11,6 +12,27 @@ export const COURSES = rows(
      (course->>'laps')::int as laps
    from course order by name, id limit 200`,
 );
+
+/** What was read at a course, the newest day first: course. */
+export const READINGS_OF_COURSE = rows(
+  { date: text, hour: int, read: json<Noted>() },
+  `select date::text, hour::int, read from water_reading where course_id = ? order by date desc, hour desc limit 100`,
+);
+
+/** The record of an hour where there is none yet, of a course that one may see: club, date, hour, course. */
+export const BEGIN_READING = change(
+  `insert into water_reading (club_id, course_id, date, hour, read)
+   select ?::uuid, c.id, ?::date, ?::smallint, '{}' from course c where c.id = ? on conflict do nothing`,
+);
+
+/** The record of an hour, held until it is changed: course, date, hour. */
+export const READING_OF_HOUR = rows(
+  { id: uuid, read: json<Noted>() },
+  `select id, read from water_reading where course_id = ? and date = ?::date and hour = ? for update`,
+);
+
+/** Changes a record: what was read, its id. */
+export const KEEP_READING = change('update water_reading set read = ?::jsonb where id = ?');
 
 /** The sessions on a course on one day: course, day. */
 export const SESSIONS_OF_DAY = rows(

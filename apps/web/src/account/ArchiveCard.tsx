@@ -21,6 +21,7 @@ const WORD: Readonly<Record<ArchivePart, string>> = {
   results: 'results',
   tests: 'tests',
   courses: 'courses',
+  readings: 'readings at the water',
   waterDays: 'go or no-go decisions',
   tracks: 'tracks',
   racePlans: 'race plans',

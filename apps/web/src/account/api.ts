@@ -52,7 +52,9 @@ const endpoints = api.injectEndpoints({
         timeout: 300_000,
       }),
       invalidatesTags: (_result, error) =>
-        error ? [] : ['Swimmer', 'Squad', 'Session', 'Deck', 'Outcome', 'Clip', 'Club', 'Records', 'Course', 'Race'],
+        error
+          ? []
+          : ['Swimmer', 'Squad', 'Session', 'Deck', 'Outcome', 'Clip', 'Club', 'Records', 'Course', 'Reading', 'Race'],
     }),
   }),
 });

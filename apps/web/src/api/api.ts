@@ -93,6 +93,7 @@ export const api = createApi({
     'Club',
     'Records',
     'Course',
+    'Reading',
     'Race',
     'SignIn',
     'People',

@@ -1,5 +1,5 @@
 import { withZone } from '@/api/withZone';
-import type { CourseRow, CourseView } from '@upwell/contract/water';
+import type { CourseRow, CourseView, WaterReading } from '@upwell/contract/water';
 import { api } from '@/api/api';
 
 // Apart from the rest of the water, so that sessions and races can offer courses without loading all of it.
@@ -11,10 +11,14 @@ const endpoints = api.injectEndpoints({
       transformResponse: withZone<CourseView>,
       providesTags: ['Course'],
     }),
+    readings: build.query<WaterReading[], string>({
+      query: (id) => `/courses/${id}/readings`,
+      providesTags: ['Reading'],
+    }),
   }),
 });
 
-export const { useCoursesQuery, useCourseQuery } = endpoints;
+export const { useCoursesQuery, useCourseQuery, useReadingsQuery } = endpoints;
 
 /** Metres of one lap. */
 export const lapM = ({ lengthM, laps }: CourseRow): number => Math.round(lengthM / laps);

@@ -57,12 +57,13 @@ export async function keepMine(entry: Waiting): Promise<void> {
 /** How a change reaches the server: kept apart so that tests can stand in for the network. */
 export type Post = (entry: Pick<Waiting, 'method' | 'path' | 'body'>) => Promise<Sent>;
 
-const UUID = /[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/g;
+/** An address that ends with an id makes what has it. */
+const MADE = /[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
-/** The id of what a change makes new; null when it changes what is there. */
+/** The id of what a change makes new; null when it changes what is there, or something inside of it. */
 function makes({ path, method, body }: Waiting): string | null {
   const version = (body as { version?: number } | null)?.version ?? 0;
-  return method === 'PUT' && version === 0 ? (path.match(UUID)?.at(-1) ?? null) : null;
+  return method === 'PUT' && version === 0 ? (path.match(MADE)?.[0] ?? null) : null;
 }
 
 /** Whether a change cannot be sent before another one: it is of the same thing, or names what the other makes. */

@@ -44,8 +44,12 @@ export async function keptZone(...paths: readonly string[]): Promise<string> {
   return deviceZone();
 }
 
-/** Changes a kept page as a waiting change will, so that it shows at once. */
-export async function patchPage<T>(path: string, change: (page: T) => T): Promise<void> {
-  const page = await keptPage(path);
+/**
+ * Changes a kept page as a waiting change will, so that it shows at once.
+ *
+ * @param otherwise what to change where the page was never kept; without it such a page is left alone
+ */
+export async function patchPage<T>(path: string, change: (page: T) => T, otherwise?: T): Promise<void> {
+  const page = (await keptPage(path)) ?? otherwise;
   if (page !== undefined) await keepPage(path, change(page as T));
 }

@@ -9,6 +9,8 @@ import { sendChanges, waitingChanges, type Post, type Sent } from './outbox';
 import { counted, reached, troubled } from '@/state/offline';
 
 const BASE = '/api/v1';
+/** What is asked for again when changes of this device have arrived in the background. */
+export const SENT = ['Session', 'Swimmer', 'Deck', 'Records', 'Course', 'Reading', 'Race'] as const;
 const TIMEOUT_MS = 20_000;
 /** How often what waits is tried again. */
 const AGAIN_MS = 10_000;
@@ -128,7 +130,7 @@ export async function send(store: Pick<AppStore, 'dispatch'>, awaited?: number):
   if ([...result.sent.values()].some((s) => s.kind === 'no-network' && s.signedOut))
     store.dispatch(api.util.invalidateTags(['Me']));
   const background = [...result.sent].some(([seq, s]) => seq !== awaited && s.kind === 'stored');
-  if (background) store.dispatch(api.util.invalidateTags(['Session', 'Swimmer', 'Deck', 'Records', 'Race']));
+  if (background) store.dispatch(api.util.invalidateTags([...SENT]));
   return awaited === undefined ? null : (result.sent.get(awaited) ?? { kind: 'no-network' });
 }
 

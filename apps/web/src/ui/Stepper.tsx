@@ -13,9 +13,11 @@ interface StepperProps {
   readonly onMore: (() => void) | null;
   /** Takes what was typed, or says why not. */
   readonly onType?: (text: string) => string | null;
+  /** Enter takes the number also where it was not changed: somebody vouches for it. */
+  readonly vouched?: boolean;
 }
 
-export function Stepper({ label, value, onLess, onMore, onType }: StepperProps) {
+export function Stepper({ label, value, onLess, onMore, onType, vouched = false }: StepperProps) {
   const theme = useTheme();
   const [problem, setProblem] = useState<string | null>(null);
   const step = (change: (() => void) | null) => {
@@ -44,6 +46,7 @@ export function Stepper({ label, value, onLess, onMore, onType }: StepperProps) 
               value={value}
               onLess={() => step(onLess)}
               onMore={() => step(onMore)}
+              vouched={vouched}
               onType={(text) => setProblem(onType(text))}
             />
           ) : (
@@ -76,15 +79,18 @@ function Typed({
   onLess,
   onMore,
   onType,
+  vouched,
 }: Pick<StepperProps, 'label' | 'value'> & {
+  readonly vouched: boolean;
   readonly onLess: () => void;
   readonly onMore: () => void;
   readonly onType: (text: string) => void;
 }) {
   const theme = useTheme();
   const [typed, setTyped] = useState<string | null>(null);
-  const take = () => {
-    if (typed !== null && typed.trim() !== '' && typed.trim() !== value) onType(typed.trim());
+  const take = (same = false) => {
+    const text = (typed ?? (same ? value : '')).trim();
+    if (text !== '' && (same || text !== value)) onType(text);
     setTyped(null);
   };
   return (
@@ -95,8 +101,8 @@ function Typed({
       maxLength={12}
       selectTextOnFocus
       onChangeText={setTyped}
-      onBlur={take}
-      onSubmitEditing={take}
+      onBlur={() => take()}
+      onSubmitEditing={() => take(vouched)}
       onKeyPress={(event) => {
         const { key } = event.nativeEvent;
         if (key === 'Escape') setTyped(null);

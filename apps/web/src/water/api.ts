@@ -7,9 +7,10 @@ import type {
   TrackSave,
   TrackView,
   WaterDayFields,
+  WaterReading,
   WaterDayView,
 } from '@upwell/contract/water';
-import { lengthOf, legsOf } from '@upwell/core/water';
+import { lengthOf, legsOf, mergeRead, type Noted } from '@upwell/core/water';
 import { api, type Waits } from '@/api/api';
 import { keepPage, keptZone, patchPage } from '@/offline';
 
@@ -42,12 +43,38 @@ const trackWaits: Waits = {
   shown: (_body: TrackSave, path: string) => ({ id: path.slice(path.lastIndexOf('/') + 1) }),
 };
 
+/** Readings are put together wherever they meet: what waits here is shown with what was kept. */
+const readingWaits: Waits = {
+  label: () => 'Reading at the water',
+  shown: async ({ read }: { read: Noted }, path: string): Promise<WaterReading> => {
+    const [date, hour] = path.split('/').slice(-2) as [string, string];
+    const list = path.slice(0, -`/${date}/${hour}`.length);
+    const one: WaterReading = { date, hour: Number(hour), read };
+    const same = (r: WaterReading) => r.date === one.date && r.hour === one.hour;
+    const put = (rows: readonly WaterReading[]) => {
+      const before = rows.find(same);
+      return [{ ...one, read: mergeRead(before?.read ?? {}, read) }, ...rows.filter((r) => !same(r))];
+    };
+    await patchPage<readonly WaterReading[]>(list, put, []);
+    return one;
+  },
+};
+
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
     saveCourse: build.mutation<CourseView, { id: string; body: CourseSave }>({
       query: ({ id, body }) => ({ url: `/courses/${id}`, method: 'PUT', body }),
       extraOptions: { waits: courseWaits },
       invalidatesTags: (_result, error) => (error ? [] : ['Course']),
+    }),
+    noteReading: build.mutation<WaterReading, Omit<WaterReading, 'read'> & { id: string; read: Noted }>({
+      query: ({ id, date, hour, read }) => ({
+        url: `/courses/${id}/readings/${date}/${hour}`,
+        method: 'PUT',
+        body: { read },
+      }),
+      extraOptions: { waits: readingWaits },
+      invalidatesTags: (_result, error) => (error ? [] : ['Reading']),
     }),
     waterDays: build.query<WaterDayView[], string>({
       query: (id) => `/courses/${id}/days`,
@@ -80,6 +107,7 @@ const endpoints = api.injectEndpoints({
 });
 
 export const {
+  useNoteReadingMutation,
   useSaveCourseMutation,
   useRemoveCourseMutation,
   useTracksQuery,

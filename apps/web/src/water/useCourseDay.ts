@@ -1,19 +1,17 @@
-import { dayIn } from '@upwell/core/days';
 import { legsOf, lengthOf, planLeg, type Leg, type LegPlan } from '@upwell/core/water';
 import type { CourseView } from '@upwell/contract/water';
 import { useLocalSearchParams } from 'expo-router';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo } from 'react';
 import { useDraft } from '@/state/hooks';
-import { firstConditions, waterAt, type Conditions } from './conditions';
 import { useSwimmerOutside, type Outside, type Who } from './useSwimmerOutside';
+import { useWater, type Water } from './useWater';
 
 /** Seed of the swims: the same for everyone, so that two coaches see the same numbers. */
 const SEED = 1;
 const FIRST_WHO: Who = { level: 'hold' };
 
 interface CourseDay {
-  readonly conditions: Conditions;
-  readonly setConditions: (next: Conditions) => void;
+  readonly water: Water;
   readonly who: Who;
   readonly setWho: (who: Who) => void;
   readonly legs: readonly Leg[];
@@ -23,10 +21,10 @@ interface CourseDay {
   readonly plans: readonly LegPlan[] | null;
 }
 
-/** A course on a day: who it is for and what the water does, as this device keeps them, and what follows for each leg. */
-export function useCourseDay({ id, course, timeZone }: CourseView): CourseDay {
-  const [first] = useState(() => firstConditions(dayIn(timeZone, Date.now())));
-  const [conditions, setConditions] = useDraft<Conditions>(`water:${id}`, first);
+/** A course at an hour: who it is for, what the water does by what was read and forecast, and what follows for each leg. */
+export function useCourseDay(view: CourseView): CourseDay {
+  const { id, course } = view;
+  const water = useWater(view);
   const [who, setWho] = useDraft<Who>(`water-who:${id}`, FIRST_WHO);
   // A link may say whose it is.
   const { swimmer } = useLocalSearchParams<{ swimmer?: string }>();
@@ -36,9 +34,10 @@ export function useCourseDay({ id, course, timeZone }: CourseView): CourseDay {
   const legs = useMemo(() => legsOf(course), [course]);
   const metres = lengthOf(legs);
   const outside = useSwimmerOutside(who, metres);
-  const water = waterAt(conditions, timeZone);
+  const { feet, others } = water.when;
+  const now = { ...water.leg.water, at: water.at, feet, others: others ?? null };
   const plans = outside
-    ? legs.map((l, i) => planLeg(l, legs[i + 1] ?? null, outside.swimmer, water, course.landmarks, SEED))
+    ? legs.map((l, i) => planLeg(l, legs[i + 1] ?? null, outside.swimmer, now, course, SEED))
     : null;
-  return { conditions, setConditions, who, setWho, legs, metres, outside, plans };
+  return { water, who, setWho, legs, metres, outside, plans };
 }

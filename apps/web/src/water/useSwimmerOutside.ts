@@ -28,6 +28,7 @@ export function useSwimmerOutside(who: Who, courseM: number): Outside | null {
   if (!page) return null;
   // The newest first, as the records have them.
   const last = (kind: string) => records?.tests.find((t) => t.kind === kind)?.outcome;
+  const ramp = last('rate-ramp')?.ramp;
   const tested = records?.tests.find((t) => t.kind === 'closed-eyes');
   const swum = tracks?.find((t) => t.drift !== null);
   const drift = swum && (!tested || swum.on > tested.heldOn) ? swum.drift : (tested?.outcome.drift ?? null);
@@ -36,7 +37,8 @@ export function useSwimmerOutside(who: Who, courseM: number): Outside | null {
     model: page.strokeModel,
     bests: page.bestTimes,
     drift,
-    rateSpm: Math.round(last('rate-ramp')?.ramp?.distanceRateSpm ?? 0) || null,
+    rateSpm: Math.round(ramp?.distanceRateSpm ?? 0) || null,
+    topRateSpm: ramp?.bestRateSpm ?? null,
   };
   const name = `${page.givenName} ${page.familyName}`;
   return { name, swimmer: outsideSwimmer(known, courseM), breathes: page.breathingSide, id: page.id };

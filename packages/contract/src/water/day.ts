@@ -14,6 +14,7 @@ import { Joi } from '../joi';
 import { line, moment, oneOf, uuid } from '../common';
 import { number } from './course';
 import { compass } from './leg';
+import { READING_SCHEMAS } from './reading';
 
 // The decision of a day.
 
@@ -86,32 +87,32 @@ export const dayReasonSchema = Joi.alternatives(
   line(500),
 );
 
-const reading = (min: number, max: number) => number.min(min).max(max).allow(null).required();
-const flag = () => Joi.boolean().allow(null).required();
+/** A reading that a decision is made of; null where it is not known. */
+const reading = (field: keyof typeof READING_SCHEMAS) => READING_SCHEMAS[field]().allow(null).required();
 const count = () => number.integer().min(0).max(500).required();
 
 export const waterDaySchema = Joi.object<WaterDayFields>({
   courseId: uuid().required(),
   startsAt: moment().required(),
   readings: Joi.object<DayReadings>({
-    waterC: reading(-3, 45),
-    airC: reading(-40, 55),
-    windMps: reading(0, 60),
+    waterC: reading('waterC'),
+    airC: reading('airC'),
+    windMps: reading('windMps'),
     windFromDeg: compass().required(),
     offshoreDeg: compass().required(),
-    currentMps: reading(0, 5),
+    currentMps: reading('currentMps'),
     currentToDeg: compass().required(),
-    waveHeightM: reading(0, 15),
-    rainMm72h: reading(0, 1000),
-    visibility: oneOf(['clear', 'hazy', 'fog']).allow(null).required(),
-    lightning: flag(),
-    sewage: flag(),
-    fouled: flag(),
-    traffic: oneOf(['none', 'lane', 'through']).allow(null).required(),
-    wildlife: flag(),
-    walked: flag(),
-    lightLeftMin: reading(-1440, 2880),
-    depthM: reading(0, 100),
+    waveHeightM: reading('waveHeightM'),
+    rainMm72h: reading('rainMm72h'),
+    visibility: reading('visibility'),
+    lightning: reading('lightning'),
+    sewage: reading('sewage'),
+    fouled: reading('fouled'),
+    traffic: reading('traffic'),
+    wildlife: reading('wildlife'),
+    walked: reading('walked'),
+    lightLeftMin: number.min(-1440).max(2880).allow(null).required(),
+    depthM: number.min(0).max(100).allow(null).required(),
   }).required(),
   group: Joi.object<DayGroup>({
     swimmers: count(),

@@ -22,6 +22,8 @@ export const raceCardSchema = Joi.object<RaceCard>({
         metres: number.min(0).max(LONGEST_LEG_M).required(),
         timeS: number.min(0).max(1e6).required(),
         aim: line(200).required(),
+        aimDeg: number.min(-180).max(180).allow(null).default(null),
+        mixedUp: line(300).allow(null).default(null),
         side: oneOf(['left', 'right', 'either']).required(),
         every: number.integer().min(1).max(60).required(),
         good: Joi.array().ordered(number.integer().required(), number.integer().required()).length(2).required(),
@@ -36,6 +38,7 @@ export const raceCardSchema = Joi.object<RaceCard>({
   start: words(10),
   turns: words(10),
   feet: words(10),
+  feeds: words(10).optional().default([]),
   ifs: Joi.array()
     .items(Joi.object({ when: line(200).required(), then: line(300).required() }))
     .max(20)

@@ -32,8 +32,6 @@ export const LONGEST_RISE = 1.2;
 export const LONG_FROM_M = 1500;
 /** Swims in the water of the race before it. */
 export const IN_RACE_WATER = 2;
-/** Longer swims are fed, seconds. */
-export const FED_FROM_S = 90 * 60;
 
 type Column = 0 | 1 | 2;
 

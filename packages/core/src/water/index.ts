@@ -18,9 +18,12 @@ export * from './day/model';
 export * from './day/checks';
 export * from './day/decide';
 export * from './day/swimOut';
+export * from './day/waterRead';
 
 // One leg: where to aim, how often to look, which side to breathe to.
 export * from './leg/aim';
+export * from './leg/chop';
+export * from './leg/mixedUp';
 export * from './leg/sun';
 export * from './leg/sides';
 export * from './leg/crossing';
@@ -32,6 +35,7 @@ export * from './leg/sweepLeg';
 export * from './leg/legPlan';
 export * from './leg/kitList';
 export * from './leg/raceCard';
+export * from './leg/legSketch';
 
 // What a swum track says.
 export type { CleanTrack, Gap } from './track/cleanTrack';

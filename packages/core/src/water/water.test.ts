@@ -395,6 +395,28 @@ describe('aim points', () => {
     expect(found[0]!.words).toBe('the notch in the ridge, 1 buoy-width right of the mark');
   });
 
+  it('are not offered when they look smaller than 0.3°, wide and high', () => {
+    const aims = (widthM: number, heightM: number) =>
+      aimPoints(at(0, 0), at(0, 300), [{ ...ridge, widthM, heightM, ...at(0, 1000) }], null).length;
+    // From 1,000 m, 0.3° is 5.24 m wide, or 5.24 m and the height of the eye high.
+    expect([aims(5.3, 1), aims(1, 5.5)]).toEqual([1, 1]);
+    expect(aims(5.2, 5.3)).toBe(0);
+  });
+
+  it.each([
+    // The buoy looks 0.29° wide from 300 m: six of them are 1.7°.
+    [0.0, 'right behind the mark'],
+    [1.2, '4 buoy-widths right of the mark'],
+    [3.9, '2 fingers at arm’s length right of the mark'],
+    [-6.2, '3 fingers at arm’s length left of the mark'],
+    [-9.5, '1 fist at arm’s length left of the mark'],
+    [18, '2 fists at arm’s length right of the mark'],
+  ])('are %p° beside the mark in words that can be held', (deg, words) => {
+    const place = placeAt(at(0, 0), (deg + 360) % 360, 2000);
+    const [found] = aimPoints(at(0, 0), at(0, 300), [{ ...ridge, ...place }], null);
+    expect(found!.words).toBe(`the notch in the ridge, ${words}`);
+  });
+
   it('lose half of their worth in the glare', () => {
     const landmarks = [{ ...ridge, ...at(0, 2000) }];
     const [plain] = aimPoints(at(0, 0), at(0, 300), landmarks, null);

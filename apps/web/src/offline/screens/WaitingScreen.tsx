@@ -14,7 +14,7 @@ import { differences } from '../differences';
 import { dropEvents, refusedEvents, retryEvents, waitingEvents } from '../events';
 import { dropChange, keepMine, waitingChanges } from '../outbox';
 import { storageFull } from '@/state/offline';
-import { count, send } from '../sync';
+import { count, send, SENT } from '../sync';
 import { counted, momentWord, timesWord } from '@upwell/core/words';
 
 /** Saves something that waits as a file of its own. */
@@ -66,7 +66,7 @@ export function WaitingScreen() {
     act(async () => {
       await dropChange(entry.seq!);
       await count(store);
-      dispatch(api.util.invalidateTags(['Session', 'Swimmer', 'Deck', 'Records', 'Race']));
+      dispatch(api.util.invalidateTags([...SENT]));
     });
 
   const stuck = changes.filter((c) => c.state !== 'waiting');

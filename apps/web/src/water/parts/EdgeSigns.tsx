@@ -1,14 +1,13 @@
-import type { Sun } from '@upwell/core/water';
+import type { Sun, WaterOfLeg } from '@upwell/core/water';
 import { numberWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import { Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
-import { compassWord, type Conditions } from '../conditions';
+import { compassWord } from '../conditions';
 
 /** Sun, waves and current at the edge of the map, each as an arrow and words. */
-export function EdgeSigns({ conditions, sun }: { readonly conditions: Conditions; readonly sun: Sun | null }) {
-  const c = conditions;
+export function EdgeSigns({ water: c, sun }: { readonly water: WaterOfLeg; readonly sun: Sun | null }) {
   return (
     <View style={styles.box}>
       {sun ? (

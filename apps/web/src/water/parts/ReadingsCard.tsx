@@ -1,16 +1,21 @@
 /** What was forecast, to be read over, and what only eyes at the water can tell. */
-import type { DayReadings } from '@upwell/core/water';
-import { numberWord } from '@upwell/core/words';
+import { contradictionsIn, type DayReadings, type Noted, type ReadField, type WaterRead } from '@upwell/core/water';
+import { clockWord, numberWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
+import { Notice } from '@/ui/States';
 import { Stepper } from '@/ui/Stepper';
-import { compassWord } from '../conditions';
+import { COMPASS, compassWord, typedNumber } from '../conditions';
 
 interface ReadingsProps {
   readonly readings: DayReadings;
-  readonly own: Partial<DayReadings>;
-  readonly onRead: (change: Partial<DayReadings>) => void;
+  readonly waveFromDeg: number;
+  /** Thick cloud; null while nobody looked. */
+  readonly cloudy: boolean | null;
+  readonly noted: Noted;
+  readonly zone: string;
+  readonly onRead: (change: Partial<WaterRead>) => void;
 }
 
 const YES_NO = [
@@ -25,38 +30,71 @@ const ASKED = [
   { of: 'walked', label: 'Entry and exits walked?' },
 ] as const;
 const STEPPED = [
-  { of: 'waterC', label: '°C water', step: 0.5, digits: 1, least: -2 },
-  { of: 'airC', label: '°C air', step: 1, digits: 0, least: -40 },
-  { of: 'windMps', label: 'm/s wind', step: 0.5, digits: 1, least: 0 },
-  { of: 'waveHeightM', label: 'm waves', step: 0.1, digits: 1, least: 0 },
-  { of: 'currentMps', label: 'm/s current', step: 0.05, digits: 2, least: 0 },
-  { of: 'rainMm72h', label: 'mm rain, 72 h', step: 1, digits: 0, least: 0 },
+  { of: 'waterC', label: '°C water', step: 0.5, digits: 1, least: -2, most: 40 },
+  { of: 'airC', label: '°C air', step: 1, digits: 0, least: -40, most: 50 },
+  { of: 'windMps', label: 'm/s wind', step: 0.5, digits: 1, least: 0, most: 40 },
+  { of: 'waveHeightM', label: 'm waves', step: 0.1, digits: 1, least: 0, most: 10 },
+  { of: 'currentMps', label: 'm/s current', step: 0.05, digits: 2, least: 0, most: 5 },
+  { of: 'rainMm72h', label: 'mm rain, 72 h', step: 1, digits: 0, least: 0, most: 500 },
 ] as const;
+const FROM = COMPASS.map((label, i) => ({ value: String(i * 45), label }));
+const eighth = (deg: number) => String(COMPASS.indexOf(compassWord(deg)) * 45);
 
-export function ReadingsCard({ readings: r, own, onRead }: ReadingsProps) {
+export function ReadingsCard({ readings: r, waveFromDeg, cloudy, noted, zone, onRead }: ReadingsProps) {
+  const readAt = (field: ReadField) => {
+    const entry = noted[field];
+    return entry && entry.value !== null ? `read ${clockWord(entry.atMs, zone)}` : null;
+  };
+  const contradictions = contradictionsIn(noted);
   return (
     <Card title="Read at the water">
       <View style={styles.row}>
-        {STEPPED.map(({ of, label, step, digits, least }) => {
+        {STEPPED.map(({ of, label, step, digits, least, most }) => {
           const value = r[of] ?? 0;
-          const to = (by: number) => onRead({ [of]: Math.max(least, Math.round((value + by) * 100) / 100) });
+          const to = (next: number) => onRead({ [of]: Math.min(most, Math.max(least, Math.round(next * 100) / 100)) });
           return (
             <Stepper
               key={of}
-              label={own[of] === undefined ? `${label} (forecast)` : label}
+              label={`${label} (${readAt(of) ?? 'forecast'})`}
               value={numberWord(value, digits)}
-              onLess={value > least ? () => to(-step) : null}
-              onMore={() => to(step)}
+              onLess={value > least ? () => to(value - step) : null}
+              onMore={value < most ? () => to(value + step) : null}
+              vouched
+              onType={(text) => {
+                const typed = typedNumber(text, least, most);
+                if (typeof typed === 'string') return typed;
+                onRead({ [of]: typed });
+                return null;
+              }}
             />
           );
         })}
       </View>
+      {contradictions.map((text) => (
+        <Notice key={text}>{text}</Notice>
+      ))}
       <Choice
-        label={`Wind comes from ${compassWord(r.windFromDeg)}`}
-        options={['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'].map((label, i) => ({ value: String(i * 45), label }))}
-        chosen={[String(Math.round(r.windFromDeg / 45) * 45 === 360 ? 0 : Math.round(r.windFromDeg / 45) * 45)]}
+        label={`Wind comes from ${compassWord(r.windFromDeg)} (${readAt('windFromDeg') ?? 'forecast'})`}
+        options={FROM}
+        chosen={[eighth(r.windFromDeg)]}
         onPress={(value) => onRead({ windFromDeg: Number(value) })}
       />
+      {(r.waveHeightM ?? 0) > 0 ? (
+        <Choice
+          label={`Waves come from ${compassWord(waveFromDeg)} (${readAt('waveFromDeg') ?? 'guessed from the wind'})`}
+          options={FROM}
+          chosen={[eighth(waveFromDeg)]}
+          onPress={(value) => onRead({ waveFromDeg: Number(value) })}
+        />
+      ) : null}
+      {(r.currentMps ?? 0) > 0 ? (
+        <Choice
+          label={`Current goes to ${compassWord(r.currentToDeg)} (${readAt('currentToDeg') ?? 'forecast'})`}
+          options={FROM}
+          chosen={[eighth(r.currentToDeg)]}
+          onPress={(value) => onRead({ currentToDeg: Number(value) })}
+        />
+      ) : null}
       {ASKED.map(({ of, label }) => (
         <Choice
           key={of}
@@ -75,6 +113,15 @@ export function ReadingsCard({ readings: r, own, onRead }: ReadingsProps) {
         ]}
         chosen={r.visibility === null ? [] : [r.visibility]}
         onPress={(visibility) => onRead({ visibility })}
+      />
+      <Choice
+        label="Sky"
+        options={[
+          { value: 'sun', label: 'Sun' },
+          { value: 'cloud', label: 'Thick cloud' },
+        ]}
+        chosen={cloudy === null ? [] : [cloudy ? 'cloud' : 'sun']}
+        onPress={(sky) => onRead({ cloudy: sky === 'cloud' })}
       />
       <Choice
         label="Boats?"

@@ -28,6 +28,7 @@ import { useCourseDay } from '../useCourseDay';
 import { useBundle, useSweep } from '../useSweep';
 import { costWords, timeWord, totalWord } from '../parts/courseWords';
 import { Fact } from '../parts/CourseFact';
+import { NearReading } from '../parts/NearReading';
 import { numberWord } from '@upwell/core/words';
 
 export function CourseScreen() {
@@ -50,7 +51,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
   const dispatch = useAppDispatch();
   const { data: me } = useMeQuery();
   const params = useLocalSearchParams<{ leg?: string; every?: string }>();
-  const { conditions, setConditions, who, setWho, legs, metres, outside, plans } = useCourseDay(view);
+  const { water, who, setWho, legs, metres, outside, plans } = useCourseDay(view);
   const at = Math.min(legs.length, Math.max(1, Number(params.leg) || 1)) - 1;
   const leg = legs[at]!;
   const plan = plans?.[at] ?? null;
@@ -86,7 +87,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
       bundle={bundle}
       aim={plan?.aims[0]?.landmark ?? null}
       fitKey={`${view.id}:${leg.key}`}
-      signs={<EdgeSigns conditions={conditions} sun={plan?.sun ?? null} />}
+      signs={<EdgeSigns water={water.leg.water} sun={plan?.sun ?? null} />}
     />
   );
   return (
@@ -147,11 +148,13 @@ function Sheet({ view }: { readonly view: CourseView }) {
         </View>
         <View style={wide ? styles.flex : styles.below}>
           <WhoSwims who={who} name={outside?.name ?? ''} onChoose={setWho} />
-          <ConditionsCard
-            zone={view.timeZone}
-            conditions={conditions}
-            onChange={(change) => setConditions({ ...conditions, ...change })}
-          />
+          <ConditionsCard zone={view.timeZone} water={water} />
+          {water.near ? (
+            <NearReading
+              near={water.near}
+              onTake={me?.role === 'swimmer' ? null : () => water.takeOver(water.near!.read)}
+            />
+          ) : null}
           {outside && outside.swimmer.guesses.length > 0 ? (
             <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
               {`Guessed: ${outside.swimmer.guesses.join('; ')}.`}
@@ -209,8 +212,8 @@ function Sheet({ view }: { readonly view: CourseView }) {
                 />
                 <Fact
                   title="Rate"
-                  word={String(outside!.swimmer.rateSpm)}
-                  lines={[`strokes a minute, ${numberWord(outside!.swimmer.strokeLengthM, 2)} m each`]}
+                  word={String(plan.rateSpm)}
+                  lines={[`strokes a minute, ${numberWord(plan.swim!.strokeLengthM, 2)} m each`, ...plan.chop.words]}
                 />
               </View>
               {outside!.breathes !== 'both' && plan.side.side !== 'either' && outside!.breathes !== plan.side.side ? (
@@ -225,12 +228,13 @@ function Sheet({ view }: { readonly view: CourseView }) {
                 </Notice>
               ) : null}
               <Card title="Seen from the water">
-                <WaterView plan={plan} waveHeightM={conditions.waveHeightM} />
+                <WaterView plan={plan} waveHeightM={water.leg.water.waveHeightM} />
                 <Text style={styles.aim}>
                   {plan.aims[0]
                     ? `Aim at ${plan.aims[0].words}.`
-                    : 'There is nothing fixed behind the mark: aim at the mark itself, and look more often.'}
+                    : 'There is nothing fixed and large behind the mark: aim at the mark itself. The number above already counts the looks that miss it.'}
                 </Text>
+                {plan.mixedUp ? <Notice>{plan.mixedUp}</Notice> : null}
                 {plan.aims.slice(0, 3).map((a) => (
                   <Text key={a.landmark.id} variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
                     {`${a.landmark.name}: ${a.reasons.join(', ')}.`}

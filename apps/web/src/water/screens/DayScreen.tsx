@@ -1,5 +1,4 @@
 // Go or not: what was read at the water, what speaks against it, and who decided.
-import { dayIn } from '@upwell/core/days';
 import { ladderCard } from '@upwell/core/library';
 import { CAUTION, reasonProblem, WATER_RULES } from '@upwell/core/safety';
 import type { GroupPerson } from '@upwell/core/sessions';
@@ -13,7 +12,6 @@ import {
   ONLY_HEAD_OVERRULES,
   type DayDecision,
   type DayGroup,
-  type DayReadings,
   type Decision,
   checkWords,
   readingWord,
@@ -41,12 +39,14 @@ import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useCourseQuery } from '@/courses';
 import { useSignDayMutation, useWaterDaysQuery } from '../api';
+import { NearReading } from '../parts/NearReading';
 import { PlanCard } from '../parts/PlanCard';
 import { ReadingsCard } from '../parts/ReadingsCard';
 import { TideCard } from '../parts/TideCard';
 import { WhoGoesIn } from '../parts/WhoGoesIn';
-import { clockOf, firstConditions, waterAt, type Conditions } from '../conditions';
+import { clockOf } from '../conditions';
 import { dayOn, newDayDraft, type DayDraft } from '../dayDraft';
+import { useWater } from '../useWater';
 
 export function DayScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
@@ -67,23 +67,21 @@ function Day({ view }: { readonly view: CourseView }) {
   const theme = useTheme();
   const wide = useWide();
   const [first, setFirst] = useState(newDayDraft);
-  const [firstWater] = useState(() => firstConditions(dayIn(view.timeZone, Date.now())));
   const [draft, setDraft, dropDraft] = useDraft<DayDraft>(`day:${view.id}`, first);
-  const [conditions, setConditions] = useDraft<Conditions>(`water:${view.id}`, firstWater);
+  const water = useWater(view);
+  const { when, setWhen, at, forecast } = water;
   const { session: asked } = useLocalSearchParams<{ session?: string }>();
   const { data: session } = useSessionQuery(asked ?? skipToken);
   const { data: days } = useWaterDaysQuery(view.id);
   const [sign, { error, isLoading, isSuccess }] = useSignDayMutation();
-  const { at } = waterAt(conditions, view.timeZone);
-  const { forecast, readings } = dayOn(view.course, at, draft);
   const farthest = farthestFromLand(view.course);
   // What a draft of an older version does not hold is as in a new one.
   const group: DayGroup = { ...NEW_GROUP, ...draft.group };
+  const readings = dayOn(view.course, at, water, { group, depthAtMeanM: draft.depthAtMeanM ?? null });
   const { data: me } = useMeQuery();
   const { data: club } = useClubRulesQuery();
   const rules = club?.water ?? WATER_RULES;
   const day = decideDay(readings, group, farthest, rules);
-  const read = (change: Partial<DayReadings>) => setDraft({ ...draft, read: { ...draft.read, ...change } });
   const people = (change: Partial<DayGroup>) => setDraft({ ...draft, group: { ...group, ...change } });
   const take = (goers: readonly GroupPerson[], change: Partial<DayGroup> = {}) =>
     setDraft({
@@ -151,10 +149,7 @@ function Day({ view }: { readonly view: CourseView }) {
   return (
     <Screen
       title="Go or not?"
-      over={[
-        `${view.name} · ${dayWord(conditions.date)}, ${clockOf(conditions.hour)}`,
-        zoneNote(view.timeZone, at.getTime()),
-      ]
+      over={[`${view.name} · ${dayWord(when.date)}, ${clockOf(when.hour)}`, zoneNote(view.timeZone, at.getTime())]
         .filter(Boolean)
         .join(' ')}
       under={`High water ${clockWord(forecast.highWaterMs, view.timeZone)}${forecast.sunsetMs ? ` · sunset ${clockWord(forecast.sunsetMs, view.timeZone)}` : ''} · simulated forecast: check for yourself`}
@@ -173,7 +168,16 @@ function Day({ view }: { readonly view: CourseView }) {
         <View style={styles.flex}>{answer}</View>
         <View style={wide ? styles.flex : styles.below}>
           {session && session.courseId === view.id ? <PlanCard session={session} onTake={take} /> : null}
-          <ReadingsCard readings={readings} own={draft.read} onRead={read} />
+          {water.near ? <NearReading near={water.near} onTake={() => water.takeOver(water.near!.read)} /> : null}
+          {water.error ? <Notice tone="error">{sentence(water.error as Parameters<typeof sentence>[0])}</Notice> : null}
+          <ReadingsCard
+            readings={readings}
+            waveFromDeg={water.leg.water.waveFromDeg}
+            cloudy={water.read.cloudy ?? null}
+            noted={water.noted}
+            zone={view.timeZone}
+            onRead={water.note}
+          />
           <TideCard
             at={at}
             zone={view.timeZone}
@@ -185,7 +189,7 @@ function Day({ view }: { readonly view: CourseView }) {
           <WhoGoesIn
             group={group}
             names={draft.names ?? {}}
-            date={conditions.date}
+            date={when.date}
             waterC={readings.waterC}
             head={me?.role === 'head'}
             onChange={people}
@@ -208,11 +212,9 @@ function Day({ view }: { readonly view: CourseView }) {
           ) : null}
           <Stepper
             label="start"
-            value={clockOf(conditions.hour)}
-            onLess={conditions.hour > 0 ? () => setConditions({ ...conditions, hour: conditions.hour - 0.25 }) : null}
-            onMore={
-              conditions.hour < 23.75 ? () => setConditions({ ...conditions, hour: conditions.hour + 0.25 }) : null
-            }
+            value={clockOf(when.hour)}
+            onLess={when.hour > 0 ? () => setWhen({ hour: when.hour - 0.25 }) : null}
+            onMore={when.hour < 23.75 ? () => setWhen({ hour: when.hour + 0.25 }) : null}
           />
         </View>
       </View>

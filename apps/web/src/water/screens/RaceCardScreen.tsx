@@ -2,18 +2,19 @@
 import { dayWord, zoneNote, zoneWord } from '@upwell/core/words';
 import { CAUTION } from '@upwell/core/safety';
 import { formatTime } from '@upwell/core/units';
-import type { CardLeg, CardQuestion, RaceCard } from '@upwell/core/water';
+import { legSketch, SKETCH_BOX, type CardLeg, type CardQuestion, type RaceCard } from '@upwell/core/water';
 import type { CourseView } from '@upwell/contract/water';
 import { useLocalSearchParams } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
+import Svg, { Path } from 'react-native-svg';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { compute } from '@/worker';
 import { useCourseQuery } from '@/courses';
-import { waterAt, waterWords } from '../conditions';
+import { waterWords } from '../conditions';
 import { WhoSwims } from '../parts/WhoSwims';
 import { printCard } from '../printCard';
 import { useCourseDay } from '../useCourseDay';
@@ -31,8 +32,9 @@ export function RaceCardScreen() {
 
 /** The card of one swimmer for one course and day: to be read at the water's edge, or printed small. */
 function CardPage({ view }: { readonly view: CourseView }) {
-  const { conditions, who, setWho, outside, plans } = useCourseDay(view);
-  const { at } = waterAt(conditions, view.timeZone);
+  const { water, who, setWho, outside, plans } = useCourseDay(view);
+  const said = (whose: string) =>
+    `${dayWord(water.when.date)} · ${waterWords(water.when, water.leg, view.timeZone, whose)}`;
   const impossible = plans?.find((p) => p.impossible)?.impossible ?? null;
   const question: CardQuestion | null =
     outside && plans && !impossible
@@ -40,11 +42,10 @@ function CardPage({ view }: { readonly view: CourseView }) {
           course: view.name,
           swimmer: outside.name,
           // Nobody knows who reads the paper, or where.
-          day: `${dayWord(conditions.date)} · ${waterWords(conditions, zoneWord(view.timeZone))}`,
-          rateSpm: outside.swimmer.rateSpm,
+          day: said(zoneWord(view.timeZone)),
           breathes: outside.breathes,
-          waterC: null,
-          sunny: !conditions.cloudy,
+          waterC: water.read.waterC ?? water.forecast.waterC,
+          sunny: !water.leg.water.cloudy,
           plans,
         }
       : null;
@@ -54,7 +55,7 @@ function CardPage({ view }: { readonly view: CourseView }) {
     <Screen
       title="Race card"
       over={view.name}
-      under={`${dayWord(conditions.date)} · ${waterWords(conditions, zoneNote(view.timeZone, at.getTime()))}`}
+      under={said(zoneNote(view.timeZone, water.at.getTime()))}
       back={`/water/${view.id}`}
       maxWidth={620}
       actions={
@@ -115,6 +116,7 @@ function Card({ card }: { readonly card: RaceCard }) {
       <Part title="Start" lines={card.start} />
       <Part title="Turns" lines={card.turns} />
       <Part title="Feet" lines={card.feet} />
+      {card.feeds.length > 0 ? <Part title="Feeds" lines={card.feeds} /> : null}
       <View style={styles.part}>
         <Text variant="titleMedium" role="heading" aria-level={2}>
           If… then…
@@ -147,12 +149,19 @@ function Leg({ leg, number }: { readonly leg: CardLeg; readonly number: number }
   return (
     <View role="listitem" style={[styles.leg, { borderTopColor: theme.own.line }]}>
       <View style={styles.row}>
-        <Text variant="titleMedium" style={styles.flex}>{`${number}  ${leg.name}`}</Text>
-        <Text variant="titleMedium" style={styles.figures}>
-          {formatTime(leg.timeS)}
-        </Text>
+        <Sketch leg={leg} />
+        <View style={styles.flex}>
+          <View style={styles.row}>
+            <Text variant="titleMedium" style={styles.flex}>{`${number}  ${leg.name}`}</Text>
+            <Text variant="titleMedium" style={styles.figures}>
+              {formatTime(leg.timeS)}
+            </Text>
+          </View>
+          <Text style={styles.aim}>{`Aim: ${leg.aim}`}</Text>
+          {leg.turn ? <Text>{`Mark at the ${leg.turn} shoulder.`}</Text> : null}
+          {leg.mixedUp ? <Text style={styles.bold}>{leg.mixedUp}</Text> : null}
+        </View>
       </View>
-      <Text>{`Aim: ${leg.aim}${leg.turn ? ` · mark at the ${leg.turn} shoulder` : ''}`}</Text>
       <View style={styles.row}>
         {figures.map(({ word, label }, i) => (
           <View key={label} style={i === 0 ? styles.look : styles.flex}>
@@ -164,6 +173,25 @@ function Leg({ leg, number }: { readonly leg: CardLeg; readonly number: number }
         ))}
       </View>
     </View>
+  );
+}
+
+/** The leg as a drawing: what the eye takes in before it reads. */
+function Sketch({ leg }: { readonly leg: CardLeg }) {
+  const theme = useTheme();
+  const { lines, mark, aim, breaths } = legSketch(leg);
+  const { width, height } = SKETCH_BOX;
+  return (
+    <Svg width={width * 1.3} height={height * 1.3} viewBox={`0 0 ${width} ${height}`} aria-hidden>
+      {lines.map((d) => (
+        <Path key={d} d={d} stroke={theme.colors.onSurface} strokeWidth={2.5} fill="none" />
+      ))}
+      <Path d={mark} fill={theme.colors.onSurface} />
+      {aim ? <Path d={aim} fill={theme.colors.primary} /> : null}
+      {breaths.map((d) => (
+        <Path key={d} d={d} fill={theme.colors.onSurface} />
+      ))}
+    </Svg>
   );
 }
 
@@ -188,6 +216,7 @@ const styles = StyleSheet.create({
   right: { alignItems: 'flex-end' },
   time: { fontFamily: 'Atkinson Bold', fontSize: 34, lineHeight: 40, fontVariant: ['tabular-nums'] },
   figures: { fontVariant: ['tabular-nums'] },
+  aim: { fontSize: 17, lineHeight: 23 },
   leg: { borderTopWidth: 1, paddingVertical: 10, gap: 4 },
   big: { fontFamily: 'Atkinson Bold', fontSize: 21, lineHeight: 27, fontVariant: ['tabular-nums'] },
   part: { gap: 4 },

@@ -1,5 +1,5 @@
 import { buildSession, groupTotals } from '../../sessions';
-import { groupOfPeople, groupOfPlan, swimOutConcerns, swimOutLines } from '..';
+import { groupOfPeople, groupOfPlan, NEW_GROUP, readConcerns, swimOutConcerns, swimOutLines, type Noted } from '..';
 
 const built = buildSession({
   ...{ kind: 'aerobic', theme: 'holds-breath', minutes: 60, place: 'open-water', pool: { length: 450, unit: 'm' } },
@@ -78,5 +78,46 @@ it('takes a group from its people: how many, how young, how slow, and whose heal
       { swimmerId: 'a', flag: 'asthma', answer: '' },
       { swimmerId: 'a', flag: 'back', answer: '' },
     ],
+  });
+});
+
+describe('what was read at the water', () => {
+  const group = { ...NEW_GROUP, swimmers: 4, slowestMps: 0.8 };
+  const noted = (read: Record<string, unknown>) =>
+    Object.fromEntries(Object.entries(read).map(([field, value]) => [field, { value, atMs: 1 }])) as Noted;
+
+  it.each([
+    [{ lightning: true }, /^Lightning/],
+    [{ sewage: true }, /sewage/i],
+    [{ waveHeightM: 1.3 }, /1.3 m/],
+    [{ currentMps: 0.5 }, /current of 0.50 m\/s is over half/],
+    [{ visibility: 'fog' }, /fog/i],
+    [{ rainMm72h: 60 }, /60/],
+    [{ traffic: 'through' }, /./],
+  ])('speaks while the swim is planned: %j', (read, words) => {
+    expect(readConcerns(noted(read), group)).toEqual([expect.stringMatching(words)]);
+  });
+
+  it('says nothing of watchers and kit, nor of what is fine, not known or taken back', () => {
+    expect(readConcerns({}, group)).toEqual([]);
+    const fine = {
+      lightning: false,
+      sewage: false,
+      waveHeightM: 0.1,
+      windMps: 2,
+      currentMps: 0.1,
+      visibility: 'clear',
+    };
+    expect(readConcerns(noted({ ...fine, rainMm72h: null }), group)).toEqual([]);
+  });
+
+  it('is gentler with beginners: waves that grown swimmers may have are named', () => {
+    expect(readConcerns(noted({ waveHeightM: 0.6 }), { ...group, children: 2 })).toHaveLength(1);
+  });
+
+  it('goes before the forecast of the water', () => {
+    const weather = { waterC: 22, sunriseMs: null, sunsetMs: null };
+    const cold = swimOutConcerns(weather, 0, 60, { children: 0, minors: 0 }, noted({ waterC: 13 })).join(' ');
+    expect(cold).toMatch(/^13 °C was read:/);
   });
 });

@@ -1,7 +1,9 @@
 import { groupClock, groupTotals, type GroupPerson, type SessionPlan } from '../../sessions';
-import { longestInWater, type WaterPerson } from '../../safety';
-import type { DayGroup } from './model';
-import { DUSK_MIN } from './decide';
+import { longestInWater, type WaterPerson, type WaterRules } from '../../safety';
+import { checkWords, type CheckId } from './checks';
+import type { DayGroup, DayReadings } from './model';
+import { decideDay, DUSK_MIN } from './decide';
+import { valuesOf, type Noted, type ReadField } from './waterRead';
 import type { DayWeather } from '../forecast/simulatedWeather';
 
 /** What is known of a group from the people in it: how many, how young, how slow, and their health notes to answer. */
@@ -27,14 +29,18 @@ export function groupOfPeople(
  * @param startMs the planned start, milliseconds since 1970
  * @param minutes in the water
  * @param group who goes in, as far as it is known
+ * @param noted what was read at the water for that hour; it goes before the forecast
  */
 export function swimOutConcerns(
   weather: Pick<DayWeather, 'waterC' | 'sunsetMs' | 'sunriseMs'>,
   startMs: number,
   minutes: number,
   group: Pick<DayGroup, 'children' | 'minors'>,
+  noted: Noted = {},
 ): string[] {
-  const { sunsetMs, sunriseMs, waterC } = weather;
+  const { sunsetMs, sunriseMs } = weather;
+  const read = valuesOf(noted);
+  const waterC = read.waterC ?? weather.waterC;
   const said: string[] = [];
   const lightLeft = sunsetMs === null ? null : (sunsetMs - startMs) / 60_000 - minutes;
   if (lightLeft !== null && lightLeft < DUSK_MIN)
@@ -47,7 +53,7 @@ export function swimOutConcerns(
   const who: WaterPerson = group.children > 0 ? 'child' : group.minors > 0 ? 'first' : 'used';
   const [bare, suit] = [false, true].map((wetsuit) => longestInWater(waterC, who, wetsuit).minutes);
   const longest = Math.max(bare!, suit!);
-  const at = `About ${waterC} °C is forecast:`;
+  const at = read.waterC == null ? `About ${waterC} °C is forecast:` : `${waterC} °C was read:`;
   if (longest === 0) said.push(`${at} this group does not swim in such water.`);
   else if (minutes > longest)
     said.push(
@@ -55,6 +61,45 @@ export function swimOutConcerns(
     );
   else if (minutes > bare!) said.push(`${at} ${minutes} min only in wetsuits${bare! > 0 ? `; ${bare} without` : ''}.`);
   return said;
+}
+
+/** Checks that what was read can raise by itself, with the readings that they need. */
+const RAISED_BY: Readonly<Partial<Record<CheckId, readonly ReadField[]>>> = {
+  lightning: ['lightning'],
+  sewage: ['sewage'],
+  fouled: ['fouled'],
+  current: ['currentMps'],
+  waves: ['waveHeightM'],
+  chop: ['waveHeightM'],
+  wind: ['windMps'],
+  breeze: ['windMps'],
+  against: ['windMps', 'currentMps'],
+  rain: ['rainMm72h'],
+  fog: ['visibility'],
+  haze: ['visibility'],
+  traffic: ['traffic'],
+  lane: ['traffic'],
+  wildlife: ['wildlife'],
+};
+
+/**
+ * What was read at the water that speaks against a swim-out while it is planned, the worst first. The same checks as in
+ * the decision, without those about watchers and kit, which are answered at the water.
+ *
+ * @example readConcerns({ lightning: { value: true, atMs: 0 } }, group) // ['Lightning: nobody in the water until …']
+ */
+export function readConcerns(noted: Noted, group: DayGroup, rules?: WaterRules): string[] {
+  const read = valuesOf(noted);
+  const has = (field: ReadField) => read[field] !== undefined;
+  const readings: DayReadings = {
+    ...{ waterC: null, airC: null, windMps: null, windFromDeg: 0, offshoreDeg: 0, currentMps: null, currentToDeg: 0 },
+    ...{ waveHeightM: null, rainMm72h: null, visibility: null, lightning: null, sewage: null, fouled: null },
+    ...{ traffic: null, wildlife: null, walked: null, lightLeftMin: null, depthM: null },
+    ...(read as Partial<DayReadings>),
+  };
+  return decideDay(readings, group, null, rules)
+    .checks.filter(({ id }) => RAISED_BY[id]?.every(has))
+    .map(checkWords);
 }
 
 /** What one level does outside, in a line. */

@@ -27,12 +27,20 @@ export interface AimPoint {
 
 /** Farther off the line than this nothing is of use, degrees. */
 const WIDEST = 20;
+/** What looks smaller than this, wide and high, is not seen from the water, degrees. */
+export const SMALLEST_AIM_DEG = 0.3;
+/** More buoy-widths than this nobody can judge from the water. */
+const MOST_WIDTHS = 6;
+/** A finger and a fist at arm's length, degrees. */
+const FINGER_DEG = 2;
+const FIST_DEG = 10;
 
 /**
  * Landmarks to aim at on a leg, the best first: in line, large, far and fixed, not in the glare.
  *
  * What can move is never listed. Size counts as it looks from the water at the start of the leg; far beats
- * near, because a far one stays in line while the swimmer drifts.
+ * near, because a far one stays in line while the swimmer drifts. What looks smaller than {@link SMALLEST_AIM_DEG} is not
+ * offered: nobody finds it between two strokes.
  *
  * @param from start of the leg
  * @param to mark at its end
@@ -48,6 +56,7 @@ export function aimPoints(from: Place, to: Place, landmarks: readonly Landmark[]
       if (Math.abs(offDeg) > WIDEST || distanceM < leg.distanceM * 0.9) return [];
       const widthDeg = (2 * Math.atan(landmark.widthM / 2 / distanceM)) / RAD;
       const heightDeg = Math.atan(Math.max(0, landmark.heightM - EYE_HEIGHT_M) / distanceM) / RAD;
+      if (Math.max(widthDeg, heightDeg) < SMALLEST_AIM_DEG) return [];
       const glare =
         sun !== null &&
         sun.altitudeDeg > 0 &&
@@ -84,8 +93,9 @@ function beside(offDeg: number, legM: number): string {
   const widths = Math.abs(offDeg) / buoyDeg;
   const side = offDeg < 0 ? 'left' : 'right';
   if (widths < 0.5) return 'right behind the mark';
-  if (widths < 20) return `${counted(Math.round(widths), 'buoy-width')} ${side} of the mark`;
-  // A fist at arm's length is about ten degrees, a finger two.
-  const fingers = Math.max(1, Math.round(Math.abs(offDeg) / 2));
-  return `${counted(fingers, 'finger')} at arm’s length ${side} of the mark`;
+  if (widths < MOST_WIDTHS + 0.5) return `${counted(Math.round(widths), 'buoy-width')} ${side} of the mark`;
+  const [unit, deg] =
+    Math.abs(offDeg) < 0.75 * FIST_DEG ? (['finger', FINGER_DEG] as const) : (['fist', FIST_DEG] as const);
+  const held = counted(Math.max(1, Math.round(Math.abs(offDeg) / deg)), unit);
+  return `${held} at arm’s length ${side} of the mark`;
 }

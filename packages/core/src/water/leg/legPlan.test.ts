@@ -45,8 +45,7 @@ const known: KnownOfSwimmer = {
   rateSpm: null,
 };
 const swimmer = outsideSwimmer(known, 1100);
-const plan = (change: Partial<WaterNow> = {}) =>
-  planLeg(first!, second!, swimmer, { ...calm, ...change }, course.landmarks, 1);
+const plan = (change: Partial<WaterNow> = {}) => planLeg(first!, second!, swimmer, { ...calm, ...change }, course, 1);
 
 describe('a swimmer outside', () => {
   it('keeps the others in sight where nothing stronger speaks against it', () => {

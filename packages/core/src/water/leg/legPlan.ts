@@ -2,9 +2,11 @@ import { type Drift, FEET_GAIN, raceTime, type Trial } from '../../measures';
 import { levelCard, type LevelId, STROKE_MODEL, type StrokeModelId } from '../../swimmers';
 import { type AimPoint, aimPoints } from './aim';
 import { RAD } from '../../units';
-import type { Landmark } from '../course/model';
+import type { Course } from '../course/model';
 import type { Leg } from '../course/legs';
 import { turnBetween } from '../course/plane';
+import { CALM_M, chop, type Chop } from './chop';
+import { mixedUp } from './mixedUp';
 import { breathingSide, type SideAdvice } from './sides';
 import { crossing, type Crossing, ImpossibleCrossing } from './crossing';
 import { type Sun, sunAt } from './sun';
@@ -27,6 +29,8 @@ export interface OutsideSwimmer {
   readonly speedMps: number;
   readonly strokeLengthM: number;
   readonly rateSpm: number;
+  /** The fastest rate of a ramp that still paid; null without one. */
+  readonly topRateSpm: number | null;
   readonly biasRad: number;
   readonly sdRad: number;
   readonly lookCostS: number;
@@ -43,6 +47,8 @@ export interface KnownOfSwimmer {
   readonly drift: Drift | null;
   /** Strokes a minute for distance from a rate ramp; null without one. */
   readonly rateSpm: number | null;
+  /** The fastest rate of that ramp that still paid; null or left out without one. */
+  readonly topRateSpm?: number | null;
 }
 
 /**
@@ -63,6 +69,7 @@ export function outsideSwimmer(known: KnownOfSwimmer, courseM: number): OutsideS
   return {
     speedMps,
     rateSpm,
+    topRateSpm: known.topRateSpm ?? null,
     strokeLengthM: (speedMps * 60) / rateSpm,
     biasRad: known.drift?.biasRadPerStroke ?? usual.biasDeg * RAD,
     sdRad: known.drift?.sdRadPerStroke ?? usual.sdDeg * RAD,
@@ -98,8 +105,6 @@ export function flowOn(
   return { along: currentMps * Math.cos(turn), across: currentMps * Math.sin(turn) };
 }
 
-/** Waves up to this hide nothing from a swimmer who looks, metres. */
-const CALM_M = 0.1;
 /** An aim point that looks this high is seen over most waves, degrees. */
 const HIGH_DEG = 1.5;
 
@@ -127,6 +132,11 @@ export interface LegPlan {
   /** What to simulate; null when the leg cannot be swum. */
   readonly swim: LegSwim | null;
   readonly closed: BestInterval;
+  /** Proposed strokes a minute in this water. */
+  readonly rateSpm: number;
+  readonly chop: Chop;
+  /** What could be taken for the mark; null where nothing could. */
+  readonly mixedUp: string | null;
 }
 
 /** Radius within which a mark counts as reached: a stroke past it, a body wide, metres. */
@@ -136,6 +146,7 @@ const TURN_RADIUS_M = 3;
  * Everything a swimmer needs to know of one leg before getting in.
  *
  * @param next the leg after it, for the side of the turn; null for the last
+ * @param course what stands in and around the water
  * @param seed of the simulation
  */
 export function planLeg(
@@ -143,12 +154,12 @@ export function planLeg(
   next: Leg | null,
   swimmer: OutsideSwimmer,
   water: WaterNow,
-  landmarks: readonly Landmark[],
+  course: Pick<Course, 'landmarks' | 'marks' | 'finish'>,
   seed: number,
 ): LegPlan {
   const sun = sunAt(leg.from.lat, leg.from.lon, water.at);
   const seen = water.cloudy || sun.altitudeDeg <= 0 ? null : sun;
-  const aims = aimPoints(leg.from, leg.to, landmarks, seen);
+  const aims = aimPoints(leg.from, leg.to, course.landmarks, seen);
   const turn = next ? turnBetween(leg.bearingDeg, next.bearingDeg) : 0;
   const side = breathingSide({
     legBearingDeg: leg.bearingDeg,
@@ -168,8 +179,9 @@ export function planLeg(
     if (!(error instanceof ImpossibleCrossing)) throw error;
     impossible = error.message;
   }
-  const strokeLengthM = (speedMps * 60) / swimmer.rateSpm;
-  const wander = { ...swimmer, strokesPerS: swimmer.rateSpm / 60 };
+  const waves = chop(water.waveHeightM, swimmer.rateSpm, swimmer.topRateSpm);
+  const sdRad = swimmer.sdRad * waves.wander;
+  const wander = { ...swimmer, sdRad, strokesPerS: waves.rateSpm / 60 };
   return {
     leg,
     sun: seen,
@@ -183,10 +195,10 @@ export function planLeg(
       impossible === null
         ? {
             distanceM: leg.lengthM,
-            strokeLengthM,
+            strokeLengthM: (speedMps * 60) / waves.rateSpm,
             speedMps,
             biasRad: swimmer.biasRad,
-            sdRad: swimmer.sdRad,
+            sdRad,
             aimSdRad: (0.5 + 4 * water.waveHeightM) * RAD,
             lookCostS: swimmer.lookCostS,
             seeProbability: seeProbability(water, aims[0]?.heightDeg ?? 0),
@@ -198,5 +210,8 @@ export function planLeg(
           }
         : null,
     closed: sightingInterval(wander),
+    rateSpm: waves.rateSpm,
+    chop: waves,
+    mixedUp: mixedUp(leg, course),
   };
 }

@@ -20,9 +20,9 @@ const known = { level: 'hold', model: 'long-line', bests: [], drift: null, rateS
 const legs = legsOf(COURSE);
 const swimmer = outsideSwimmer(known, 1700);
 const question = (water: Partial<WaterNow> = {}, change: Partial<CardQuestion> = {}): CardQuestion => ({
-  ...{ course: 'Loop', swimmer: 'Ada Lindqvale', day: '21 June, 11:00', rateSpm: swimmer.rateSpm, breathes: 'both' },
+  ...{ course: 'Loop', swimmer: 'Ada Lindqvale', day: '21 June, 11:00', breathes: 'both' },
   ...{ waterC: 16, sunny: true },
-  plans: legs.map((l, i) => planLeg(l, legs[i + 1] ?? null, swimmer, { ...WATER, ...water }, COURSE.landmarks, 1)),
+  plans: legs.map((l, i) => planLeg(l, legs[i + 1] ?? null, swimmer, { ...WATER, ...water }, COURSE, 1)),
   ...change,
 });
 
@@ -56,9 +56,33 @@ describe('the race card', () => {
   it('warns of a side that the swimmer cannot breathe to', () => {
     // Chop from the east: the way north wants the left side.
     expect(card.legs[0]!.side).toBe('left');
-    const said = (breathes: CardQuestion['breathes']) =>
-      raceCard(question({}, { breathes })).ifs.some((i) => i.when.startsWith('I must breathe'));
-    expect([said('right'), said('both')]).toEqual([true, false]);
+    const said = (breathes: CardQuestion['breathes'], water: Partial<WaterNow> = {}) =>
+      raceCard(question(water, { breathes })).ifs.find((i) => i.when.startsWith('I breathe'))?.then;
+    expect(said('right')).toBe(
+      `expect water in the face there: turn the head a little more, look every ${card.legs[0]!.every - 2}.`,
+    );
+    expect(said('both')).toBeUndefined();
+    // Where only the next turn speaks for a side, there is nothing to expect.
+    expect(said('left', { waveHeightM: 0 })).toBeUndefined();
+    // A low sun in the west: glare, and no waves.
+    const evening = { waveHeightM: 0, cloudy: false, at: new Date('2027-06-21T21:00:00Z') };
+    expect(said('left', evening)).toMatch(/^expect glare there/);
+  });
+
+  it('says how the waves are swum, and nothing of them where there are none', () => {
+    const start = (waveHeightM: number) => raceCard(question({ waveHeightM })).start.join(' ');
+    expect(start(0.8)).toMatch(/Higher recovery.*Shorter and quicker: 66 strokes/);
+    expect(start(0)).not.toMatch(/recovery|quicker/);
+    expect(raceCard(question({ waveHeightM: 0.8 })).legs.map((l) => l.rateSpm)).toEqual([66, 66, 66, 66, 66]);
+  });
+
+  it('has feeds where the swim is over ninety minutes, and none before', () => {
+    expect(card.feeds).toEqual([]);
+    const slow = { ...swimmer, speedMps: 0.28, strokeLengthM: (0.28 * 60) / 62 };
+    const plans = legs.map((l, i) => planLeg(l, legs[i + 1] ?? null, slow, { ...WATER, waveHeightM: 0 }, COURSE, 1));
+    const long = raceCard(question({}, { plans }));
+    expect(long.timeS).toBeGreaterThan(95 * 60);
+    expect(long.feeds[0]).toMatch(/^Feed at 45 and 75 minutes/);
   });
 
   it('is the same card for the same question, and none in water that cannot be swum', () => {
@@ -68,6 +92,7 @@ describe('the race card', () => {
 
   it('says what to do when the mark is lost, breathing gets out of control or it is cold', () => {
     const all = card.ifs.map((i) => `${i.when}: ${i.then}`).join(' ');
-    for (const word of ['three looks', 'breathe out slowly', 'shiver', 'arm up']) expect(all).toContain(word);
+    for (const word of ['three looks', 'breathe out slowly', 'shiver', 'arm up', 'wrong buoy', 'weed', 'star float'])
+      expect(all).toContain(word);
   });
 });

@@ -1,11 +1,12 @@
 // What a swimmer takes to the start: each leg in a line, and what to do if.
 import { kitList } from './kitList';
 import type { LegPlan } from './legPlan';
-import { FEET_GAIN, lookInterval } from '../../measures';
+import { FEET_GAIN, FEWEST_BETWEEN_LOOKS, lookInterval } from '../../measures';
 import { draftingLimit } from './drafting';
 import { INTERVALS } from './sighting';
 import { sweepLeg, type Sweep } from './sweepLeg';
-import { percent } from '../../words';
+import { FEED_EVERY_S, feedTimes } from '../../safety';
+import { listWord, numberWord, percent } from '../../words';
 
 export interface CardLeg {
   readonly name: string;
@@ -13,6 +14,10 @@ export interface CardLeg {
   readonly timeS: number;
   /** Where to look, in words. */
   readonly aim: string;
+  /** Where the aim stands, off the line of the leg, degrees, right positive; null when it is the mark itself. */
+  readonly aimDeg: number | null;
+  /** What could be taken for the mark; null where nothing could. */
+  readonly mixedUp: string | null;
   readonly side: 'left' | 'right' | 'either';
   readonly every: number;
   /** Intervals that cost next to nothing more. */
@@ -41,6 +46,8 @@ export interface RaceCard {
   readonly start: readonly string[];
   readonly turns: readonly string[];
   readonly feet: readonly string[];
+  /** When to drink and eat; nothing in a short swim. */
+  readonly feeds: readonly string[];
   readonly ifs: readonly IfThen[];
   readonly kit: readonly string[];
 }
@@ -53,7 +60,6 @@ export interface CardQuestion {
   readonly course: string;
   readonly swimmer: string;
   readonly day: string;
-  readonly rateSpm: number;
   /** The side the swimmer can breathe to. */
   readonly breathes: 'left' | 'right' | 'both';
   readonly waterC: number | null;
@@ -85,43 +91,55 @@ export function raceCard(q: CardQuestion): RaceCard {
       side: plan.side.side,
       every,
       good: sweep.nearOptimal,
-      rateSpm: q.rateSpm,
+      aimDeg: plan.aims[0]?.offDeg ?? null,
+      mixedUp: plan.mixedUp,
+      rateSpm: plan.rateSpm,
       headingDeg: Math.round(plan.holdDeg ?? leg.bearingDeg) % 360,
       turn: leg.turn,
     };
   });
   const first = legs[0]!;
-  const wrongSide = legs.filter((l) => q.breathes !== 'both' && l.side !== 'either' && l.side !== q.breathes);
+  const timeS = legs.reduce((sum, l) => sum + l.timeS, 0);
+  // The same for all legs: what the waves ask is said once.
+  const waves = [...new Set(q.plans.flatMap((plan) => plan.chop.words))];
   return {
     course: q.course,
     swimmer: q.swimmer,
     day: q.day,
     metres: legs.reduce((sum, l) => sum + l.metres, 0),
-    timeS: legs.reduce((sum, l) => sum + l.timeS, 0),
+    timeS,
     legs,
     start: [
-      'In slowly, face in, breathe out until it is calm.',
-      `Aim: ${first.aim}. Look after ten strokes, then every ${first.every}.`,
-      'Stand to the side or behind when the crowd is not yours. The first 200 m at your own rate.',
+      'Five minutes before: arm swings, then in slowly, face in, breathe out until it is calm, ten quick strokes on the spot.',
+      `Line up at the side or behind when the crowd is not yours, with a clear view of your aim: ${first.aim}.`,
+      `Look after ten strokes, then every ${first.every}. The first 200 m at your own rate.`,
+      ...waves,
     ],
     turns: [
       'Wide, one stroke past the mark, round it in short strokes or over the back.',
       'Look at once, and once more within ten strokes.',
     ],
     feet: [
-      `Half a metre behind the toes: the same effort, about ${percent(FEET_GAIN)} faster.`,
+      `Half a metre behind the toes: the same effort, about ${percent(FEET_GAIN)} faster. At the hip about a third of that, and you see more.`,
       `Leave feet that swim more than ${Math.round(draftingLimit(FEET_GAIN))}° off your line. Look more often behind them.`,
     ],
+    feeds: feedWords(timeS),
     ifs: [
       {
         when: 'I do not see the mark in three looks',
         then: 'head down, keep the line, look after the next breath, left and right for the others. Nobody near: stop, find mark and aim, go.',
       },
+      {
+        when: 'I took the wrong buoy',
+        then: 'stop, find the right one, round it: a mark left out does not count. In doubt ask the nearest craft.',
+      },
       { when: 'a wave hides the mark', then: 'look from the top of the next one.' },
-      ...wrongSide.slice(0, 1).map((l) => ({
-        when: `I must breathe ${q.breathes} from ${l.name}`,
-        then: `expect water and glare there: turn the head a little more, look every ${Math.max(2, l.every - 2)}.`,
-      })),
+      ...otherSide(q.breathes, q.plans, legs),
+      { when: 'weed or something else touches me', then: 'float, look, slide over it, go on.' },
+      {
+        when: 'I get a fright',
+        then: 'star float on the back, slow breaths out; a few strokes of breaststroke; then crawl.',
+      },
       {
         when: 'breathing gets out of control',
         then: 'on your back, breathe out slowly, four times. Still not calm: arm up.',
@@ -131,6 +149,45 @@ export function raceCard(q: CardQuestion): RaceCard {
     ],
     kit: kitList(q.waterC, q.sunny).slice(0, 5),
   };
+}
+
+/** So many feeds are named one by one. */
+const NAMED_FEEDS = 6;
+
+/** When to feed, in words; nothing in a short swim. */
+function feedWords(timeS: number): string[] {
+  const minutes = feedTimes(timeS).map((s) => numberWord(Math.round(s / 60)));
+  if (minutes.length === 0) return [];
+  const when =
+    minutes.length <= NAMED_FEEDS
+      ? `at ${listWord(minutes)} minutes`
+      : `after ${minutes[0]} minutes, then every ${FEED_EVERY_S / 60}: ${minutes.length} feeds`;
+  return [
+    `Feed ${when}. Upright, ten seconds, nothing that was not tried in training.`,
+    'A dry mouth, a headache or shivering at a feed: tell the craft before you go on.',
+  ];
+}
+
+/** The first leg on which the swimmer has to breathe to what the other side was advised for. */
+function otherSide(
+  breathes: CardQuestion['breathes'],
+  plans: readonly LegPlan[],
+  legs: readonly CardLeg[],
+): readonly IfThen[] {
+  const at = plans.findIndex(({ side }) => side.because.length > 0 && breathes !== 'both' && side.side !== breathes);
+  if (at < 0) return [];
+  const { because } = plans[at]!.side;
+  const met = [
+    ...(because.includes('waves') ? ['water in the face'] : []),
+    ...(because.includes('glare') ? ['glare'] : []),
+  ];
+  const every = Math.max(FEWEST_BETWEEN_LOOKS, legs[at]!.every - CARD_CYCLE);
+  return [
+    {
+      when: `I breathe ${breathes} from ${legs[at]!.name}`,
+      then: `expect ${listWord(met)} there: turn the head a little more, look every ${every}.`,
+    },
+  ];
 }
 
 /** Strokes from one breath to the next in a race. */

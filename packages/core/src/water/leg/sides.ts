@@ -26,9 +26,16 @@ export interface SideAdvice {
   readonly reasons: readonly string[];
   /** What speaks for the other side. */
   readonly against: readonly string[];
+  /** What makes the other side unpleasant to breathe to; empty when only the view speaks for this one. */
+  readonly because: readonly ('waves' | 'glare')[];
 }
 
-type Vote = { readonly side: 'left' | 'right'; readonly weight: number; readonly reason: string };
+type Vote = {
+  readonly cause?: 'waves' | 'glare';
+  readonly side: 'left' | 'right';
+  readonly weight: number;
+  readonly reason: string;
+};
 
 /**
  * To which side to breathe on a leg: away from breaking chop and glare, towards what must be seen.
@@ -45,7 +52,7 @@ export function breathingSide(q: SideQuestion): SideAdvice {
     else if (Math.abs(from) < 180 - ON_THE_NOSE) {
       const wet = from > 0 ? 'right' : 'left';
       const reason = `The waves come from the ${wet}: breathe away from them.`;
-      votes.push({ side: other(wet), weight: q.waveHeightM >= 0.4 ? 4 : 3, reason });
+      votes.push({ side: other(wet), weight: q.waveHeightM >= 0.4 ? 4 : 3, reason, cause: 'waves' });
     }
   }
   if (q.sun && q.sun.altitudeDeg > 0 && q.sun.altitudeDeg < GLARE.underDeg) {
@@ -55,6 +62,7 @@ export function breathingSide(q: SideQuestion): SideAdvice {
         votes.push({
           side: other(side),
           weight: 2,
+          cause: 'glare',
           reason: `The sun is low on the ${side}: glare at each breath there.`,
         });
     if (Math.abs(away) <= GLARE.withinDeg)
@@ -78,5 +86,6 @@ export function breathingSide(q: SideQuestion): SideAdvice {
       ...(votes.length === 0 ? ['No reason to prefer a side: alternate and see both.'] : []),
     ],
     against: votes.filter((v) => side !== 'either' && v.side !== side).map((v) => v.reason),
+    because: votes.flatMap((v) => (v.side === side && v.cause ? [v.cause] : [])),
   };
 }
