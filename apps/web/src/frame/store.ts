@@ -2,6 +2,8 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { api } from '@/api/api';
 import { followLibrary } from '@/library/follow';
+import { openAccount } from '@/offline';
+import { keepDrafts, keptDrafts } from '@/state/drafts';
 import { storageFull } from '@/state/offline';
 import { keep, kept } from '@/state/persist';
 import { reducers } from '@/state/reducers';
@@ -12,7 +14,7 @@ export function makeStore() {
       [api.reducerPath]: api.reducer,
       ...reducers,
     },
-    preloadedState: { drafts: kept('drafts', {}), settings: kept('settings', { theme: 'system' as const }) },
+    preloadedState: { drafts: keptDrafts(openAccount()), settings: kept('settings', { theme: 'system' as const }) },
     middleware: (defaults) => defaults().concat(api.middleware),
   });
   followLibrary(store);
@@ -22,7 +24,7 @@ export function makeStore() {
     const before = last;
     last = now;
     const kept =
-      (now.drafts === before.drafts || keep('drafts', now.drafts)) &&
+      (now.drafts === before.drafts || keepDrafts(openAccount(), now.drafts)) &&
       (now.settings === before.settings || keep('settings', now.settings));
     if (!kept) store.dispatch(storageFull(true));
   });

@@ -1,6 +1,6 @@
 export { OfflineBar, offlineWords } from './OfflineBar';
 export { VersionBar } from './VersionBar';
-export { fact, forgetSeen, setFact } from './db';
+export { fact, forgetSeen, openAccount, setFact } from './db';
 export { deviceId } from './device';
 export { eventsOf, keepEvent } from './events';
 export { keepOnDevice } from './keeper';

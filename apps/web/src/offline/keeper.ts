@@ -3,6 +3,7 @@ import { setKeeper, type Keeper } from '@/api/api';
 import { forgetPages, openAccount, openFor } from './db';
 import { dropPage, isKept, keepPage, keptPage } from './pages';
 import { enqueue } from './outbox';
+import { keptDrafts, takeDrafts } from '@/state/drafts';
 import { reached, storageFull, troubled } from '@/state/offline';
 import { send } from './sync';
 import { askToStay } from './version';
@@ -63,7 +64,10 @@ const keeper: Keeper = {
     if (!answer.error) {
       const me = path === '/account/me' ? (answer.data as { accountId: string } | null) : null;
       if (me) {
+        const other = me.accountId !== openAccount();
         openFor(me.accountId);
+        // What somebody else has begun on this device waits for them.
+        if (other) store.dispatch(takeDrafts(keptDrafts(me.accountId)));
         askToStay();
       } else if (path === '/account/me') await forgetPages();
       if (isKept(path)) await keepPage(path, answer.data).catch(() => store.dispatch(storageFull(true)));
