@@ -163,6 +163,9 @@ test('a course is drawn, saved, taken away as GPX and brought in again', async (
   let choosing = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Import a course' }).click();
   await (await choosing).setFiles(file);
+  // Shown before anything is kept.
+  await expect(page.getByRole('heading', { name: 'What was understood' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take it to the map' }).click();
   await expect(page.getByLabel('Name of the course')).toHaveValue(name);
   await expect(page.getByText(/m · 2 marks/)).toBeVisible();
 
@@ -173,6 +176,55 @@ test('a course is drawn, saved, taken away as GPX and brought in again', async (
     await choosing
   ).setFiles({ name: 'x.gpx', mimeType: 'application/gpx+xml', buffer: Buffer.from('<gpx><wpt></gpx>') });
   await expect(page.getByText(/this is not valid XML/)).toBeVisible();
+});
+
+test('a course from elsewhere shows what was understood, is assigned, and keeps its names', async ({ page }, info) => {
+  await signIn(page, 'coach@upwell.example');
+  await page.goto('/water');
+  const spot = (name: string, lon: number, lat: number) =>
+    `<Placemark><name>${name}</name><Point><coordinates>${lon},${lat}</coordinates></Point></Placemark>`;
+  const weir = '-41.204,31.401 -41.203,31.401 -41.203,31.402 -41.204,31.401';
+  const kml = `<?xml version="1.0"?><kml xmlns="http://www.opengis.net/kml/2.2"><Document><name>Tern ${info.project.name}</name>
+    ${spot('Slip', -41.2, 31.4)}${spot('Orange', -41.2, 31.404)}${spot('Green buoy', -41.196, 31.404)}
+    ${spot('Old chapel', -41.2, 31.42)}${spot('Lost', -41.2, 131)}
+    <Placemark><name>Weir</name><Polygon><outerBoundaryIs><LinearRing><coordinates>${weir}</coordinates></LinearRing></outerBoundaryIs></Polygon></Placemark>
+    </Document></kml>`;
+  const choosing = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Import a course' }).click();
+  await (await choosing).setFiles({ name: 'tern.kml', mimeType: 'application/xml', buffer: Buffer.from(kml) });
+  const places = page.getByRole('list', { name: 'Places in the file' });
+  await expect(places.getByRole('listitem')).toHaveCount(5);
+  for (const said of [
+    /^Slip .*Start/,
+    /^Green buoy .*Mark/,
+    /^Old chapel .*Landmark/,
+    /^Weir .*Forbidden/,
+    /^Orange .*Left out/,
+  ])
+    await expect(places.getByRole('button', { name: said })).toBeVisible();
+  await expect(page.getByText(/Point 5 \(Lost\) has no valid position/)).toBeVisible();
+  await expect(page.getByText('m high (guessed)')).toBeVisible();
+  await expectAccessible(page);
+
+  // The coach says what the orange thing is, and how high the chapel; a closed tab loses neither.
+  await places.getByRole('button', { name: /^Orange .*Left out/ }).click();
+  await page.getByRole('group', { name: 'Orange is' }).getByRole('button', { name: 'Mark', exact: true }).click();
+  await page.getByLabel('More m high (guessed)').click();
+  await page.reload();
+  await expect(places.getByRole('button', { name: /^Orange .*Mark/ })).toBeVisible();
+  await expect(page.getByText('m high', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Take it to the map' }).click();
+  await expect(page.getByLabel('Name of the course')).toHaveValue(`Tern ${info.project.name}`);
+  await expect(page.getByText(/m · 2 marks/)).toBeVisible();
+  for (const name of ['Mark Orange', 'Mark Green buoy'])
+    await expect(page.getByRole('button', { name, exact: true })).toBeVisible();
+
+  // What cannot be read is said where the file was chosen.
+  await page.goto('/water');
+  const again = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Import a course' }).click();
+  await (await again).setFiles({ name: 'x.kml', mimeType: 'application/xml', buffer: Buffer.from(kml.slice(0, 300)) });
+  await expect(page.getByText(/^This is not valid XML/)).toBeVisible();
 });
 
 /** Types a number that was read. */

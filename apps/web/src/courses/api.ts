@@ -3,7 +3,7 @@ import type { CourseRow, CourseView, WaterReading } from '@upwell/contract/water
 import { api } from '@/api/api';
 
 // Apart from the rest of the water, so that sessions and races can offer courses without loading all of it.
-const endpoints = api.injectEndpoints({
+export const courseEndpoints = api.injectEndpoints({
   endpoints: (build) => ({
     courses: build.query<CourseRow[], void>({ query: () => '/courses', providesTags: ['Course'] }),
     course: build.query<CourseView, string>({
@@ -18,7 +18,7 @@ const endpoints = api.injectEndpoints({
   }),
 });
 
-export const { useCoursesQuery, useCourseQuery, useReadingsQuery } = endpoints;
+export const { useCoursesQuery, useCourseQuery, useReadingsQuery } = courseEndpoints;
 
 /** Metres of one lap. */
 export const lapM = ({ lengthM, laps }: CourseRow): number => Math.round(lengthM / laps);

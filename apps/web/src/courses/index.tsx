@@ -1,7 +1,7 @@
 import { lazy, Suspense } from 'react';
 import type { OutsideNotesProps } from './OutsideNotes';
 
-export { lapM, useCoursesQuery, useCourseQuery, useReadingsQuery } from './api';
+export { courseEndpoints, lapM, useCoursesQuery, useCourseQuery, useReadingsQuery } from './api';
 
 // Sun, tides and the forecast are fetched only for a swim outside.
 const Notes = lazy(() => import('./OutsideNotes').then((notes) => ({ default: notes.OutsideNotes })));

@@ -12,6 +12,7 @@ import type {
 } from '@upwell/contract/water';
 import { lengthOf, legsOf, mergeRead, type Noted } from '@upwell/core/water';
 import { api, type Waits } from '@/api/api';
+import { courseEndpoints } from '@/courses';
 import { keepPage, keptZone, patchPage } from '@/offline';
 
 const courseWaits: Waits = {
@@ -43,6 +44,13 @@ const trackWaits: Waits = {
   shown: (_body: TrackSave, path: string) => ({ id: path.slice(path.lastIndexOf('/') + 1) }),
 };
 
+/** The readings of a course with one more put together with what is there. */
+function withReading(rows: readonly WaterReading[], one: WaterReading): readonly WaterReading[] {
+  const same = (r: WaterReading) => r.date === one.date && r.hour === one.hour;
+  const before = rows.find(same);
+  return [{ ...one, read: mergeRead(before?.read ?? {}, one.read) }, ...rows.filter((r) => !same(r))];
+}
+
 /** Readings are put together wherever they meet: what waits here is shown with what was kept. */
 const readingWaits: Waits = {
   label: () => 'Reading at the water',
@@ -50,12 +58,7 @@ const readingWaits: Waits = {
     const [date, hour] = path.split('/').slice(-2) as [string, string];
     const list = path.slice(0, -`/${date}/${hour}`.length);
     const one: WaterReading = { date, hour: Number(hour), read };
-    const same = (r: WaterReading) => r.date === one.date && r.hour === one.hour;
-    const put = (rows: readonly WaterReading[]) => {
-      const before = rows.find(same);
-      return [{ ...one, read: mergeRead(before?.read ?? {}, read) }, ...rows.filter((r) => !same(r))];
-    };
-    await patchPage<readonly WaterReading[]>(list, put, []);
+    await patchPage<readonly WaterReading[]>(list, (rows) => withReading(rows, one), []);
     return one;
   },
 };
@@ -74,6 +77,18 @@ const endpoints = api.injectEndpoints({
         body: { read },
       }),
       extraOptions: { waits: readingWaits },
+      // What was told shows at once, without a moment of what was there before.
+      onQueryStarted: async ({ id }, { dispatch, queryFulfilled }) => {
+        const told = await queryFulfilled.catch(() => null);
+        if (!told) return;
+        dispatch(
+          courseEndpoints.util.updateQueryData(
+            'readings',
+            id,
+            (rows) => withReading(rows, told.data) as WaterReading[],
+          ),
+        );
+      },
       invalidatesTags: (_result, error) => (error ? [] : ['Reading']),
     }),
     waterDays: build.query<WaterDayView[], string>({

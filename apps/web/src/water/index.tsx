@@ -21,6 +21,7 @@ function later(name: keyof Screens) {
 
 export const CoursesScreen = later('CoursesScreen');
 export const CourseScreen = later('CourseScreen');
+export const CourseImportScreen = later('CourseImportScreen');
 export const CourseEditScreen = later('CourseEditScreen');
 export const DayScreen = later('DayScreen');
 export const TracksScreen = later('TracksScreen');

@@ -36,8 +36,9 @@ export function useCourseDay(view: CourseView): CourseDay {
   const outside = useSwimmerOutside(who, metres);
   const { feet, others } = water.when;
   const now = { ...water.leg.water, at: water.at, feet, others: others ?? null };
-  const plans = outside
-    ? legs.map((l, i) => planLeg(l, legs[i + 1] ?? null, outside.swimmer, now, course, SEED))
-    : null;
+  const plans =
+    outside && water.ready
+      ? legs.map((l, i) => planLeg(l, legs[i + 1] ?? null, outside.swimmer, now, course, SEED))
+      : null;
   return { water, who, setWho, legs, metres, outside, plans };
 }

@@ -27,6 +27,8 @@ const NOTHING: Pending = {};
 const keyOf = (date: string, hour: number) => `${date}/${hour}`;
 
 export interface Water {
+  /** Whether it is known what was read: until then nothing is decided. */
+  readonly ready: boolean;
   readonly when: Conditions;
   readonly setWhen: (change: Partial<Conditions>) => void;
   readonly at: Date;
@@ -48,7 +50,7 @@ export interface Water {
 export function useWater({ id, course, timeZone }: CourseView): Water {
   const [first] = useState(() => firstConditions(dayIn(timeZone, Date.now())));
   const [when, setAll] = useDraft<Conditions>(`when:${id}`, first);
-  const { data: kept } = useReadingsQuery(id);
+  const { data: kept, isLoading } = useReadingsQuery(id);
   const [pending, setPending] = useDraft<Pending>(`read:${id}`, NOTHING);
   const [tell, { error }] = useNoteReadingMutation();
   const key = keyOf(when.date, waterHour(when.hour));
@@ -73,6 +75,7 @@ export function useWater({ id, course, timeZone }: CourseView): Water {
   const at = momentOf(when, timeZone);
   const forecast = WEATHER(course.start, at);
   return {
+    ready: !isLoading,
     when,
     setWhen: (change) => setAll((now) => ({ ...now, ...change })),
     at,

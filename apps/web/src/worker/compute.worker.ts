@@ -21,8 +21,6 @@ import {
   measureTrack,
   placeAt,
   raceCard,
-  readCourseGeoJson,
-  readCourseGpx,
   RefusedTrack,
   simulatedTrack,
   simulateInterval,
@@ -33,10 +31,10 @@ import {
   type LegSwim,
   type MeasuredTrack,
   type Outing,
-  type ReadCourse,
   type Sweep,
   type TrackHabits,
 } from '@upwell/core/water';
+import { readPlaces } from '@upwell/core/water/files';
 import type { KeptPoint } from '@upwell/contract/water';
 import { expose } from 'comlink';
 
@@ -79,11 +77,6 @@ async function sweep(
 
 function stopSweep(): void {
   sweepTurn++;
-}
-
-/** A course from a file, told apart by how it begins. */
-function readCourse(text: string): ReadCourse {
-  return text.trimStart().startsWith('<') ? readCourseGpx(text) : readCourseGeoJson(text);
 }
 
 /** An answer, or a sentence that says why there is none. */
@@ -155,7 +148,7 @@ const work = {
   sweep,
   stopSweep,
   trackBundle,
-  readCourse,
+  readPlaces,
   setLibrary,
 };
 export type Work = typeof work;

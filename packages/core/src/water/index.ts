@@ -6,6 +6,8 @@ export * from './course/checkCourse';
 export * from './course/movedCourse';
 export type { NamedCourse, ReadCourse } from './course/assembleCourse';
 export { LARGEST_COURSE } from './course/assembleCourse';
+export type { Found, FoundRole, FoundShape, FoundThing } from './course/foundPlaces';
+export { cornersOf, courseFrom, found, FOUND_ROLES, ROLES_OF, withRole } from './course/foundPlaces';
 export { COURSE_NAMESPACE, readCourseGpx, writeCourseGpx } from './course/courseGpx';
 export { COURSE_FORMAT, readCourseGeoJson, writeCourseGeoJson } from './course/courseGeoJson';
 

@@ -8,8 +8,9 @@ import { compassWord } from '../conditions';
 
 /** Sun, waves and current at the edge of the map, each as an arrow and words. */
 export function EdgeSigns({ water: c, sun }: { readonly water: WaterOfLeg; readonly sun: Sun | null }) {
+  const theme = useTheme();
   return (
-    <View style={styles.box}>
+    <View style={[styles.box, { backgroundColor: theme.colors.surface }]}>
       {sun ? (
         <Sign turn={sun.bearingDeg} word={`sun ${Math.round(sun.bearingDeg)}°, ${Math.round(sun.altitudeDeg)}° up`} />
       ) : null}
@@ -44,6 +45,6 @@ function Sign({ turn, word }: { readonly turn: number; readonly word: string }) 
 }
 
 const styles = StyleSheet.create({
-  box: { gap: 2 },
+  box: { gap: 2, borderRadius: 6, paddingVertical: 4, paddingHorizontal: 6, opacity: 0.92 },
   row: { flexDirection: 'row', alignItems: 'center', gap: 4 },
 });

@@ -16,6 +16,7 @@ import { saveFrom } from '@/ui/saveFile';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
+import { useRoomy } from '@/ui/useRoomy';
 import { useWide } from '@/ui/useWide';
 import { useCourseQuery } from '@/courses';
 import { ConditionsCard } from '../parts/ConditionsCard';
@@ -27,6 +28,7 @@ import { WhoSwims } from '../parts/WhoSwims';
 import { useCourseDay } from '../useCourseDay';
 import { useBundle, useSweep } from '../useSweep';
 import { costWords, timeWord, totalWord } from '../parts/courseWords';
+import { CourseList } from '../parts/CourseList';
 import { Fact } from '../parts/CourseFact';
 import { NearReading } from '../parts/NearReading';
 import { numberWord } from '@upwell/core/words';
@@ -47,6 +49,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
   const { course } = view;
   const theme = useTheme();
   const wide = useWide();
+  const roomy = useRoomy();
   const router = useRouter();
   const dispatch = useAppDispatch();
   const { data: me } = useMeQuery();
@@ -122,6 +125,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
       }
     >
       <View style={wide ? styles.columns : undefined}>
+        {roomy ? <CourseList open={view.id} legs={legs} at={at} onLeg={(leg) => go({ leg: leg + 1 })} /> : null}
         <View style={wide ? [styles.wideMap, STICKY] : undefined}>
           <View style={styles.legRow}>
             <IconButton
@@ -185,7 +189,9 @@ function Sheet({ view }: { readonly view: CourseView }) {
               <Text>{costWords(plan, swept?.sweep ?? null, interval)}</Text>
               {swept && swept.share < 1 ? (
                 <View style={styles.progress}>
-                  <ProgressBar progress={swept.share} style={styles.bar} accessibilityLabel="Swimming the leg" />
+                  <View style={styles.bar}>
+                    <ProgressBar progress={swept.share} accessibilityLabel="Swimming the leg" />
+                  </View>
                   {stopped ? (
                     <Text variant="bodySmall">Stopped: the numbers are rough.</Text>
                   ) : (

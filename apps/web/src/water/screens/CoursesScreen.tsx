@@ -14,7 +14,7 @@ import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { compute } from '@/worker';
 import { useCoursesQuery } from '@/courses';
-import { courseKey, newCourseDraft } from '../courseDraft';
+import { importKey, type ImportDraft } from '../importDraft';
 
 /** The club's waters: each course with its metres; draw one, or bring one in. */
 export function CoursesScreen() {
@@ -24,22 +24,24 @@ export function CoursesScreen() {
   const { data: me } = useMeQuery();
   const { data: courses, error, refetch } = useCoursesQuery();
   const [search, setSearch] = useState('');
-  const [problems, setProblems] = useState<readonly string[]>([]);
+  const [problem, setProblem] = useState<string | null>(null);
   const coach = me?.role !== 'swimmer';
   const words = search.trim().toLowerCase();
   const shown = courses?.filter((c) => `${c.name} ${c.place}`.toLowerCase().includes(words)) ?? [];
 
   const draw = () => router.navigate(`/water/${v7()}/edit?new=1` as Href);
   const bringIn = async () => {
-    const file = await chooseFile('.gpx,.geojson,.json,application/gpx+xml,application/geo+json');
+    const file = await chooseFile('.gpx,.geojson,.json,.kml,.kmz,application/gpx+xml,application/geo+json');
     if (!file) return;
-    const { read, problems: found } = await compute().readCourse(await file.text());
-    setProblems(found);
-    if (!read) return;
+    const found = await compute().readPlaces(new Uint8Array(await file.arrayBuffer()));
+    if (typeof found === 'string') {
+      setProblem(found);
+      return;
+    }
+    setProblem(null);
     const id = v7();
-    const draft = { ...newCourseDraft(read.course.start), name: read.name, course: read.course };
-    dispatch(keepDraft({ key: courseKey(id), value: draft }));
-    router.navigate(`/water/${id}/edit?new=1` as Href);
+    dispatch(keepDraft({ key: importKey(id), value: { file: file.name, found } satisfies ImportDraft }));
+    router.navigate(`/water/${id}/import` as Href);
   };
 
   return (
@@ -59,7 +61,7 @@ export function CoursesScreen() {
         ) : null
       }
     >
-      {problems.length > 0 ? <Notice tone="error">{problems.slice(0, 6).join(' ')}</Notice> : null}
+      {problem ? <Notice tone="error">{problem}</Notice> : null}
       {error && !courses ? <Failure error={error} retry={() => void refetch()} /> : null}
       {!courses && !error ? <Loading label="Loading the courses" /> : null}
       {courses && courses.length > 3 ? (
@@ -91,8 +93,8 @@ export function CoursesScreen() {
       </View>
       {courses && courses.length === 0 ? (
         <Empty title="No course yet">
-          Draw the first one on the map, or import a GPX or GeoJSON file: Upwell works out its legs, aims and looks at
-          once.
+          Draw the first one on the map, or import a GPX, GeoJSON, KML or KMZ file: Upwell works out its legs, aims and
+          looks at once.
         </Empty>
       ) : null}
       <Text variant="bodySmall" style={[styles.caution, { color: theme.colors.onSurfaceVariant }]}>

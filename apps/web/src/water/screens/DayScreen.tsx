@@ -101,6 +101,12 @@ function Day({ view }: { readonly view: CourseView }) {
     setFirst({ ...draft, id: newDayDraft().id, reason: '' });
     dropDraft();
   };
+  if (!water.ready)
+    return (
+      <Screen title="Go or not?" back={`/water/${view.id}`}>
+        <Loading label="Opening what was read" />
+      </Screen>
+    );
   const colour = day.decision === 'stop' ? theme.colors.error : theme.colors.primary;
 
   const answer = (

@@ -1,4 +1,5 @@
 export { CourseEditScreen } from './CourseEditScreen';
+export { CourseImportScreen } from './CourseImportScreen';
 export { CourseScreen } from './CourseScreen';
 export { CoursesScreen } from './CoursesScreen';
 export { DayScreen } from './DayScreen';

@@ -1,7 +1,8 @@
 // A course as GeoJSON, and back.
 import { plainId } from '../../text';
 import type { Place } from './plane';
-import { LARGEST_COURSE, type NamedCourse, type RawPoint, type ReadCourse, assemble, opened } from './assembleCourse';
+import { LARGEST_COURSE, type NamedCourse, type ReadCourse, opened } from './assembleCourse';
+import { courseFrom, found, type Found, type RawThing } from './foundPlaces';
 
 export const COURSE_FORMAT = 'upwell-course';
 
@@ -35,64 +36,131 @@ export function writeCourseGeoJson({ name, course }: NamedCourse): string {
   );
 }
 
-interface Feature {
-  readonly geometry?: { readonly type?: unknown; readonly coordinates?: unknown } | null;
-  readonly properties?: Readonly<Record<string, unknown>> | null;
+type Properties = Readonly<Record<string, unknown>>;
+interface Geometry {
+  readonly type?: unknown;
+  readonly coordinates?: unknown;
+  readonly geometries?: unknown;
 }
 
-const lonLat = (value: unknown): Place => {
-  const [lon, lat] = Array.isArray(value) ? (value as unknown[]) : [];
-  return { lat: typeof lat === 'number' ? lat : Number.NaN, lon: typeof lon === 'number' ? lon : Number.NaN };
-};
-const word = (value: unknown) => (typeof value === 'string' ? value : '');
-const amount = (value: unknown) => (typeof value === 'number' ? value : Number.NaN);
+/** Coordinates of a file as a place; other projections than degrees hand over their own. */
+export type ToPlace = (east: number, north: number) => Place;
+const degrees: ToPlace = (lon, lat) => ({ lat, lon });
 
-/** A course from GeoJSON: our own with everything, others by their first line or their points in order. */
-export function readCourseGeoJson(file: string): ReadCourse {
-  if (file.length > LARGEST_COURSE) return { read: null, problems: ['This file is too large for a course.'] };
-  let parsed: unknown;
-  try {
-    parsed = JSON.parse(file);
-  } catch (error) {
-    return { read: null, problems: [`This is not JSON: ${(error as Error).message}`] };
-  }
-  const root = (typeof parsed === 'object' && parsed !== null ? parsed : {}) as {
-    type?: unknown;
-    features?: unknown;
-    upwell?: { name?: unknown; laps?: unknown } | null;
+const list = (value: unknown): readonly unknown[] => (Array.isArray(value) ? (value as unknown[]) : []);
+const object = <T extends object>(value: unknown): Partial<T> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Partial<T>) : {};
+const word = (value: unknown) => (typeof value === 'string' ? value : typeof value === 'number' ? String(value) : '');
+const first = (own: Properties, ...keys: readonly string[]) => keys.map((key) => own[key]).find((v) => v !== undefined);
+/** A length as a number, or written like "12 m". */
+const metres = (value: unknown) =>
+  typeof value === 'number'
+    ? value
+    : typeof value === 'string'
+      ? Number.parseFloat(value.replace(',', '.'))
+      : Number.NaN;
+
+/** Geometries inside of others are not followed deeper than this. */
+const DEEPEST = 4;
+
+/** The things of one feature: each point, line and area of it by itself. */
+function thingsOf(geometry: Geometry, own: Properties, place: ToPlace, problems: string[], depth = 0): RawThing[] {
+  const at = (value: unknown): Place => {
+    const [east, north] = list(value);
+    return typeof east === 'number' && typeof north === 'number'
+      ? place(east, north)
+      : { lat: Number.NaN, lon: Number.NaN };
   };
-  const all = root.type === 'Feature' ? [root] : Array.isArray(root.features) ? (root.features as unknown[]) : null;
-  if (!all) return { read: null, problems: ['This is not GeoJSON: a FeatureCollection is needed.'] };
-  const features = all.filter((f): f is Feature => typeof f === 'object' && f !== null);
-  const shaped = (type: string) => features.filter((f) => f.geometry?.type === type);
-  const points = shaped('Point').map((f): RawPoint => {
-    const own = f.properties ?? {};
-    return {
-      ...lonLat(f.geometry!.coordinates),
-      name: word(own.name),
-      role: word(own.role),
-      id: plainId(word(own.id), 40),
-      turn: word(own.turn),
-      widthM: amount(own.widthM),
-      heightM: amount(own.heightM),
-      fixed: own.fixed !== false,
-    };
+  const name = word(first(own, 'name', 'Name', 'title', 'label'));
+  const thing = (shape: RawThing['shape'], places: readonly Place[], part = ''): RawThing => ({
+    ...{ shape, places, name: `${name}${part}` },
+    ...{ role: word(first(own, 'role', 'type', 'kind', 'category', 'sym', 'styleUrl')), turn: word(own.turn) },
+    ...{ id: plainId(word(own.id), 40) },
+    ...{
+      widthM: metres(first(own, 'widthM', 'width_m', 'width')),
+      heightM: metres(first(own, 'heightM', 'height_m', 'height')),
+    },
+    ...(typeof own.fixed === 'boolean' ? { fixed: own.fixed } : {}),
   });
-  const coordinates = (f: Feature | undefined): unknown[] =>
-    Array.isArray(f?.geometry?.coordinates) ? (f.geometry.coordinates as unknown[]) : [];
-  const areas = shaped('Polygon').map((f) => {
-    const own = f.properties ?? {};
-    const ring = coordinates(f)[0];
-    return {
-      kind: word(own.role),
-      name: word(own.name),
-      id: plainId(word(own.id), 40),
-      points: opened(Array.isArray(ring) ? ring.map(lonLat) : []),
-    };
+  const part = (i: number, of: readonly unknown[]) => (of.length > 1 ? ` ${i + 1}` : '');
+  const area = (rings: unknown, called = ''): RawThing => {
+    const [ring, ...holes] = list(rings);
+    if (holes.length > 0)
+      problems.push(`${name || 'An area'} has an opening, which is not kept: the whole of it counts.`);
+    return thing('area', opened(list(ring).map(at)), called);
+  };
+  const { coordinates } = geometry;
+  const all = list(coordinates);
+  switch (geometry.type) {
+    case 'Point':
+      return [thing('point', [at(coordinates)])];
+    case 'MultiPoint':
+      return all.map((c, i) => thing('point', [at(c)], part(i, all)));
+    case 'LineString':
+      return [thing('line', all.map(at))];
+    case 'MultiLineString':
+      return all.map((c, i) => thing('line', list(c).map(at), part(i, all)));
+    case 'Polygon':
+      return [area(coordinates)];
+    case 'MultiPolygon':
+      return all.map((c, i) => area(c, part(i, all)));
+    case 'GeometryCollection':
+      if (depth < DEEPEST)
+        return list(geometry.geometries).flatMap((g) => thingsOf(object<Geometry>(g), own, place, problems, depth + 1));
+  }
+  problems.push(`${name || 'Something'} has no place on the map and was left out.`);
+  return [];
+}
+
+/**
+ * What is in GeoJSON, in all its geometries: features, a single one, or a bare geometry.
+ *
+ * @param root the file as it was parsed
+ * @param place turns coordinates into degrees where the file has others
+ */
+export function foundInGeoJson(root: unknown, place: ToPlace = degrees): Found | string {
+  const file = object<{
+    type: unknown;
+    features: unknown;
+    geometry: unknown;
+    properties: unknown;
+    upwell: unknown;
+    name: unknown;
+  }>(root);
+  const bare = typeof file.type === 'string' && /Point|LineString|Polygon|GeometryCollection/.test(file.type);
+  const features =
+    file.type === 'Feature'
+      ? [file]
+      : bare
+        ? [{ geometry: file }]
+        : Array.isArray(file.features)
+          ? file.features
+          : null;
+  if (!features) return 'This is not GeoJSON: a FeatureCollection is needed.';
+  const problems: string[] = [];
+  const things = (features as unknown[]).flatMap((value) => {
+    const feature = object<{ geometry: unknown; properties: unknown }>(value);
+    return thingsOf(object<Geometry>(feature.geometry), object<Properties>(feature.properties), place, problems);
   });
-  const lines = shaped('LineString');
-  const line = coordinates(lines[0]).map(lonLat);
-  const name = word(root.upwell?.name) || word(lines[0]?.properties?.name);
-  const laps = root.upwell?.laps;
-  return assemble(name, laps === undefined ? 1 : amount(laps), points, areas, line);
+  const own = object<{ name: unknown; laps: unknown }>(file.upwell);
+  const line = things.find(({ shape }) => shape === 'line');
+  const laps = own.laps === undefined ? 1 : metres(own.laps);
+  return found(word(own.name) || word(file.name) || line?.name || '', laps, things, problems);
+}
+
+/** GeoJSON as it was parsed, or a sentence. */
+export function parseJson(file: string): { readonly root: unknown } | string {
+  if (file.length > LARGEST_COURSE) return 'This file is too large for a course.';
+  try {
+    return { root: JSON.parse(file) as unknown };
+  } catch (error) {
+    return `This is not JSON: ${(error as Error).message}`;
+  }
+}
+
+/** A course from GeoJSON: our own with everything, others by what their places are called and the order they are in. */
+export function readCourseGeoJson(file: string): ReadCourse {
+  const parsed = parseJson(file);
+  const things = typeof parsed === 'string' ? parsed : foundInGeoJson(parsed.root);
+  return typeof things === 'string' ? { read: null, problems: [things] } : courseFrom(things);
 }

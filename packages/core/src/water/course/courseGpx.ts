@@ -1,9 +1,9 @@
 import { plainId } from '../../text';
 import { XMLBuilder } from 'fast-xml-parser';
 import { openGpx, type XmlNode } from '../../exchange/xml';
-import { AREA_KINDS, type AreaKind } from './model';
 import type { Place } from './plane';
-import { LARGEST_COURSE, type NamedCourse, type RawPoint, type ReadCourse, assemble, opened } from './assembleCourse';
+import { LARGEST_COURSE, type NamedCourse, type ReadCourse, opened } from './assembleCourse';
+import { courseFrom, found, type Found, type RawThing } from './foundPlaces';
 
 /** Our own extensions of GPX are in this namespace; see docs/water.md. */
 export const COURSE_NAMESPACE = 'https://upwell.example/gpx/course/1';
@@ -51,36 +51,44 @@ const list = (value: XmlNode[string]): readonly XmlNode[] =>
 const placeOf = (point: XmlNode): Place => ({ lat: numberOf(point['@lat']), lon: numberOf(point['@lon']) });
 const numberOf = (value: unknown) => (typeof value === 'string' && value.trim() !== '' ? Number(value) : Number.NaN);
 
-/** A course from GPX 1.1: our own with everything, others by their route or waypoints in order. */
-export function readCourseGpx(file: string): ReadCourse {
-  if (file.length > LARGEST_COURSE) return { read: null, problems: ['This file is too large for a course.'] };
+/** What is in a GPX file, 1.0 or 1.1: waypoints, routes and tracks, with our own extensions; a sentence when it cannot be read. */
+export function foundInGpx(file: string): Found | string {
+  if (file.length > LARGEST_COURSE) return 'This file is too large for a course.';
   const root = openGpx(file);
-  if (typeof root === 'string') return { read: null, problems: [root] };
+  if (typeof root === 'string') return root;
+  // GPX 1.0 names itself at the root.
   const metadata = node(root.metadata);
-  const points = list(root.wpt).map((p): RawPoint => {
+  const points = list(root.wpt).map((p): RawThing => {
     const more = node(p.extensions);
     return {
-      ...placeOf(p),
-      name: text(p.name),
-      role: text(p.type),
-      id: plainId(text(more.id), 40),
-      turn: text(more.turn),
-      widthM: numberOf(more.width),
-      heightM: numberOf(more.height),
-      fixed: text(more.fixed) !== 'false',
+      ...{ shape: 'point', places: [placeOf(p)], name: text(p.name) || text(p.cmt), role: text(p.type) || text(p.sym) },
+      ...{ id: plainId(text(more.id), 40), turn: text(more.turn) },
+      ...{ widthM: numberOf(more.width), heightM: numberOf(more.height) },
+      ...(text(more.fixed) === '' ? {} : { fixed: text(more.fixed) !== 'false' }),
     };
   });
-  const routes = list(root.rte);
-  const line = list(routes[0]?.rtept).map(placeOf);
-  const areas = list(root.trk)
-    .filter((t) => AREA_KINDS.includes(text(t.type) as AreaKind))
-    .map((t) => ({
-      kind: text(t.type),
-      name: text(t.name),
-      id: plainId(text(node(t.extensions).id), 40),
-      points: opened(list(t.trkseg).flatMap((segment) => list(segment.trkpt).map(placeOf))),
-    }));
-  const name = text(metadata.name) || text(routes[0]?.name);
+  const routes = list(root.rte).map((r): RawThing => ({
+    shape: 'line',
+    places: list(r.rtept).map(placeOf),
+    name: text(r.name),
+    role: 'course',
+  }));
+  const tracks = list(root.trk).flatMap((t): RawThing[] => {
+    const role = text(t.type);
+    const own = { name: text(t.name), role, id: plainId(text(node(t.extensions).id), 40) };
+    const segments = list(t.trkseg).map((segment) => list(segment.trkpt).map(placeOf));
+    // Our own areas are closed tracks that say what they are.
+    if (['land', 'safe', 'forbidden'].includes(role))
+      return [{ shape: 'area', places: opened(segments.flat()), ...own }];
+    return segments.map((places) => ({ shape: 'line', places, ...own }));
+  });
+  const name = text(metadata.name) || text(root.name) || text(list(root.rte)[0]?.name);
   const laps = node(metadata.extensions).laps;
-  return assemble(name, laps === undefined ? 1 : numberOf(laps), points, areas, line);
+  return found(name, laps === undefined ? 1 : numberOf(laps), [...points, ...routes, ...tracks]);
+}
+
+/** A course from GPX: our own with everything, others by what their places are called and the order they are in. */
+export function readCourseGpx(file: string): ReadCourse {
+  const things = foundInGpx(file);
+  return typeof things === 'string' ? { read: null, problems: [things] } : courseFrom(things);
 }

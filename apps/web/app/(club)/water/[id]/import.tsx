@@ -1,0 +1,1 @@
+export { CourseImportScreen as default } from '@/water';
