@@ -12,6 +12,7 @@ import {
   checkNode,
   fail,
   installChromium,
+  installForeign,
   installNginx,
   installPackages,
   ROOT,
@@ -116,6 +117,7 @@ async function main() {
   const results = [];
   try {
     if (parts.includes('server')) await step('nginx', installNginx);
+    if (parts.includes('core') || parts.includes('deep')) await step('gpsbabel and ogr2ogr', installForeign);
     if (parts.includes('e2e')) await step('Chromium', installChromium);
     if (parts.includes('types')) results.push(['types', await once(['typecheck'])]);
     if (parts.includes('lint')) results.push(['lint', await once(['lint'])]);

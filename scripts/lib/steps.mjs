@@ -89,6 +89,19 @@ export async function installNginx() {
   return 'installed';
 }
 
+/** Programs of others that read what is written here, and write what is read here. */
+export async function installForeign() {
+  const missing = [
+    ['gpsbabel', 'gpsbabel'],
+    ['ogr2ogr', 'gdal-bin'],
+  ].filter(([program]) => !existsSync(`/usr/bin/${program}`));
+  if (missing.length === 0) return 'already there';
+  // Without them their tests are left out, loudly: nothing else needs them.
+  for (const [, name] of missing)
+    await installDebian(name, `${name} for the tests of files`).catch((error) => console.log(error.message));
+  return 'looked after';
+}
+
 /** A hash of the contents of some files and folders. */
 export function hashOf(paths) {
   const hash = createHash('sha256');

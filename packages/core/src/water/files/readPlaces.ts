@@ -59,7 +59,7 @@ function inKml(text: string): Found | string {
     },
   }).parseFromString(text, 'text/xml');
   if (wrong || !document?.documentElement) return `This is not valid XML. ${wrong}`.trim();
-  const root = kml(document as unknown as Document);
+  const root: unknown = kml(document as never);
   const things = foundInGeoJson(root);
   if (typeof things === 'string') return things;
   const title = document.getElementsByTagName('Document')[0] ?? document.getElementsByTagName('Folder')[0];
