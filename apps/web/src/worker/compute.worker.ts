@@ -2,7 +2,6 @@ import {
   deviceLengthsCsv,
   readGpx,
   readResults,
-  readTrackFile,
   trackSum,
   writeGpx,
   type ReadTrack,
@@ -34,6 +33,7 @@ import {
   type Sweep,
   type TrackHabits,
 } from '@upwell/core/water';
+import { readSwumFile } from '@upwell/core/exchange/files';
 import { readPlaces } from '@upwell/core/water/files';
 import type { KeptPoint } from '@upwell/contract/water';
 import { expose } from 'comlink';
@@ -91,12 +91,32 @@ function orRefused<T>(work: () => T): OrRefused<T> {
   }
 }
 
-/** A swum track from a file, without what cannot be. */
-function readSwum(text: string): OrRefused<CleanTrack> {
-  const { points, problems } = readTrackFile(text);
-  if (points.length === 0) return { refused: problems[0] ?? 'There is nothing to read in this file.' };
-  return orRefused(() => cleanTrack(points));
+/** A swum track of a file: what the file calls it, how far it goes, and itself without what cannot be. */
+export interface SwumTrack extends TrackSum {
+  readonly name: string;
+  /** Of its first point; null without times. */
+  readonly startMs: number | null;
+  readonly track: OrRefused<CleanTrack>;
 }
+
+/** The swum tracks of a file. */
+async function readSwum(file: Uint8Array): Promise<OrRefused<readonly SwumTrack[]>> {
+  const { tracks, problems } = await readSwumFile(file);
+  if (tracks.length === 0) return { refused: problems[0] ?? 'There is nothing to read in this file.' };
+  return {
+    ok: tracks.map(({ name, points }) => ({
+      ...{ name, ...trackSum(points), startMs: points[0]!.timeMs },
+      track: orRefused(() => cleanTrack(points)),
+    })),
+  };
+}
+
+/** A kept track as GPX. */
+const keptTrackGpx = (name: string, points: readonly KeptPoint[]): string =>
+  writeGpx(
+    name,
+    points.map(([lat, lon, timeMs]) => ({ lat, lon, timeMs })),
+  );
 
 /** A swum track, just read or as it is kept, laid over its course. */
 const measureSwum = (
@@ -143,6 +163,7 @@ const work = {
   deviceTrackGpx,
   deviceStraightGpx,
   readSwum,
+  keptTrackGpx,
   measureSwum,
   raceCard,
   sweep,

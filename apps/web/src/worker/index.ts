@@ -1,1 +1,2 @@
 export { compute } from './compute';
+export type { SwumTrack } from './compute.worker';

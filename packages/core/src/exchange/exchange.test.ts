@@ -180,7 +180,7 @@ describe('tracks', () => {
 
   it('out of a table without a zone is told by the clock of its place', () => {
     const at = (time: string) =>
-      readTrackFile(`time,lat,lon\n${time},37.6,23.5\n${time},37.6001,23.5`).points[0]!.timeMs;
+      readTrackFile(`time,lat,lon\n${time},37.6,23.5\n${time},37.6001,23.5`).tracks[0]!.points[0]!.timeMs;
     expect(at('2026-07-10 21:15:00')).toBe(Date.parse('2026-07-10T18:15:00Z'));
     expect(at('2026-07-10T21:15:00.5')).toBe(Date.parse('2026-07-10T18:15:00.500Z'));
     expect(at('2026-07-10T21:15:00Z')).toBe(Date.parse('2026-07-10T21:15:00Z'));
@@ -199,7 +199,7 @@ describe('tracks', () => {
   it.each([
     ['hello', /not valid XML|not a GPX/],
     ['<gpx><trk>', /not valid XML/],
-    ['<kml/>', /not a GPX/],
+    ['<kml/>', /not a GPX or TCX/],
     ['<gpx></gpx>', /no track/],
     ['<!DOCTYPE a [<!ENTITY b "c">]><gpx/>', /entities/],
   ])('refuses %j with the reason', (text, message) => {
@@ -239,7 +239,8 @@ describe('tracks out of CSV', () => {
     const file = (time: string) => `Longitude,time,Latitude\n-41.2,${time},31.4\n-41.2001,${time},31.4001\n,${time},\n`;
     const at = Date.UTC(2026, 5, 1, 9);
     for (const time of ['2026-06-01T09:00:00Z', String(at / 1000), String(at)]) {
-      const { points, problems } = readTrackFile(file(time));
+      const { tracks, problems } = readTrackFile(file(time));
+      const points = tracks[0]!.points;
       expect(points[0]).toEqual({ lat: 31.4, lon: -41.2, timeMs: at });
       expect(points).toHaveLength(2);
       expect(problems).toEqual(['1 points without a place were left out.']);
@@ -249,7 +250,7 @@ describe('tracks out of CSV', () => {
   it('says what is missing instead of guessing', () => {
     expect(readTrackFile('a,b\n1,2\n').problems[0]).toMatch(/columns for latitude and longitude/);
     expect(readTrackFile('lat,lon\n1,2\n').problems[0]).toMatch(/two points/);
-    expect(readTrackFile('lat,lon\n1,2\n3,4\n').points.map((p) => p.timeMs)).toEqual([null, null]);
-    expect(readTrackFile('').points).toEqual([]);
+    expect(readTrackFile('lat,lon\n1,2\n3,4\n').tracks[0]!.points.map((p) => p.timeMs)).toEqual([null, null]);
+    expect(readTrackFile('').tracks).toEqual([]);
   });
 });

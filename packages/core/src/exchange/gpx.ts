@@ -3,6 +3,7 @@ import { dayIn, momentOf } from '../days';
 import { zoneAt } from '../days/place';
 import Geodesic from 'geographiclib-geodesic';
 import { SaxesParser } from 'saxes';
+import { cleanText, cutText } from '../text';
 import { numberWord } from '../words';
 import { LARGEST_GPX } from './xml';
 
@@ -22,18 +23,37 @@ export interface ReadTrack {
 /** Most points of a track that are read. */
 export const MOST_POINTS = 500_000;
 
+/** A track by its name. */
+export interface NamedTrack {
+  readonly name: string;
+  readonly points: readonly TrackPoint[];
+}
+
+/** The tracks of a file that have at least two points, in its order. */
+export interface ReadTracks {
+  readonly tracks: readonly NamedTrack[];
+  readonly problems: readonly string[];
+}
+
+const NO_TRACK = 'There is no track with two points in this file.';
+/** Elements that hold a track, and where its name is written; by the root of the file. */
+const HOLDS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  gpx: { trk: 'name' },
+  TrainingCenterDatabase: { Activity: 'Id', Course: 'Name' },
+};
+
 /**
- * The points of the first track of a GPX 1.1 file, read as a stream: half a million take about three seconds.
+ * The tracks of a GPX (1.0 or 1.1) or TCX file, read as a stream: half a million points take about three seconds.
  *
- * @returns problems instead of points when the file cannot be used; single bad points are left out and counted
+ * @returns problems instead of tracks when the file cannot be used; single bad points are left out and counted
  */
-export function readGpx(text: string): ReadTrack {
-  const refuse = (message: string): ReadTrack => ({ points: [], problems: [message] });
+export function readXmlTracks(text: string): ReadTracks {
+  const refuse = (message: string): ReadTracks => ({ tracks: [], problems: [message] });
   if (text.length > LARGEST_GPX) return refuse('This file is too large.');
-  const points: TrackPoint[] = [];
-  let [bad, tracks] = [0, 0];
-  let point: { lat: number; lon: number; time: string } | null = null;
-  let inTime = false;
+  const tracks: { name: string; points: TrackPoint[] }[] = [];
+  let [bad, count] = [0, 0];
+  let point: { lat: string; lon: string; time: string } | null = null;
+  const open: string[] = [];
   const parser = new SaxesParser();
   const local = (name: string) => name.slice(name.indexOf(':') + 1);
   parser.on('doctype', () => {
@@ -42,33 +62,41 @@ export function readGpx(text: string): ReadTrack {
   parser.on('error', (error) => {
     throw new RefusedFile(`Line ${parser.line}: this is not valid XML. ${error.message.replace(/^[\d:]+ /, '')}`);
   });
-  let rootSeen = false;
   parser.on('opentag', ({ name, attributes }) => {
     const tag = local(name);
-    if (!rootSeen && tag !== 'gpx') throw new RefusedFile('This is not a GPX file.');
-    rootSeen = true;
-    if (tag === 'trk') tracks++;
-    else if (tag === 'trkpt' && tracks === 1)
-      point = { lat: numberOf(attributes.lat), lon: numberOf(attributes.lon), time: '' };
-    else if (tag === 'time') inTime = true;
+    if (open.length === 0 && !HOLDS[tag]) throw new RefusedFile('This is not a GPX or TCX file.');
+    open.push(tag);
+    if (HOLDS[open[0]!]![tag]) tracks.push({ name: '', points: [] });
+    // A course beside the track has points too, but no trkpt.
+    else if (tag === 'trkpt') point = { lat: attributes.lat ?? '', lon: attributes.lon ?? '', time: '' };
+    else if (tag === 'Trackpoint') point = { lat: '', lon: '', time: '' };
   });
   parser.on('text', (part) => {
-    if (inTime && point) point.time += part;
+    const tag = open.at(-1) ?? '';
+    if (point) {
+      if (/^time$/i.test(tag)) point.time += part;
+      else if (tag === 'LatitudeDegrees') point.lat += part;
+      else if (tag === 'LongitudeDegrees') point.lon += part;
+      return;
+    }
+    const held = HOLDS[open[0] ?? '']?.[open.at(-2) ?? ''];
+    if (held === tag && tracks.length > 0) tracks.at(-1)!.name += part;
   });
   parser.on('closetag', ({ name }) => {
+    open.pop();
     const tag = local(name);
-    if (tag === 'time') inTime = false;
-    if (tag !== 'trkpt' || !point) return;
-    const { lat, lon, time } = point;
+    if ((tag !== 'trkpt' && tag !== 'Trackpoint') || !point) return;
+    const { time } = point;
+    const [lat, lon] = [numberOf(point.lat), numberOf(point.lon)];
     point = null;
-    if (!(Math.abs(lat) <= 90 && Math.abs(lon) <= 180)) {
+    if (!(Math.abs(lat) <= 90 && Math.abs(lon) <= 180) || tracks.length === 0) {
       bad++;
       return;
     }
-    // GPX tells times in UTC, also where a device forgot to say so.
-    const timeMs = time ? momentOf(time, 'UTC') : Number.NaN;
-    points.push({ lat, lon, timeMs: Number.isNaN(timeMs) ? null : timeMs });
-    if (points.length > MOST_POINTS) throw new RefusedFile(`At most ${numberWord(MOST_POINTS)} points are read.`);
+    // These files tell times in UTC, also where a device forgot to say so.
+    const timeMs = time ? momentOf(time.trim(), 'UTC') : Number.NaN;
+    tracks.at(-1)!.points.push({ lat, lon, timeMs: Number.isNaN(timeMs) ? null : timeMs });
+    if (++count > MOST_POINTS) throw new RefusedFile(`At most ${numberWord(MOST_POINTS)} points are read.`);
   });
   try {
     parser.write(text).close();
@@ -76,8 +104,22 @@ export function readGpx(text: string): ReadTrack {
     if (error instanceof RefusedFile) return refuse(error.message);
     throw error;
   }
-  if (points.length < 2) return refuse('There is no track with two points in this file.');
-  return { points, problems: bad > 0 ? [`${bad} points without a place were left out.`] : [] };
+  return asTracks(tracks, bad);
+}
+
+/** Tracks that can be used, with what was left out of them. */
+export function asTracks(all: readonly NamedTrack[], bad: number): ReadTracks {
+  const tracks = all
+    .filter(({ points }) => points.length >= 2)
+    .map(({ name, points }) => ({ name: cutText(cleanText(name).trim(), 60).trim(), points }));
+  if (tracks.length === 0) return { tracks, problems: [NO_TRACK] };
+  return { tracks, problems: bad > 0 ? [`${bad} points without a place were left out.`] : [] };
+}
+
+/** The points of the first track of a GPX or TCX file. */
+export function readGpx(text: string): ReadTrack {
+  const { tracks, problems } = readXmlTracks(text);
+  return { points: tracks[0]?.points ?? [], problems };
 }
 
 /** Ends the reading of a file with what is wrong with it. */

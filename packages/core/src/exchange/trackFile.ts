@@ -3,7 +3,7 @@ import type { Spot } from '../days/place';
 import { zoneAt } from '../days/place';
 import { momentOf } from '../days';
 import Papa from 'papaparse';
-import { MOST_POINTS, readGpx, type ReadTrack, type TrackPoint } from './gpx';
+import { asTracks, MOST_POINTS, readXmlTracks, type ReadTracks, type TrackPoint } from './gpx';
 import { LARGEST_GPX } from './xml';
 import { numberWord } from '../words';
 
@@ -14,25 +14,25 @@ const COLUMN = {
 } as const;
 
 /**
- * The points of a track out of a file: GPX 1.1, or CSV with columns for latitude, longitude and time.
+ * The tracks of a text file: GPX, TCX, or CSV with columns for latitude, longitude and time.
  *
  * @param text of the file, at most {@link LARGEST_GPX} characters
- * @returns problems instead of points when the file cannot be used
- * @example readTrackFile('time,lat,lon\n2026-06-01T09:00:00Z,31.4,-41.2\n2026-06-01T09:00:01Z,31.40001,-41.2').points.length // 2
+ * @returns problems instead of tracks when the file cannot be used
+ * @example readTrackFile('time,lat,lon\n2026-06-01T09:00:00Z,31.4,-41.2\n2026-06-01T09:00:01Z,31.40001,-41.2').tracks[0].points.length // 2
  */
-export function readTrackFile(text: string): ReadTrack {
-  return text.trimStart().startsWith('<') ? readGpx(text) : readTrackCsv(text);
+export function readTrackFile(text: string): ReadTracks {
+  return text.trimStart().startsWith('<') ? readXmlTracks(text) : readTrackCsv(text);
 }
 
-function readTrackCsv(text: string): ReadTrack {
-  const refuse = (message: string): ReadTrack => ({ points: [], problems: [message] });
+function readTrackCsv(text: string): ReadTracks {
+  const refuse = (message: string): ReadTracks => ({ tracks: [], problems: [message] });
   if (text.length > LARGEST_GPX) return refuse('This file is too large.');
   const [head, ...rows] = Papa.parse<string[]>(text, { skipEmptyLines: true }).data;
   const columns = (head ?? []).map((name) => name.trim().toLowerCase());
   const column = (of: keyof typeof COLUMN) => columns.findIndex((name) => COLUMN[of].test(name));
   const [lat, lon, time] = [column('lat'), column('lon'), column('time')];
   if (lat < 0 || lon < 0)
-    return refuse('This is neither GPX nor a CSV with columns for latitude and longitude (lat, lon, time).');
+    return refuse('This is neither GPX, TCX nor a CSV with columns for latitude and longitude (lat, lon, time).');
   if (rows.length > MOST_POINTS) return refuse(`At most ${numberWord(MOST_POINTS)} points are read.`);
   const numberAt = (row: string[], i: number) => (row[i]?.trim() ? Number(row[i]) : Number.NaN);
   const points = rows.flatMap((row): TrackPoint[] => {
@@ -40,9 +40,7 @@ function readTrackCsv(text: string): ReadTrack {
     if (!(Math.abs(place.lat) <= 90 && Math.abs(place.lon) <= 180)) return [];
     return [{ ...place, timeMs: time < 0 ? null : msOf(row[time] ?? '', place) }];
   });
-  if (points.length < 2) return refuse('There is no track with two points in this file.');
-  const bad = rows.length - points.length;
-  return { points, problems: bad > 0 ? [`${bad} points without a place were left out.`] : [] };
+  return asTracks([{ name: '', points }], rows.length - points.length);
 }
 
 /** A moment as ISO 8601, by the clock of the place where it says no zone, or as seconds or milliseconds since 1970. */

@@ -1,7 +1,7 @@
 // Tracks that were swum on a course, and what they say.
 import { formatTime } from '@upwell/core/units';
 import type { CleanTrack, TrackHabits } from '@upwell/core/water';
-import { dayWord } from '@upwell/core/words';
+import { counted, dayWord, momentWord, numberWord } from '@upwell/core/words';
 import type { CourseView, KeptPoint, TrackRow } from '@upwell/contract/water';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -13,12 +13,12 @@ import { sentence } from '@/api/problem';
 import { Card } from '@/ui/Card';
 import { Disclosure } from '@/ui/Disclosure';
 import { HoldButton } from '@/ui/HoldButton';
-import { chooseFile } from '@/ui/saveFile';
+import { chooseFile, saveFile } from '@/ui/saveFile';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { Stepper } from '@/ui/Stepper';
 import { useTheme } from '@/ui/useTheme';
-import { compute } from '@/worker';
+import { compute, type SwumTrack } from '@/worker';
 import { useCourseQuery } from '@/courses';
 import { useRemoveTrackMutation, useSaveTrackMutation, useTrackQuery, useTracksQuery } from '../api';
 import { FindSwimmer } from '../parts/FindSwimmer';
@@ -58,27 +58,38 @@ function Tracks({ view }: { readonly view: CourseView }) {
   const [opened, setOpened] = useState<CleanTrack | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [reading, setReading] = useState(false);
+  const [several, setSeveral] = useState<readonly SwumTrack[]>([]);
   const coach = me?.role !== 'swimmer';
 
-  const open = async (file: () => Promise<string>) => {
+  const take = ({ track }: SwumTrack) => {
+    setSeveral([]);
+    setOpened('ok' in track ? track.ok : null);
+    setProblem('refused' in track ? track.refused : null);
+  };
+  const open = async (file: () => Promise<ArrayBuffer>) => {
     setReading(true);
     setProblem(null);
+    setSeveral([]);
+    setOpened(null);
     router.setParams({ track: undefined } as never);
-    const read = await compute().readSwum(await file());
+    const read = await compute().readSwum(new Uint8Array(await file()));
     setReading(false);
-    setOpened('ok' in read ? read.ok : null);
     if ('refused' in read) setProblem(read.refused);
+    else if (read.ok.length === 1) take(read.ok[0]!);
+    else setSeveral(read.ok);
   };
   const bringIn = async () => {
-    const file = await chooseFile('.gpx,.csv,application/gpx+xml,text/csv');
+    const file = await chooseFile('.fit,.tcx,.gpx,.csv,application/gpx+xml,text/csv');
     if (!file) return;
     if (file.size > LARGEST) setProblem('This file is too large.');
-    else await open(() => file.text());
+    else await open(() => file.arrayBuffer());
   };
   const simulate = () =>
-    open(() =>
-      compute().deviceTrackGpx({ ...DEMO_SWIM.worn, startMs: Date.now() - 86_400_000 }, DEMO_SWIM.outing, view.course),
-    );
+    open(async () => {
+      const worn = { ...DEMO_SWIM.worn, startMs: Date.now() - 86_400_000 };
+      const text = await compute().deviceTrackGpx(worn, DEMO_SWIM.outing, view.course);
+      return new TextEncoder().encode(text).buffer;
+    });
 
   return (
     <Screen
@@ -101,6 +112,15 @@ function Tracks({ view }: { readonly view: CourseView }) {
     >
       {problem ? <Notice tone="error">{problem}</Notice> : null}
       {reading ? <Loading label="Reading the track" /> : null}
+      {several.length > 0 ? (
+        <Card title={`${counted(several.length, 'track')} in this file: which one was swum here?`}>
+          {several.map((one, i) => (
+            <Button key={i} mode="outlined" style={styles.one} onPress={() => take(one)}>
+              {trackWord(one, i, view.timeZone)}
+            </Button>
+          ))}
+        </Card>
+      ) : null}
       {opened && !params.track ? (
         <Fresh key={opened.points[0]!.timeMs} view={view} track={opened} onDone={() => setOpened(null)} />
       ) : null}
@@ -122,12 +142,18 @@ function Tracks({ view }: { readonly view: CourseView }) {
       ) : null}
       {rows && rows.length === 0 && !opened && !reading ? (
         <Empty title="No swims yet">
-          Import a GPX or CSV from a watch to see metres swum against the course, where the swimmer left the line, and
-          the drift between looks.
+          Import a FIT, TCX, GPX or CSV file from a watch to see metres swum against the course, where the swimmer left
+          the line, and the drift between looks.
         </Empty>
       ) : null}
     </Screen>
   );
+}
+
+/** A track of a file in a line: its name, its moment by the clock of the course, and its length. */
+function trackWord({ name, startMs, distanceM }: SwumTrack, index: number, zone: string): string {
+  const when = startMs === null ? [] : [momentWord(startMs, zone)];
+  return [name || `Track ${index + 1}`, ...when, `${numberWord(Math.round(distanceM))} m`].join(' · ');
 }
 
 function Row({ row, on, onPress }: { readonly row: TrackRow; readonly on: boolean; readonly onPress: () => void }) {
@@ -243,6 +269,17 @@ function Kept({ id }: { readonly id: string }) {
         measured={answer.ok}
         habits={answer.habits}
       />
+      <Button
+        icon="download"
+        style={styles.left}
+        onPress={() =>
+          void compute()
+            .keptTrackGpx(`${track.courseName}, ${track.on}`, track.points)
+            .then((gpx) => saveFile(`swum-${track.on}.gpx`, 'application/gpx+xml', gpx))
+        }
+      >
+        Save as GPX
+      </Button>
       {me?.role === 'swimmer' ? null : (
         <HoldButton
           label="Hold to delete it"
@@ -258,6 +295,8 @@ function Kept({ id }: { readonly id: string }) {
 
 const styles = StyleSheet.create({
   gap: { gap: 12, marginBottom: 20 },
+  one: { alignSelf: 'flex-start', marginBottom: 8 },
+  left: { alignSelf: 'flex-start' },
   flex: { flex: 1 },
   right: { alignItems: 'flex-end' },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' },

@@ -207,8 +207,8 @@ describe('a long file', () => {
   it('with half a million points is read, with one more it is refused with the reason', () => {
     const file = (points: number) =>
       `<gpx><trk><trkseg>${'<trkpt lat="1" lon="1"/>'.repeat(points)}</trkseg></trk></gpx>`;
-    expect(readTrackFile(file(500_000)).points).toHaveLength(500_000);
-    expect(readTrackFile(file(500_001))).toEqual({ points: [], problems: ['At most 500,000 points are read.'] });
+    expect(readTrackFile(file(500_000)).tracks[0]!.points).toHaveLength(500_000);
+    expect(readTrackFile(file(500_001))).toEqual({ tracks: [], problems: ['At most 500,000 points are read.'] });
   }, 60_000);
 
   it('of ten points a second is cut to two', () => {
@@ -220,7 +220,9 @@ describe('a long file', () => {
         timeMs: Math.round(points[i]!.timeMs! + ((q.timeMs! - points[i]!.timeMs!) * k) / 10),
       })),
     );
-    expect(cleanTrack(readTrackFile(writeGpx('Dense', dense)).points).points.length).toBeLessThanOrEqual(801);
+    expect(cleanTrack(readTrackFile(writeGpx('Dense', dense)).tracks[0]!.points).points.length).toBeLessThanOrEqual(
+      801,
+    );
   });
 
   it('of a whole day is thinned, and swims as far', () => {
@@ -237,7 +239,7 @@ describe('a long file', () => {
 
   it('goes through the file as it is', () => {
     const points = swum({ receiverSdM: 1, dropOuts: 0.1, silentS: 40 });
-    const read = readTrackFile(writeGpx('Swum', points)).points;
+    const read = readTrackFile(writeGpx('Swum', points)).tracks[0]!.points;
     const [from, out] = [measured(points), measured(read)];
     expect(out.swumM).toBeCloseTo(from.swumM, 0);
     expect(out.words).toEqual(from.words);
