@@ -7,7 +7,7 @@ import { type Loads, loadsOf, ROW } from './weekLoads';
 import { noOutlookWords } from './gapWords';
 import { FED_FROM_S } from '../safety';
 import { IN_RACE_WATER } from './longRace';
-import { longSwimsOf, reachProblems } from './reach';
+import { longSwimsOf, reachWords } from './reach';
 import { type LongSwimNote, openWaterStep, type WeekNote } from './weekNotes';
 import { counted } from '../words';
 
@@ -50,6 +50,7 @@ export function blockPlan(q: PlanQuestion): BlockPlan {
   const { steps, missing } = stepsOf(q, mondays, kinds);
   const build = kinds.filter((k) => k !== 'taper').length;
   const longs = longNotes(q, kinds, mondays);
+  const reach = reachWords(q, { kinds, loads }, mondays);
   return {
     weeks: mondays.map((monday, i) => ({
       monday,
@@ -61,9 +62,9 @@ export function blockPlan(q: PlanQuestion): BlockPlan {
       test: tests[i]!,
       notes: [...notesOf(q, monday, kinds[i]!, i === count - 1), ...(longs[i] ? [longs[i]] : [])],
     })),
+    ...(reach === null ? {} : { reach }),
     problems: [
       ...(count === 1 ? ['The race is this week: no more building, only rest and familiar work.'] : []),
-      ...reachProblems(q, { kinds, loads }, mondays),
       ...problems,
       ...(missing.length > 0
         ? [

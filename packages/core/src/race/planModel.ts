@@ -70,6 +70,8 @@ export interface BlockPlan {
   readonly weeks: readonly PlanWeek[];
   /** What could not be done, and why. */
   readonly problems: readonly string[];
+  /** How far the weeks make ready, where that is less than the race. */
+  readonly reach?: string;
 }
 
 /** Longest plan, weeks. */

@@ -48,17 +48,20 @@ const isEnough = (q: PlanQuestion, { load, swimM }: Reached): boolean =>
   load >= NEAR * fullestWeekLoad(q.race!.distanceM) && swimM >= NEAR * longestFor(q.race!);
 
 /**
- * What the weeks cannot reach, in a sentence with the distance, the sessions and the date that can; empty when they do.
+ * How far the weeks make ready, where that is less than the race: with the sessions and the date that reach it. Null when
+ * they reach it.
+ *
+ * @example 'These weeks make ready for about 2.1 km of 3.2 km: … Ready for 3.2 km from about 6 March 2027.'
  */
-export function reachProblems(
+export function reachWords(
   q: PlanQuestion,
   plan: Pick<Loads, 'kinds' | 'loads'>,
   mondays: readonly string[],
-): string[] {
+): string | null {
   const { race } = q;
-  if (!race || race.distanceM < LONG_FROM_M) return [];
+  if (!race || race.distanceM < LONG_FROM_M) return null;
   const now = reached(q, plan, mondays);
-  if (isEnough(q, now)) return [];
+  if (isEnough(q, now)) return null;
   const week = now.load / USUAL_FACTOR;
   const farM = Math.min(raceForWeekM(week), raceForSwimM(now.swimM));
   // More than the sessions hold is no matter of time.
@@ -66,17 +69,19 @@ export function reachProblems(
   const sessions = Math.ceil((NEAR * asked) / (levelLoad(q.level, q.minutesPerSession) * SESSION_CEILING));
   const more = NEAR * asked > mostOfSessions(q);
   const day = more ? firstDay({ ...q, sessionsPerWeek: sessions }) : firstDay(q);
-  return [
-    `${distanceWord(race.distanceM)} asks for a fullest week of ${distanceWord(fullestWeekM(race.distanceM))} and a longest swim of ${distanceWord(longestFor(race))}; these weeks reach ${distanceWord(week)} and ${distanceWord(now.swimM)}, enough for about ${distanceWord(farM)}.`,
+  const far = distanceWord(race.distanceM);
+  const said = [
+    `These weeks make ready for about ${distanceWord(farM)} of ${far}: the fullest has ${distanceWord(week)} of ${distanceWord(fullestWeekM(race.distanceM))}, the longest swim ${distanceWord(now.swimM)} of ${distanceWord(longestFor(race))}.`,
     ...(more
       ? [
-          `${counted(q.sessionsPerWeek, 'session')} of ${q.minutesPerSession} min a week do not hold that: at least ${sessions}, or longer ones.`,
+          `${counted(q.sessionsPerWeek, 'session')} of ${q.minutesPerSession} min a week do not hold more: at least ${sessions}, or longer ones.`,
         ]
       : []),
     day
-      ? `Ready for ${distanceWord(race.distanceM)} from about ${longDayWord(day)}${more ? ' with them' : ''}.`
-      : `No date within three years reaches ${distanceWord(race.distanceM)}: choose a shorter race.`,
+      ? `Ready for ${far} from about ${longDayWord(day)}${more ? ' with them' : ''}.`
+      : `No date within three years reaches ${far}: choose a shorter race.`,
   ];
+  return said.join(' ');
 }
 
 /** The first Saturday with weeks enough before it; null when three years are too few. */

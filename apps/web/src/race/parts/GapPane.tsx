@@ -32,6 +32,7 @@ export function GapPane({ race, facts, coach }: PaneProps) {
       <View style={wide ? styles.column : undefined}>
         <Answer gap={gap} targetS={facts.targetS!} />
         <Problems problems={race.plan.problems} />
+        {race.plan.reach ? <Notice>{`The time is one thing, the distance another. ${race.plan.reach}`}</Notice> : null}
         {wide ? null : <Seconds gap={gap} race={race} facts={facts} coach={coach} />}
         <Card title="What it takes">
           <Fact

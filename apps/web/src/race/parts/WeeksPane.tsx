@@ -13,7 +13,7 @@ import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Icon } from '@/ui/Icon';
 import { Stepper } from '@/ui/Stepper';
-import { Empty } from '@/ui/States';
+import { Empty, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { weekTint } from '@/ui/weekTint';
@@ -29,7 +29,7 @@ const PlanChart = lazy(() => import('@/charts').then((charts) => ({ default: cha
 export function WeeksPane({ race, facts, coach }: PaneProps) {
   const wide = useWide();
   const [open, setOpen] = useState<string | null>(null);
-  const { weeks, problems } = race.plan;
+  const { weeks, problems, reach } = race.plan;
   if (weeks.length === 0) return <Empty title="No weeks to plan">{problems[0] ?? 'The race is over.'}</Empty>;
   const week = weeks.find((w) => w.monday === open);
   const sheet = week ? <WeekSheet week={week} race={race} facts={facts} coach={coach} /> : null;
@@ -37,6 +37,7 @@ export function WeeksPane({ race, facts, coach }: PaneProps) {
   return (
     <View>
       <Problems problems={problems} />
+      {reach ? <Notice>{reach}</Notice> : null}
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.column : undefined}>
           <Card title={counted(weeks.length, 'week')} aside={<Text variant="labelMedium">metres × effort</Text>}>
