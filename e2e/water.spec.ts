@@ -134,6 +134,29 @@ test('a course is drawn, saved, taken away as GPX and brought in again', async (
   expect(Math.abs(to.y + to.height / 2 - (y - 30))).toBeLessThan(3);
   await page.getByRole('button', { name: 'Undo' }).click();
 
+  // By numbers: 300 m due east of the start, by its position, and where the phone stands; each is one step back.
+  await page.getByRole('button', { name: '+ Mark' }).click();
+  await page.getByRole('button', { name: 'Place the next mark by numbers' }).click();
+  await page.getByRole('group', { name: 'Measured from' }).getByRole('button', { name: 'Start', exact: true }).click();
+  await page.getByLabel('Bearing, degrees').fill('90');
+  await page.getByLabel('Distance, metres').fill('a long way');
+  await page.getByRole('button', { name: 'Place it there' }).click();
+  await expect(page.getByText('Distance: A number, please.')).toBeVisible();
+  await page.getByLabel('Distance, metres').fill('300');
+  await page.getByRole('button', { name: 'Place it there' }).click();
+  await expect(page.getByText(/m · 3 marks/)).toBeVisible();
+  await page.getByLabel('Position of it').fill('N 31° 24.2′ W 41° 12.1′');
+  await page.getByRole('button', { name: 'Place it at this position' }).click();
+  await expect(page.getByText(/m · 4 marks/)).toBeVisible();
+  await page.context().grantPermissions(['geolocation']);
+  await page.context().setGeolocation({ latitude: 31.4041, longitude: -41.2012, accuracy: 40 });
+  await page.getByRole('button', { name: 'Place it where I stand' }).click();
+  await expect(page.getByText(/^Placed where this device is, within 40 m\. Wait in the open/)).toBeVisible();
+  await expect(page.getByText(/m · 5 marks/)).toBeVisible();
+  await expectAccessible(page);
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Move', exact: true }).click();
+
   // By keyboard: a mark is chosen and moved with buttons; the map itself moves with arrows.
   await page.getByRole('button', { name: 'Mark 2', exact: true }).click();
   const metres = () => page.getByText(/m · 2 marks/).textContent();
@@ -407,7 +430,14 @@ test('a swum track is laid over the course, kept with its swimmer, and tells how
   await bring('there.csv', `time,lat,lon\n${elsewhere}`);
   await expect(page.getByText(/stays \d+ km from the course: it was swum somewhere else/)).toBeVisible();
   await bring('words.csv', 'a,b\n1,2');
-  await expect(page.getByText(/neither GPX nor a CSV/)).toBeVisible();
+  await expect(page.getByText(/neither GPX, TCX nor a CSV/)).toBeVisible();
+  // Several tracks in one file: which of them is asked, each with its moment and its length.
+  const track = (name: string, north: number) =>
+    `<trk><name>${name}</name><trkseg>${Array.from({ length: 60 }, (_, i) => `<trkpt lat="${41.5 + north + i / 1e5}" lon="-41.2"><time>2026-06-0${north + 1}T10:${String(i).padStart(2, '0')}:00Z</time></trkpt>`).join('')}</trkseg></trk>`;
+  await bring('two.gpx', `<gpx version="1.1">${track('Early', 1)}${track('Late', 2)}</gpx>`);
+  await expect(page.getByText('2 tracks in this file: which one was swum here?')).toBeVisible();
+  await page.getByRole('button', { name: /^Late · .* m$/ }).click();
+  await expect(page.getByText(/stays \d[\d,]* km from the course: it was swum somewhere else/)).toBeVisible();
 
   await page.getByRole('button', { name: 'A simulated swim' }).click();
   await expect(page.getByText(/m swum for 28\d\d m of course/)).toBeVisible();
@@ -436,6 +466,11 @@ test('a swum track is laid over the course, kept with its swimmer, and tells how
     .click();
   await expect(page.getByRole('heading', { name: /Ines Okoro-Vale,/ })).toBeVisible();
   await expectAccessible(page);
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as GPX' }).click();
+  const gpx = readFileSync(await (await saving).path(), 'utf8');
+  expect(gpx).toContain('<name>Quill Crossing, ');
+  expect(gpx.match(/<trkpt /g)!.length).toBeGreaterThan(500);
 
   // Her sheet uses this drift from now on: nothing is guessed of it.
   await page.goBack();

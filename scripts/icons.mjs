@@ -56,6 +56,7 @@ const USED = [
   'link-variant',
   'waves',
   'star-outline',
+  'crosshairs-gps',
 ];
 const name = (id) =>
   `mdi${id

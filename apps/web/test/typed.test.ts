@@ -32,9 +32,9 @@ describe('numbers that are typed', () => {
     [THIRDS, '66.67', 2],
     [THIRDS, '100', 3],
     [LAKE, '2', 2],
-    [LAKE, '0.5', 0.5],
+    [LAKE, '0.5', 'Whole loops: each ends where it began.'],
     [LAKE, '400', 400],
-    [LAKE, '0.7', 'Whole loops, or half of one.'],
+    [LAKE, '0.7', 'Whole loops: each ends where it began.'],
   ])('a distance: %j %s', (where, text, expected) => {
     const { value, problem } = typedLengths(text, where, 800);
     expect(value ?? problem).toBe(expected);

@@ -26,13 +26,13 @@ export function typedWhole(text: string, from: number, to: number): Typed {
   return value < from || value > to ? bad(`From ${from} to ${numberWord(to)}.`) : good(value);
 }
 
-/** A distance in the pool's own unit as lengths, or loops outside, where half of one is the least. */
+/** A distance in the pool's own unit as lengths, or loops outside, which end where they began. */
 export function typedLengths(text: string, { pool, place }: Pick<SessionPlan, 'pool' | 'place'>, most: number): Typed {
   const value = numberOf(text);
   if (value === null || value <= 0) return bad('A number, please.');
-  const lengths = place === 'open-water' ? (value % 0.5 === 0 ? value : null) : lengthsOf(pool, value);
+  const lengths = place === 'open-water' ? (Number.isInteger(value) ? value : null) : lengthsOf(pool, value);
   if (lengths === null) {
-    if (place === 'open-water') return bad('Whole loops, or half of one.');
+    if (place === 'open-water') return bad('Whole loops: each ends where it began.');
     const [down, up] = wholeDistancesBeside(pool, value);
     return bad(`Not whole lengths: ${down} or ${up}?`);
   }

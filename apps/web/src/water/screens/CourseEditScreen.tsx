@@ -4,6 +4,7 @@ import {
   legsOf,
   lengthOf,
   movedCourse,
+  readPosition,
   placeAt,
   type AreaKind,
   type Course,
@@ -17,7 +18,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { ways } from '@/state/history';
 import { useDraft } from '@/state/hooks';
-import { Choice } from '@/ui/Choice';
+import { Choice, FieldError } from '@/ui/Choice';
 import { Input } from '@/ui/Input';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading, Notice } from '@/ui/States';
@@ -45,6 +46,7 @@ import {
   withTurn,
   type CourseDraft,
 } from '../courseDraft';
+import { ByNumbers } from '../parts/ByNumbers';
 import { CourseMap } from '../parts/CourseMap';
 import { NUDGE_M, Nudge } from '../parts/Nudge';
 import { Size } from '../parts/Size';
@@ -79,6 +81,13 @@ const TOOLS: readonly { readonly value: Tool; readonly label: string }[] = [
   { value: 'safe', label: '+ Safe area' },
   { value: 'forbidden', label: '+ Forbidden' },
 ];
+const PLACED: Readonly<Record<Exclude<Tool, 'move'>, string>> = {
+  mark: 'the next mark',
+  landmark: 'the landmark',
+  land: 'the corner of the land',
+  safe: 'the corner of the safe area',
+  forbidden: 'the corner of the forbidden area',
+};
 const HINT: Readonly<Record<Tool, string>> = {
   move: 'Drag an item, or select it and use the arrow buttons below.',
   mark: 'Tap the water: swimmers round the marks in the order you place them.',
@@ -98,6 +107,7 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
   const [area, setArea] = useState<string | null>(null);
   const [dragged, setDragged] = useState<Course | null>(null);
   const [where, setWhere] = useState('');
+  const [lost, setLost] = useState(false);
   const [fit, setFit] = useState(0);
   const [save, { error, isLoading }] = useSaveCourseMutation();
   const course = dragged ?? draft.course;
@@ -129,6 +139,15 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
     }
   };
 
+  // With a tool in hand the next thing is placed; else the one that is chosen is moved.
+  const own = tool === 'move' ? chosen : null;
+  const placed =
+    tool !== 'move'
+      ? { what: PLACED[tool], put: place }
+      : thing
+        ? { what: thing.name, put: (at: Place) => change(movedTo(draft.course, thing.held, at)) }
+        : null;
+
   const store = async (version = draft.version) => {
     const { name, place: at, course: drawn, writeId } = draft;
     const answer = await save({ id, body: { name: name.trim(), place: at.trim(), course: drawn, version, writeId } });
@@ -137,10 +156,11 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
     router.replace(`/water/${id}` as Href);
   };
   const goTo = () => {
-    const [lat, lon] = where.split(/[\s,;]+/).map(Number);
-    if (!(Math.abs(lat!) <= 90 && Math.abs(lon!) <= 180)) return;
+    const to = readPosition(where);
+    setLost(!to);
+    if (!to) return;
     // So that a course can be begun before the place is known.
-    change(movedCourse(draft.course, { lat: lat!, lon: lon! }));
+    change(movedCourse(draft.course, to));
     setFit(fit + 1);
   };
 
@@ -218,6 +238,16 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
               {p.text}
             </Notice>
           ))}
+          {placed ? (
+            <ByNumbers
+              key={placed.what}
+              what={placed.what}
+              from={things.filter(
+                ({ held }) => (held.kind === 'start' || held.kind === 'mark') && handleOf(held) !== own,
+              )}
+              onPlace={placed.put}
+            />
+          ) : null}
           {thing ? (
             <View style={styles.thing}>
               <Text variant="titleMedium">{thing.name}</Text>
@@ -299,6 +329,7 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
                 placeholder={`${course.start.lat.toFixed(5)}, ${course.start.lon.toFixed(5)}`}
                 onChangeText={setWhere}
               />
+              {lost ? <FieldError>A position like 31.4000, -41.2000, please.</FieldError> : null}
             </View>
             <Button mode="outlined" onPress={goTo}>
               Move there

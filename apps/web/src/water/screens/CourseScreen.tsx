@@ -58,6 +58,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
   const at = Math.min(legs.length, Math.max(1, Number(params.leg) || 1)) - 1;
   const leg = legs[at]!;
   const plan = plans?.[at] ?? null;
+  const guessed = outside?.swimmer.driftGuessed ?? false;
   const { swept, stopped, stop } = useSweep(plan?.swim ?? null);
   const asGood = swept?.sweep.nearOptimal ?? plan?.closed.nearOptimal ?? null;
   const best = lookInterval({ cycle: CARD_CYCLE, asGood, usual: DEFAULT_LOOK.hold }).every;
@@ -159,6 +160,19 @@ function Sheet({ view }: { readonly view: CourseView }) {
               onTake={me?.role === 'swimmer' ? null : () => water.takeOver(water.near!.read)}
             />
           ) : null}
+          {plan && guessed ? (
+            <Notice
+              action={
+                <Button mode="outlined" onPress={() => router.navigate(`/water/${view.id}/tracks` as Href)}>
+                  Bring in a track
+                </Button>
+              }
+            >
+              {
+                'How often to look is a guess for the level: nobody knows yet how far this swimmer drifts. Ten strokes with closed eyes, four times, or a swum track replace it.'
+              }
+            </Notice>
+          ) : null}
           {outside && outside.swimmer.guesses.length > 0 ? (
             <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
               {`Guessed: ${outside.swimmer.guesses.join('; ')}.`}
@@ -170,7 +184,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
             <>
               <View style={styles.lookRow}>
                 <Text variant="titleLarge" style={styles.flex}>
-                  {`Look every ${interval} strokes`}
+                  {`Look every ${interval} strokes${guessed ? ', a guess' : ''}`}
                 </Text>
                 <Text style={styles.big}>
                   {timeWord(plan, swept?.sweep.results.find((r) => r.interval === interval)?.meanTimeS, interval)}

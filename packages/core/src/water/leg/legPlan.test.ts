@@ -60,7 +60,7 @@ describe('a swimmer outside', () => {
     expect(swimmer.speedMps).toBeCloseTo(1100 / ((1100 - 20.92) / 0.98717), 3);
     expect(swimmer.rateSpm).toBe(58);
     expect(swimmer.strokeLengthM).toBeCloseTo((swimmer.speedMps * 60) / 58, 9);
-    expect(swimmer.guesses).toHaveLength(2);
+    expect([swimmer.guesses.length, swimmer.driftGuessed]).toEqual([2, true]);
     expect(outsideSwimmer({ ...known, bests: [] }, 1100).guesses).toHaveLength(3);
   });
 
@@ -75,7 +75,7 @@ describe('a swimmer outside', () => {
       tries: 4,
     };
     expect(outsideSwimmer({ ...known, drift, rateSpm: 64 }, 1100)).toMatchObject({
-      ...{ biasRad: 0.03, sdRad: 0.05, rateSpm: 64, guesses: [] },
+      ...{ biasRad: 0.03, sdRad: 0.05, rateSpm: 64, guesses: [], driftGuessed: false },
     });
   });
 });

@@ -34,6 +34,8 @@ export interface OutsideSwimmer {
   readonly biasRad: number;
   readonly sdRad: number;
   readonly lookCostS: number;
+  /** The drift is the level's: neither test nor track. */
+  readonly driftGuessed: boolean;
   /** What is not known and was guessed, in words. */
   readonly guesses: readonly string[];
 }
@@ -74,6 +76,7 @@ export function outsideSwimmer(known: KnownOfSwimmer, courseM: number): OutsideS
     biasRad: known.drift?.biasRadPerStroke ?? usual.biasDeg * RAD,
     sdRad: known.drift?.sdRadPerStroke ?? usual.sdDeg * RAD,
     lookCostS: usual.lookCostS,
+    driftGuessed: !known.drift,
     guesses,
   };
 }
