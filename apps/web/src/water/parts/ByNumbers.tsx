@@ -20,6 +20,8 @@ interface ByNumbersProps {
 
 /** Farther from where it is measured nothing of a course stands, metres. */
 const FARTHEST_M = 50_000;
+/** How a browser says that it may not tell. */
+const DENIED = 1;
 /** A phone that is less sure than this says so, metres. */
 const UNSURE_M = 15;
 
@@ -60,7 +62,7 @@ export function ByNumbers({ what, from, onPlace }: ByNumbersProps) {
         ),
       ({ code }) =>
         setProblem(
-          code === 1
+          code === DENIED
             ? 'This device may not say where it is: allow it in the settings of the browser.'
             : 'This device could not find out where it is. Try again in the open.',
         ),
