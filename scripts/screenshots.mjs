@@ -213,9 +213,9 @@ async function takeAll(base) {
   await wide.press('Mirela Fenwright');
   await wide.page.waitForTimeout(4000);
   await wide.take('course-wide');
-  await phone.go(`${course('Lantern Mile')}/day`);
+  await phone.go(`${course('Quill Crossing')}/day`);
   await phone.take('water-day');
-  await phone.go(`${course('Lantern Mile')}/card`);
+  await phone.go(`${course('Quill Crossing')}/card`);
   await phone.press(/^For a swimmer/);
   await phone.page.getByLabel('Find a swimmer').fill('sol att');
   await phone.page.waitForTimeout(1000);

@@ -152,12 +152,33 @@ it('asks of a pool where one can stand and what its edge is', () => {
   expect(change.mock.calls).toEqual([[{ standingDepth: false }], [{ edge: 'raised' }]]);
 });
 
-it('says while a swim-out is planned that it ends in the dark', async () => {
+describe('while a swim-out is planned', () => {
   const spot = { lat: 31, lon: -41 };
   const course = { start: spot, finish: spot, marks: [], laps: 1, areas: [], landmarks: [] };
-  fakeServer({ [`GET /courses/${ID}`]: () => ({ body: { id: ID, version: 1, name: 'Loop', place: '', course } }) });
   const plan: SessionPlan = { ...withSets([]), place: 'open-water', pool: { length: 400, unit: 'm' } };
-  show(<OutsideNotes courseId={ID} plan={plan} people={[]} date="2026-11-27" startTime="23:30" />);
-  expect(await screen.findByText(/(It is dark|before sunrise)/)).toBeTruthy();
-  expect(screen.getByText(/From the simulated forecast/)).toBeTruthy();
+  const planned = (readings: object[]) => {
+    fakeServer({
+      [`GET /courses/${ID}`]: () => ({ body: { id: ID, version: 1, name: 'Loop', place: '', course } }),
+      [`GET /courses/${ID}/readings`]: () => ({ body: readings }),
+    });
+    show(<OutsideNotes courseId={ID} plan={plan} people={[]} date="2026-11-27" startTime="23:30" />);
+  };
+
+  it('says that it ends in the dark', async () => {
+    planned([]);
+    expect(await screen.findByText(/(It is dark|before sunrise)/)).toBeTruthy();
+    expect(screen.getByText(/From the simulated forecast/)).toBeTruthy();
+  });
+
+  it('says what was read at the water for that hour, and nothing of another', async () => {
+    const read = { lightning: { value: true, atMs: 1 }, waterC: { value: 9, atMs: 1 } };
+    planned([
+      { date: '2026-11-27', hour: 23, read },
+      { date: '2026-11-27', hour: 22, read: { sewage: { value: true, atMs: 1 } } },
+    ]);
+    expect(await screen.findByText(/^Lightning: nobody in the water/)).toBeTruthy();
+    expect(screen.getByText(/^9 °C was read:/)).toBeTruthy();
+    expect(screen.queryByText(/sewage/)).toBeNull();
+    expect(screen.getByText(/^By what was read at the water/)).toBeTruthy();
+  });
 });
