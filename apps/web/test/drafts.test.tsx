@@ -23,7 +23,7 @@ const HEAD = '01a20bb8-5dce-719c-8bc2-8d9b01d7e601';
 const COACH = '01a20bb8-5dce-719c-8bc2-8d9b01d7e602';
 
 describe('what is begun on a device that several share', () => {
-  it('is seen by nobody else, and is there again for whoever began it', async () => {
+  it('is seen by nobody else, and is there again for the one who began it', async () => {
     openFor('nobody');
     let who = HEAD;
     fakeServer({ 'GET /account/me': () => ({ body: { ...ME, accountId: who } }) });

@@ -1,4 +1,4 @@
-// When and for whom the water is looked at, and the water in words.
+// When the water is looked at and who it is for, and the water in words.
 import { momentIn } from '@upwell/core/days';
 import type { LegField, LegWater, Source, WaterNow, WaterOfLeg } from '@upwell/core/water';
 import { clockWord, numberWord } from '@upwell/core/words';

@@ -164,7 +164,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
             <Notice
               action={
                 <Button mode="outlined" onPress={() => router.navigate(`/water/${view.id}/tracks` as Href)}>
-                  Bring in a track
+                  Import a track
                 </Button>
               }
             >
