@@ -288,12 +288,12 @@ describe('the screens of the water', () => {
     });
     showAt(routes, `/water/${ID}/day`);
     expect(await screen.findByText(/For 08:00 there is a reading: waves 0.9 m\./)).toBeTruthy();
-    fireEvent.press(screen.getByText('Still so: take it over'));
+    fireEvent.press(screen.getByText('Nothing changed: take it over'));
     await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
     const put = calls.find((c) => c.method === 'PUT')!;
     expect(put.path).toContain(`/readings/${date}/10`);
-    // As it was read then, not as if it had been read now.
-    expect(put.body.read).toEqual(read);
+    // As it was read then, not as if it had been read now; lightning is looked for again.
+    expect(put.body.read).toEqual({ waveHeightM: { value: 0.9, atMs: 1 } });
   });
 
   it('do not go while nobody watches, and ask for what is not known', async () => {

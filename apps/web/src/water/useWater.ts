@@ -3,6 +3,7 @@ import { dayIn } from '@upwell/core/days';
 import {
   legWater,
   mergeRead,
+  takenOver,
   valuesOf,
   waterHour,
   type DayWeather,
@@ -39,7 +40,7 @@ export interface Water {
   readonly leg: LegWater;
   /** Notes what is read now. */
   readonly note: (change: Partial<WaterRead>) => void;
-  /** Takes readings of another hour over as they are. */
+  /** Takes readings of another hour over, as they were read then, without what is looked for each time. */
   readonly takeOver: (noted: Noted) => void;
   /** Another hour of this day that was read, the nearest; null when this one was, or none. */
   readonly near: WaterReading | null;
@@ -87,7 +88,7 @@ export function useWater({ id, course, timeZone }: CourseView): Water {
       const atMs = Date.now();
       add(Object.fromEntries(Object.entries(change).map(([field, value]) => [field, { value, atMs }])) as Noted);
     },
-    takeOver: add,
+    takeOver: (other) => add(takenOver(other)),
     near: Object.keys(noted).length > 0 ? null : nearest(kept ?? [], when.date, waterHour(when.hour)),
     error: error ?? null,
   };

@@ -24,12 +24,12 @@ export function NearReading({ near, onTake }: NearReadingProps) {
       action={
         onTake ? (
           <Button mode="outlined" onPress={onTake}>
-            Still so: take it over
+            Nothing changed: take it over
           </Button>
         ) : undefined
       }
     >
-      {`Nothing was read for this hour. For ${clockOf(near.hour)} there is a reading${said.length > 0 ? `: ${said.join(', ')}` : ''}.`}
+      {`Nothing was read for this hour. For ${clockOf(near.hour)} there is a reading${said.length > 0 ? `: ${said.join(', ')}` : ''}. Lightning and visibility are looked for again.`}
     </Notice>
   );
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { contradictionsIn, legWater, mergeRead, valuesOf, waterHour, type Noted } from '..';
+import { contradictionsIn, legWater, mergeRead, takenOver, valuesOf, waterHour, type Noted } from '..';
 
 const entry = <T>(value: fc.Arbitrary<T>) => fc.record({ value, atMs: fc.integer({ min: 0, max: 5 }) });
 const number = fc.option(fc.integer({ min: 0, max: 3 }), { nil: null });
@@ -33,6 +33,12 @@ describe('one water', () => {
     const second: Noted = { waterC: { value: null, atMs: 2 } };
     expect(mergeRead(second, first)).toEqual({ waterC: { value: null, atMs: 2 }, walked: { value: true, atMs: 1 } });
     expect(valuesOf(mergeRead(first, second))).toEqual({ walked: true });
+  });
+
+  it('is taken over to another hour without lightning and visibility, which are looked for each time', () => {
+    const read = <T>(value: T) => ({ value, atMs: 7 });
+    const still: Noted = { waveHeightM: read(0.9), walked: read(true), sewage: read(false) };
+    expect(takenOver({ ...still, lightning: read(false), visibility: read('clear' as const) })).toEqual(still);
   });
 
   it('belongs to an hour of the day', () => {

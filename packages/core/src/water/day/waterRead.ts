@@ -41,6 +41,18 @@ export function mergeRead(one: Noted, other: Noted): Noted {
   return merged as Noted;
 }
 
+/** What can be otherwise within minutes: it is read for its own hour only. */
+export const OF_THIS_HOUR: readonly ReadField[] = ['lightning', 'visibility'];
+
+/**
+ * Readings of one hour as they may be taken over to another: as they were read then, without what has to be looked for
+ * each time.
+ *
+ * @example takenOver({ waterC: { value: 14, atMs: 1 }, lightning: { value: false, atMs: 1 } }) // { waterC: { value: 14, atMs: 1 } }
+ */
+export const takenOver = (noted: Noted): Noted =>
+  Object.fromEntries(Object.entries(noted).filter(([field]) => !OF_THIS_HOUR.includes(field as ReadField))) as Noted;
+
 /** The readings that hold, without when; what was taken back is left out. */
 export function valuesOf(noted: Noted): Partial<WaterRead> {
   const kept = (Object.entries(noted) as [string, Entry][]).filter(([, { value }]) => value !== null);
