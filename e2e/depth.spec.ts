@@ -161,8 +161,8 @@ test('a swimmer is edited: the model’s consequences show, a goal is set, the c
   await expectAccessible(page);
   await page.getByRole('button', { name: /^Long line/ }).click();
   // One of the two has a goal already: it is dropped first.
-  if (info.project.name === 'phone') await page.getByRole('button', { name: 'No race goal' }).click();
-  await page.getByRole('button', { name: 'Set a race goal' }).click();
+  if (info.project.name === 'phone') await page.getByRole('button', { name: 'No goal' }).click();
+  await page.getByRole('button', { name: 'Set a goal' }).click();
   await page.getByLabel('Event').fill('Lantern Mile');
   await page.getByLabel('Date', { exact: true }).fill('20/06/2027');
   await page.getByLabel('Distance, metres').fill('1600');

@@ -57,12 +57,14 @@ export interface Person {
     readonly inDays: number;
     readonly distanceM: number;
     readonly open: boolean;
-    readonly targetS: number;
+    /** Null for a goal without a clock. */
+    readonly targetS: number | null;
   };
 }
 
 const CROSSING = { event: 'Quill Crossing', inDays: 33, distanceM: 3200, open: true };
 const LANTERN = { event: 'Lantern Mile', inDays: 76, distanceM: 1600, open: true };
+const REACH = { event: 'Outer Reach', inDays: 165, distanceM: 5000, open: true };
 const GALA = { event: 'Hallow Lane Gala', inDays: 25, distanceM: 400, open: false };
 
 export const PEOPLE: readonly Person[] = [
@@ -92,7 +94,15 @@ export const PEOPLE: readonly Person[] = [
     t400S: 465,
     goal: { ...LANTERN, targetS: 2100 },
   },
-  { given: 'Emrys', family: 'Colley', squad: 'first', level: 'build', birthYear: 1979, t400S: null },
+  {
+    given: 'Emrys',
+    family: 'Colley',
+    squad: 'first',
+    level: 'build',
+    birthYear: 1979,
+    t400S: null,
+    goal: { event: 'First kilometre', inDays: 110, distanceM: 1000, open: false, targetS: null },
+  },
   { given: 'Wanda', family: 'Tregarth', squad: 'evening', level: 'build', birthYear: 1985, t400S: 489 },
   {
     given: 'Ines',
@@ -184,6 +194,6 @@ export const PEOPLE: readonly Person[] = [
     level: 'race',
     birthYear: 1989,
     t400S: 327,
-    goal: { ...LANTERN, targetS: 1380 },
+    goal: { ...REACH, targetS: 5100 },
   },
 ];

@@ -24,6 +24,8 @@ export async function seedRaces(em: EntityManager, now: Date): Promise<void> {
       marks: { sighting: true, groupStart: true, coldDips: 6 },
     },
     Otis: { waterC: 16, marks: { sighting: false } },
+    // Five kilometres, and the weeks that reach them: swims of their own beside the squad's hour.
+    Jun: { waterC: 18, sessionsPerWeek: 6, minutesPerSession: 90 },
     Sunniva: { otherRaces: [{ event: 'Hallow Lane Gala', date: isoDay(now, 70) }] },
   };
   const racers = PEOPLE.filter((p) => p.goal);

@@ -101,12 +101,26 @@ describe('the gap', () => {
   });
   it.each([
     [{ trials: [] }, /there is no prediction/],
-    [{ targetS: null }, /No target time/],
     [{ raceOn: addDays(TODAY, -2) }, /The race is over/],
     [{ targetS: 900 }, /faster than anyone swims/i],
   ] as const)('says what it cannot say: %j', async (facts, said) => {
     race(view({}, facts));
     await waitFor(() => expect(screen.getAllByText(said).length).toBeGreaterThan(0));
+  });
+  it('shows steps in metres where the goal has no clock, from what the coach has seen', async () => {
+    const { store } = race(view({}, { targetS: null, distanceM: 1000, level: 'build', trials: [], trialsOn: null }));
+    await find('Without a stop today');
+    await find('What is usual at this level: a guess until it is swum.');
+    // 400 × 1.2 = 480, 576, 691, 829, 995, then the kilometre: 450, 550, 650, 800, 950 and 1,000 m.
+    for (const step of ['450 m', '550 m', '650 m', '800 m', '950 m']) expect(screen.getByText(step)).toBeTruthy();
+    expect(screen.getAllByText('1 km')).toHaveLength(2);
+    await find('In time');
+    const box = screen.getAllByLabelText('m without a stop').at(-1)!;
+    fireEvent.changeText(box, '1200');
+    fireEvent(box, 'blur');
+    await find('Already there');
+    expect((store.getState().drafts[`race:${ID}`] as { choices: object }).choices).toEqual({ longestM: 1200 });
+    expect(screen.queryByText('Assumptions')).toBeNull();
   });
   it('asks for a goal where there is none', async () => {
     race(view({ facts: null }));
@@ -150,9 +164,9 @@ describe('the weeks', () => {
 describe('the list before a race', () => {
   it('is ticked by what the coach saw', async () => {
     const { store } = race(view(), '?view=ready');
-    await find('0 of 6');
+    await find('0 of 7');
     fireEvent.press(screen.getAllByRole('button', { name: 'yes' })[0]!);
-    await find('1 of 6');
+    await find('1 of 7');
     press('More dips');
     await find('Go into cold water six times (1 so far)');
     const kept = store.getState().drafts[`race:${ID}`] as { choices: object };

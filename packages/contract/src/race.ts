@@ -42,6 +42,7 @@ export const choicesSchema = Joi.object<RaceChoices>({
   currentMps: number.min(-3).max(3),
   waterC: number.min(-2).max(40).allow(null),
   rideFollows: Joi.boolean(),
+  longestM: number.integer().min(10).max(100_000),
   sessionsPerWeek: number.integer().min(WEEK_RANGE.sessionsPerWeek[0]).max(WEEK_RANGE.sessionsPerWeek[1]),
   minutesPerSession: number.integer().min(WEEK_RANGE.minutesPerSession[0]).max(WEEK_RANGE.minutesPerSession[1]),
   taperWeeks: Joi.valid(...TAPER_WEEKS),
@@ -56,6 +57,8 @@ export const choicesSchema = Joi.object<RaceChoices>({
     coldDips: number.integer().min(0).max(99),
     wetsuit: Joi.boolean(),
     course: Joi.boolean(),
+    longSwims: Joi.boolean(),
+    fed: Joi.boolean(),
     card: Joi.boolean(),
   }),
 });

@@ -4,6 +4,7 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { loadView } from '../sessions';
 import { addDays, weekOf } from '@upwell/core/days';
 import { all } from '../platform/statement';
+import { knownOf } from './facts';
 import { MOST_DUE, RACES_NEAR, TESTS_DUE } from './sql';
 
 /** Tests that are planned for this week and not done yet. */
@@ -14,9 +15,16 @@ export function testsDue(em: EntityManager, today: string): Promise<TestDue[]> {
 /** Who lacks something before a race outside that is due within the week, or late. */
 export async function readyDue(em: EntityManager, today: string): Promise<ReadyDue[]> {
   const near = await all(em, RACES_NEAR, [today, addDays(today, READY_DAYS)]);
-  const due = near.flatMap(({ id, name, squadId, event, choices, ...facts }) => {
-    const missing = dueSoon(raceReadiness({ ...facts, place: 'open-water' }, choices ?? {}, today), today);
-    return missing.length > 0 ? [{ swimmerId: id, name, squadId, event, raceOn: facts.raceOn, missing }] : [];
+  const known = await knownOf(
+    em,
+    near.map(({ id }) => id),
+    today,
+  );
+  const due = known.flatMap(({ id, name, squadId, facts, choices }) => {
+    const missing = facts ? dueSoon(raceReadiness(facts, choices, today), today) : [];
+    return missing.length > 0
+      ? [{ swimmerId: id, name, squadId, event: facts!.event, raceOn: facts!.raceOn, missing }]
+      : [];
   });
   return due.sort((a, b) => a.missing[0]!.by.localeCompare(b.missing[0]!.by)).slice(0, MOST_DUE);
 }

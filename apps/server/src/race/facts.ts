@@ -35,7 +35,7 @@ type KnownRow = RowOf<typeof KNOWN>;
  */
 export async function knownOf(em: EntityManager, ids: readonly string[], today: string): Promise<Known[]> {
   const monday = weekOf(today);
-  const rows = await all(em, KNOWN, [today, today, today, today, monday, monday, `{${ids.join(',')}}`]);
+  const rows = await all(em, KNOWN, [today, today, today, today, today, monday, monday, `{${ids.join(',')}}`]);
   return rows.map((row) => ({
     id: row.id,
     name: row.name,
@@ -72,6 +72,7 @@ function toFacts(row: KnownRow, goal: RaceGoal, monday: string): RaceFacts {
         .at(-1) ?? null,
     rampSpm: Math.round(Number(row.ramp ?? 0)) || null,
     extra: row.swum ? { share: extraShare(row.swum.swumM, row.swum.courseM), on: row.swum.on } : null,
+    swumM: row.swum_m ?? [],
     past: weeklyLoads(row.past ?? [], monday),
     week: waterWeek(row.pool_times),
     needs: needsFrom(row.focus, row.ranking ?? []),

@@ -13,15 +13,9 @@ import { bool, float, int, json, orNull, rows, text, textOf, uuid } from '../pla
 /** Most lines of one kind on the deck's first page. */
 export const MOST_DUE = 12;
 
-/** Of a swimmer `s` with the plan `p`: sessions outside that they were in the water for, and whether they swam its course. */
-const OUTSIDE = `(select count(*)::int from attendance a join training_session t on t.id = a.session_id
-  where a.swimmer_id = s.id and a.status in ('in', 'out') and t.plan->>'place' = 'open-water')`;
-const REHEARSED = `exists (select from swum_track t where t.swimmer_id = s.id
-  and t.course_id::text = p.choices->>'courseId')`;
-
 type LadderSteps = Partial<Record<LadderId, number>>;
 
-/** What is known of some swimmers and their races, in one question for all of them: today four times, this Monday twice, ids. */
+/** What is known of some swimmers and their races, in one question for all of them: today five times, this Monday twice, ids. */
 export const KNOWN = rows(
   {
     id: uuid,
@@ -41,6 +35,7 @@ export const KNOWN = rows(
     tested: orNull(json<readonly { readonly on: string; readonly trials: readonly Trial[] }[]>()),
     ramp: orNull(text),
     swum: orNull(json<{ readonly on: string; readonly swumM: number; readonly courseM: number }>()),
+    swum_m: orNull(json<readonly number[]>()),
     rehearsed: bool,
     focus: orNull(textOf<CauseId>()),
     ranking: orNull(json<readonly { readonly cause: CauseId; readonly probability: number }[]>()),
@@ -58,10 +53,14 @@ export const KNOWN = rows(
      (select t.outcome->'ramp'->>'distanceRateSpm' from test_result t
       where t.swimmer_id = s.id and t.kind = 'rate-ramp' order by t.held_on desc, t.id desc limit 1) as ramp,
      (select t.summary from swum_track t where t.swimmer_id = s.id order by t.summary->>'on' desc, t.id limit 1) as swum,
-     ${REHEARSED} as rehearsed,
+     (select jsonb_agg((t.summary->>'swumM')::double precision) from swum_track t
+      where t.swimmer_id = s.id and t.summary->>'on' > (?::date - ${TRIAL_DAYS})::text) as swum_m,
+     exists (select from swum_track t where t.swimmer_id = s.id
+       and t.course_id::text = p.choices->>'courseId') as rehearsed,
      (select f.cause from focus f where f.swimmer_id = s.id and f.closed_at is null order by f.since desc limit 1) as focus,
      (select r.ranking from review r where r.swimmer_id = s.id order by r.looked_at desc limit 1) as ranking,
-     ${OUTSIDE} as outside,
+     (select count(*)::int from attendance a join training_session t on t.id = a.session_id
+      where a.swimmer_id = s.id and a.status in ('in', 'out') and t.plan->>'place' = 'open-water') as outside,
      (select jsonb_agg(w) from (
         select date_trunc('week', t.date)::date::text as monday,
           -- Who was not there swam nothing; where nobody counted heads everybody did.
@@ -88,24 +87,10 @@ export const TESTS_DUE = rows(
    order by s.search_name, s.id limit ${MOST_DUE}`,
 );
 
-/** Who has a race outside between two days. */
+/** Who has a race outside between two days, the nearest first. */
 export const RACES_NEAR = rows(
-  {
-    id: uuid,
-    name: text,
-    squadId: uuid,
-    event: text,
-    raceOn: text,
-    breathes: textOf<RaceFacts['breathes']>(),
-    ladderSteps: json<LadderSteps>(),
-    choices: orNull(json<RaceChoices>()),
-    outside: int,
-    rehearsed: bool,
-  },
-  `select s.id, s.given_name || ' ' || s.family_name as name, s.squad_id as "squadId", s.goal->>'event' as event,
-     s.goal->>'date' as "raceOn", s.breathing_side as breathes, s.ladder_steps as "ladderSteps", p.choices,
-     ${OUTSIDE} as outside, ${REHEARSED} as rehearsed
-   from swimmer s left join race_plan p on p.id = s.id
+  { id: uuid },
+  `select s.id from swimmer s
    where not s.archived and s.goal->>'place' = 'open-water' and s.goal->>'date' >= ? and s.goal->>'date' <= ?
    order by s.goal->>'date', s.id limit 60`,
 );

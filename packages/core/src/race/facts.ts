@@ -12,6 +12,7 @@ export interface RaceFacts {
   readonly raceOn: string;
   readonly distanceM: number;
   readonly place: 'pool' | 'open-water';
+  /** Null where the goal is the distance, without a clock. */
   readonly targetS: number | null;
   readonly level: LevelId;
   /** Null when it is not known. */
@@ -26,6 +27,8 @@ export interface RaceFacts {
   readonly rampSpm: number | null;
   /** Metres beyond the course in the last kept track, as a share. */
   readonly extra: { readonly share: number; readonly on: string } | null;
+  /** Metres of the kept tracks of the last months; left out by pages that a device kept from before. */
+  readonly swumM?: readonly number[];
   /** Loads of the weeks before this one as this swimmer swam them, the oldest first. */
   readonly past: readonly number[];
   /** The squad's hired water: sessions and minutes of one. */
@@ -67,6 +70,8 @@ export interface RaceChoices {
   readonly waterC?: number | null;
   /** A ride and a run follow the swim: save the legs. */
   readonly rideFollows?: boolean;
+  /** Metres of the longest swim without a stop so far. */
+  readonly longestM?: number;
   readonly sessionsPerWeek?: number;
   readonly minutesPerSession?: number;
   readonly taperWeeks?: TaperWeeks;
@@ -88,5 +93,7 @@ export interface ReadyMarks {
   readonly coldDips?: number;
   readonly wetsuit?: boolean;
   readonly course?: boolean;
+  readonly longSwims?: boolean;
+  readonly fed?: boolean;
   readonly card?: boolean;
 }

@@ -35,7 +35,7 @@ describe('the reason for a verdict, in words', () => {
 describe('why there is no outlook, in words', () => {
   it.each<[NoOutlook, string]>([
     [{ why: 'over' }, 'The race is over: choose the next one.'],
-    [{ why: 'no-target' }, 'No target time: set one in the goal to see the gap.'],
+    [{ why: 'no-target' }, 'No target time: the goal is to get there without a stop.'],
     [{ why: 'lost-time' }, 'The target is shorter than the time lost at turns: check both.'],
     [{ why: 'current' }, 'The current is as fast as the swimmer: this race cannot be swum.'],
     [

@@ -60,7 +60,7 @@ export function gapWords(reason: GapReason): string {
 type Plain = Exclude<NoOutlook['why'], 'no-swim' | 'too-far' | 'swims' | 'beyond-anybody' | 'slow-target'>;
 const NONE: Readonly<Record<Plain, string>> = {
   over: 'The race is over: choose the next one.',
-  'no-target': 'No target time: set one in the goal to see the gap.',
+  'no-target': 'No target time: the goal is to get there without a stop.',
   'lost-time': 'The target is shorter than the time lost at turns: check both.',
   current: 'The current is as fast as the swimmer: this race cannot be swum.',
 };

@@ -3,6 +3,7 @@ export * from './blockPlan';
 export { loadStep, weekEffort, weekLimit } from './weekLoads';
 export * from './pastWeeks';
 export * from './planModel';
+export * from './distanceGoal';
 export * from './facts';
 export * from './gapWords';
 export * from './known';

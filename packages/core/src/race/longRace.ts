@@ -13,6 +13,8 @@ export interface RaceAsked {
   readonly outside: boolean;
   /** The farthest at this age, metres; no long swim is longer. */
   readonly mostM?: number;
+  /** The goal is to get there without a stop, not a time: short ones are stepped up to as well. */
+  readonly noClock?: boolean;
 }
 
 /** A race, the fullest week that it asks and its longest single swim, metres; straight lines between and beyond. */
@@ -70,6 +72,10 @@ const said = (metres: number): number => {
   return Math.floor(metres / step + 1e-9) * step;
 };
 
+/** Whether the weeks have a long swim of their own: for long races, and where the distance itself is the goal. */
+export const hasLongSwims = ({ distanceM, noClock }: RaceAsked): boolean =>
+  noClock === true || distanceM >= LONG_FROM_M;
+
 /**
  * The long swim of every week: a fifth longer at most every second week, until the race asks no more; null in weeks without.
  *
@@ -77,15 +83,16 @@ const said = (metres: number): number => {
  * @example longSwims({ distanceM: 3000, longestM: 2000, speedMps: 1, outside: true }, [true, true, true, true]) // [2400, null, 2800, null]
  */
 export function longSwims(race: RaceAsked, works: readonly boolean[]): (number | null)[] {
-  if (race.distanceM < LONG_FROM_M) return works.map(() => null);
+  if (!hasLongSwims(race)) return works.map(() => null);
   const goal = longestFor(race);
+  const most = goal === race.distanceM ? goal : said(goal);
   let longest = Math.min(race.longestM, goal);
   let last = -2;
   return works.map((may, week) => {
     if (!may || week - last < 2) return null;
     last = week;
     longest = Math.min(goal, longest * LONGEST_RISE);
-    return said(longest);
+    return longest === goal ? most : said(longest);
   });
 }
 

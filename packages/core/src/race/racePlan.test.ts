@@ -190,6 +190,14 @@ describe('the list before a race', () => {
     expect(state({ ladderSteps: { sighting: 1 } }, { marks: { sighting: true } }).sighting).toBe('done');
     expect(state({}, { wetsuit: true, waterC: 22 })).toMatchObject({ wetsuit: 'unknown' });
     expect(state({}, { waterC: 22 })).not.toHaveProperty('cold');
+    // 3.2 km at 400 m in 380 s is under the hour and a half from which on one feeds; two tracks of 2.7 km are long swims.
+    expect(state({})).toMatchObject({ 'long-swims': 'unknown' });
+    expect(state({})).not.toHaveProperty('feeds');
+    expect(state({ swumM: [3000, 2800] })).toMatchObject({ 'long-swims': 'done' });
+    expect(state({ distanceM: 10_000 }, { marks: { fed: true, longSwims: false } })).toMatchObject({
+      'long-swims': 'missing',
+      feeds: 'done',
+    });
     expect(raceReadiness(facts({ place: 'pool' }), {}, TODAY)).toEqual([]);
   });
 });

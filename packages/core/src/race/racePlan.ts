@@ -1,12 +1,13 @@
 import { ladderCard, type LadderId } from '../library';
 import { farthestForAge, tooFarWords } from '../safety';
 import { levelCard, type LevelId, RACE_NEAR_DAYS } from '../swimmers';
+import type { Source } from './assumed';
 import { blockPlan } from './blockPlan';
 import { type BlockPlan, type PlanQuestion } from './planModel';
 import { daysBetween, weekOf } from '../days';
 import { type OtherRace, type RaceChoices, type RaceFacts, tooFarForTheAge } from './facts';
 import { noOutlookWords } from './gapWords';
-import { LONG_FROM_M, type RaceAsked } from './longRace';
+import { hasLongSwims, type RaceAsked } from './longRace';
 import { readiness, type ReadyItem } from './readiness';
 import { openWaterSteps } from './weekNotes';
 import { trialsWords } from '../measures';
@@ -62,15 +63,23 @@ export function racePlan(facts: RaceFacts, choices: RaceChoices, today: string):
     problems: [
       ...(far ? [tooFarWords(far)] : []),
       ...contradicts(facts),
-      ...tooFar(facts, today),
+      ...tooFar(facts, choices, today),
       ...nearRaces(facts, others),
       ...plan.problems,
     ],
   };
 }
 
-/** The longest swim without a stop that is known, or else what the level usually manages, metres. */
-const longestM = ({ level, trials }: RaceFacts): number => Math.max(REACH_M[level], ...trials.map((t) => t.distanceM));
+/** The longest swim without a stop: as the coach says or as is on record, or else what the level usually manages, metres. */
+export function longestSwum(
+  { level, trials, swumM = [] }: RaceFacts,
+  { longestM }: RaceChoices,
+): { readonly metres: number; readonly from: Source } {
+  const recorded = Math.max(0, ...trials.map((t) => t.distanceM), ...swumM.map(Math.floor));
+  if (longestM !== undefined && longestM > recorded) return { metres: longestM, from: 'coach' };
+  if (longestM !== undefined || recorded >= REACH_M[level]) return { metres: recorded, from: 'record' };
+  return { metres: REACH_M[level], from: 'guess' };
+}
 
 /** Speed of a long swim: as in the longest trial, or else the usual one of the level. */
 function longSpeedMps({ level, trials }: RaceFacts): number {
@@ -81,15 +90,16 @@ function longSpeedMps({ level, trials }: RaceFacts): number {
   return longest ? longest.distanceM / longest.timeS : levelCard(level).defaultV400Mps;
 }
 
-function raceAsked(facts: RaceFacts, choices: RaceChoices): RaceAsked {
+export function raceAsked(facts: RaceFacts, choices: RaceChoices): RaceAsked {
   const outside = facts.place === 'open-water';
   const { birthYear = null, raceOn } = facts;
   const mostM = outside ? farthestForAge(birthYear, Number(raceOn.slice(0, 4))) : null;
   return {
     distanceM: (outside ? choices.courseM : null) ?? facts.distanceM,
-    longestM: longestM(facts),
+    longestM: longestSwum(facts, choices).metres,
     speedMps: longSpeedMps(facts),
     outside,
+    noClock: facts.targetS === null,
     ...(mostM === null ? {} : { mostM }),
   };
 }
@@ -111,12 +121,12 @@ function contradicts({ contradiction, trials }: RaceFacts): string[] {
   ];
 }
 
-/** For short races: farther ones are asked about in {@link blockPlan}. */
-function tooFar(facts: RaceFacts, today: string): string[] {
+/** For short races against the clock: others are asked about in {@link blockPlan}. */
+function tooFar(facts: RaceFacts, choices: RaceChoices, today: string): string[] {
   const { level, distanceM, raceOn } = facts;
-  if (distanceM >= LONG_FROM_M) return [];
+  if (hasLongSwims(raceAsked(facts, choices))) return [];
   const weeks = Math.max(0, daysBetween(today, raceOn) / 7);
-  const longest = longestM(facts);
+  const longest = longestSwum(facts, choices).metres;
   const reach = longest * 2 ** (weeks / DOUBLES_WEEKS);
   if (reach >= distanceM * ENOUGH) return [];
   const first = Math.max(100, Math.floor(reach / 100) * 100);
@@ -138,11 +148,8 @@ function nearRaces({ raceOn, event }: RaceFacts, others: readonly OtherRace[]): 
   });
 }
 
-/** What the list before a race is worked out from. */
-export type ReadyFacts = Pick<RaceFacts, 'place' | 'raceOn' | 'breathes' | 'ladderSteps' | 'outside' | 'rehearsed'>;
-
 /** The list before a race outside; empty for a pool. */
-export function raceReadiness(facts: ReadyFacts, choices: RaceChoices, today: string): ReadyItem[] {
+export function raceReadiness(facts: RaceFacts, choices: RaceChoices, today: string): ReadyItem[] {
   if (facts.place === 'pool' || facts.raceOn < today) return [];
   const marks = choices.marks ?? {};
   const ladder = (id: LadderId): boolean | null => {
@@ -154,6 +161,7 @@ export function raceReadiness(facts: ReadyFacts, choices: RaceChoices, today: st
     today,
     wetsuit: choices.wetsuit ?? false,
     waterC: choices.waterC ?? null,
+    race: raceAsked(facts, choices),
     known: {
       breathes: facts.breathes,
       sightsWithoutStopping: marks.sighting ?? ladder('sighting'),
@@ -161,6 +169,9 @@ export function raceReadiness(facts: ReadyFacts, choices: RaceChoices, today: st
       coldDips: Math.max(marks.coldDips ?? 0, facts.outside),
       wetsuitTried: marks.wetsuit ?? null,
       courseRehearsed: marks.course ?? (facts.rehearsed ? true : null),
+      swumM: facts.swumM ?? [],
+      longSwims: marks.longSwims ?? null,
+      fed: marks.fed ?? null,
       cardRead: marks.card ?? null,
     },
   });

@@ -5,8 +5,8 @@ import { counted, distanceWord, longDayWord } from '../words';
 import {
   fullestWeekLoad,
   fullestWeekM,
+  hasLongSwims,
   longestFor,
-  LONG_FROM_M,
   longSwims,
   raceForSwimM,
   raceForWeekM,
@@ -59,7 +59,7 @@ export function reachWords(
   mondays: readonly string[],
 ): string | null {
   const { race } = q;
-  if (!race || race.distanceM < LONG_FROM_M) return null;
+  if (!race || !hasLongSwims(race)) return null;
   const now = reached(q, plan, mondays);
   if (isEnough(q, now)) return null;
   const week = now.load / USUAL_FACTOR;

@@ -11,6 +11,7 @@ import { useWide } from '@/ui/useWide';
 import type { PaneProps } from '../useRace';
 import { VERDICT_WORD } from '../words';
 import { AssumptionsCard } from './AssumptionsCard';
+import { DistancePane } from './DistancePane';
 import { Problems } from './Problems';
 import { Seconds } from './Seconds';
 
@@ -18,6 +19,8 @@ import { Seconds } from './Seconds';
 export function GapPane({ race, facts, coach }: PaneProps) {
   const wide = useWide();
   const { outlook } = race;
+  if (outlook.kind === 'none' && outlook.reason.why === 'no-target')
+    return <DistancePane race={race} facts={facts} coach={coach} />;
   if (outlook.kind === 'none')
     return (
       <View>

@@ -18,6 +18,8 @@ import type { PaneProps } from '../useRace';
 const MARK: Readonly<Partial<Record<ReadyId, Exclude<keyof ReadyMarks, 'coldDips'>>>> = {
   sighting: 'sighting',
   'group-start': 'groupStart',
+  'long-swims': 'longSwims',
+  feeds: 'fed',
   wetsuit: 'wetsuit',
   course: 'course',
   card: 'card',

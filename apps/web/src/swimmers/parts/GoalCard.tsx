@@ -29,7 +29,7 @@ export function GoalCard({ swimmer, gapLine: Gap }: { readonly swimmer: SwimmerP
         style={styles.way}
         onPress={() => router.navigate(`/swimmers/${swimmer.id}/race` as Href)}
       >
-        Toward the race
+        {goal.targetTimeS ? 'Toward the race' : 'Toward the goal'}
       </Button>
     </Card>
   );

@@ -118,7 +118,16 @@ export default function SwimmerFormView({ stored, squads }: SwimmerFormViewProps
           render={({ field }) => <LadderSteps steps={field.value} onChange={field.onChange} />}
         />
       </Card>
-      <GoalCard control={control} setGoal={(has) => setValue('hasGoal', has, { shouldDirty: true })} />
+      <GoalCard
+        control={control}
+        setGoal={(has) => setValue('hasGoal', has, { shouldDirty: true })}
+        suggest={({ event, distanceM }) => {
+          const options = { shouldDirty: true };
+          setValue('goal.event', event, options);
+          setValue('goal.target', '', options);
+          if (distanceM !== null) setValue('goal.distanceM', String(distanceM), options);
+        }}
+      />
       <BestTimesCard control={control} />
       <CareCard control={control} child={child} />
       <SaveProblem<Swimmer>

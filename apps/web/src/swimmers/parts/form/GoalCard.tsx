@@ -1,9 +1,11 @@
-/** The race that is trained for, or a button to set one. */
+/** The race or the distance that is trained for, or a button to set one. */
 import { PLACES } from '@upwell/contract/swimmers';
+import { CLOCKLESS } from '@upwell/core/race';
 import { useWatch } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { Card } from '@/ui/Card';
+import { Choice } from '@/ui/Choice';
 import { DateField } from '@/ui/DateField';
 import { TextField } from '@/ui/TextField';
 import { Pick, type FormControl } from './Pick';
@@ -13,14 +15,22 @@ const PLACE_WORD = { pool: 'Pool', 'open-water': 'Open water' } as const;
 interface GoalCardProps {
   readonly control: FormControl;
   readonly setGoal: (has: boolean) => void;
+  /** Fills in a goal without a clock. */
+  readonly suggest: (goal: (typeof CLOCKLESS)[number]) => void;
 }
 
-export function GoalCard({ control, setGoal }: GoalCardProps) {
-  const hasGoal = useWatch({ control, name: 'hasGoal' });
+export function GoalCard({ control, setGoal, suggest }: GoalCardProps) {
+  const [hasGoal, event] = useWatch({ control, name: ['hasGoal', 'goal.event'] });
   return (
-    <Card title="Race goal">
+    <Card title="Goal">
       {hasGoal ? (
         <View>
+          <Choice
+            label="Without a race or a clock"
+            options={CLOCKLESS.map(({ event }) => ({ value: event, label: event }))}
+            chosen={[event]}
+            onPress={(value) => suggest(CLOCKLESS.find((goal) => goal.event === value)!)}
+          />
           <View style={styles.row}>
             <TextField control={control} name="goal.event" label="Event" style={styles.flex} />
             <DateField control={control} name="goal.date" label="Date" style={styles.flex} />
@@ -36,7 +46,7 @@ export function GoalCard({ control, setGoal }: GoalCardProps) {
             <TextField
               control={control}
               name="goal.target"
-              label="Target time"
+              label="Target time, or none"
               placeholder="1:02:30"
               style={styles.flex}
             />
@@ -47,11 +57,11 @@ export function GoalCard({ control, setGoal }: GoalCardProps) {
             label="Where"
             options={PLACES.map((v) => ({ value: v, label: PLACE_WORD[v] }))}
           />
-          <Button onPress={() => setGoal(false)}>No race goal</Button>
+          <Button onPress={() => setGoal(false)}>No goal</Button>
         </View>
       ) : (
         <Button icon="plus" mode="outlined" onPress={() => setGoal(true)} style={styles.start}>
-          Set a race goal
+          Set a goal
         </Button>
       )}
     </Card>
