@@ -122,8 +122,16 @@ test('the season shows races, phases and water, and replans everyone in the back
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Replan everyone' }).click();
   await expect(page.getByText('All weeks are worked out')).toBeVisible();
-  await page.getByRole('button', { name: 'Crossing Crew' }).click();
+  await page.getByRole('button', { name: 'Crossing Crew', exact: true }).click();
   await expect(page.getByRole('link', { name: /^Sunniva Brack/ })).toBeHidden();
+  // Who races rests while the others work: one tap from that week to its sessions.
+  await page.getByRole('button', { name: 'All weeks of Crossing Crew' }).click();
+  const weeks = page.getByRole('list', { name: 'Weeks of Crossing Crew' }).getByRole('link');
+  await expect(weeks.filter({ hasText: /Quill Crossing/ })).toHaveCount(1);
+  await weeks.filter({ hasText: /Quill Crossing/ }).click();
+  await expect(page.getByRole('tab', { name: 'Week' })).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByRole('heading', { name: /^Week of / })).toBeVisible();
+  await page.goBack();
   await page.getByRole('link', { name: /^Bo Castellane/ }).click();
   await expect(page.getByRole('tab', { name: 'The weeks' })).toHaveAttribute('aria-selected', 'true');
 });

@@ -24,8 +24,8 @@ export async function seedRaces(em: EntityManager, now: Date): Promise<void> {
       marks: { sighting: true, groupStart: true, coldDips: 6 },
     },
     Otis: { waterC: 16, marks: { sighting: false } },
-    // Five kilometres, and the weeks that reach them: swims of their own beside the squad's hour.
-    Jun: { waterC: 18, sessionsPerWeek: 6, minutesPerSession: 90 },
+    // Five kilometres from 3,000 metres × effort a week: half a year is too short, and the plan says so.
+    Jun: { waterC: 18, sessionsPerWeek: 4, minutesPerSession: 75 },
     Sunniva: { otherRaces: [{ event: 'Hallow Lane Gala', date: isoDay(now, 70) }] },
   };
   const racers = PEOPLE.filter((p) => p.goal);

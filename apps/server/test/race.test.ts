@@ -60,6 +60,16 @@ describe('a race plan', () => {
     expect(row.weeks.at(-1).kind).toBe('taper');
     expect(row.verdict.chance).toBeGreaterThanOrEqual(0);
     expect(season.body.races).toEqual([{ event: 'Quill Crossing', date: GOAL.date, swimmers: 1 }]);
+    // The squad's weeks are counted from the plans of its swimmers, each race in its week only.
+    const squad = season.body.squads.find((q: { id: string }) => q.id === club.squads[0]);
+    expect(squad.swimmers).toBeGreaterThan(0);
+    for (const week of squad.weeks) {
+      expect(week.working + week.lighter + week.tapering).toBe(week.swimmers);
+      expect(week.races).toEqual(
+        week.monday === weekOf(GOAL.date) ? [{ event: 'Quill Crossing', date: GOAL.date, swimmers: 1 }] : [],
+      );
+    }
+    expect(squad.weeks.at(-1)).toMatchObject({ monday: weekOf(GOAL.date), tapering: 1, working: 0 });
 
     const csv = await harness.app.inject({
       url: `/api/v1/swimmers/${id}/race-plan.csv`,

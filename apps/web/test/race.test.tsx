@@ -191,9 +191,30 @@ describe('the season', () => {
     ],
     next: null,
     races: [{ event: 'Quill Crossing', date: FACTS.raceOn, swimmers: 1 }],
-    squads: [{ id: ID, name: 'Evening Lanes', poolTimes: [], loads: [] }],
+    squads: [{ id: ID, name: 'Evening Lanes', poolTimes: [], swimmers: 5, weeks: [] }],
     old: 1,
   };
+  it('shows where races pull a squad apart, and leads from a week to its sessions', async () => {
+    const monday = weekOf(TODAY);
+    const quiet = { load: 8000, swimmers: 5, lighter: 0, races: [] };
+    const weeks = [
+      { ...quiet, monday, working: 5, tapering: 0 },
+      { ...quiet, monday: addDays(monday, 7), working: 3, tapering: 2 },
+    ];
+    fakeServer({
+      'GET /account/me': me,
+      'GET /squads': () => ({ body: [SQUAD] }),
+      'GET /season': () => ({ body: { ...page, squads: [{ ...page.squads[0]!, weeks }] } }),
+    });
+    showAt({ season: SeasonScreen, sessions: () => <></> }, '/season');
+    await find('races pull it apart in 1 week');
+    await find(/^2 taper while 3 have a week of work/);
+    expect(screen.queryByText('5 work')).toBeNull();
+    press('All weeks of Evening Lanes');
+    await find('5 work');
+    const link = screen.getByRole('link', { name: /^Sessions in the week of .*2 taper while/ });
+    expect(link.props.href ?? link.props.to).toContain(`week=${addDays(monday, 7)}`);
+  });
   it('plans everybody in the background and says when it is done', async () => {
     let asked = 0;
     const job = (state: string, done: number) => ({ body: { id: ID, state, done, total: 2, words: `state ${state}` } });

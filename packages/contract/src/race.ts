@@ -6,6 +6,8 @@ import {
   type RaceChoices,
   type RaceFacts,
   type ReadyItem,
+  type SquadRace,
+  type SquadWeek,
   TAPER_WEEKS,
   WEEK_RANGE,
 } from '@upwell/core/race';
@@ -125,18 +127,14 @@ export interface SeasonOutlook {
   readonly chance: number | null;
 }
 
-export interface SeasonRace {
-  readonly event: string;
-  readonly date: string;
-  readonly swimmers: number;
-}
-
 export interface SeasonSquad {
   readonly id: string;
   readonly name: string;
   readonly poolTimes: readonly PoolTime[];
-  /** Planned load by week, for those who have a plan. */
-  readonly loads: readonly { readonly monday: string; readonly load: number; readonly swimmers: number }[];
+  /** Everyone in it. */
+  readonly swimmers: number;
+  /** What the plans of those who have one come to, week by week. */
+  readonly weeks: readonly SquadWeek[];
 }
 
 export interface SeasonPage {
@@ -144,7 +142,7 @@ export interface SeasonPage {
   readonly rows: readonly SeasonRow[];
   readonly next: string | null;
   /** On the first page only. */
-  readonly races: readonly SeasonRace[];
+  readonly races: readonly SquadRace[];
   readonly squads: readonly SeasonSquad[];
   /** Plans that were worked out before this week. */
   readonly old: number;

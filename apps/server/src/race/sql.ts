@@ -139,15 +139,30 @@ export const RACES = rows(
    group by 1, 2 order by 2, 1 limit 60`,
 );
 
-/** Squads with the load that is planned for each week between two days. */
+/** Squads with what the plans of their swimmers come to in each week between two days, and the races in it. */
 export const SEASON_SQUADS = rows(
-  { id: uuid, name: text, poolTimes: json<SeasonSquad['poolTimes']>(), loads: json<SeasonSquad['loads']>() },
+  {
+    id: uuid,
+    name: text,
+    poolTimes: json<SeasonSquad['poolTimes']>(),
+    swimmers: int,
+    weeks: json<SeasonSquad['weeks']>(),
+  },
   `select q.id, q.name, q.pool_times as "poolTimes",
+     (select count(*)::int from swimmer s where s.squad_id = q.id and not s.archived) as swimmers,
      coalesce((select jsonb_agg(x order by x.monday) from (
-       select w.monday::text as monday, sum(w.load)::int as load, count(*)::int as swimmers
+       select w.monday::text as monday, sum(w.load)::int as load, count(*)::int as swimmers,
+         count(*) filter (where w.kind = 'normal')::int as working,
+         count(*) filter (where w.kind = 'recovery')::int as lighter,
+         count(*) filter (where w.kind = 'taper')::int as tapering,
+         coalesce((select jsonb_agg(r order by r.date, r.event) from (
+           select g.goal->>'event' as event, g.goal->>'date' as date, count(*)::int as swimmers from swimmer g
+           where g.squad_id = q.id and not g.archived and g.goal->>'date' >= w.monday::text
+             and g.goal->>'date' <= (w.monday + 6)::text
+           group by 1, 2) r), '[]') as races
        from plan_week w join swimmer s on s.id = w.swimmer_id
        where s.squad_id = q.id and not s.archived and w.monday >= ?::date and w.monday < ?::date group by w.monday) x),
-       '[]') as loads
+       '[]') as weeks
    from squad q where not q.archived and (?::uuid is null or q.id = ?::uuid) order by q.name limit 60`,
 );
 

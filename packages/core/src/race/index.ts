@@ -12,5 +12,6 @@ export * from './outlook';
 export * from './raceGap';
 export * from './racePlan';
 export * from './readiness';
+export * from './squadWeeks';
 export { chosenTrials, contradiction } from './trials';
 export * from './weekNotes';

@@ -52,6 +52,28 @@ describe('shares and limits of the weeks, written a second time', () => {
     expect(limit([0, 0, 0, 0], 1000)).toBeCloseTo(250, 10);
   });
 
+  it('more and longer sessions lift no week over what was swum', () => {
+    // 3,000 a week on record; six sessions of 90 minutes are chosen. A tenth more, not a quarter of what would fit.
+    for (const [sessionsPerWeek, minutesPerSession] of [
+      [2, 60],
+      [6, 90],
+      [14, 240],
+    ] as const) {
+      const { weeks } = blockPlan({
+        ...{ from: MONDAY, raceOn: day(15), past: [3000, 3000, 3000, 3000], level: 'race' },
+        ...{ sessionsPerWeek, minutesPerSession, needs: [], steps: [] },
+      });
+      expect(weeks[0]!.load).toBe(3300);
+    }
+    // Hardly anything on record: half a usual session of an hour, 1,500 m × 1.25, however much is chosen.
+    const first = (sessionsPerWeek: number) =>
+      blockPlan({
+        ...{ from: MONDAY, raceOn: day(15), past: [100, 100, 100, 100], level: 'race' },
+        ...{ sessionsPerWeek, minutesPerSession: 60, needs: [], steps: [] },
+      }).weeks[0]!.load;
+    expect([first(1), first(2), first(6)]).toEqual([938, 1875, 1875]);
+  });
+
   it('one session more leaves the week within the rise, and never under six tenths of a usual one', () => {
     const past = (week: readonly number[], thisWeek: number) => [
       ...week.map((load, i) => ({ daysAgo: 7 * (i + 1), load })),

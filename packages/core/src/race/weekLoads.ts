@@ -19,6 +19,8 @@ export const loadStep = (load: number): number => Math.max(50, Math.round(load *
 export const ROW = 3;
 /** Share of the level's usual week that a week may have, however little was swum before. */
 const LEAST_SHARE = 0.25;
+/** A usual week for that share has no more minutes, however many are planned: more sessions do not lift the first week. */
+const LEAST_OF_MIN = 120;
 /** Of the level's usual week, at most: more does not fit into its sessions. */
 export const SESSION_CEILING = 1.6;
 
@@ -32,10 +34,20 @@ export interface Loads {
 const usualWeek = ({ level, minutesPerSession, sessionsPerWeek }: PlanQuestion) =>
   levelLoad(level, minutesPerSession) * sessionsPerWeek;
 
-/** The most a week may have after those before it: the rise limit over the baseline, or the way back to it. */
-export function weekLimit(before: readonly PastWeek[], usual: number, riseLimit = WEEKLY_RISE): number {
+/**
+ * The most a week may have after those before it: the rise limit over the baseline, or the way back to it.
+ *
+ * @param usual the level's usual week in the sessions that are planned
+ * @param least what a week may have however little was swum
+ */
+export function weekLimit(
+  before: readonly PastWeek[],
+  usual: number,
+  riseLimit = WEEKLY_RISE,
+  least = usual * LEAST_SHARE,
+): number {
   const { baseline, share } = standing(before, usual);
-  const most = share === null ? Math.max(usual * LEAST_SHARE, baseline * (1 + riseLimit)) : baseline * share;
+  const most = share === null ? Math.max(least, baseline * (1 + riseLimit)) : baseline * share;
   return Math.min(usual * SESSION_CEILING, most);
 }
 
@@ -57,6 +69,7 @@ export const mostOfSessions = (q: PlanQuestion): number => usualWeek(q) * SESSIO
 export function loadsOf(q: PlanQuestion, mondays: readonly string[], shares: readonly number[], offset: number): Loads {
   const taper = shares.length;
   const usual = usualWeek(q);
+  const least = LEAST_SHARE * Math.min(usual, levelLoad(q.level, LEAST_OF_MIN));
   const enough = fullEnough(q, usual);
   const before: PastWeek[] = q.past.map((load) => ({ load }));
   const kinds: WeekKind[] = [];
@@ -69,7 +82,7 @@ export function loadsOf(q: PlanQuestion, mondays: readonly string[], shares: rea
   mondays.forEach((monday, i) => {
     const lock = q.locks?.[monday];
     const left = mondays.length - i;
-    const limit = weekLimit(before, usual, q.riseLimit);
+    const limit = weekLimit(before, usual, q.riseLimit, least);
     const other = q.otherRaces?.some((day) => day >= monday && dayMs(day) < dayMs(monday) + 7 * DAY_MS) ?? false;
     const away = q.away?.[monday] !== undefined;
     const kind: WeekKind = away

@@ -158,7 +158,7 @@ const TALL = 34;
 
 function SquadLine({ squad, mondays, size, name }: LineProps & { readonly squad: SeasonSquad }) {
   const theme = useTheme();
-  const most = Math.max(1, ...squad.loads.map((l) => l.load));
+  const most = Math.max(1, ...squad.weeks.map((w) => w.load));
   const water =
     squad.poolTimes.length === 0
       ? 'no pool time'
@@ -169,7 +169,7 @@ function SquadLine({ squad, mondays, size, name }: LineProps & { readonly squad:
   return (
     <View
       role="listitem"
-      aria-label={`${squad.name}: ${water}; load ${squad.loads.map((l) => l.load).join(', ') || 'not planned'}`}
+      aria-label={`${squad.name}: ${water}; load ${squad.weeks.map((w) => w.load).join(', ') || 'not planned'}`}
       style={[styles.row, styles.line, { borderBottomColor: theme.own.line }]}
     >
       <View style={{ width: name }}>
@@ -181,7 +181,7 @@ function SquadLine({ squad, mondays, size, name }: LineProps & { readonly squad:
         </Text>
       </View>
       {mondays.map((monday) => {
-        const load = squad.loads.find((l) => l.monday === monday)?.load ?? 0;
+        const load = squad.weeks.find((w) => w.monday === monday)?.load ?? 0;
         return (
           <View key={monday} style={[styles.foot, { width: size - 2 }]}>
             <View style={{ height: Math.round((load / most) * TALL), backgroundColor: theme.own.kelp }} />

@@ -1,6 +1,7 @@
 import { loadStep, openWaterStep, type PlanWeek, weekNoteWords } from '@upwell/core/race';
 import { CAUSE_IDS, causeCard, type CauseId } from '@upwell/core/review';
 import { WEEK_KINDS } from '@upwell/core/sessions';
+import { Link, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -46,6 +47,11 @@ export function WeekSheet({ week, race, facts, coach }: PaneProps & { readonly w
       ))}
       {coach ? (
         <View style={styles.top}>
+          <Link href={`/sessions?view=week&week=${week.monday}` as Href} asChild>
+            <Button icon="calendar" style={styles.start}>
+              Sessions of this week
+            </Button>
+          </Link>
           {away ? null : (
             <>
               <Choice

@@ -10,6 +10,7 @@ import { useSeasonInfiniteQuery } from '../api';
 import { PlanAll } from '../parts/PlanAll';
 import { Races } from '../parts/SeasonRaces';
 import { Grid } from '../parts/SeasonGrid';
+import { SquadWeeks } from '../parts/SquadWeeks';
 
 /** Half a year at a glance: races, who swims them, in which phase everybody is, and the water there is for it. */
 export function SeasonScreen() {
@@ -22,6 +23,8 @@ export function SeasonScreen() {
     ...(squadId ? { squadId } : {}),
   });
   const first = data?.pages[0];
+  // A page that a device kept from before has squads without weeks.
+  const planned = first?.squads.filter((squad) => squad.weeks) ?? [];
   const rows = data?.pages.flatMap((page) => page.rows) ?? [];
   const open = squads.filter((s) => !s.archived);
   return (
@@ -52,7 +55,8 @@ export function SeasonScreen() {
         <>
           <Races page={first} today={today} />
           <PlanAll today={today} old={first.old} />
-          <Grid rows={rows} squads={first.squads} from={first.from} />
+          <Grid rows={rows} squads={planned} from={first.from} />
+          <SquadWeeks squads={planned} />
           {hasNextPage ? (
             <Button mode="outlined" disabled={isFetchingNextPage} onPress={() => void fetchNextPage()}>
               {isFetchingNextPage ? 'Loading…' : 'More swimmers'}

@@ -2,7 +2,7 @@
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
 import { CSS } from '@dnd-kit/utilities';
 import { sessionFieldsOf, type SessionRow } from '@upwell/contract/sessions';
-import { addDays, weekOf } from '@upwell/core/days';
+import { addDays, dayMs, weekOf } from '@upwell/core/days';
 import { summaryWord } from '@upwell/core/units';
 import { dayWord, numberWord, startTimeWord } from '@upwell/core/words';
 import { Link, type Href } from 'expo-router';
@@ -27,11 +27,14 @@ interface Planned {
   readonly day: string;
 }
 
-/** @param plans whether templates can be put into it */
-export function WeekBoard({ plans }: { readonly plans: boolean }) {
+/**
+ * @param plans whether templates can be put into it
+ * @param at any day of the week that is shown first; what is no day is this week
+ */
+export function WeekBoard({ plans, at }: { readonly plans: boolean; readonly at?: string | undefined }) {
   const wide = useWide();
   const today = useToday();
-  const [monday, setMonday] = useState(() => weekOf(today));
+  const [monday, setMonday] = useState(() => weekOf(at !== undefined && Number.isFinite(dayMs(at)) ? at : today));
   const [held, setHeld] = useState<SessionRow | null>(null);
   const { data: rows, error, refetch } = useSessionsQuery({ from: monday, to: addDays(monday, 6), limit: 100 });
   const { data: templates = [] } = useSessionsQuery({ templates: true, search: '', limit: 200 }, { skip: !plans });

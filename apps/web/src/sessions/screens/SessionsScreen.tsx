@@ -26,7 +26,7 @@ const VIEW_WORD: Readonly<Record<View_, string>> = { list: 'List', week: 'Week',
 export function SessionsScreen() {
   const router = useRouter();
   const { data: me } = useMeQuery();
-  const { view: asked } = useLocalSearchParams<{ view?: string }>();
+  const { view: asked, week } = useLocalSearchParams<{ view?: string; week?: string }>();
   const view = VIEWS.find((v) => v === asked) ?? 'list';
   const coach = me?.role !== 'swimmer';
   return (
@@ -59,7 +59,11 @@ export function SessionsScreen() {
           onChoose={(value) => router.setParams({ view: value })}
         />
       ) : null}
-      {view === 'week' ? <WeekBoard plans={coach} /> : <List key={view} templates={view === 'templates'} />}
+      {view === 'week' ? (
+        <WeekBoard key={week} plans={coach} at={week} />
+      ) : (
+        <List key={view} templates={view === 'templates'} />
+      )}
     </Screen>
   );
 }
