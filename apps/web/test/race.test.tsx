@@ -208,11 +208,11 @@ describe('the season', () => {
     });
     showAt({ season: SeasonScreen, sessions: () => <></> }, '/season');
     await find('races pull it apart in 1 week');
-    await find(/^2 taper while 3 have a week of work/);
+    await find(/^Some rest while others work/);
     expect(screen.queryByText('5 work')).toBeNull();
     press('All weeks of Evening Lanes');
     await find('5 work');
-    const link = screen.getByRole('link', { name: /^Sessions in the week of .*2 taper while/ });
+    const link = screen.getByRole('link', { name: /^Sessions in the week of .*3 work, 2 taper/ });
     expect(link.props.href ?? link.props.to).toContain(`week=${addDays(monday, 7)}`);
   });
   it('plans everybody in the background and says when it is done', async () => {

@@ -52,12 +52,14 @@ export function squadClashes(
   ];
 }
 
-/** A clash as a sentence, with what to do. @example '2 taper while 3 have a week of work: …' */
+/**
+ * What to do about a clash, beside {@link squadWeekWords}, which has the counts.
+ *
+ * @example 'Quill Crossing is on Sun 20 Jun: 2 of 6 are missing at 07:00.'
+ */
 export function clashWords(clash: SquadClash): string {
-  if (clash.clash === 'taper-and-work') {
-    const { tapering, working } = clash;
-    return `${tapering} ${plural(tapering, 'tapers', 'taper')} while ${working} ${plural(working, 'has', 'have')} a week of work: two groups in the session, the shorter one for those who race.`;
-  }
+  if (clash.clash === 'taper-and-work')
+    return 'Some rest while others work: two groups in the session, the shorter one for those who race.';
   const { race, startTime, of } = clash;
   return `${race.event} is on ${dayWord(race.date)}: ${race.swimmers} of ${of} are missing at ${startTime}.`;
 }
