@@ -106,11 +106,21 @@ describe('who goes in', () => {
   const server = () =>
     fakeServer({ 'GET /account/me': () => ({ body: ME }), 'GET /squads': () => ({ body: [SQUAD] }) });
 
-  function Card({ first, head = false, waterC = 18 }: { first: Partial<DayGroup>; head?: boolean; waterC?: number }) {
+  function Card({
+    first,
+    head = false,
+    waterC = 18,
+    withStream = false,
+  }: {
+    first: Partial<DayGroup>;
+    head?: boolean;
+    waterC?: number;
+    withStream?: boolean;
+  }) {
     const [group, setGroup] = useState<DayGroup>({ ...NEW_GROUP, ...first });
     return (
       <WhoGoesIn
-        {...{ group, waterC, head }}
+        {...{ group, waterC, head, withStream }}
         names={{ ada: 'Ada Stone' }}
         date="2026-11-27"
         onChange={(change) => setGroup((now) => ({ ...now, ...change }))}
@@ -118,6 +128,18 @@ describe('who goes in', () => {
       />
     );
   }
+
+  it('asks who picks up where nobody swims back, and only there', async () => {
+    server();
+    show(<Card first={{}} withStream />);
+    const label = 'Who picks up at the finish and at the exits';
+    fireEvent.changeText(await screen.findByLabelText(label), 'Jory');
+    expect(screen.getByDisplayValue('Jory')).toBeTruthy();
+    screen.unmount();
+    show(<Card first={{}} />);
+    await screen.findByText(SQUAD.name);
+    expect(screen.queryByLabelText(label)).toBeNull();
+  });
 
   it('asks for an answer to each health note, by name', async () => {
     server();

@@ -52,6 +52,7 @@ export function raceCardPdf(card: RaceCard): Promise<Buffer> {
           },
           { text: `Aim: ${l.aim}`, fontSize: 9 },
           ...(l.mixedUp === null ? [] : [l.mixedUp]),
+          ...(l.turnWhen === null ? [] : [l.turnWhen]),
           {
             text: [
               { text: `look every ${l.every}`, bold: true, fontSize: 9.5 },
@@ -78,6 +79,7 @@ export function raceCardPdf(card: RaceCard): Promise<Buffer> {
       },
       { text: card.day, ...small },
       ...card.legs.map(leg),
+      ...(card.exits.length > 0 ? [part('Ways out', card.exits)] : []),
       part('Start', card.start),
       part('Turns', card.turns),
       part('Feet', card.feet),

@@ -13,6 +13,8 @@ import {
   ONLY_HEAD_OVERRULES,
   type DayGroup,
   type DayReason,
+  streamWay,
+  type Course,
 } from '@upwell/core/water';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
@@ -106,8 +108,14 @@ export async function dayToPrint(em: EntityManager, me: Me, id: string) {
 }
 
 /** The decision with its reasons as they are kept. */
-function decided(day: Pick<WaterDayFields, 'readings' | 'group'>, farthestM: number | null, rules: WaterRules) {
-  const { decision, checks, missing, mayOverrule } = decideDay(day.readings, day.group, farthestM, rules);
+function decided(day: Pick<WaterDayFields, 'readings' | 'group'>, course: Course, rules: WaterRules) {
+  const { decision, checks, missing, mayOverrule } = decideDay(
+    day.readings,
+    day.group,
+    farthestFromLand(course),
+    rules,
+    streamWay(course),
+  );
   const made = checks.map(({ id, of }) => ({ id, of }) as DayReason);
   return { decision, mayOverrule, reasons: [...made, ...missing.map((reading) => ({ missing: reading }))] };
 }
@@ -125,11 +133,7 @@ export async function signDay(em: EntityManager, me: Me, id: string, day: WaterD
   };
   const numbers = numbersProblem(group);
   if (numbers) refuse('group', numbersWords(numbers));
-  const { decision, reasons, mayOverrule } = decided(
-    { readings: day.readings, group },
-    farthestFromLand(course),
-    rules,
-  );
+  const { decision, reasons, mayOverrule } = decided({ readings: day.readings, group }, course, rules);
   if (day.overruled !== null && !mayOverrule)
     refuse('overruled', decision === 'stop' ? NEVER_OVERRULED : 'There is no stop to overrule.');
   if (group.minorsAgreed && me.role !== 'head')

@@ -8,6 +8,7 @@ import {
   NEW_GROUP,
   readConcerns,
   simulatedWeather,
+  streamWay,
   swimOutConcerns,
   waterHour,
 } from '@upwell/core/water';
@@ -41,7 +42,7 @@ export function OutsideNotes({ courseId, plan, people, date, startTime }: Outsid
     group,
     noted,
   );
-  const concerns = [...readConcerns(noted, group), ...planned];
+  const concerns = [...readConcerns(noted, group, undefined, streamWay(view.course)), ...planned];
   if (concerns.length === 0) return null;
   return (
     <View role="alert">

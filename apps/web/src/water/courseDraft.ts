@@ -1,5 +1,14 @@
 import type { CourseView } from '@upwell/contract/water';
-import { placeAt, turnOf, type Area, type AreaKind, type Course, type Place, type TurnSide } from '@upwell/core/water';
+import {
+  placeAt,
+  turnOf,
+  type Area,
+  type AreaKind,
+  type Course,
+  type Mark,
+  type Place,
+  type TurnSide,
+} from '@upwell/core/water';
 import { v7 } from 'uuid';
 import { NO_HISTORY, undoable, type History } from '@/state/history';
 
@@ -35,7 +44,7 @@ export const { changed: withCourse, undone, redone } = steps;
 /** What a handle on the map stands for. */
 export type Held =
   | { readonly kind: 'start' | 'finish' }
-  | { readonly kind: 'mark' | 'landmark'; readonly id: string }
+  | { readonly kind: 'mark' | 'landmark' | 'exit'; readonly id: string }
   | { readonly kind: 'corner'; readonly id: string; readonly index: number };
 
 export const handleOf = (held: Held): string =>
@@ -48,6 +57,7 @@ export function heldThings(course: Course): { readonly held: Held; readonly plac
     ...course.marks.map((m) => ({ held: { kind: 'mark', id: m.id } as const, place: m, name: `Mark ${m.name}` })),
     { held: { kind: 'finish' }, place: course.finish, name: 'Finish' },
     ...course.landmarks.map((l) => ({ held: { kind: 'landmark', id: l.id } as const, place: l, name: l.name })),
+    ...(course.exits ?? []).map((e) => ({ held: { kind: 'exit', id: e.id } as const, place: e, name: e.name })),
     ...course.areas.flatMap((a) =>
       a.points.map((place, index) => ({
         held: { kind: 'corner', id: a.id, index } as const,
@@ -71,6 +81,8 @@ export function movedTo(course: Course, held: Held, to: Place): Course {
       return { ...course, marks: course.marks.map((m) => (m.id === held.id ? { ...m, ...at } : m)) };
     case 'landmark':
       return { ...course, landmarks: course.landmarks.map((l) => (l.id === held.id ? { ...l, ...at } : l)) };
+    case 'exit':
+      return { ...course, exits: course.exits?.map((e) => (e.id === held.id ? { ...e, ...at } : e)) ?? [] };
     case 'corner':
       return {
         ...course,
@@ -87,7 +99,14 @@ export function without(course: Course, held: Held): Course {
     case 'mark':
       return { ...course, marks: course.marks.filter((m) => m.id !== held.id) };
     case 'landmark':
-      return { ...course, landmarks: course.landmarks.filter((l) => l.id !== held.id) };
+      return {
+        ...course,
+        landmarks: course.landmarks.filter((l) => l.id !== held.id),
+        // A turn that it told is a buoy again.
+        marks: course.marks.map((m) => (m.abeam === held.id ? withBuoy(m) : m)),
+      };
+    case 'exit':
+      return { ...course, exits: course.exits?.filter((e) => e.id !== held.id) ?? [] };
     case 'corner':
       return {
         ...course,
@@ -122,6 +141,19 @@ export function withLandmark(course: Course, at: Place): Course {
   return { ...course, landmarks: [...course.landmarks, { id, ...fields, ...placeOnly(at) }] };
 }
 
+/** A way out; the last before the finish until another is named. */
+export function withExit(course: Course, at: Place): Course {
+  const exits = course.exits ?? [];
+  const fresh = { id: freshId('e', exits), name: `Exit ${exits.length + 1}`, last: exits.length === 0 };
+  return { ...course, exits: [...exits, { ...fresh, ...placeOnly(at) }] };
+}
+
+/** One exit is the last before the danger, or none. */
+export const withLastExit = (course: Course, id: string, last: boolean): Course => ({
+  ...course,
+  exits: (course.exits ?? []).map((e) => ({ ...e, last: e.id === id ? last : last ? false : e.last })),
+});
+
 /** A new corner of the area that is being drawn, or the first three of a new one. */
 export function withCorner(
   course: Course,
@@ -143,4 +175,12 @@ export function withCorner(
 export const withTurn = (course: Course, id: string, turn: TurnSide): Course => ({
   ...course,
   marks: course.marks.map((m) => (m.id === id ? { ...m, turn } : m)),
+});
+
+const withBuoy = ({ abeam: _abeam, ...mark }: Mark): Mark => mark;
+
+/** A mark without a buoy, told by a landmark; or with one again. */
+export const withAbeam = (course: Course, id: string, landmarkId: string | null): Course => ({
+  ...course,
+  marks: course.marks.map((m) => (m.id !== id ? m : landmarkId === null ? withBuoy(m) : { ...m, abeam: landmarkId })),
 });

@@ -19,7 +19,15 @@ const shortId = () => key(40).required();
 export const courseSchema = Joi.object<Course>({
   start: Joi.object(spot).required(),
   marks: Joi.array()
-    .items(Joi.object({ id: shortId(), name: line(60).required(), turn: oneOf(TURN_SIDES).required(), ...spot }))
+    .items(
+      Joi.object({
+        id: shortId(),
+        name: line(60).required(),
+        turn: oneOf(TURN_SIDES).required(),
+        abeam: key(40),
+        ...spot,
+      }),
+    )
     .max(COURSE_LIMIT.marks)
     .unique('id')
     .required(),
@@ -51,6 +59,11 @@ export const courseSchema = Joi.object<Course>({
     .max(COURSE_LIMIT.landmarks)
     .unique('id')
     .required(),
+  exits: Joi.array()
+    .items(Joi.object({ id: shortId(), name: line(60).required(), last: Joi.boolean().required(), ...spot }))
+    .max(COURSE_LIMIT.exits)
+    .unique('id'),
+  withStream: Joi.boolean(),
 });
 
 export const courseSaveSchema = Joi.object<CourseSave>({

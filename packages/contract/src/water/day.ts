@@ -54,6 +54,8 @@ const FACTS: Readonly<Partial<Record<CheckId, Schema | SchemaMap>>> = {
   warm: { note: note() },
   air: { airC: fact(), feltC: fact().allow(null), ask: oneOf(['stay-out', 'shelter', 'shade']).required() },
   current: { currentMps: fact(), slowestMps: fact() },
+  exits: { exits: fact(), lastNamed: Joi.boolean().required() },
+  swept: { currentMps: fact(), slowestMps: fact() },
   watch: Joi.alternatives(
     Joi.object({ watching: number.valid(0).required() }),
     Joi.object({ watching: fact(), swimmers: fact(), needed: fact(), per: fact() }),
@@ -127,6 +129,7 @@ export const waterDaySchema = Joi.object<WaterDayFields>({
     craft: Joi.boolean().required(),
     stopSignal: Joi.boolean().required(),
     caller: line(80).allow('').required(),
+    pickUp: line(80).allow('').default(''),
     bright: Joi.boolean().required(),
     lights: Joi.boolean().default(false),
     warmExit: Joi.boolean().default(false),

@@ -1,4 +1,4 @@
-import { LONGEST_LEG_M, TURN_SIDES, type RaceCard } from '@upwell/core/water';
+import { COURSE_LIMIT, LONGEST_LEG_M, TURN_SIDES, type RaceCard } from '@upwell/core/water';
 import { Joi } from '../joi';
 import { line, oneOf } from '../common';
 import { number } from './course';
@@ -30,6 +30,7 @@ export const raceCardSchema = Joi.object<RaceCard>({
         rateSpm: number.min(10).max(200).required(),
         headingDeg: number.min(0).max(360).required(),
         turn: oneOf(TURN_SIDES).allow(null).required(),
+        turnWhen: line(300).allow(null).default(null),
       }),
     )
     .min(1)
@@ -39,6 +40,7 @@ export const raceCardSchema = Joi.object<RaceCard>({
   turns: words(10),
   feet: words(10),
   feeds: words(10).optional().default([]),
+  exits: words(COURSE_LIMIT.exits).optional().default([]),
   ifs: Joi.array()
     .items(Joi.object({ when: line(200).required(), then: line(300).required() }))
     .max(20)

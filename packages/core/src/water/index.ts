@@ -4,6 +4,7 @@ export * from './course/model';
 export * from './course/legs';
 export * from './course/checkCourse';
 export * from './course/movedCourse';
+export * from './course/otherSwims';
 export * from './course/position';
 export type { NamedCourse, ReadCourse } from './course/assembleCourse';
 export { LARGEST_COURSE } from './course/assembleCourse';

@@ -183,9 +183,9 @@ export function CourseMap(props: CourseMapProps) {
   const nearer = (by: number) => look((now) => zoomed(now, by, { x: width / 2, y: height / 2 }, size));
   const labels = view
     ? [
-        { text: 'S', place: course.start },
-        ...course.marks.map((m) => ({ text: m.name, place: m })),
-        { text: 'F', place: course.finish },
+        { text: 'S', place: course.start, buoy: true },
+        ...course.marks.map((m) => ({ text: m.name, place: m, buoy: m.abeam === undefined })),
+        { text: 'F', place: course.finish, buoy: true },
       ].map((l) => ({ ...l, at: toScreen(plane.toPlane(l.place), view, size) }))
     : [];
   const bar = view ? barLength(view.scale, 110) : 0;
@@ -229,9 +229,31 @@ export function CourseMap(props: CourseMapProps) {
                 </G>
               );
             })}
-            {labels.map(({ text, at }, i) => (
+            {(course.exits ?? []).map((e) => {
+              const at = toScreen(plane.toPlane(e), view, size);
+              return (
+                <G key={e.id}>
+                  <Path
+                    d={`M${at.x - 6} ${at.y - 6}h12v12h-12ZM${at.x - 3} ${at.y}h6M${at.x} ${at.y - 3}l3 3l-3 3`}
+                    fill={theme.colors.background}
+                    stroke={e.last ? theme.colors.error : ink}
+                    strokeWidth={2}
+                  />
+                  <SvgText x={at.x} y={at.y + 19} textAnchor="middle" fontSize={12} fontFamily={FONT} fill={ink}>
+                    {e.last ? `${e.name}, the last` : e.name}
+                  </SvgText>
+                </G>
+              );
+            })}
+            {labels.map(({ text, at, buoy }, i) => (
               <G key={`${text}${i}`}>
-                <Path d={`M${at.x - 9} ${at.y + 7}L${at.x} ${at.y - 10}L${at.x + 9} ${at.y + 7}Z`} fill={ink} />
+                <Path
+                  d={`M${at.x - 9} ${at.y + 7}L${at.x} ${at.y - 10}L${at.x + 9} ${at.y + 7}Z`}
+                  fill={buoy ? ink : 'none'}
+                  stroke={ink}
+                  strokeWidth={2}
+                  {...(buoy ? {} : { strokeDasharray: '3 3' })}
+                />
                 <SvgText
                   x={at.x + (text === 'S' ? -21 : 12)}
                   y={at.y - 4}

@@ -58,10 +58,12 @@ export function WaterView({ plan, waveHeightM }: { readonly plan: LegPlan; reado
             return <Path key={a.landmark.id} d={d} fill={theme.own.kelp} fillOpacity={a === best ? 1 : 0.45} />;
           })}
           <Rect x={0} y={horizon} width={width} height={HEIGHT - horizon} fill={theme.own.waterDeep} />
-          <Path
-            d={`M${width / 2 - buoy / 2} ${horizon + 3}L${width / 2} ${horizon + 3 - Math.max(6, buoy * 1.2)}L${width / 2 + buoy / 2} ${horizon + 3}Z`}
-            fill={theme.colors.error}
-          />
+          {plan.leg.abeam ? null : (
+            <Path
+              d={`M${width / 2 - buoy / 2} ${horizon + 3}L${width / 2} ${horizon + 3 - Math.max(6, buoy * 1.2)}L${width / 2 + buoy / 2} ${horizon + 3}Z`}
+              fill={theme.colors.error}
+            />
+          )}
           <Path d={`M0 ${horizon + 14} ${waves} V${HEIGHT}H0Z`} fill={theme.own.water} />
           {best ? (
             <>

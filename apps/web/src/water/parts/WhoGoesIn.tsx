@@ -21,6 +21,8 @@ interface WhoGoesInProps {
   readonly date: string;
   readonly waterC: number | null;
   readonly head: boolean;
+  /** Nobody swims back: who picks up is asked too. */
+  readonly withStream: boolean;
   readonly onChange: (change: Partial<DayGroup>) => void;
   readonly onTake: (people: readonly GroupPerson[]) => void;
 }
@@ -43,7 +45,7 @@ const READY = [
   { of: 'stopSignal', label: 'Stop signal agreed' },
 ] as const;
 
-export function WhoGoesIn({ group, names, date, waterC, head, onChange, onTake }: WhoGoesInProps) {
+export function WhoGoesIn({ group, names, date, waterC, head, withStream, onChange, onTake }: WhoGoesInProps) {
   return (
     <Card title="Who goes in">
       <FromSquad date={date} onTake={onTake} />
@@ -83,6 +85,14 @@ export function WhoGoesIn({ group, names, date, waterC, head, onChange, onTake }
         maxLength={80}
         onChangeText={(caller) => onChange({ caller })}
       />
+      {withStream ? (
+        <Input
+          label="Who picks up at the finish and at the exits"
+          value={group.pickUp ?? ''}
+          maxLength={80}
+          onChangeText={(pickUp) => onChange({ pickUp })}
+        />
+      ) : null}
       {group.health.length > 0 ? (
         <View role="group" aria-label="Health notes" style={styles.notes}>
           <Text variant="labelLarge">

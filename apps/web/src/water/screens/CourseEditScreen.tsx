@@ -5,7 +5,6 @@ import {
   lengthOf,
   movedCourse,
   readPosition,
-  placeAt,
   type AreaKind,
   type Course,
   type Place,
@@ -39,17 +38,15 @@ import {
   redone,
   undone,
   withCorner,
+  withExit,
   withCourse,
   withLandmark,
   withMark,
-  without,
-  withTurn,
   type CourseDraft,
 } from '../courseDraft';
 import { ByNumbers } from '../parts/ByNumbers';
 import { CourseMap } from '../parts/CourseMap';
-import { NUDGE_M, Nudge } from '../parts/Nudge';
-import { Size } from '../parts/Size';
+import { ThingPanel } from '../parts/ThingPanel';
 
 /** Where a new course begins until somebody says where: nowhere in particular, at sea. */
 const SOMEWHERE: Place = { lat: 31.4, lon: -41.2 };
@@ -72,11 +69,12 @@ function Loaded({ id, view }: { readonly id: string; readonly view: CourseView }
   return <Editor id={id} initial={initial} />;
 }
 
-type Tool = 'move' | 'mark' | 'landmark' | AreaKind;
+type Tool = 'move' | 'mark' | 'landmark' | 'exit' | AreaKind;
 const TOOLS: readonly { readonly value: Tool; readonly label: string }[] = [
   { value: 'move', label: 'Move' },
   { value: 'mark', label: '+ Mark' },
   { value: 'landmark', label: '+ Landmark' },
+  { value: 'exit', label: '+ Way out' },
   { value: 'land', label: '+ Land' },
   { value: 'safe', label: '+ Safe area' },
   { value: 'forbidden', label: '+ Forbidden' },
@@ -84,6 +82,7 @@ const TOOLS: readonly { readonly value: Tool; readonly label: string }[] = [
 const PLACED: Readonly<Record<Exclude<Tool, 'move'>, string>> = {
   mark: 'the next mark',
   landmark: 'the landmark',
+  exit: 'the way out',
   land: 'the corner of the land',
   safe: 'the corner of the safe area',
   forbidden: 'the corner of the forbidden area',
@@ -92,6 +91,7 @@ const HINT: Readonly<Record<Tool, string>> = {
   move: 'Drag an item, or select it and use the arrow buttons below.',
   mark: 'Tap the water: swimmers round the marks in the order you place them.',
   landmark: 'Tap where it stands, then enter its width and height.',
+  exit: 'Tap where one can get out along the way, and name the last one before a danger.',
   land: 'Tap the corners of the shore, one after the other.',
   safe: 'Tap the corners of the water that is watched.',
   forbidden: 'Tap the corners of the area where nobody may swim.',
@@ -132,6 +132,10 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
       const next = withLandmark(draft.course, at);
       change(next);
       setChosen(handleOf({ kind: 'landmark', id: next.landmarks.at(-1)!.id }));
+    } else if (tool === 'exit') {
+      const next = withExit(draft.course, at);
+      change(next);
+      setChosen(handleOf({ kind: 'exit', id: next.exits!.at(-1)!.id }));
     } else {
       const next = withCorner(draft.course, tool, at, area);
       change(next.course);
@@ -164,17 +168,6 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
     setFit(fit + 1);
   };
 
-  const mark =
-    thing?.held.kind === 'mark' ? course.marks.find((m) => m.id === (thing.held as { id: string }).id) : undefined;
-  const landmark =
-    thing?.held.kind === 'landmark'
-      ? course.landmarks.find((l) => l.id === (thing.held as { id: string }).id)
-      : undefined;
-  const setLandmark = (fields: Partial<NonNullable<typeof landmark>>) =>
-    change({
-      ...draft.course,
-      landmarks: draft.course.landmarks.map((l) => (l.id === landmark!.id ? { ...l, ...fields } : l)),
-    });
   return (
     <Screen
       title={draft.name || 'A new course'}
@@ -249,51 +242,7 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
             />
           ) : null}
           {thing ? (
-            <View style={styles.thing}>
-              <Text variant="titleMedium">{thing.name}</Text>
-              <Nudge onMove={(deg) => change(movedTo(draft.course, thing.held, placeAt(thing.place, deg, NUDGE_M)))} />
-              {mark ? (
-                <Choice
-                  label="Kept at the"
-                  options={[
-                    { value: 'left', label: 'left shoulder' },
-                    { value: 'right', label: 'right shoulder' },
-                  ]}
-                  chosen={[mark.turn]}
-                  onPress={(turn) => change(withTurn(draft.course, mark.id, turn as 'left' | 'right'))}
-                />
-              ) : null}
-              {landmark ? (
-                <>
-                  <Input
-                    label="What it is"
-                    value={landmark.name}
-                    maxLength={60}
-                    onChangeText={(name) => setLandmark({ name })}
-                  />
-                  <View style={styles.row}>
-                    <Size label="m wide" value={landmark.widthM} onChange={(widthM) => setLandmark({ widthM })} />
-                    <Size label="m high" value={landmark.heightM} onChange={(heightM) => setLandmark({ heightM })} />
-                  </View>
-                  <Toggle
-                    label="It is fixed in place"
-                    on={landmark.fixed}
-                    onPress={() => setLandmark({ fixed: !landmark.fixed })}
-                  />
-                </>
-              ) : null}
-              {thing.held.kind !== 'start' && thing.held.kind !== 'finish' ? (
-                <Button
-                  icon="delete-outline"
-                  onPress={() => {
-                    change(without(draft.course, thing.held));
-                    setChosen(null);
-                  }}
-                >
-                  Take it out
-                </Button>
-              ) : null}
-            </View>
+            <ThingPanel course={draft.course} thing={thing} onChange={change} onGone={() => setChosen(null)} />
           ) : null}
           <Choice
             label="On the map"
@@ -320,6 +269,11 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
             value={String(course.laps)}
             onLess={course.laps > 1 ? () => change({ ...draft.course, laps: course.laps - 1 }) : null}
             onMore={course.laps < COURSE_LIMIT.laps ? () => change({ ...draft.course, laps: course.laps + 1 }) : null}
+          />
+          <Toggle
+            label="With the stream: nobody swims back"
+            on={course.withStream ?? false}
+            onPress={() => change({ ...draft.course, withStream: !course.withStream })}
           />
           <View style={styles.row}>
             <View style={styles.grow}>
@@ -348,6 +302,5 @@ const styles = StyleSheet.create({
   below: { marginTop: 12, gap: 12 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' },
   hint: { marginVertical: 6 },
-  thing: { gap: 8 },
   grow: { flexGrow: 1, minWidth: 220 },
 });

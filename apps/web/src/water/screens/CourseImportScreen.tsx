@@ -33,6 +33,7 @@ const WORD: Readonly<Record<FoundRole, string>> = {
   mark: 'Mark',
   finish: 'Finish',
   landmark: 'Landmark',
+  exit: 'Way out',
   course: 'The course',
   land: 'Land',
   safe: 'Safe area',

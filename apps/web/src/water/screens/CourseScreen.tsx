@@ -2,7 +2,7 @@
 import { dayIn } from '@upwell/core/days';
 import { lookInterval } from '@upwell/core/measures';
 import { DEFAULT_LOOK } from '@upwell/core/sessions';
-import { CARD_CYCLE } from '@upwell/core/water';
+import { abeamTurn, abeamWords, CARD_CYCLE } from '@upwell/core/water';
 import type { CourseView } from '@upwell/contract/water';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
@@ -138,7 +138,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
             <View style={styles.flex}>
               <Text variant="titleLarge" role="heading" aria-level={2}>{`${leg.from.name} to ${leg.to.name}`}</Text>
               <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-                {`Leg ${at + 1} of ${legs.length} · bearing ${Math.round(leg.bearingDeg)}°${leg.turn ? ` · mark at the ${leg.turn} shoulder` : ''}`}
+                {`Leg ${at + 1} of ${legs.length} · bearing ${Math.round(leg.bearingDeg)}°${leg.abeam ? ' · no buoy' : leg.turn ? ` · mark at the ${leg.turn} shoulder` : ''}`}
               </Text>
             </View>
             <Text style={styles.big}>{`${Math.round(leg.lengthM)} m`}</Text>
@@ -249,10 +249,21 @@ function Sheet({ view }: { readonly view: CourseView }) {
               ) : null}
               <Card title="Seen from the water">
                 <WaterView plan={plan} waveHeightM={water.leg.water.waveHeightM} />
+                {leg.abeam ? (
+                  <Text style={styles.aim}>
+                    {abeamWords(
+                      abeamTurn(leg)!,
+                      swept?.sweep.results.find((r) => r.interval === interval)?.meanTimeS ??
+                        leg.lengthM / outside!.swimmer.speedMps,
+                    )}
+                  </Text>
+                ) : null}
                 <Text style={styles.aim}>
                   {plan.aims[0]
                     ? `Aim at ${plan.aims[0].words}.`
-                    : 'There is nothing fixed and large behind the mark: aim at the mark itself. The number above already counts the looks that miss it.'}
+                    : leg.abeam
+                      ? 'There is nothing fixed and large ahead: keep the shore at the same distance.'
+                      : 'There is nothing fixed and large behind the mark: aim at the mark itself. The number above already counts the looks that miss it.'}
                 </Text>
                 {plan.mixedUp ? <Notice>{plan.mixedUp}</Notice> : null}
                 {plan.aims.slice(0, 3).map((a) => (

@@ -15,6 +15,7 @@ import {
   type Decision,
   checkWords,
   readingWord,
+  streamWay,
 } from '@upwell/core/water';
 import { clockWord, dayWord, listWord, momentWord, zoneNote } from '@upwell/core/words';
 import type { CourseView } from '@upwell/contract/water';
@@ -81,7 +82,8 @@ function Day({ view }: { readonly view: CourseView }) {
   const { data: me } = useMeQuery();
   const { data: club } = useClubRulesQuery();
   const rules = club?.water ?? WATER_RULES;
-  const day = decideDay(readings, group, farthest, rules);
+  const way = streamWay(view.course);
+  const day = decideDay(readings, group, farthest, rules, way);
   const people = (change: Partial<DayGroup>) => setDraft({ ...draft, group: { ...group, ...change } });
   const take = (goers: readonly GroupPerson[], change: Partial<DayGroup> = {}) =>
     setDraft({
@@ -198,6 +200,7 @@ function Day({ view }: { readonly view: CourseView }) {
             date={when.date}
             waterC={readings.waterC}
             head={me?.role === 'head'}
+            withStream={way !== null}
             onChange={people}
             onTake={take}
           />

@@ -2,7 +2,7 @@
 import { dayWord, zoneNote, zoneWord } from '@upwell/core/words';
 import { CAUTION } from '@upwell/core/safety';
 import { formatTime } from '@upwell/core/units';
-import { legSketch, SKETCH_BOX, type CardLeg, type CardQuestion, type RaceCard } from '@upwell/core/water';
+import { exitsAlong, legSketch, SKETCH_BOX, type CardLeg, type CardQuestion, type RaceCard } from '@upwell/core/water';
 import type { CourseView } from '@upwell/contract/water';
 import { useLocalSearchParams } from 'expo-router';
 import { useEffect, useState } from 'react';
@@ -47,6 +47,7 @@ function CardPage({ view }: { readonly view: CourseView }) {
           waterC: water.read.waterC ?? water.forecast.waterC,
           sunny: !water.leg.water.cloudy,
           plans,
+          exits: exitsAlong(view.course),
         }
       : null;
   const card = useCard(question);
@@ -113,6 +114,7 @@ function Card({ card }: { readonly card: RaceCard }) {
           <Leg key={i} leg={leg} number={i + 1} />
         ))}
       </View>
+      {card.exits.length > 0 ? <Part title="Ways out" lines={card.exits} /> : null}
       <Part title="Start" lines={card.start} />
       <Part title="Turns" lines={card.turns} />
       <Part title="Feet" lines={card.feet} />
@@ -158,7 +160,8 @@ function Leg({ leg, number }: { readonly leg: CardLeg; readonly number: number }
             </Text>
           </View>
           <Text style={styles.aim}>{`Aim: ${leg.aim}`}</Text>
-          {leg.turn ? <Text>{`Mark at the ${leg.turn} shoulder.`}</Text> : null}
+          {leg.turn && !leg.turnWhen ? <Text>{`Mark at the ${leg.turn} shoulder.`}</Text> : null}
+          {leg.turnWhen ? <Text style={styles.bold}>{leg.turnWhen}</Text> : null}
           {leg.mixedUp ? <Text style={styles.bold}>{leg.mixedUp}</Text> : null}
         </View>
       </View>

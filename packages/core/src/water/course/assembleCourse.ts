@@ -6,6 +6,7 @@ import {
   type Area,
   type AreaKind,
   type Course,
+  type Exit,
   type Landmark,
   type Mark,
   type TurnSide,
@@ -26,7 +27,7 @@ export interface ReadCourse {
 /** Largest course file that is read, characters. */
 export const LARGEST_COURSE = 5_000_000;
 
-type Role = 'start' | 'mark' | 'finish' | 'landmark';
+type Role = 'start' | 'mark' | 'finish' | 'landmark' | 'exit';
 
 /** A point with what it stands for; anything else may be missing. */
 export interface RawPoint {
@@ -39,6 +40,9 @@ export interface RawPoint {
   readonly widthM: number;
   readonly heightM: number;
   readonly fixed: boolean;
+  /** The landmark, by its id, that tells where to turn. */
+  readonly abeam: string;
+  readonly last: boolean;
 }
 interface RawArea {
   readonly kind: AreaKind;
@@ -55,6 +59,7 @@ export function assemble(
   laps: number,
   raw: readonly RawPoint[],
   rawAreas: readonly RawArea[],
+  withStream = false,
 ): ReadCourse {
   const problems: string[] = [];
   const of = (role: Role) => raw.filter((p) => p.role === role);
@@ -73,7 +78,8 @@ export function assemble(
   const marks = inOrder.map((point, i): Mark => {
     const [before, after] = [inOrder[i - 1] ?? start, inOrder[i + 1] ?? finish];
     const turn = TURN_SIDES.includes(point.turn as TurnSide) ? (point.turn as TurnSide) : turnOf(before, point, after);
-    return { id: point.id || `m${i + 1}`, name: shortName(point.name) || String(i + 1), turn, ...at(point) };
+    const told = of('landmark').some(({ id }) => id !== '' && id === point.abeam) ? { abeam: point.abeam } : {};
+    return { id: point.id || `m${i + 1}`, name: shortName(point.name) || String(i + 1), turn, ...told, ...at(point) };
   });
   const landmarks = of('landmark')
     .slice(0, COURSE_LIMIT.landmarks)
@@ -91,6 +97,13 @@ export function assemble(
     });
   if (of('landmark').length > COURSE_LIMIT.landmarks)
     problems.push(`Only ${COURSE_LIMIT.landmarks} landmarks were taken.`);
+  const exits = of('exit')
+    .slice(0, COURSE_LIMIT.exits)
+    .map((p, i): Exit => ({
+      ...{ id: p.id || `e${i + 1}`, name: shortName(p.name) || `Exit ${i + 1}`, last: p.last },
+      ...at(p),
+    }));
+  if (of('exit').length > COURSE_LIMIT.exits) problems.push(`Only ${COURSE_LIMIT.exits} exits were taken.`);
   const areas = rawAreas.flatMap((a, i): Area[] => {
     const corners = a.points;
     const label = a.name || `Area ${i + 1}`;
@@ -107,7 +120,11 @@ export function assemble(
   return {
     read: {
       name: shortName(name) || 'Course',
-      course: { start: at(start), marks, finish: at(finish), laps: round, areas, landmarks },
+      course: {
+        ...{ start: at(start), marks, finish: at(finish), laps: round, areas, landmarks },
+        ...(exits.length > 0 ? { exits } : {}),
+        ...(withStream ? { withStream } : {}),
+      },
     },
     problems,
   };

@@ -3,6 +3,7 @@ import { polygonContains } from 'd3-polygon';
 import { bearingTo, cross, toStretch, turnBetween, type Place, type PlanePoint } from './plane';
 import { COURSE_LIMIT, type Course, type TurnSide } from './model';
 import { type Leg, differentLegs, legsOf, planeOf } from './legs';
+import { ABEAM_WITHIN_DEG, abeamTurn, streamWay } from './otherSwims';
 import { numberWord } from '../../words';
 
 export interface CourseProblem {
@@ -67,6 +68,18 @@ export function checkCourse(course: Course): CourseProblem[] {
     if (!shore && safe.length > 0 && !safe.some(({ flat }) => inside(flat, at)))
       word(`${name} is outside the safe area.`);
   }
+  for (const { leg } of differentLegs(legs)) {
+    const turn = abeamTurn(leg);
+    if (turn && Math.abs(turn.angleDeg - 90) > ABEAM_WITHIN_DEG)
+      word(
+        `Mark ${leg.to.name} has no buoy, and ${turn.landmark} stands at ${Math.round(turn.angleDeg)}° there, not at right angles: move the turn, or choose another landmark.`,
+      );
+  }
+  const way = streamWay(course);
+  if (way && course.laps > 1) stop('With the stream nobody swims a second lap.');
+  if (way && way.exits === 0)
+    word('With the stream, and no way out is drawn along it: draw them before anyone gets in.');
+  else if (way && !way.lastNamed) word('Name the last way out before the danger, or before the finish.');
   const lines = differentLegs(legs).map(({ leg }) => ({
     name: `${leg.from.name} to ${leg.to.name}`,
     a: plane.toPlane(leg.from),

@@ -17,13 +17,21 @@ export function writeCourseGeoJson({ name, course }: NamedCourse): string {
   return JSON.stringify(
     {
       type: 'FeatureCollection',
-      upwell: { format: COURSE_FORMAT, version: 1, name, laps: course.laps },
+      upwell: {
+        ...{ format: COURSE_FORMAT, version: 1, name, laps: course.laps },
+        ...(course.withStream ? { withStream: true } : {}),
+      },
       features: [
         feature('Point', spot(course.start), { role: 'start', name: 'Start' }),
-        ...course.marks.map((m) => feature('Point', spot(m), { role: 'mark', id: m.id, name: m.name, turn: m.turn })),
+        ...course.marks.map(({ id, name: called, turn, abeam, ...place }) =>
+          feature('Point', spot(place), { role: 'mark', id, name: called, turn, abeam }),
+        ),
         feature('Point', spot(course.finish), { role: 'finish', name: 'Finish' }),
         ...course.landmarks.map(({ id, name: called, widthM, heightM, fixed, ...place }) =>
           feature('Point', spot(place), { role: 'landmark', id, name: called, widthM, heightM, fixed }),
+        ),
+        ...(course.exits ?? []).map(({ id, name: called, last, ...place }) =>
+          feature('Point', spot(place), { role: 'exit', id, name: called, last }),
         ),
         ...course.areas.map((a) =>
           feature('Polygon', [[...a.points, a.points[0]!].map(spot)], { role: a.kind, id: a.id, name: a.name }),
@@ -75,7 +83,7 @@ function thingsOf(geometry: Geometry, own: Properties, place: ToPlace, problems:
   const thing = (shape: RawThing['shape'], places: readonly Place[], part = ''): RawThing => ({
     ...{ shape, places, name: `${name}${part}` },
     ...{ role: word(first(own, 'role', 'type', 'kind', 'category', 'sym', 'styleUrl')), turn: word(own.turn) },
-    ...{ id: plainId(word(own.id), 40) },
+    ...{ id: plainId(word(own.id), 40), abeam: plainId(word(own.abeam), 40), last: own.last === true },
     ...{
       widthM: metres(first(own, 'widthM', 'width_m', 'width')),
       heightM: metres(first(own, 'heightM', 'height_m', 'height')),
@@ -142,10 +150,11 @@ export function foundInGeoJson(root: unknown, place: ToPlace = degrees): Found |
     const feature = object<{ geometry: unknown; properties: unknown }>(value);
     return thingsOf(object<Geometry>(feature.geometry), object<Properties>(feature.properties), place, problems);
   });
-  const own = object<{ name: unknown; laps: unknown }>(file.upwell);
+  const own = object<{ name: unknown; laps: unknown; withStream: unknown }>(file.upwell);
   const line = things.find(({ shape }) => shape === 'line');
   const laps = own.laps === undefined ? 1 : metres(own.laps);
-  return found(word(own.name) || word(file.name) || line?.name || '', laps, things, problems);
+  const read = found(word(own.name) || word(file.name) || line?.name || '', laps, things, problems);
+  return { ...read, withStream: own.withStream === true };
 }
 
 /** GeoJSON as it was parsed, or a sentence. */

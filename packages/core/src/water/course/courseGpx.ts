@@ -19,16 +19,23 @@ export function writeCourseGpx({ name, course }: NamedCourse): string {
     '@creator': 'Upwell',
     '@xmlns': 'http://www.topografix.com/GPX/1/1',
     '@xmlns:upwell': COURSE_NAMESPACE,
-    metadata: { name, ...extra({ laps: course.laps }) },
+    metadata: { name, ...extra({ laps: course.laps, ...(course.withStream ? { stream: true } : {}) }) },
     wpt: [
       { ...point(course.start), name: 'Start', type: 'start' },
-      ...course.marks.map((m) => ({ ...point(m), name: m.name, type: 'mark', ...extra({ id: m.id, turn: m.turn }) })),
+      ...course.marks.map(({ id, name: called, turn, abeam, ...place }) => ({
+        ...{ ...point(place), name: called, type: 'mark' },
+        ...extra({ id, turn, ...(abeam === undefined ? {} : { abeam }) }),
+      })),
       { ...point(course.finish), name: 'Finish', type: 'finish' },
       ...course.landmarks.map((l) => ({
         ...point(l),
         name: l.name,
         type: 'landmark',
         ...extra({ id: l.id, width: l.widthM, height: l.heightM, fixed: l.fixed }),
+      })),
+      ...(course.exits ?? []).map(({ id, name: called, last, ...place }) => ({
+        ...{ ...point(place), name: called, type: 'exit' },
+        ...extra({ id, last }),
       })),
     ],
     rte: { name, rtept: [course.start, ...course.marks, course.finish].map(point) },
@@ -65,6 +72,7 @@ export function foundInGpx(file: string): Found | string {
       ...{ id: plainId(text(more.id), 40), turn: text(more.turn) },
       ...{ widthM: numberOf(more.width), heightM: numberOf(more.height) },
       ...(text(more.fixed) === '' ? {} : { fixed: text(more.fixed) !== 'false' }),
+      ...{ abeam: plainId(text(more.abeam), 40), last: text(more.last) === 'true' },
     };
   });
   const routes = list(root.rte).map((r): RawThing => ({
@@ -83,8 +91,9 @@ export function foundInGpx(file: string): Found | string {
     return segments.map((places) => ({ shape: 'line', places, ...own }));
   });
   const name = text(metadata.name) || text(root.name) || text(list(root.rte)[0]?.name);
-  const laps = node(metadata.extensions).laps;
-  return found(name, laps === undefined ? 1 : numberOf(laps), [...points, ...routes, ...tracks]);
+  const { laps, stream } = node(metadata.extensions);
+  const read = found(name, laps === undefined ? 1 : numberOf(laps), [...points, ...routes, ...tracks]);
+  return { ...read, withStream: text(stream) === 'true' };
 }
 
 /** A course from GPX: our own with everything, others by what their places are called and the order they are in. */

@@ -8,7 +8,7 @@ import { bearingTo, planeAround, type Place } from './plane';
 
 /** What a thing can stand for; by its shape not all of them. */
 export const FOUND_ROLES = [
-  ...(['start', 'mark', 'finish', 'landmark'] as const),
+  ...(['start', 'mark', 'finish', 'landmark', 'exit'] as const),
   ...(['course', 'land', 'safe', 'forbidden', 'nothing'] as const),
 ];
 export type FoundRole = (typeof FOUND_ROLES)[number];
@@ -16,7 +16,7 @@ export type FoundShape = 'point' | 'line' | 'area';
 
 /** Roles by shape; a point or a line that is forbidden is given some room around it. */
 export const ROLES_OF: Readonly<Record<FoundShape, readonly FoundRole[]>> = {
-  point: ['start', 'mark', 'finish', 'landmark', 'forbidden', 'nothing'],
+  point: ['start', 'mark', 'finish', 'landmark', 'exit', 'forbidden', 'nothing'],
   line: ['course', 'forbidden', 'nothing'],
   area: ['land', 'safe', 'forbidden', 'nothing'],
 };
@@ -37,11 +37,17 @@ export interface FoundThing {
   readonly fixed: boolean;
   readonly turn: TurnSide | null;
   readonly id: string;
+  /** The landmark, by its id, that tells where to turn; empty at a buoy. */
+  readonly abeam: string;
+  /** The last way out before a danger. */
+  readonly last: boolean;
 }
 
 export interface Found {
   readonly name: string;
   readonly laps: number;
+  /** The file says that it goes with the stream. */
+  readonly withStream?: boolean;
   readonly things: readonly FoundThing[];
   /** What could not be read, and why. */
   readonly leftOut: readonly string[];
@@ -59,6 +65,8 @@ export interface RawThing {
   readonly fixed?: boolean;
   readonly turn?: string;
   readonly id?: string;
+  readonly abeam?: string;
+  readonly last?: boolean;
 }
 
 /** Most things of one file that are shown. */
@@ -83,6 +91,7 @@ const HINTS: readonly (readonly [RegExp, FoundRole])[] = [
   [/\b(land|shore|coast|island|beach|bank)\b/i, 'land'],
   [/\b(safe|swim(ming)? (area|zone)|bathing)/i, 'safe'],
   [/\b(finish|end|ziel|arrival|arrivée)\b/i, 'finish'],
+  [/\b(exit|way out|get out|ladder|steps)\b/i, 'exit'],
   [/\b(start|begin|slip|entry|depart)/i, 'start'],
   [/\b(buoy|bouy|mark|turn|boje|pylon|bóia|bouée)\b|^(m|b)?\d{1,2}$/i, 'mark'],
   [
@@ -147,10 +156,10 @@ export function found(name: string, laps: number, raw: readonly RawThing[], left
       `Only the first ${MOST_THINGS} of ${good.length} places are shown: ${listWord([good[MOST_THINGS]!.name || 'the next'])} and those behind it were left out.`,
     );
   const kept = good.slice(0, MOST_THINGS).map((thing): FoundThing => {
-    const { key, shape, name: called, places, id = '' } = thing;
+    const { key, shape, name: called, places, id = '', abeam = '', last = false } = thing;
     const turn = TURN_SIDES.includes(thing.turn as TurnSide) ? (thing.turn as TurnSide) : null;
     return {
-      ...{ key, shape, name: called, places, id, turn },
+      ...{ key, shape, name: called, places, id, turn, abeam, last },
       ...(roleOf(thing) ?? { role: 'nothing', by: 'order' }),
       ...{ widthM: over(thing.widthM), heightM: over(thing.heightM) },
       fixed: thing.fixed ?? !MOVES.test(called),
@@ -231,7 +240,7 @@ function roomAround(places: readonly Place[]): Place[] {
 }
 
 /** The course that things make with the roles they have, and what is wrong with it. */
-export function courseFrom({ name, laps, things, leftOut }: Found): ReadCourse {
+export function courseFrom({ name, laps, things, leftOut, withStream }: Found): ReadCourse {
   const of = (role: FoundRole) => things.filter((thing) => thing.role === role);
   const [line] = of('course');
   const problems = [...leftOut];
@@ -249,17 +258,19 @@ export function courseFrom({ name, laps, things, leftOut }: Found): ReadCourse {
   const point = (thing: FoundThing, role: string): RawPoint => ({
     ...{ ...thing.places[0]!, name: thing.name, role, id: thing.id, turn: thing.turn ?? '' },
     ...{ widthM: thing.widthM ?? Number.NaN, heightM: thing.heightM ?? Number.NaN, fixed: thing.fixed },
+    ...{ abeam: thing.abeam, last: thing.last },
   });
   const bare = (place: Place, i: number): RawPoint => {
     const role = i === 0 ? 'start' : i === corners.length - 1 ? 'finish' : 'mark';
     const other = named(place);
     const own = { name: other?.name ?? '', id: other?.id ?? '', turn: other?.turn ?? '' };
-    return { lat: place.lat, lon: place.lon, role, ...own, widthM: Number.NaN, heightM: Number.NaN, fixed: true };
+    const bareOf = { widthM: Number.NaN, heightM: Number.NaN, fixed: true, abeam: '', last: false };
+    return { lat: place.lat, lon: place.lon, role, ...own, ...bareOf };
   };
   const points = [
     ...corners.map(bare),
-    ...(['start', 'mark', 'finish', 'landmark'] as const)
-      .filter((role) => corners.length === 0 || role === 'landmark')
+    ...(['start', 'mark', 'finish', 'landmark', 'exit'] as const)
+      .filter((role) => corners.length === 0 || role === 'landmark' || role === 'exit')
       .flatMap((role) => of(role).map((thing) => point(thing, role))),
   ];
   const areas = AREA_KINDS.flatMap((kind) => of(kind).map((thing) => ({ thing, kind })))
@@ -270,6 +281,6 @@ export function courseFrom({ name, laps, things, leftOut }: Found): ReadCourse {
     }));
   for (const { name: called } of things.filter(({ shape, role }) => shape === 'area' && role === 'nothing'))
     problems.push(`${called || 'An area'} does not say whether it is land, safe or forbidden, and was left out.`);
-  const read = assemble(name, laps, points, areas);
+  const read = assemble(name, laps, points, areas, withStream);
   return { ...read, problems: [...problems, ...read.problems] };
 }

@@ -1,6 +1,6 @@
 // The legs of a course, lap by lap.
 import { bearingTo, planeAround, type Place, type Plane } from './plane';
-import type { Course, TurnSide } from './model';
+import type { Course, Landmark, TurnSide } from './model';
 
 export interface Leg {
   /** The same for every time the leg is swum. */
@@ -9,6 +9,8 @@ export interface Leg {
   readonly to: Place & { readonly name: string };
   /** Where the mark at the end is kept; null at the finish. */
   readonly turn: TurnSide | null;
+  /** The landmark that tells where to turn, where no buoy lies; null at a buoy and at the finish. */
+  readonly abeam: Landmark | null;
   readonly lap: number;
   readonly lengthM: number;
   /** Of the line at its start, degrees. */
@@ -22,6 +24,7 @@ export interface Leg {
  */
 export function legsOf(course: Course): Leg[] {
   const start = { ...course.start, id: 'start', name: 'Start', turn: null, lap: 1 };
+  const landmark = (id: string | undefined) => course.landmarks.find((l) => l.id === id) ?? null;
   // A single mark is swum to and back again, so each lap comes by the start.
   const between = course.marks.length === 1 ? [{ ...start, turn: course.marks[0]!.turn }] : [];
   const stops = [
@@ -31,10 +34,12 @@ export function legsOf(course: Course): Leg[] {
     ).flat(),
     { ...course.finish, id: 'finish', name: 'Finish', turn: null, lap: course.laps },
   ];
+  const abeamOf = (stop: object) => ('abeam' in stop ? landmark(stop.abeam as string) : null);
   return stops.slice(1).map((to, i) => {
     const from = stops[i]!;
     const { distanceM, bearingDeg } = bearingTo(from, to);
-    return { key: `${from.id}>${to.id}`, from, to, turn: to.turn, lap: to.lap, lengthM: distanceM, bearingDeg };
+    const { turn, lap } = to;
+    return { key: `${from.id}>${to.id}`, from, to, turn, abeam: abeamOf(to), lap, lengthM: distanceM, bearingDeg };
   });
 }
 

@@ -9,6 +9,16 @@ export interface Mark extends Place {
   readonly id: string;
   readonly name: string;
   readonly turn: TurnSide;
+  /** No buoy lies here: one turns where this landmark, by its id, stands at right angles. */
+  readonly abeam?: string;
+}
+
+/** Where one can get out along the way. */
+export interface Exit extends Place {
+  readonly id: string;
+  readonly name: string;
+  /** The last one before a danger: nobody passes it in doubt. */
+  readonly last: boolean;
 }
 
 /** Something on land or in the water to aim at. */
@@ -40,7 +50,19 @@ export interface Course {
   readonly laps: number;
   readonly areas: readonly Area[];
   readonly landmarks: readonly Landmark[];
+  /** Left out where none is drawn. */
+  readonly exits?: readonly Exit[];
+  /** From one place to another with the stream: nobody swims back. */
+  readonly withStream?: boolean;
 }
 
 /** Limits of a course. */
-export const COURSE_LIMIT = { marks: 40, laps: 20, areas: 40, corners: 500, landmarks: 60, legM: 50_000 } as const;
+export const COURSE_LIMIT = {
+  marks: 40,
+  laps: 20,
+  areas: 40,
+  corners: 500,
+  landmarks: 60,
+  exits: 20,
+  legM: 50_000,
+} as const;

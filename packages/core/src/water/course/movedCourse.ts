@@ -2,7 +2,7 @@ import { bearingTo, placeAt, type Place } from './plane';
 import type { Course } from './model';
 
 /**
- * A course taken along to another start: marks, finish, areas and landmarks keep their distance and bearing from it.
+ * A course taken along to another start: marks, finish, areas, exits and landmarks keep their distance and bearing from it.
  *
  * @example movedCourse(course, { lat: 31, lon: -41 }).start // { lat: 31, lon: -41 }
  */
@@ -17,6 +17,7 @@ export function movedCourse(course: Course, start: Place): Course {
     finish: along(course.finish),
     marks: course.marks.map((mark) => ({ ...mark, ...along(mark) })),
     landmarks: course.landmarks.map((landmark) => ({ ...landmark, ...along(landmark) })),
+    ...(course.exits ? { exits: course.exits.map((exit) => ({ ...exit, ...along(exit) })) } : {}),
     areas: course.areas.map((area) => ({ ...area, points: area.points.map(along) })),
   };
 }

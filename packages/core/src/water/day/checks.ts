@@ -46,6 +46,12 @@ export interface CheckFacts {
   readonly sewage: Nothing;
   readonly fouled: Nothing;
   readonly current: { readonly currentMps: number; readonly slowestMps: number };
+  /** Of a swim with the stream: ways out that are drawn, and whether one is named as the last. */
+  readonly exits: { readonly exits: number; readonly lastNamed: boolean };
+  readonly escort: Nothing;
+  readonly pickup: Nothing;
+  readonly swept: { readonly currentMps: number; readonly slowestMps: number };
+  readonly turned: Nothing;
   readonly watch:
     | { readonly watching: 0 }
     | { readonly watching: number; readonly swimmers: number; readonly needed: number; readonly per: number };
@@ -145,6 +151,15 @@ const WORDS: { readonly [K in CheckId]: (of: CheckFacts[K]) => string } = {
   fouled: () => 'Bloom or floating matter: stay out. Nobody can see whether a bloom is poisonous.',
   current: ({ currentMps, slowestMps }) =>
     `The current of ${numberWord(currentMps, 2)} m/s is over half of the slowest swimmer’s ${numberWord(slowestMps, 2)} m/s.`,
+  exits: ({ exits }) =>
+    exits === 0
+      ? 'With the stream, and no way out is drawn along it: draw and walk them first.'
+      : 'No way out is named as the last before the danger.',
+  escort: () => 'With the stream a craft goes along with the swimmers.',
+  pickup: () => 'Nobody is named who picks up at the finish and at the exits.',
+  swept: ({ currentMps, slowestMps }) =>
+    `The stream of ${numberWord(currentMps, 2)} m/s is faster than the slowest swimmer (${numberWord(slowestMps, 2)} m/s): nobody comes back to an exit that was passed. Cross to it early.`,
+  turned: () => 'The stream does not run along this course now: it is no swim with the stream.',
   watch: (of) =>
     'needed' in of
       ? `${counted(of.swimmers, 'swimmer')} need ${of.needed} who watch (1 to ${of.per}); there ${of.watching === 1 ? 'is one' : `are ${of.watching}`}.`

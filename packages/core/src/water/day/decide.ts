@@ -1,5 +1,6 @@
 // Go or not: every check of the water, the air, the group and the watchers.
 import type { Check, CheckFacts, CheckId, DayDecision, NumbersProblem } from './checks';
+import type { StreamWay } from '../course/otherSwims';
 import type { DayGroup, DayReadings, Decision } from './model';
 import { AIR_C, feltC, longestInWater, WATER_RULES, type WaterPerson, type WaterRules } from '../../safety';
 
@@ -56,13 +57,18 @@ export function numbersProblem(g: DayGroup): NumbersProblem | null {
  * rules, a way out that is not known, boats through the course without escort, and whatever must be known and is not.
  * No stop at all is overruled while someone under 18, a Settle swimmer or a first-timer is in the group.
  *
+ * A swim with the stream has rules of its own ({@link sayStream}); everything that has to come back keeps the limit of half
+ * of the slowest swimmer.
+ *
  * @param farthestM farthest mark from the shore, metres; null when no shore is drawn
+ * @param way of a course with the stream; null where everybody comes back
  */
 export function decideDay(
   r: DayReadings,
   g: DayGroup,
   farthestM: number | null,
   rules: WaterRules = WATER_RULES,
+  way: StreamWay | null = null,
 ): DayDecision {
   const checks: Check[] = [];
   const say: Say = (weight, id, of, absolute = false) => checks.push({ id, weight, of, absolute } as Check);
@@ -95,7 +101,8 @@ export function decideDay(
   if (r.lightning) say('stop', 'lightning', {}, true);
   if (r.sewage) say('stop', 'sewage', {}, true);
   if (r.fouled) say('stop', 'fouled', {}, true);
-  if (r.currentMps !== null && r.currentMps > g.slowestMps / 2)
+  if (way) sayStream(r, g, gentle, way, say);
+  if (!alongStream(r, way) && r.currentMps !== null && r.currentMps > g.slowestMps / 2)
     say('stop', 'current', { currentMps: r.currentMps, slowestMps: g.slowestMps }, true);
   const per = first ? rules.perWatcherFirst : rules.perWatcher;
   const needed = Math.ceil(g.swimmers / per);
@@ -165,6 +172,28 @@ function sayAir(airC: number, windMps: number, g: DayGroup, say: Say): void {
   else if ((airC < AIR_C.shelter || felt < AIR_C.feltShelter) && !g.warmExit)
     say('stop', 'air', { airC, feltC: colder, ask: 'shelter' });
   else if (airC > AIR_C.hot) say('change', 'air', { airC, feltC: colder, ask: 'shade' });
+}
+
+/** The stream runs along the course: within this angle of it, degrees. */
+const ALONG_DEG = 60;
+
+/** Whether the stream carries along a course that nobody swims back. */
+const alongStream = ({ currentToDeg }: DayReadings, way: StreamWay | null): boolean =>
+  way !== null && apart(currentToDeg, way.bearingDeg) < ALONG_DEG;
+
+/**
+ * Of a swim with the stream: ways out that are drawn with the last one named, a craft alongside, somebody who picks up; and
+ * nobody new or young in a stream that is faster than they swim.
+ */
+function sayStream(r: DayReadings, g: DayGroup, gentle: boolean, way: StreamWay, say: Say): void {
+  const { exits, lastNamed } = way;
+  if (!lastNamed) say('stop', 'exits', { exits, lastNamed }, true);
+  if (!g.craft) say('stop', 'escort', {}, true);
+  if ((g.pickUp ?? '').trim() === '') say('stop', 'pickup', {}, true);
+  if (r.currentMps === null || r.currentMps === 0) return;
+  if (!alongStream(r, way)) say('change', 'turned', {});
+  else if (r.currentMps > g.slowestMps)
+    say(gentle ? 'stop' : 'change', 'swept', { currentMps: r.currentMps, slowestMps: g.slowestMps });
 }
 
 /** Limits while first-timers or children are in the group. */

@@ -55,6 +55,8 @@ export interface DayGroup {
   readonly craft: boolean;
   readonly stopSignal: boolean;
   readonly caller: string;
+  /** Who picks up at the finish and at the exits of a swim with the stream; left out in groups from before. */
+  readonly pickUp?: string;
   /** Bright caps and tow floats for everyone. */
   readonly bright: boolean;
   /** Lights on every swimmer. */

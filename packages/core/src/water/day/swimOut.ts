@@ -1,6 +1,7 @@
 import { groupClock, groupTotals, type GroupPerson, type SessionPlan } from '../../sessions';
 import { longestInWater, type WaterPerson, type WaterRules } from '../../safety';
 import { checkWords, type CheckId } from './checks';
+import type { StreamWay } from '../course/otherSwims';
 import type { DayGroup, DayReadings } from './model';
 import { decideDay, DUSK_MIN } from './decide';
 import { valuesOf, type Noted, type ReadField } from './waterRead';
@@ -69,6 +70,8 @@ const RAISED_BY: Readonly<Partial<Record<CheckId, readonly ReadField[]>>> = {
   sewage: ['sewage'],
   fouled: ['fouled'],
   current: ['currentMps'],
+  swept: ['currentMps'],
+  turned: ['currentMps'],
   waves: ['waveHeightM'],
   chop: ['waveHeightM'],
   wind: ['windMps'],
@@ -88,7 +91,12 @@ const RAISED_BY: Readonly<Partial<Record<CheckId, readonly ReadField[]>>> = {
  *
  * @example readConcerns({ lightning: { value: true, atMs: 0 } }, group) // ['Lightning: nobody in the water until …']
  */
-export function readConcerns(noted: Noted, group: DayGroup, rules?: WaterRules): string[] {
+export function readConcerns(
+  noted: Noted,
+  group: DayGroup,
+  rules?: WaterRules,
+  way: StreamWay | null = null,
+): string[] {
   const read = valuesOf(noted);
   const has = (field: ReadField) => read[field] !== undefined;
   const readings: DayReadings = {
@@ -97,7 +105,7 @@ export function readConcerns(noted: Noted, group: DayGroup, rules?: WaterRules):
     ...{ traffic: null, wildlife: null, walked: null, lightLeftMin: null, depthM: null },
     ...(read as Partial<DayReadings>),
   };
-  return decideDay(readings, group, null, rules)
+  return decideDay(readings, group, null, rules, way)
     .checks.filter(({ id }) => RAISED_BY[id]?.every(has))
     .map(checkWords);
 }

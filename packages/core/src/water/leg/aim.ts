@@ -44,8 +44,15 @@ const FIST_DEG = 10;
  *
  * @param from start of the leg
  * @param to mark at its end
+ * @param buoy whether a buoy lies there; without one the line of the leg is meant
  */
-export function aimPoints(from: Place, to: Place, landmarks: readonly Landmark[], sun: Sun | null): AimPoint[] {
+export function aimPoints(
+  from: Place,
+  to: Place,
+  landmarks: readonly Landmark[],
+  sun: Sun | null,
+  buoy = true,
+): AimPoint[] {
   const leg = bearingTo(from, to);
   return landmarks
     .filter((l) => l.fixed)
@@ -74,7 +81,7 @@ export function aimPoints(from: Place, to: Place, landmarks: readonly Landmark[]
           widthDeg,
           heightDeg,
           score,
-          words: `${landmark.name}, ${beside(offDeg, leg.distanceM)}`,
+          words: `${landmark.name}, ${beside(offDeg, leg.distanceM, buoy)}`,
           reasons: [
             `${numberWord(Math.abs(offDeg), 1)}° ${offDeg < 0 ? 'left' : 'right'} of the line`,
             `looks ${numberWord(widthDeg, 1)}° wide and ${numberWord(heightDeg, 1)}° high`,
@@ -88,14 +95,15 @@ export function aimPoints(from: Place, to: Place, landmarks: readonly Landmark[]
 }
 
 /** How far beside the mark, in widths of the buoy as it looks from the start of the leg. */
-function beside(offDeg: number, legM: number): string {
+function beside(offDeg: number, legM: number, buoy: boolean): string {
   const buoyDeg = (2 * Math.atan(BUOY_WIDTH_M / 2 / legM)) / RAD;
   const widths = Math.abs(offDeg) / buoyDeg;
   const side = offDeg < 0 ? 'left' : 'right';
-  if (widths < 0.5) return 'right behind the mark';
-  if (widths < MOST_WIDTHS + 0.5) return `${counted(Math.round(widths), 'buoy-width')} ${side} of the mark`;
+  const what = buoy ? 'the mark' : 'your line';
+  if (widths < 0.5) return buoy ? 'right behind the mark' : 'right ahead';
+  if (buoy && widths < MOST_WIDTHS + 0.5) return `${counted(Math.round(widths), 'buoy-width')} ${side} of the mark`;
   const [unit, deg] =
     Math.abs(offDeg) < 0.75 * FIST_DEG ? (['finger', FINGER_DEG] as const) : (['fist', FIST_DEG] as const);
   const held = counted(Math.max(1, Math.round(Math.abs(offDeg) / deg)), unit);
-  return `${held} at arm’s length ${side} of the mark`;
+  return `${held} at arm’s length ${side} of ${what}`;
 }

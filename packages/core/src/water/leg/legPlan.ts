@@ -162,7 +162,7 @@ export function planLeg(
 ): LegPlan {
   const sun = sunAt(leg.from.lat, leg.from.lon, water.at);
   const seen = water.cloudy || sun.altitudeDeg <= 0 ? null : sun;
-  const aims = aimPoints(leg.from, leg.to, course.landmarks, seen);
+  const aims = aimPoints(leg.from, leg.to, course.landmarks, seen, !leg.abeam);
   const turn = next ? turnBetween(leg.bearingDeg, next.bearingDeg) : 0;
   const side = breathingSide({
     legBearingDeg: leg.bearingDeg,
@@ -215,6 +215,7 @@ export function planLeg(
     closed: sightingInterval(wander),
     rateSpm: waves.rateSpm,
     chop: waves,
-    mixedUp: mixedUp(leg, course),
+    // Where no buoy lies none can be taken for it.
+    mixedUp: leg.abeam ? null : mixedUp(leg, course),
   };
 }

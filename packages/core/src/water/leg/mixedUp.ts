@@ -11,22 +11,23 @@ const LIKE_TIMES = 2;
 const SAME_PLACE_M = 15;
 
 /**
- * A warning where another mark or the finish could be taken for the one at the end of a leg; null where none could.
+ * A warning where another buoy or the finish could be taken for the one at the end of a leg; null where none could.
  *
  * @example mixedUp(leg, course) // 'Mark 3 stands in nearly the same direction and nearer: not the first buoy you see, the second.'
  */
 export function mixedUp(leg: Leg, { marks, finish }: Pick<Course, 'marks' | 'finish'>): string | null {
-  const like = [...marks.map((m) => ({ ...m, name: `Mark ${m.name}` })), { ...finish, name: 'The finish' }].flatMap(
-    (place) => {
-      if (bearingTo(place, leg.to).distanceM < SAME_PLACE_M || bearingTo(place, leg.from).distanceM < SAME_PLACE_M)
-        return [];
-      const { distanceM, bearingDeg } = bearingTo(leg.from, place);
-      const offDeg = turnBetween(leg.bearingDeg, bearingDeg);
-      const times = distanceM / leg.lengthM;
-      const near = Math.abs(offDeg) <= SAME_WAY_DEG && times <= LIKE_TIMES && times >= 1 / LIKE_TIMES;
-      return near ? [{ name: place.name, offDeg, times }] : [];
-    },
-  );
+  const like = [
+    ...marks.filter((m) => m.abeam === undefined).map((m) => ({ ...m, name: `Mark ${m.name}` })),
+    { ...finish, name: 'The finish' },
+  ].flatMap((place) => {
+    if (bearingTo(place, leg.to).distanceM < SAME_PLACE_M || bearingTo(place, leg.from).distanceM < SAME_PLACE_M)
+      return [];
+    const { distanceM, bearingDeg } = bearingTo(leg.from, place);
+    const offDeg = turnBetween(leg.bearingDeg, bearingDeg);
+    const times = distanceM / leg.lengthM;
+    const near = Math.abs(offDeg) <= SAME_WAY_DEG && times <= LIKE_TIMES && times >= 1 / LIKE_TIMES;
+    return near ? [{ name: place.name, offDeg, times }] : [];
+  });
   const worst = like.sort((a, b) => Math.abs(a.offDeg) - Math.abs(b.offDeg))[0];
   if (!worst) return null;
   const nearer = like.filter(({ times }) => times < 0.95).length;

@@ -1,4 +1,5 @@
 // What a swimmer takes to the start: each leg in a line, and what to do if.
+import { abeamTurn, abeamWords, exitWords, type ExitAlong } from '../course/otherSwims';
 import { kitList } from './kitList';
 import type { LegPlan } from './legPlan';
 import { FEET_GAIN, FEWEST_BETWEEN_LOOKS, lookInterval } from '../../measures';
@@ -27,6 +28,8 @@ export interface CardLeg {
   readonly headingDeg: number;
   /** The shoulder that the mark at the end is kept at; null at the finish. */
   readonly turn: 'left' | 'right' | null;
+  /** How to tell where to turn without a buoy; null at a buoy and at the finish. */
+  readonly turnWhen: string | null;
 }
 
 export interface IfThen {
@@ -48,6 +51,8 @@ export interface RaceCard {
   readonly feet: readonly string[];
   /** When to drink and eat; nothing in a short swim. */
   readonly feeds: readonly string[];
+  /** The ways out along the course, in order; nothing where none is drawn. */
+  readonly exits: readonly string[];
   readonly ifs: readonly IfThen[];
   readonly kit: readonly string[];
 }
@@ -66,6 +71,7 @@ export interface CardQuestion {
   readonly sunny: boolean;
   /** In the order they are swum. */
   readonly plans: readonly LegPlan[];
+  readonly exits?: readonly ExitAlong[];
 }
 
 /**
@@ -83,11 +89,15 @@ export function raceCard(q: CardQuestion): RaceCard {
     const sweep = swept.get(leg.key) ?? sweepLeg(swim, EVERY, CARD_SWIMS);
     swept.set(leg.key, sweep);
     const { every } = lookInterval({ cycle: CARD_CYCLE, asGood: sweep.nearOptimal, usual: sweep.best });
+    const timeS = sweep.results.find((r) => r.interval === every)!.meanTimeS;
+    const abeam = abeamTurn(leg);
     return {
       name: `${leg.from.name} to ${leg.to.name}`,
       metres: leg.lengthM,
-      timeS: sweep.results.find((r) => r.interval === every)!.meanTimeS,
-      aim: plan.aims[0]?.words ?? `the ${leg.turn ? 'mark' : 'finish'} itself`,
+      timeS,
+      aim:
+        plan.aims[0]?.words ??
+        (abeam ? 'along the shore, no nearer and no farther' : `the ${leg.turn ? 'mark' : 'finish'} itself`),
       side: plan.side.side,
       every,
       good: sweep.nearOptimal,
@@ -96,6 +106,7 @@ export function raceCard(q: CardQuestion): RaceCard {
       rateSpm: plan.rateSpm,
       headingDeg: Math.round(plan.holdDeg ?? leg.bearingDeg) % 360,
       turn: leg.turn,
+      turnWhen: abeam ? abeamWords(abeam, timeS) : null,
     };
   });
   const first = legs[0]!;
@@ -124,6 +135,7 @@ export function raceCard(q: CardQuestion): RaceCard {
       `Leave feet that swim more than ${Math.round(draftingLimit(FEET_GAIN))}° off your line. Look more often behind them.`,
     ],
     feeds: feedWords(timeS),
+    exits: exitWords(q.exits ?? [], (alongM) => timeAlong(legs, alongM)),
     ifs: [
       {
         when: 'I do not see the mark in three looks',
@@ -149,6 +161,18 @@ export function raceCard(q: CardQuestion): RaceCard {
     ],
     kit: kitList(q.waterC, q.sunny).slice(0, 5),
   };
+}
+
+/** Seconds from the start to a place along the course. */
+function timeAlong(legs: readonly CardLeg[], alongM: number): number {
+  let [left, timeS] = [alongM, 0];
+  for (const leg of legs) {
+    const share = Math.min(1, left / leg.metres);
+    timeS += share * leg.timeS;
+    left -= leg.metres;
+    if (left <= 0) break;
+  }
+  return timeS;
 }
 
 /** So many feeds are named one by one. */
