@@ -511,6 +511,33 @@ test('the race card is read on the phone and printed on A6', async ({ page, quie
   await page.context().setOffline(false);
 });
 
+test('with the stream: the last way out is named, somebody picks up, and the turn is told without a buoy', async ({
+  page,
+}, info) => {
+  await signIn(page, 'coach@upwell.example');
+  await page.goto('/water');
+  await page.getByRole('link', { name: /Ebb Run/ }).click();
+  await expect(page.getByText(/No buoy: turn with the three poplars at right angles/)).toBeVisible();
+  await page.getByRole('button', { name: 'Race card' }).click();
+  await expect(page.getByRole('listitem')).toHaveCount(2);
+  await expect(page.getByText(/^the reed steps after .* min: the last one\. In doubt, out here\.$/)).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Print, A6' }).click();
+  expect(readFileSync(await (await download).path(), 'latin1').slice(0, 5)).toBe('%PDF-');
+  await page.goBack();
+  await page.getByRole('button', { name: 'Go or not?' }).click();
+  await ownHour(page, info.project.name);
+  const answer = page
+    .getByRole('status')
+    .filter({ hasText: /Do not go/ })
+    .first();
+  await expect(answer).toContainText('With the stream a craft goes along with the swimmers.');
+  await expect(answer).toContainText('Nobody is named who picks up');
+  await page.getByLabel('Who picks up at the finish and at the exits').fill('Oda Brisk');
+  await expect(answer).not.toContainText('Nobody is named who picks up');
+  await expectAccessible(page);
+});
+
 test('a swim-out is planned on the course, decided on, and its heads are counted without a network', async ({
   page,
   quiet,

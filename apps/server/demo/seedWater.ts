@@ -114,9 +114,25 @@ const COURSES: readonly { readonly name: string; readonly place?: string; readon
   },
 ];
 
+/** Along the shore with the ebb: a turn without a buoy, and the ways out that are passed. */
+const EBB_RUN: Course = {
+  start: at(-590, 70),
+  marks: [{ ...mark('1', -20, 90, 'right'), abeam: 'poplars' }],
+  finish: at(690, 70),
+  laps: 1,
+  areas: AREAS,
+  landmarks: LANDMARKS,
+  withStream: true,
+  exits: [
+    { id: 'slip', name: 'the slip', last: false, ...at(20, 14) },
+    { id: 'reeds', name: 'the reed steps', last: true, ...at(420, -20) },
+  ],
+};
+
 /** The club's own water, and the camp's. */
 const ALL_COURSES: typeof COURSES = [
   ...COURSES,
+  { name: 'Ebb Run', course: EBB_RUN },
   { name: CAMP, place: 'Sable Point', course: movedCourse(COURSES[0]!.course, { lat: 44, lon: -18 }) },
 ];
 

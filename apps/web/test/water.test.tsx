@@ -1,5 +1,5 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
-import type { CourseView } from '@upwell/contract/water';
+import { courseSaveSchema, type CourseView } from '@upwell/contract/water';
 import { dayIn } from '@upwell/core/days';
 import {
   bearingTo,
@@ -26,6 +26,9 @@ import {
   withMark,
   without,
   withTurn,
+  withAbeam,
+  withExit,
+  withLastExit,
 } from '@/water/courseDraft';
 import { compassWord, firstConditions, momentOf, typedNumber, waterWords } from '@/water/conditions';
 import { dayOn, newDayDraft } from '@/water/dayDraft';
@@ -106,6 +109,25 @@ describe('the frame of the map', () => {
       expect(bar * scale).toBeGreaterThan(110 / 2.6);
       expect([1, 2, 5]).toContain(Number(String(bar).replace(/[0.]/g, '')[0]));
     }
+  });
+});
+
+describe('a course of another kind', () => {
+  it('has ways out, one of them the last, and loses a turn with its landmark', () => {
+    const two = withExit(withExit(course, north(100)), north(200));
+    expect(two.exits!.map((e) => [e.id, e.name, e.last])).toEqual([
+      ['e1', 'Exit 1', true],
+      ['e2', 'Exit 2', false],
+    ]);
+    expect(withLastExit(two, 'e2', true).exits!.map((e) => e.last)).toEqual([false, true]);
+    expect(withLastExit(two, 'e1', false).exits!.map((e) => e.last)).toEqual([false, false]);
+    expect(without(two, { kind: 'exit', id: 'e1' }).exits!.map((e) => e.id)).toEqual(['e2']);
+    expect(movedTo(two, { kind: 'exit', id: 'e2' }, START).exits![1]).toMatchObject(START);
+    expect(heldThings(two).filter(({ held }) => held.kind === 'exit')).toHaveLength(2);
+    const told = withAbeam(withLandmark(course, north(300)), 'm1', 'l1');
+    expect(told.marks[0]!.abeam).toBe('l1');
+    expect(withAbeam(told, 'm1', null).marks[0]).not.toHaveProperty('abeam');
+    expect(without(told, { kind: 'landmark', id: 'l1' }).marks[0]).not.toHaveProperty('abeam');
   });
 });
 
@@ -246,6 +268,51 @@ describe('the screens of the water', () => {
     const [, before] = legsOf(course);
     const [, after] = legsOf(body.course);
     expect(after!.lengthM - before!.lengthM).toBeCloseTo(5, 2);
+  });
+
+  it('draw a swim with the stream: the last way out is named, and a turn is told without a buoy', async () => {
+    const exits = [
+      { id: 'e1', name: 'Exit 1', last: true, ...course.finish },
+      { id: 'e2', name: 'Exit 2', last: false, ...course.start },
+    ];
+    const church = { id: 'l1', name: 'Old church', widthM: 10, heightM: 20, fixed: true, ...course.start };
+    const drawn = { ...course, laps: 1, exits, landmarks: [church] };
+    const calls = fakeServer({
+      'GET /account/me': () => ({ body: ME }),
+      [`GET /courses/${ID}`]: () => ({ body: { ...VIEW, course: drawn } }),
+      [`PUT /courses/${ID}`]: ({ body }) => ({ body: { ...VIEW, ...body, version: 4 } }),
+    });
+    showAt(routes, `/water/${ID}/edit`);
+    fireEvent.press(await screen.findByText('Exit 2'));
+    fireEvent.changeText(screen.getByLabelText('What the way out is called'), 'Ferry slip');
+    fireEvent.press(screen.getByText('The last one before the danger'));
+    fireEvent.press(screen.getByText('Exit 1'));
+    fireEvent.press(screen.getByText('Take it out'));
+    fireEvent.press(screen.getByText('With the stream: nobody swims back'));
+    fireEvent.press(screen.getByText('Mark 1'));
+    fireEvent.press(screen.getByText('Abeam of Old church'));
+    fireEvent.press(screen.getByText('Save the course'));
+    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+    const { body } = calls.find((c) => c.method === 'PUT')!;
+    expect(body.course).toMatchObject({ withStream: true, exits: [{ id: 'e2', name: 'Ferry slip', last: true }] });
+    expect(body.course.exits).toHaveLength(1);
+    expect(body.course.marks[0].abeam).toBe('l1');
+    expect(courseSaveSchema.validate(body).error).toBeUndefined();
+  });
+
+  it('let nobody go with the stream before a craft goes along and somebody picks up', async () => {
+    fakeServer({
+      'GET /account/me': () => ({ body: ME }),
+      [`GET /courses/${ID}`]: () => ({ body: { ...VIEW, course: { ...course, laps: 1, withStream: true } } }),
+      [`GET /courses/${ID}/days`]: () => ({ body: [] }),
+      [`GET /courses/${ID}/readings`]: () => ({ body: [] }),
+      'GET /squads': () => ({ body: [] }),
+    });
+    showAt(routes, `/water/${ID}/day`);
+    expect(await screen.findByText('✕ With the stream a craft goes along with the swimmers.')).toBeTruthy();
+    expect(screen.getByText(/^✕ With the stream, and no way out is drawn along it/)).toBeTruthy();
+    fireEvent.changeText(screen.getByLabelText('Who picks up at the finish and at the exits'), 'Jory');
+    await waitFor(() => expect(screen.queryByText(/^✕ Nobody is named who picks up/)).toBeNull());
   });
 
   it('note what is read for the hour, show it with its moment, and tell the server once for many taps', async () => {

@@ -53,10 +53,10 @@ const OFFERED = 4;
 function MarkFields({ course, id, onChange }: FieldsProps) {
   const mark = course.marks.find((m) => m.id === id)!;
   const into = legsOf(course).find(({ to }) => to.lat === mark.lat && to.lon === mark.lon);
-  // Those nearest to right angles at the turn come first.
+  // What can move tells no turn; those nearest to right angles at the turn come first.
   const offAbeam = (l: Place) =>
     into ? Math.abs(Math.abs(turnBetween(into.bearingDeg, bearingTo(mark, l).bearingDeg)) - 90) : 0;
-  const landmarks = [...course.landmarks].sort((a, b) => offAbeam(a) - offAbeam(b));
+  const landmarks = course.landmarks.filter((l) => l.fixed).sort((a, b) => offAbeam(a) - offAbeam(b));
   const offered = landmarks.filter((l, i) => i < OFFERED || l.id === mark.abeam);
   return (
     <>

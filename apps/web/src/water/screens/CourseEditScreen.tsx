@@ -9,7 +9,7 @@ import {
   type Course,
   type Place,
 } from '@upwell/core/water';
-import { numberWord } from '@upwell/core/words';
+import { counted, numberWord } from '@upwell/core/words';
 import type { CourseView } from '@upwell/contract/water';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -171,7 +171,7 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
   return (
     <Screen
       title={draft.name || 'A new course'}
-      over={`${numberWord(Math.round(metres))} m · ${course.marks.length} marks`}
+      over={`${numberWord(Math.round(metres))} m · ${counted(course.marks.length, 'mark')}`}
       back={draft.version > 0 ? `/water/${id}` : '/water'}
       actions={
         <>

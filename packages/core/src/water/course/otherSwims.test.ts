@@ -67,7 +67,7 @@ describe('a turn without a buoy', () => {
     // Ten degrees off right angles at 300 m: 300 × tan 10° = 53 m early or late.
     expect(turn.offM).toBeCloseTo(52.9, 0);
     expect(abeamWords(turn, 725)).toBe(
-      'No buoy: turn when Old church stands at right angles over your left shoulder, after about 12 minutes. Time up and not there: stop, look, then decide.',
+      'No buoy: turn with Old church at right angles over your left shoulder, after about 12 minutes. Time up and not there: stop, look, then decide.',
     );
     // Swum from the other end the church is on the right.
     const back = { ...SHORE, start: north(1200), finish: START };
@@ -245,7 +245,7 @@ describe('the card of such a swim', () => {
     const [out, back] = cardOf(SHORE).legs;
     const minutes = Math.round(out!.timeS / 60);
     expect(out!.turnWhen).toContain(
-      `Old church stands at right angles over your left shoulder, after about ${minutes} minutes`,
+      `turn with Old church at right angles over your left shoulder, after about ${minutes} minutes`,
     );
     expect(out!.aim).toBe('along the shore, no nearer and no farther');
     expect([back!.turnWhen, back!.aim]).toEqual([null, 'the finish itself']);

@@ -38,10 +38,10 @@ export function abeamTurn({ abeam, to, bearingDeg }: Leg): AbeamTurn | null {
  * The same as a sentence, with the time as the second sign.
  *
  * @param timeS of the leg, seconds
- * @example 'No buoy: turn when Old church stands at right angles over your left shoulder, after about 12 min.'
+ * @example 'No buoy: turn with Old church at right angles over your left shoulder, after about 12 minutes. …'
  */
 export function abeamWords({ landmark, side }: AbeamTurn, timeS: number): string {
-  return `No buoy: turn when ${landmark} stands at right angles over your ${side} shoulder, after about ${counted(Math.max(1, Math.round(timeS / 60)), 'minute')}. Time up and not there: stop, look, then decide.`;
+  return `No buoy: turn with ${landmark} at right angles over your ${side} shoulder, after about ${counted(Math.max(1, Math.round(timeS / 60)), 'minute')}. Time up and not there: stop, look, then decide.`;
 }
 
 /** A way out with how far along the course it lies. */
