@@ -1,3 +1,7 @@
+import { spawnSync } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { simulateInterval, type LegSwim } from '@upwell/core/water';
 
 /** A straight leg of 1.5 km, intervals 2 to 20, 2,000 swims each, beside the plain way of writing it. */
@@ -43,6 +47,25 @@ function rate(work: () => number): { readonly millions: number; readonly perSeco
   return { millions: strokes / 1e6, perSecond: strokes / ms / 1000, ms };
 }
 
+/** The same model in C, compiled with -O3, on this machine; null, and loudly, where there is no compiler. */
+function inC(): { readonly perSecond: number; readonly ms: number } | null {
+  const folder = path.join(tmpdir(), `upwell-bench-${process.pid}`);
+  mkdirSync(folder, { recursive: true });
+  const program = path.join(folder, 'sighting');
+  const source = path.join(import.meta.dirname, 'sighting.c');
+  const made = spawnSync('cc', ['-O3', '-o', program, source, '-lm'], { encoding: 'utf8' });
+  if (made.status !== 0) {
+    console.log(`  NOT MEASURED beside C: ${made.error?.message ?? made.stderr.trim()}`);
+    return null;
+  }
+  const runs = Array.from({ length: 5 }, () => {
+    const { stdout } = spawnSync(program, [String(TRACKS)], { encoding: 'utf8' });
+    const [millions, ms] = stdout.trim().split(' ').map(Number) as [number, number];
+    return { perSecond: (millions / ms) * 1000, ms };
+  }).sort((a, b) => a.ms - b.ms);
+  return runs[2]!;
+}
+
 plain(8, 20);
 const reference = rate(() => intervals.reduce((sum, n) => sum + plain(n, TRACKS / 20), 0));
 const runs = Array.from({ length: 5 }, () =>
@@ -53,3 +76,8 @@ console.log(`  plain code                 ${reference.perSecond.toFixed(1)} mill
 console.log(
   `  full sweep, ${median.millions.toFixed(1)} million  median ${(median.ms / 1000).toFixed(2)} s, ${median.perSecond.toFixed(1)} million strokes a second, ${(median.perSecond / reference.perSecond).toFixed(1)} × plain   (wanted: under 2.5 s, at least 25)`,
 );
+const c = inC();
+if (c)
+  console.log(
+    `  the same model in C, -O3   median ${(c.ms / 1000).toFixed(2)} s, ${c.perSecond.toFixed(1)} million strokes a second; ours is ${(median.perSecond / c.perSecond).toFixed(2)} × that   (wanted: at least 1.5)`,
+  );

@@ -129,7 +129,8 @@ export const waterDaySchema = Joi.object<WaterDayFields>({
     craft: Joi.boolean().required(),
     stopSignal: Joi.boolean().required(),
     caller: line(80).allow('').required(),
-    pickUp: line(80).allow('').default(''),
+    // Left out where everybody swims back, so that a signed day stays as it was.
+    pickUp: line(80).allow(''),
     bright: Joi.boolean().required(),
     lights: Joi.boolean().default(false),
     warmExit: Joi.boolean().default(false),
