@@ -1,5 +1,5 @@
 import { legsOf, planeOf, type Course, type Place, type Plane, type PlanePoint } from '@upwell/core/water';
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
@@ -43,6 +43,10 @@ const SLOP = 8;
 /** A finger takes hold of what is this near, pixels. */
 const REACH = 26;
 
+/** The drawing is larger than what is seen by so much on each side, pixels; dragged farther, it is drawn again. */
+const ROOM = 96;
+const DRAW_AT = 72;
+
 /** The flat map and what of it is seen. */
 interface Frame {
   readonly key: string;
@@ -59,7 +63,7 @@ interface Gesture {
 
 /**
  * The course on the app's own map: dragged, pinched, wheeled, or by arrow keys, + and −, 0 for all of it.
- * The drawing is in metres and is not drawn again while the view moves; only the names are.
+ * While it is dragged the finished picture is moved as a whole, and drawn again where it ends or its room runs out.
  */
 export function CourseMap(props: CourseMapProps) {
   const { name, course, height, leg = null, bundle, aim = null, handles, chosen = null, fitKey } = props;
@@ -89,6 +93,7 @@ export function CourseMap(props: CourseMapProps) {
   // From what is there by then: two fingers move within one frame.
   const look = (change: (view: MapView) => MapView) => setFrame((now) => now && { ...now, view: change(now.view) });
 
+  const { layer, drag, settle } = useDragged(view, (x, y) => look((now) => moved(now, x, y)));
   const box = useRef<View>(null);
   const gesture = useRef<Gesture | null>(null);
   const wheel = useRef<(event: WheelEvent) => void>(() => undefined);
@@ -96,6 +101,7 @@ export function CourseMap(props: CourseMapProps) {
     wheel.current = (event) => {
       if (!view) return;
       event.preventDefault();
+      settle();
       const frame = (event.currentTarget as HTMLElement).getBoundingClientRect();
       const at = { x: event.clientX - frame.left, y: event.clientY - frame.top };
       look((now) => zoomed(now, Math.exp(-event.deltaY / 400), at, size));
@@ -143,9 +149,10 @@ export function CourseMap(props: CourseMapProps) {
     if (now.pointers.size === 2) {
       const other = [...now.pointers].find(([id]) => id !== event.nativeEvent.pointerId)![1];
       const by = distance(other, at) / Math.max(1, distance(other, before));
+      settle();
       look((now) => zoomed(now, by, other, size));
     } else if (now.held && now.travelled > SLOP) props.onDrag?.(now.held, placeAt(at), false);
-    else if (!now.held && now.travelled > SLOP) look((now) => moved(now, at.x - before.x, at.y - before.y));
+    else if (!now.held && now.travelled > SLOP) drag(at.x - before.x, at.y - before.y);
     now.pointers.set(event.nativeEvent.pointerId, at);
   };
   const up = (event: PointerLike) => {
@@ -154,6 +161,7 @@ export function CourseMap(props: CourseMapProps) {
     now.pointers.delete(event.nativeEvent.pointerId);
     if (now.pointers.size > 0) return;
     gesture.current = null;
+    settle();
     const at = spot(event);
     if (now.travelled > SLOP) {
       if (now.held) props.onDrag?.(now.held, placeAt(at), true);
@@ -206,81 +214,91 @@ export function CourseMap(props: CourseMapProps) {
         style={[styles.surface, { height }]}
       >
         {view ? (
-          <Svg width={width} height={height} aria-hidden>
-            <G
-              transform={`translate(${width / 2 - view.x * view.scale} ${height / 2 + view.y * view.scale}) scale(${view.scale} ${-view.scale})`}
-            >
-              <Ground course={course} plane={plane} />
-              <Lines course={course} plane={plane} leg={leg} bundle={bundle ?? NO_BUNDLE} aim={aim} />
-              {props.swum ? <SwumLine points={props.swum} /> : null}
-            </G>
-            {course.landmarks.map((l) => {
-              const at = toScreen(plane.toPlane(l), view, size);
-              return (
-                <G key={l.id}>
-                  <Path
-                    d={`M${at.x - 6} ${at.y + 5}L${at.x} ${at.y - 6}L${at.x + 6} ${at.y + 5}Z`}
-                    fill={theme.own.kelp}
-                    fillOpacity={l.fixed ? 1 : 0.35}
-                  />
-                  <SvgText x={at.x} y={at.y + 19} textAnchor="middle" fontSize={12} fontFamily={FONT} fill={ink}>
-                    {l.name}
-                  </SvgText>
-                </G>
-              );
-            })}
-            {(course.exits ?? []).map((e) => {
-              const at = toScreen(plane.toPlane(e), view, size);
-              return (
-                <G key={e.id}>
-                  <Path
-                    d={`M${at.x - 6} ${at.y - 6}h12v12h-12ZM${at.x - 3} ${at.y}h6M${at.x} ${at.y - 3}l3 3l-3 3`}
-                    fill={theme.colors.background}
-                    stroke={e.last ? theme.colors.error : ink}
-                    strokeWidth={2}
-                  />
-                  <SvgText x={at.x} y={at.y + 19} textAnchor="middle" fontSize={12} fontFamily={FONT} fill={ink}>
-                    {e.last ? `${e.name}, the last` : e.name}
-                  </SvgText>
-                </G>
-              );
-            })}
-            {labels.map(({ text, at, buoy }, i) => (
-              <G key={`${text}${i}`}>
-                <Path
-                  d={`M${at.x - 9} ${at.y + 7}L${at.x} ${at.y - 10}L${at.x + 9} ${at.y + 7}Z`}
-                  fill={buoy ? ink : 'none'}
-                  stroke={ink}
-                  strokeWidth={2}
-                  {...(buoy ? {} : { strokeDasharray: '3 3' })}
-                />
-                <SvgText
-                  x={at.x + (text === 'S' ? -21 : 12)}
-                  y={at.y - 4}
-                  fontSize={15}
-                  fontFamily={FONT_BOLD}
-                  fill={ink}
+          <View ref={layer} style={styles.layer}>
+            <Svg width={width + 2 * ROOM} height={height + 2 * ROOM} aria-hidden>
+              <G transform={`translate(${ROOM} ${ROOM})`}>
+                <G
+                  transform={`translate(${width / 2 - view.x * view.scale} ${height / 2 + view.y * view.scale}) scale(${view.scale} ${-view.scale})`}
                 >
-                  {text}
-                </SvgText>
+                  <Ground course={course} plane={plane} />
+                  <Lines course={course} plane={plane} leg={leg} bundle={bundle ?? NO_BUNDLE} aim={aim} />
+                  {props.swum ? <SwumLine points={props.swum} /> : null}
+                </G>
+                {course.landmarks.map((l) => {
+                  const at = toScreen(plane.toPlane(l), view, size);
+                  return (
+                    <G key={l.id}>
+                      <Path
+                        d={`M${at.x - 6} ${at.y + 5}L${at.x} ${at.y - 6}L${at.x + 6} ${at.y + 5}Z`}
+                        fill={theme.own.kelp}
+                        fillOpacity={l.fixed ? 1 : 0.35}
+                      />
+                      <SvgText x={at.x} y={at.y + 19} textAnchor="middle" fontSize={12} fontFamily={FONT} fill={ink}>
+                        {l.name}
+                      </SvgText>
+                    </G>
+                  );
+                })}
+                {(course.exits ?? []).map((e) => {
+                  const at = toScreen(plane.toPlane(e), view, size);
+                  return (
+                    <G key={e.id}>
+                      <Path
+                        d={`M${at.x - 6} ${at.y - 6}h12v12h-12ZM${at.x - 3} ${at.y}h6M${at.x} ${at.y - 3}l3 3l-3 3`}
+                        fill={theme.colors.background}
+                        stroke={e.last ? theme.colors.error : ink}
+                        strokeWidth={2}
+                      />
+                      <SvgText x={at.x} y={at.y + 19} textAnchor="middle" fontSize={12} fontFamily={FONT} fill={ink}>
+                        {e.last ? `${e.name}, the last` : e.name}
+                      </SvgText>
+                    </G>
+                  );
+                })}
+                {labels.map(({ text, at, buoy }, i) => (
+                  <G key={`${text}${i}`}>
+                    <Path
+                      d={`M${at.x - 9} ${at.y + 7}L${at.x} ${at.y - 10}L${at.x + 9} ${at.y + 7}Z`}
+                      fill={buoy ? ink : 'none'}
+                      stroke={ink}
+                      strokeWidth={2}
+                      {...(buoy ? {} : { strokeDasharray: '3 3' })}
+                    />
+                    <SvgText
+                      x={at.x + (text === 'S' ? -21 : 12)}
+                      y={at.y - 4}
+                      fontSize={15}
+                      fontFamily={FONT_BOLD}
+                      fill={ink}
+                    >
+                      {text}
+                    </SvgText>
+                  </G>
+                ))}
+                {(handles ?? []).map((h) => {
+                  const at = toScreen(plane.toPlane(h.place), view, size);
+                  const on = h.id === chosen;
+                  return (
+                    <Circle
+                      key={h.id}
+                      cx={at.x}
+                      cy={at.y}
+                      r={on ? 14 : 10}
+                      stroke={on ? theme.colors.error : theme.colors.primary}
+                      strokeWidth={on ? 4 : 2}
+                      fill={theme.colors.background}
+                      fillOpacity={0.35}
+                    />
+                  );
+                })}
               </G>
-            ))}
-            {(handles ?? []).map((h) => {
-              const at = toScreen(plane.toPlane(h.place), view, size);
-              const on = h.id === chosen;
-              return (
-                <Circle
-                  key={h.id}
-                  cx={at.x}
-                  cy={at.y}
-                  r={on ? 14 : 10}
-                  stroke={on ? theme.colors.error : theme.colors.primary}
-                  strokeWidth={on ? 4 : 2}
-                  fill={theme.colors.background}
-                  fillOpacity={0.35}
-                />
-              );
-            })}
+            </Svg>
+          </View>
+        ) : null}
+      </View>
+      {view ? (
+        <View style={styles.scale}>
+          <Svg width={width} height={height} aria-hidden>
             <Line x1={12} x2={12 + bar * view.scale} y1={height - 14} y2={height - 14} stroke={ink} strokeWidth={3} />
             <SvgText x={12} y={height - 20} fontSize={12} fontFamily={FONT} fill={ink}>
               {bar >= 1000 ? `${bar / 1000} km` : `${bar} m`}
@@ -290,8 +308,8 @@ export function CourseMap(props: CourseMapProps) {
               N
             </SvgText>
           </Svg>
-        ) : null}
-      </View>
+        </View>
+      ) : null}
       {props.signs ? <View style={styles.signs}>{props.signs}</View> : null}
       {/* Beside the surface, not on it: a press here is none on the water. */}
       <View style={styles.buttons}>
@@ -308,6 +326,43 @@ export function CourseMap(props: CourseMapProps) {
   );
 }
 
+/**
+ * Moves a finished picture with the finger, without drawing it again: a layer that the browser shifts by itself.
+ *
+ * @param drawn changes when the picture was drawn anew
+ * @param draw draws it moved by so many pixels
+ */
+function useDragged(drawn: unknown, draw: (x: number, y: number) => void) {
+  const layer = useRef<View>(null);
+  // Pixels by which the picture is ahead of what was drawn, and how many of them are asked to be drawn.
+  const state = useRef({ x: 0, y: 0, askedX: 0, askedY: 0 });
+  const show = () => {
+    const { x, y } = state.current;
+    const { style } = (layer.current ?? {}) as unknown as Partial<HTMLElement>;
+    if (style) style.transform = x === 0 && y === 0 ? '' : `translate(${x}px, ${y}px)`;
+  };
+  useLayoutEffect(() => {
+    const now = state.current;
+    state.current = { x: now.x - now.askedX, y: now.y - now.askedY, askedX: 0, askedY: 0 };
+    show();
+  }, [drawn]);
+  const settle = () => {
+    const now = state.current;
+    const [x, y] = [now.x - now.askedX, now.y - now.askedY];
+    if (x === 0 && y === 0) return;
+    [now.askedX, now.askedY] = [now.x, now.y];
+    draw(x, y);
+  };
+  const drag = (dx: number, dy: number) => {
+    const now = state.current;
+    now.x += dx;
+    now.y += dy;
+    show();
+    if (Math.max(Math.abs(now.x - now.askedX), Math.abs(now.y - now.askedY)) >= DRAW_AT) settle();
+  };
+  return { layer, drag, settle };
+}
+
 interface PointerLike {
   readonly nativeEvent: { readonly clientX: number; readonly clientY: number; readonly pointerId: number };
 }
@@ -317,5 +372,7 @@ const styles = StyleSheet.create({
   box: { borderWidth: 1, borderRadius: 6, overflow: 'hidden' },
   surface: { touchAction: 'none' } as never,
   buttons: { position: 'absolute', right: 2, bottom: 2 },
+  layer: { position: 'absolute', left: -ROOM, top: -ROOM, willChange: 'transform' } as never,
+  scale: { position: 'absolute', left: 0, top: 0, pointerEvents: 'none' } as never,
   signs: { position: 'absolute', left: 8, top: 8, pointerEvents: 'none' } as never,
 });
