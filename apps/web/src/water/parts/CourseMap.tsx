@@ -295,21 +295,21 @@ export function CourseMap(props: CourseMapProps) {
             </Svg>
           </View>
         ) : null}
+        {view ? (
+          <View style={styles.scale}>
+            <Svg width={width} height={height} aria-hidden>
+              <Line x1={12} x2={12 + bar * view.scale} y1={height - 14} y2={height - 14} stroke={ink} strokeWidth={3} />
+              <SvgText x={12} y={height - 20} fontSize={12} fontFamily={FONT} fill={ink}>
+                {bar >= 1000 ? `${bar / 1000} km` : `${bar} m`}
+              </SvgText>
+              <Path d={`M${width - 26} 34L${width - 20} 14L${width - 14} 34L${width - 20} 29Z`} fill={ink} />
+              <SvgText x={width - 20} y={48} textAnchor="middle" fontSize={13} fontFamily={FONT_BOLD} fill={ink}>
+                N
+              </SvgText>
+            </Svg>
+          </View>
+        ) : null}
       </View>
-      {view ? (
-        <View style={styles.scale}>
-          <Svg width={width} height={height} aria-hidden>
-            <Line x1={12} x2={12 + bar * view.scale} y1={height - 14} y2={height - 14} stroke={ink} strokeWidth={3} />
-            <SvgText x={12} y={height - 20} fontSize={12} fontFamily={FONT} fill={ink}>
-              {bar >= 1000 ? `${bar / 1000} km` : `${bar} m`}
-            </SvgText>
-            <Path d={`M${width - 26} 34L${width - 20} 14L${width - 14} 34L${width - 20} 29Z`} fill={ink} />
-            <SvgText x={width - 20} y={48} textAnchor="middle" fontSize={13} fontFamily={FONT_BOLD} fill={ink}>
-              N
-            </SvgText>
-          </Svg>
-        </View>
-      ) : null}
       {props.signs ? <View style={styles.signs}>{props.signs}</View> : null}
       {/* Beside the surface, not on it: a press here is none on the water. */}
       <View style={styles.buttons}>
