@@ -329,7 +329,7 @@ export function CourseMap(props: CourseMapProps) {
 /**
  * Moves a finished picture with the finger, without drawing it again: a layer that the browser shifts by itself.
  *
- * @param drawn changes when the picture was drawn anew
+ * @param drawn changes when the picture was drawn again
  * @param draw draws it moved by so many pixels
  */
 function useDragged(drawn: unknown, draw: (x: number, y: number) => void) {
