@@ -1,9 +1,15 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { writeGpx } from '@upwell/core/exchange';
+import { cleanTrack, DEMO_BAY, placeAt, simulatedTrack, swumSum } from '@upwell/core/water';
 import type { ImportView } from '@upwell/contract/records';
 import { openFor } from '@/offline/db';
 import { pendingImport, type PendingImport } from '@/records/importResults';
 import { ImportScreen } from '@/records/screens/ImportScreen';
+import { chooseFile } from '@/ui/saveFile';
 import { fakeServer, ID, ROW, showAt, type Call } from './fakeServer';
+
+jest.mock('@/ui/saveFile', () => ({ chooseFile: jest.fn() }));
+const chosen = jest.mocked(chooseFile);
 
 const page = (items: readonly unknown[]) => ({ body: { items, next: null } });
 const state = (done: ImportView | null) => ({ body: { done } });
@@ -221,5 +227,60 @@ describe('earlier imports', () => {
     expect(await screen.findByText(/39 results taken back/)).toBeTruthy();
     expect(calls.some((c) => c.path === `/imports/${ID}/undo`)).toBe(true);
     expect(screen.queryByRole('button', { name: 'Hold to undo wrist-lengths.csv' })).toBeNull();
+  });
+});
+
+describe('a file as it comes', () => {
+  const WORN = { seed: 5, startMs: Date.UTC(2026, 5, 1, 9), speedMps: 1, strokeLengthM: 1 };
+  const OUTING = {
+    ...{ biasRad: 0, sdRad: 0.03, lookEvery: 12, receiverSdM: 1.2, dropOuts: 0, silentS: 0 },
+    ...{ currentMps: 0, currentToDeg: 0 },
+  };
+  const straight = (metres: number) => {
+    const finish = placeAt(DEMO_BAY, 0, metres);
+    return simulatedTrack(WORN, OUTING, { start: DEMO_BAY, marks: [], finish, laps: 1, areas: [], landmarks: [] });
+  };
+  const choose = async (name: string, bytes: Uint8Array) => {
+    chosen.mockResolvedValueOnce({
+      name,
+      size: bytes.length,
+      arrayBuffer: () => Promise.resolve(bytes.slice().buffer),
+    } as unknown as File);
+    fireEvent.press(await screen.findByText('Choose a file'));
+  };
+
+  it('with two tracks is asked about, and stored with the metres of a track under Water', async () => {
+    const calls = importPage({
+      'POST /imports/': (call) => (call.path.endsWith('/check') ? checked(0) : { body: viewOf(importId(call)) }),
+    });
+    const tracks = [straight(200), straight(750)];
+    const [warmUp, swim] = tracks.map((points) => /<trk>[^]*<\/trk>/.exec(writeGpx('Swim', points))![0]);
+    await choose('two.gpx', new TextEncoder().encode(`<gpx version="1.1">${warmUp}${swim}</gpx>`));
+    fireEvent.press(await screen.findByText(/^Swim: Mon 1 Jun, 7\d\d m in/));
+    fireEvent.press(await screen.findByText('Ada Lindqvale'));
+    fireEvent.press(await screen.findByText('Store 1 result'));
+    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+    const [row] = calls.find((c) => c.method === 'PUT')!.body.rows;
+    expect(row).toMatchObject({ swimmerId: ID, on: '2026-06-01', kind: 'track' });
+    expect(row.distanceM).toBe(Math.round(swumSum(cleanTrack(tracks[1]!)).distanceM));
+    expect(Math.abs(row.distanceM - 750)).toBeLessThan(25);
+  });
+
+  it('that nobody swam is refused with the reason', async () => {
+    importPage({});
+    const ride = straight(750).map((p, i) => ({ ...p, timeMs: WORN.startMs + i * 300 }));
+    await choose('ride.gpx', new TextEncoder().encode(writeGpx('Ride', ride)));
+    await screen.findByText(/faster than anybody swims: was this ridden or run\?$/);
+    expect(screen.queryByText(/^Store/)).toBeNull();
+  });
+
+  it('with a title, semicolons and commas is read, and its columns are shown', async () => {
+    importPage({});
+    const text =
+      'Vereinsmeisterschaft\nName;Vorname;Datum;Strecke;Zeit;Züge\nLindqvale;Ada;19. Okt. 2026;1.500;25:10,5;19\n';
+    await choose('liste.csv', new TextEncoder().encode(text));
+    await screen.findByText('All 1 rows can be read.');
+    expect(screen.getByText(/^Züge: 19/)).toBeTruthy();
+    expect(await screen.findByText('Store 1 result')).toBeTruthy();
   });
 });

@@ -30,6 +30,25 @@ jest.mock('../src/worker/compute', () => ({
     writeSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/notation').writeSession(...input),
     anotherSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/sessions').anotherSession(...input),
     readResults: async (...input: unknown[]) => jest.requireActual('@upwell/core/exchange').readResults(...input),
+    textOf: async (...input: unknown[]) => jest.requireActual('@upwell/core/exchange').textOf(...input),
+    readSwum: async (file: Uint8Array) => {
+      const { cleanTrack, swumSum } = jest.requireActual('@upwell/core/water');
+      const { tracks } = await jest.requireActual('@upwell/core/exchange/files').readSwumFile(file);
+      const orRefused = <T>(work: () => T) => {
+        try {
+          return { ok: work() };
+        } catch (error) {
+          return { refused: (error as Error).message };
+        }
+      };
+      return {
+        ok: tracks.map(({ name, points }: { name: string; points: { timeMs: number }[] }) => ({
+          ...{ name, startMs: points[0]!.timeMs },
+          track: orRefused(() => cleanTrack(points)),
+          sum: orRefused(() => swumSum(cleanTrack(points))),
+        })),
+      };
+    },
     deviceLengthsCsv: async (...input: unknown[]) =>
       jest.requireActual('@upwell/core/exchange').deviceLengthsCsv(...input),
     buildSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/sessions').buildSession(...input),

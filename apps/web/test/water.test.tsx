@@ -1,4 +1,4 @@
-import { fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react-native';
 import { courseSaveSchema, type CourseView } from '@upwell/contract/water';
 import { dayIn } from '@upwell/core/days';
 import {
@@ -298,6 +298,34 @@ describe('the screens of the water', () => {
     expect(body.course.exits).toHaveLength(1);
     expect(body.course.marks[0].abeam).toBe('l1');
     expect(courseSaveSchema.validate(body).error).toBeUndefined();
+  });
+
+  it('change an area by the keyboard alone: its name, its kind, each corner, and all of it', async () => {
+    const at = [north(50), placeAt(north(50), 90, 60), placeAt(north(110), 90, 60)];
+    const areas = [{ id: 'a1', kind: 'safe', name: '', points: at }] as const;
+    const calls = fakeServer({
+      'GET /account/me': () => ({ body: ME }),
+      [`GET /courses/${ID}`]: () => ({ body: { ...VIEW, course: { ...course, areas } } }),
+      [`PUT /courses/${ID}`]: ({ body }) => ({ body: { ...VIEW, ...body, version: 4 } }),
+    });
+    showAt(routes, `/water/${ID}/edit`);
+    fireEvent.press(await screen.findByText('Safe area 1'));
+    fireEvent.changeText(screen.getByLabelText('What the area is called'), 'the reeds');
+    fireEvent.press(screen.getByText('Land'));
+    fireEvent.press(within(screen.getByLabelText('Corner to move')).getByText('2'));
+    await screen.findByText('the reeds, corner 2');
+    fireEvent.press(screen.getByLabelText('5 m north'));
+    fireEvent.press(screen.getByText('Save the course'));
+    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+    const [area] = calls.find((c) => c.method === 'PUT')!.body.course.areas;
+    expect(area).toMatchObject({ id: 'a1', kind: 'land', name: 'the reeds' });
+    expect(area.points[1].lat).toBeGreaterThan(at[1]!.lat);
+    expect([area.points[0], area.points[2]]).toEqual([at[0], at[2]]);
+    screen.unmount();
+    showAt(routes, `/water/${ID}/edit`);
+    fireEvent.press(await screen.findByText('Safe area 1'));
+    fireEvent.press(screen.getByText('Take the whole area out'));
+    await waitFor(() => expect(screen.queryByText('Shore and areas')).toBeNull());
   });
 
   it('let nobody go with the stream before a craft goes along and somebody picks up', async () => {

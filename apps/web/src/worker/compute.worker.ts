@@ -1,13 +1,4 @@
-import {
-  deviceLengthsCsv,
-  readGpx,
-  readResults,
-  trackSum,
-  writeGpx,
-  type ReadTrack,
-  type TrackSum,
-  type WornBy,
-} from '@upwell/core/exchange';
+import { deviceLengthsCsv, readResults, textOf, writeGpx, type WornBy } from '@upwell/core/exchange';
 import { readSession, readSessionCsv, readSessionJson, readSets, writeSession } from '@upwell/core/notation';
 
 import { NOTHING_OWN, readOwnFrom, type OwnShelves } from '@upwell/core/own';
@@ -23,6 +14,7 @@ import {
   RefusedTrack,
   simulatedTrack,
   simulateInterval,
+  swumSum,
   trackBundle,
   type CleanTrack,
   type Course,
@@ -31,18 +23,13 @@ import {
   type MeasuredTrack,
   type Outing,
   type Sweep,
+  type SwumSum,
   type TrackHabits,
 } from '@upwell/core/water';
 import { readSwumFile } from '@upwell/core/exchange/files';
 import { readPlaces } from '@upwell/core/water/files';
 import type { KeptPoint } from '@upwell/contract/water';
 import { expose } from 'comlink';
-
-/** A track by its sums: its points, of which there may be very many, stay here. */
-function readTrack(text: string): { readonly problems: ReadTrack['problems']; readonly sum: TrackSum | null } {
-  const { points, problems } = readGpx(text);
-  return { problems, sum: points.length > 0 ? trackSum(points) : null };
-}
 
 /** Swims for the first answer, and for the final one. */
 const FIRST_TRACKS = 40;
@@ -92,11 +79,13 @@ function orRefused<T>(work: () => T): OrRefused<T> {
 }
 
 /** A swum track of a file: what the file calls it, how far it goes, and itself without what cannot be. */
-export interface SwumTrack extends TrackSum {
+export interface SwumTrack {
   readonly name: string;
   /** Of its first point; null without times. */
   readonly startMs: number | null;
   readonly track: OrRefused<CleanTrack>;
+  /** What it amounts to by itself, without a course. */
+  readonly sum: OrRefused<SwumSum>;
 }
 
 /** The swum tracks of a file. */
@@ -104,10 +93,11 @@ async function readSwum(file: Uint8Array): Promise<OrRefused<readonly SwumTrack[
   const { tracks, problems } = await readSwumFile(file);
   if (tracks.length === 0) return { refused: problems[0] ?? 'There is nothing to read in this file.' };
   return {
-    ok: tracks.map(({ name, points }) => ({
-      ...{ name, ...trackSum(points), startMs: points[0]!.timeMs },
-      track: orRefused(() => cleanTrack(points)),
-    })),
+    ok: tracks.map(({ name, points }) => {
+      const track = orRefused(() => cleanTrack(points));
+      const sum = 'ok' in track ? orRefused(() => swumSum(track.ok)) : track;
+      return { name, startMs: points[0]!.timeMs, track, sum };
+    }),
   };
 }
 
@@ -158,11 +148,11 @@ const work = {
   readSessionJson,
   writeSession,
   readResults,
-  readTrack,
   deviceLengthsCsv,
   deviceTrackGpx,
   deviceStraightGpx,
   readSwum,
+  textOf,
   keptTrackGpx,
   measureSwum,
   raceCard,

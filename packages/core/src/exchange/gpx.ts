@@ -1,7 +1,5 @@
 // Reads the tracks of a GPX file, large ones too, and says what is wrong with it.
-import { dayIn, momentOf } from '../days';
-import { zoneAt } from '../days/place';
-import Geodesic from 'geographiclib-geodesic';
+import { momentOf } from '../days';
 import { SaxesParser } from 'saxes';
 import { cleanText, cutText } from '../text';
 import { numberWord } from '../words';
@@ -126,32 +124,6 @@ export function readGpx(text: string): ReadTrack {
 class RefusedFile extends Error {}
 
 const numberOf = (text: string | undefined) => (text?.trim() ? Number(text) : Number.NaN);
-
-export interface TrackSum {
-  readonly distanceM: number;
-  /** Null when the points have no times. */
-  readonly timeS: number | null;
-  /** The day of the first point, by the clock of where it is; null without times. */
-  readonly on: string | null;
-}
-
-/** Length along a track (geodesic, Karney 2013) and the time from its first to its last point. */
-export function trackSum(points: readonly TrackPoint[]): TrackSum {
-  let distanceM = 0;
-  for (let i = 1; i < points.length; i++) {
-    const a = points[i - 1]!;
-    const b = points[i]!;
-    distanceM += Geodesic.Geodesic.WGS84.Inverse(a.lat, a.lon, b.lat, b.lon, Geodesic.Geodesic.DISTANCE).s12 ?? 0;
-  }
-  const first = points[0]?.timeMs ?? null;
-  const last = points.at(-1)?.timeMs ?? null;
-  const timed = first !== null && last !== null && last > first;
-  return {
-    distanceM,
-    timeS: timed ? (last - first) / 1000 : null,
-    on: first === null ? null : dayIn(zoneAt(points[0]!), first),
-  };
-}
 
 /** A track as GPX 1.1. */
 export function writeGpx(name: string, points: readonly TrackPoint[]): string {

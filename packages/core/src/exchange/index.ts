@@ -1,6 +1,8 @@
 export * from './gpx';
 export * from './planCsv';
 export * from './resultsCsv';
+export { FILE_LANGUAGES, type FileLanguage } from './resultHeadings';
+export { type DecimalMark, textOf } from './sheet';
 export * from './rosterCsv';
 export { guessRoster } from './rosterHeadings';
 export * from './shapes';

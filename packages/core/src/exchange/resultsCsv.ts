@@ -5,67 +5,61 @@ import { FASTEST_MPS, RESULT_KINDS, type ResultKind, type ResultLine } from '../
 import type { DateOrder, KnownSwimmer, ReadResults, ResultField, ResultMapping, RowProblem } from './shapes';
 import { plainName } from '../text';
 import { METRES_PER_YARD, parseTime } from '../units';
+import { type FileLanguage, fieldsOf, languageOf, monthNamed } from './resultHeadings';
+import { type DecimalMark, numberIn, readSheet } from './sheet';
 
 /** Largest file that is read, characters; 20,000 rows are about one million. */
 export const LARGEST_CSV = 20_000_000;
 export const MOST_ROWS = 100_000;
 const MOST_PROBLEMS = 200;
+/** Nothing older is kept. */
+export const FIRST_YEAR = 1980;
 const SAMPLE = 5;
-
-/** Headings that give a column away. */
-const NAMES: Readonly<Record<Exclude<ResultField, 'ignore'>, RegExp>> = {
-  swimmer: /^(swimmer|name|athlete|who)/,
-  date: /^(date|day|on$|held|start)/,
-  distance: /^(dist|metres|meters|length_m|m$)/,
-  time: /^(time|secs|seconds|duration|result)/,
-  strokes: /^(strokes|count)/,
-  kind: /^(kind|type)/,
-};
 
 /** Where a club is and what it measures in. */
 export interface ClubPlace {
   /** An IANA name like `Europe/Lisbon`. */
   readonly timeZone: string;
   readonly units: PoolUnit;
+  /** Left out, the year it is there now. */
+  readonly thisYear?: number;
 }
 
 /**
  * A mapping guessed from the headings and, for the order of day and month, from the dates themselves.
  *
  * @param units what distances are in where no heading says it: the units of the club
+ * @param decimal how decimals are written
  */
 export function guessMapping(
   columns: readonly string[],
   sample: readonly (readonly string[])[],
   units: PoolUnit = 'm',
+  decimal: DecimalMark = '.',
 ): ResultMapping {
-  const taken = new Set<ResultField>();
-  const fields = columns.map((column): ResultField => {
-    const name = column.trim().toLowerCase();
-    const found = (Object.keys(NAMES) as (keyof typeof NAMES)[]).find((f) => !taken.has(f) && NAMES[f].test(name));
-    if (!found) return 'ignore';
-    taken.add(found);
-    return found;
-  });
+  const fields = fieldsOf(columns);
   const dates = fields.indexOf('date');
   const first = sample
-    .map((row) => /^(\d{1,4})[./-](\d{1,2})/.exec(row[dates]?.trim() ?? ''))
+    .map((row) => /^(\d{1,4})[./-](\d{1,2})[./-]/.exec(row[dates]?.trim() ?? ''))
     .filter((m) => m !== null);
   const dateOrder: DateOrder = first.some((m) => m[1]!.length === 4)
     ? 'ymd'
     : first.some((m) => Number(m[2]) > 12)
       ? 'mdy'
       : 'dmy';
+  const language = languageOf(columns);
   const said = (unit: RegExp) => columns.some((c) => unit.test(c));
   const unit = said(/yd|yard/i) ? 'yd' : said(/met(re|er)|(\(|_|\b)m\b/i) ? 'm' : units;
-  return { fields, dateOrder, unit, swimmerId: null };
+  return { fields, dateOrder, unit, decimal, language, swimmerId: null };
 }
 
 /**
  * Results out of a CSV file, with every row that cannot be read named by its line.
  *
- * Commas, semicolons or tabs; times like 5:52.3 or in seconds; dates in the order of the mapping. A
- * swimmer is found by "given family" or "family, given", whatever the accents and the case.
+ * Commas, semicolons or tabs, also as a first line names them; titles above the headings; headings and months in the
+ * languages of {@link FILE_LANGUAGES}; decimals with a point or a comma; times like 5:52.3, 1'10"30 or in seconds; dates in
+ * the order of the mapping. A swimmer is found by "given family", "family, given" or both in columns of their own,
+ * whatever the accents and the case.
  *
  * @param mapping what the columns mean; null guesses it
  * @param club in whose units distances are where nothing says it, and by whose clock a moment has its day
@@ -76,7 +70,10 @@ export function readResults(
   text: string,
   mapping: ResultMapping | null,
   swimmers: readonly KnownSwimmer[],
-  { timeZone, units }: ClubPlace = { timeZone: 'UTC', units: 'm' },
+  { timeZone, units, thisYear = Number(dayIn(timeZone, Date.now()).slice(0, 4)) }: ClubPlace = {
+    timeZone: 'UTC',
+    units: 'm',
+  },
   onProgress: (share: number) => void = () => {},
 ): ReadResults {
   const nothing = (message: string, columns: readonly string[] = []): ReadResults => ({
@@ -90,16 +87,20 @@ export function readResults(
   });
   if (text.length > LARGEST_CSV) return nothing(`This file is larger than ${LARGEST_CSV / 1e6} million characters.`);
   if (text.includes('\u0000')) return nothing('This is not a text file.');
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
-  const [heading, ...rows] = parsed.data;
-  if (!heading || rows.length === 0) return nothing('There is no row under the heading.', heading ?? []);
+  const sheet = readSheet(text, (row) => fieldsOf(row).filter((field) => field !== 'ignore').length);
+  const { headings: heading, rows } = sheet;
+  if (rows.length === 0) return nothing('There is no row under the heading.', heading);
   if (rows.length > MOST_ROWS)
     return nothing(`At most ${MOST_ROWS} rows are read at once; this file has ${rows.length}.`, heading);
   const map =
-    mapping && mapping.fields.length === heading.length ? mapping : guessMapping(heading, rows.slice(0, 50), units);
+    mapping && mapping.fields.length === heading.length
+      ? mapping
+      : guessMapping(heading, rows.slice(0, 50), units, sheet.decimal);
   const at = (field: ResultField) => map.fields.indexOf(field);
   const columns = {
     swimmer: at('swimmer'),
+    given: at('given'),
+    family: at('family'),
     date: at('date'),
     distance: at('distance'),
     time: at('time'),
@@ -108,7 +109,8 @@ export function readResults(
   };
   const head = { columns: heading, mapping: map, sample: rows.slice(0, SAMPLE), rows: rows.length };
   const missing = (['date', 'distance', 'time'] as const).filter((field) => columns[field] < 0);
-  if (columns.swimmer < 0 && !map.swimmerId) missing.unshift('swimmer' as never);
+  if (columns.swimmer < 0 && (columns.given < 0 || columns.family < 0) && !map.swimmerId)
+    missing.unshift('swimmer' as never);
   if (missing.length > 0) {
     const message = `Say which column is the ${missing.join(', the ')}.`;
     return { ...head, results: [], problems: [{ line: 1, message }], badRows: rows.length };
@@ -121,10 +123,11 @@ export function readResults(
   const lines = lineNumbers(text);
   rows.forEach((row, i) => {
     if (i % 1000 === 0) onProgress(i / rows.length);
-    const read = readRow(row, columns, map, byName, timeZone);
+    const read = readRow(row, columns, map, byName, { timeZone, thisYear });
     if (typeof read === 'string') {
       badRows++;
-      if (problems.length < MOST_PROBLEMS) problems.push({ line: lines[i + 1] ?? i + 2, message: read });
+      if (problems.length < MOST_PROBLEMS)
+        problems.push({ line: lines[sheet.headingAt + 1 + i] ?? i + 2, message: read });
     } else results.push(read);
   });
   onProgress(1);
@@ -138,22 +141,27 @@ function readRow(
   columns: Columns,
   map: ResultMapping,
   byName: ReadonlyMap<string, string | null>,
-  timeZone: string,
+  { timeZone, thisYear }: { readonly timeZone: string; readonly thisYear: number },
 ): ResultLine | string {
   const cell = (column: number) => (column < 0 ? '' : (row[column] ?? '').trim());
-  const name = cell(columns.swimmer);
+  const name = cell(columns.swimmer) || [cell(columns.given), cell(columns.family)].filter(Boolean).join(' ');
+  const { decimal = '.' } = map;
   const swimmerId = map.swimmerId ?? byName.get(plainName(name));
   if (swimmerId === null) return `There are several swimmers called “${name}”.`;
   if (swimmerId === undefined) return name ? `Nobody here is called “${name}”.` : 'No swimmer is named.';
-  const on = readDate(cell(columns.date), map.dateOrder, timeZone);
+  const on = readDate(cell(columns.date), map, timeZone);
   if (on === null) return `“${cell(columns.date)}” is not a date in this order.`;
-  const distance = readDistance(cell(columns.distance), map.unit);
+  const year = Number(on.slice(0, 4));
+  if (year < FIRST_YEAR || year > thisYear + 1)
+    return `“${cell(columns.date)}” is in ${year}: results are from ${FIRST_YEAR} to ${thisYear + 1}. Check the year.`;
+  const distance = readDistance(cell(columns.distance), map.unit, decimal);
+  if (distance === 'stroke') return `“${cell(columns.distance)}” is in another stroke: results here are front crawl.`;
   if (distance === null) return `“${cell(columns.distance)}” is not a distance from 1 m to 100 km.`;
   const timeS = parseTime(cell(columns.time));
   if (timeS === null || !(timeS > 0 && timeS <= 86_400)) return `“${cell(columns.time)}” is not a time.`;
   if (distance / timeS > FASTEST_MPS) return `${distance} m in ${cell(columns.time)} is faster than anybody swims.`;
   const counted = cell(columns.strokes);
-  const strokes = counted === '' ? null : Number(counted.replace(',', '.'));
+  const strokes = counted === '' ? null : (numberIn(counted, decimal, 1) ?? Number.NaN);
   if (strokes !== null && !(strokes > 0 && strokes <= 200))
     return `“${counted}” is not a number of strokes in a length.`;
   const kind = cell(columns.kind).toLowerCase();
@@ -183,13 +191,25 @@ function namesOf(swimmers: readonly KnownSwimmer[]): Map<string, string | null> 
   return byName;
 }
 
-function readDate(text: string, order: DateOrder, timeZone: string): string | null {
-  const match = /^(\d{1,4})[./-](\d{1,2})[./-](\d{1,4})(?:[T ].*)?$/.exec(text);
-  if (!match) return null;
-  const [a, b, c] = [match[1]!, match[2]!, match[3]!];
-  const [year, month, day] = order === 'ymd' ? [a, b, c] : order === 'dmy' ? [c, b, a] : [c, a, b];
-  if (year.length !== 4) return null;
-  const iso = `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}`;
+/** Two digits of a year are of this century up to so many years from now; nothing older is swum by anyone here. */
+const CENTURY = 2000;
+
+function readDate(
+  text: string,
+  { dateOrder: order, language = 'en' }: Pick<ResultMapping, 'dateOrder' | 'language'>,
+  timeZone: string,
+): string | null {
+  const match = /^(\d{1,4})[./-] ?(\d{1,2})[./-] ?(\d{1,4})(?:[T ].*)?$/.exec(text);
+  const [year, month, day] = match
+    ? order === 'ymd'
+      ? [match[1]!, match[2]!, match[3]!]
+      : order === 'dmy'
+        ? [match[3]!, match[2]!, match[1]!]
+        : [match[3]!, match[1]!, match[2]!]
+    : (namedDate(text, language as FileLanguage) ?? ['', '', '']);
+  if (year.length !== 4 && year.length !== 2) return null;
+  const whole = year.length === 2 ? String(CENTURY + Number(year)) : year;
+  const iso = `${whole}-${month.padStart(2, '0')}-${day.padStart(2, '0')}`;
   const date = new Date(`${iso}T00:00:00Z`);
   if (Number.isNaN(date.getTime()) || !date.toISOString().startsWith(iso)) return null;
   // A moment that says its zone has another day where the club is, perhaps.
@@ -197,12 +217,34 @@ function readDate(text: string, order: DateOrder, timeZone: string): string | nu
   return Number.isNaN(moment) ? iso : dayIn(timeZone, moment);
 }
 
-function readDistance(text: string, unit: 'm' | 'yd'): number | null {
-  const match = /^(\d{1,6}(?:[.,]\d{1,3})?)\s*(m|yd|km)?$/i.exec(text);
+/** Year, month and day of `19 Oct 2026`, `19. Oktober 2026`, `Oct 19, 2026`, `Mon 19 Oct 2026`, `19 de octubre de 2026`. */
+function namedDate(text: string, language: FileLanguage): readonly [string, string, string] | null {
+  const words = text
+    .replace(/[.,]/g, ' ')
+    .split(/[\s/-]+/)
+    .filter((word) => word !== '' && !/^(de|del|the|of)$/i.test(word));
+  const numbers = words.filter((word) => /^\d{1,4}(st|nd|rd|th)?$/.test(word)).map((word) => word.replace(/\D/g, ''));
+  const month = words.map((word) => monthNamed(word, language)).find((m) => m !== null);
+  if (!month || numbers.length !== 2) return null;
+  const [a, b] = numbers as [string, string];
+  return a.length === 4 ? [a, String(month), b] : [b, String(month), a];
+}
+
+/** Shorter than this nothing is timed, metres. */
+const LEAST_M = 5;
+const FREE =
+  /^(free|freestyle|fr|fc|crawl|front crawl|kraul|freistil|nl|nage libre|libre|libres|stile libero|sl|dowolny|dow|vrij|frisim|livre)$/;
+
+/** A distance in metres; 'stroke' where it says another stroke than front crawl; null where it is none. */
+function readDistance(text: string, unit: 'm' | 'yd', decimal: DecimalMark): number | 'stroke' | null {
+  const match = /^([\d.,'’\u00a0\u202f]+)\s*(km|meters?|metres?|m|yards?|yds?|y)?\b\s*(\D*)$/i.exec(text);
   if (!match) return null;
-  const number = Number(match[1]!.replace(',', '.'));
   const said = match[2]?.toLowerCase() ?? unit;
-  const metres = said === 'km' ? number * 1000 : said === 'yd' ? number * METRES_PER_YARD : number;
+  const stroke = plainName(match[3] ?? '').trim();
+  const number = numberIn(match[1]!, decimal, said === 'km' ? 0 : LEAST_M);
+  if (number === null) return null;
+  if (stroke !== '' && !FREE.test(stroke)) return 'stroke';
+  const metres = said === 'km' ? number * 1000 : said.startsWith('y') ? number * METRES_PER_YARD : number;
   return metres >= 1 && metres <= 100_000 ? Math.round(metres * 1000) / 1000 : null;
 }
 

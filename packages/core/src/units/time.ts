@@ -19,13 +19,13 @@ export function formatTime(timeS: number, decimals = 0): string {
 }
 
 /**
- * Reads a time as coaches write it: `5:52`, `1:02:30`, `21.4`, `21,4`.
+ * Reads a time as coaches write it: `5:52`, `1:02:30`, `21.4`, `21,4`, `1'10"30`.
  *
  * @returns seconds, or null when the text is not a time
  * @example parseTime('5:52') // 352
  */
 export function parseTime(text: string): number | null {
-  const match = /^(?:(?:(\d{1,2}):)?(\d{1,3}):)?(\d{1,5}(?:[.,]\d{1,3})?)$/.exec(text.trim());
+  const match = /^(?:(?:(\d{1,2}):)?(\d{1,3}):)?(\d{1,5}(?:[.,]\d{1,3})?)$/.exec(withColons(text.trim()));
   if (!match) return null;
   const [, hours, minutes, rest] = match;
   const seconds = Number(rest!.replace(',', '.'));
@@ -33,6 +33,13 @@ export function parseTime(text: string): number | null {
   if (hours !== undefined && Number(minutes) >= 60) return null;
   return Number(hours ?? 0) * 3600 + Number(minutes ?? 0) * 60 + seconds;
 }
+
+/** Minutes and seconds with their own signs, as `1:10.30`. */
+const withColons = (text: string): string =>
+  text
+    .replace(/''|["”″]/, '.')
+    .replace(/['’′]/, ':')
+    .replace(/[.]$/, '');
 
 /**
  * Seconds for 100 units at a speed.

@@ -44,6 +44,8 @@ export * from './leg/legSketch';
 // What a swum track says.
 export type { CleanTrack, Gap } from './track/cleanTrack';
 export { cleanTrack, MOST_TRACK_POINTS, RefusedTrack } from './track/cleanTrack';
+export type { SwumSum } from './track/swumLength';
+export { swumSum } from './track/swumLength';
 export type { LegSwum, MeasuredTrack } from './track/measureTrack';
 export { measureTrack } from './track/measureTrack';
 export type { TrackHabits } from './track/driftBetweenLooks';

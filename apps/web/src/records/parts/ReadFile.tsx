@@ -19,6 +19,8 @@ import { useTheme } from '@/ui/useTheme';
 
 const FIELD_WORD: Readonly<Record<ResultField, string>> = {
   swimmer: 'Swimmer',
+  given: 'First name',
+  family: 'Last name',
   date: 'Day',
   distance: 'Distance',
   time: 'Time',

@@ -1,9 +1,10 @@
 /** A file of results: what its columns mean, what would be stored, what is wrong by its line; then all of it or nothing. */
 import { useAppSelector } from '@/state/hooks';
 import type { ImportView } from '@upwell/contract/records';
-import type { KnownSwimmer, ReadResults, ResultMapping } from '@upwell/core/exchange/shapes';
+import { looksLikeTrack, type KnownSwimmer, type ReadResults, type ResultMapping } from '@upwell/core/exchange/shapes';
 import type { ResultLine } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
+import type { SwumSum } from '@upwell/core/water';
 import { counted, dayWord, numberWord } from '@upwell/core/words';
 import { proxy } from 'comlink';
 import { useRouter, type Href } from 'expo-router';
@@ -12,10 +13,11 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useSwimmersInfiniteQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
+import { Choice } from '@/ui/Choice';
 import { chooseFile } from '@/ui/saveFile';
 import { Screen } from '@/ui/Screen';
 import { Notice } from '@/ui/States';
-import { compute } from '@/worker';
+import { compute, type SwumTrack } from '@/worker';
 import { EarlierImports } from '../parts/EarlierImports';
 import { Asking, KnownRows, Progress, Unheard } from '../parts/ImportSteps';
 import { Columns, Problems, WhoseFile } from '../parts/ReadFile';
@@ -23,7 +25,10 @@ import { useImport } from '../useImport';
 
 interface Opened {
   readonly name: string;
-  readonly text: string;
+  /** Of a list; null for a track. */
+  readonly text: string | null;
+  /** Of a track; null for a list. */
+  readonly bytes: Uint8Array | null;
 }
 
 /** Largest file that is opened, bytes. */
@@ -35,17 +40,21 @@ export function ImportScreen() {
   const [opened, setOpened] = useState<Opened | null>(null);
   const [mapping, setMapping] = useState<ResultMapping | null>(null);
   const [read, setRead] = useState<ReadResults | null>(null);
-  const [track, setTrack] = useState<ResultLine | null>(null);
+  const [tracks, setTracks] = useState<readonly SwumTrack[]>([]);
+  const [at, setAt] = useState<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [progress, setProgress] = useState<number | null>(null);
   const imported = useImport();
   const { step } = imported;
   const place = useAppSelector((state) => state.place);
-  const gpx = opened !== null && /^\s*(<\?xml|<gpx)/i.test(opened.text.slice(0, 200));
+  const text = opened?.text ?? null;
+  const bytes = opened?.bytes ?? null;
+  const shown = tracks[at ?? -1] ?? null;
+  const track = shown && 'ok' in shown.sum ? shown.sum.ok : null;
   const one = mapping?.swimmerId ?? read?.mapping.swimmerId ?? null;
 
   useEffect(() => {
-    if (!opened || gpx) return;
+    if (text === null) return;
     let current = true;
     // What the worker says of its progress may come after its answer.
     let reading = true;
@@ -53,7 +62,7 @@ export function ImportScreen() {
       if (current && reading) setProgress(share);
     });
     void compute()
-      .readResults(opened.text, mapping, swimmers, place, onProgress)
+      .readResults(text, mapping, swimmers, place, onProgress)
       .then((result) => {
         reading = false;
         if (!current) return;
@@ -63,55 +72,54 @@ export function ImportScreen() {
     return () => {
       current = false;
     };
-  }, [opened, mapping, swimmers, place, gpx]);
+  }, [text, mapping, swimmers, place]);
 
   useEffect(() => {
-    if (!opened || !gpx) return;
+    if (bytes === null) return;
     let current = true;
     void compute()
-      .readTrack(opened.text)
-      .then(({ problems, sum }) => {
+      .readSwum(bytes)
+      .then((answer) => {
         if (!current) return;
-        const usable = sum && sum.timeS !== null && sum.on !== null;
-        setProblem(usable ? null : (problems[0] ?? 'This track has no times: it cannot be a result.'));
-        setTrack(
-          usable
-            ? {
-                swimmerId: '',
-                on: sum.on!,
-                distanceM: Math.round(sum.distanceM),
-                timeS: sum.timeS!,
-                strokesPerLength: null,
-                kind: 'track',
-              }
-            : null,
-        );
+        if ('refused' in answer) setProblem(answer.refused);
+        else {
+          setTracks(answer.ok);
+          setAt(answer.ok.length === 1 ? 0 : null);
+        }
       });
     return () => {
       current = false;
     };
-  }, [opened, gpx]);
+  }, [bytes]);
 
   const open = (file: Opened) => {
     setMapping(null);
     setRead(null);
-    setTrack(null);
+    setTracks([]);
+    setAt(null);
     setProblem(null);
     imported.reset();
     setOpened(file);
   };
+  const take = async (name: string, read: Uint8Array) => {
+    if (looksLikeTrack(read)) open({ name, text: null, bytes: read });
+    else open({ name, text: await compute().textOf(read), bytes: null });
+  };
   const choose = async () => {
-    const file = await chooseFile('.csv,.txt,.gpx,text/csv,application/gpx+xml');
+    const file = await chooseFile('.csv,.txt,.gpx,.tcx,.fit,text/csv,application/gpx+xml');
     if (!file) return;
     if (file.size > LARGEST) setProblem('This file is too large.');
-    else open({ name: file.name, text: await file.text() });
+    else await take(file.name, new Uint8Array(await file.arrayBuffer()));
   };
   const device = async (kind: 'lengths' | 'track') => {
     const worn = { seed: 7, startMs: Date.now() - 86_400_000, speedMps: 1.02, strokeLengthM: 0.92 };
-    if (kind === 'lengths') open({ name: 'wrist-lengths.csv', text: await compute().deviceLengthsCsv(worn, 25, 40) });
-    else open({ name: 'wrist-track.gpx', text: await compute().deviceStraightGpx(worn, OUTING, 750) });
+    const file =
+      kind === 'lengths'
+        ? await compute().deviceLengthsCsv(worn, 25, 40)
+        : await compute().deviceStraightGpx(worn, OUTING, 750);
+    await take(kind === 'lengths' ? 'wrist-lengths.csv' : 'wrist-track.gpx', new TextEncoder().encode(file));
   };
-  const results = gpx ? (track && one ? [{ ...track, swimmerId: one }] : []) : (read?.results ?? []);
+  const results: readonly ResultLine[] = bytes ? (track && one ? [resultOf(track, one)] : []) : (read?.results ?? []);
   /** Before anything is sent; afterwards there is one thing to look at, and it is not the columns. */
   const ready = step.at === 'ready';
   const busy = step.at === 'sending' || step.at === 'storing' || step.at === 'asking';
@@ -119,9 +127,15 @@ export function ImportScreen() {
     imported.reset();
     setMapping({ ...(read?.mapping ?? EMPTY), ...change });
   };
-  const needsOne = gpx || (read !== null && !read.mapping.fields.includes('swimmer'));
+  const named = read?.mapping.fields.some((field) => field === 'swimmer' || field === 'family') ?? true;
+  const needsOne = track !== null || !named;
   return (
-    <Screen title="Import a file" under="Results as CSV, or a track as GPX" back="/swimmers/results" maxWidth={900}>
+    <Screen
+      title="Import a file"
+      under="Results as CSV, or a track as FIT, TCX or GPX"
+      back="/swimmers/results"
+      maxWidth={900}
+    >
       <View style={styles.row}>
         <Button mode="contained" icon="upload" disabled={busy} onPress={() => void choose()}>
           Choose a file
@@ -136,13 +150,27 @@ export function ImportScreen() {
       {ready && needsOne ? (
         <WhoseFile swimmers={swimmers} chosen={one} onChoose={(swimmerId) => map({ swimmerId })} />
       ) : null}
-      {ready && read && !gpx ? <Columns read={read} onMap={map} /> : null}
-      {ready && read && !gpx ? <Problems read={read} /> : null}
+      {ready && read && text !== null ? <Columns read={read} onMap={map} /> : null}
+      {ready && read && text !== null ? <Problems read={read} /> : null}
+      {ready && tracks.length > 1 ? (
+        <Choice
+          label={`${counted(tracks.length, 'track')} in this file: which one is the result?`}
+          options={tracks.map((one, i) => ({ value: String(i), label: trackWord(one, i) }))}
+          chosen={at === null ? [] : [String(at)]}
+          onPress={(value) => setAt(Number(value))}
+        />
+      ) : null}
       {ready && track ? (
-        <Card title={opened?.name ?? ''}>
-          <Text>{`${dayWord(track.on)}: ${track.distanceM} m in ${formatTime(track.timeS)}`}</Text>
+        <Card title={shown!.name || (opened?.name ?? '')}>
+          <Text>{`${dayWord(track.on)}: ${numberWord(track.distanceM)} m in ${formatTime(track.timeS)}`}</Text>
+          {track.words.map((word) => (
+            <Text key={word} variant="bodySmall">
+              {word}
+            </Text>
+          ))}
         </Card>
       ) : null}
+      {ready && shown && 'refused' in shown.sum ? <Notice tone="error">{shown.sum.refused}</Notice> : null}
       {problem ? <Notice tone="error">{problem}</Notice> : null}
       {ready && step.problem ? <Notice tone="error">{step.problem}</Notice> : null}
       {progress !== null ? <Progress share={progress} /> : null}
@@ -175,6 +203,20 @@ export function ImportScreen() {
     </Screen>
   );
 }
+
+/** A track as the result that is stored of it. */
+const resultOf = ({ on, distanceM, timeS }: SwumSum, swimmerId: string): ResultLine => ({
+  ...{ swimmerId, on, distanceM: Math.round(distanceM), timeS },
+  ...{ strokesPerLength: null, kind: 'track' },
+});
+
+const trackWord = ({ name, sum }: SwumTrack, index: number): string =>
+  [
+    name || `Track ${index + 1}`,
+    'ok' in sum
+      ? `${dayWord(sum.ok.on)}, ${numberWord(sum.ok.distanceM)} m in ${formatTime(sum.ok.timeS)}`
+      : sum.refused,
+  ].join(': ');
 
 function storedWords({ stored, rows, undoneAt }: ImportView): string {
   if (undoneAt) return 'This import was stored and then undone.';

@@ -45,6 +45,9 @@ export function ReadingsCard({ readings: r, waveFromDeg, cloudy, noted, zone, on
     const entry = noted[field];
     return entry && entry.value !== null ? `read ${clockWord(entry.atMs, zone)}` : null;
   };
+  /** What is asked, with when it was answered. */
+  const asked = (label: string, field: ReadField) =>
+    [label, readAt(field) && `(${readAt(field)})`].filter(Boolean).join(' ');
   const contradictions = contradictionsIn(noted);
   return (
     <Card title="Read at the water">
@@ -98,14 +101,14 @@ export function ReadingsCard({ readings: r, waveFromDeg, cloudy, noted, zone, on
       {ASKED.map(({ of, label }) => (
         <Choice
           key={of}
-          label={label}
+          label={asked(label, of)}
           options={YES_NO}
           chosen={r[of] === null ? [] : [r[of] ? 'yes' : 'no']}
           onPress={(value) => onRead({ [of]: value === 'yes' })}
         />
       ))}
       <Choice
-        label="Visibility"
+        label={asked('Visibility', 'visibility')}
         options={[
           { value: 'clear', label: 'Far' },
           { value: 'hazy', label: 'Haze' },
@@ -115,7 +118,7 @@ export function ReadingsCard({ readings: r, waveFromDeg, cloudy, noted, zone, on
         onPress={(visibility) => onRead({ visibility })}
       />
       <Choice
-        label="Sky"
+        label={asked('Sky', 'cloudy')}
         options={[
           { value: 'sun', label: 'Sun' },
           { value: 'cloud', label: 'Thick cloud' },
@@ -124,7 +127,7 @@ export function ReadingsCard({ readings: r, waveFromDeg, cloudy, noted, zone, on
         onPress={(sky) => onRead({ cloudy: sky === 'cloud' })}
       />
       <Choice
-        label="Boats?"
+        label={asked('Boats?', 'traffic')}
         options={[
           { value: 'none', label: 'None' },
           { value: 'lane', label: 'A lane near' },

@@ -44,6 +44,7 @@ import {
   withMark,
   type CourseDraft,
 } from '../courseDraft';
+import { AreaPanel } from '../parts/AreaPanel';
 import { ByNumbers } from '../parts/ByNumbers';
 import { CourseMap } from '../parts/CourseMap';
 import { ThingPanel } from '../parts/ThingPanel';
@@ -252,6 +253,7 @@ function Editor({ id, initial }: { readonly id: string; readonly initial: Course
             chosen={chosen ? [chosen] : []}
             onPress={(value) => setChosen(value === chosen ? null : value)}
           />
+          <AreaPanel course={draft.course} chosen={chosen} onChoose={setChosen} onChange={change} />
           <Input
             label="Name of the course"
             value={draft.name}

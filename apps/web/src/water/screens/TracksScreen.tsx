@@ -151,9 +151,10 @@ function Tracks({ view }: { readonly view: CourseView }) {
 }
 
 /** A track of a file in a line: its name, its moment by the clock of the course, and its length. */
-function trackWord({ name, startMs, distanceM }: SwumTrack, index: number, zone: string): string {
+function trackWord({ name, startMs, sum }: SwumTrack, index: number, zone: string): string {
   const when = startMs === null ? [] : [momentWord(startMs, zone)];
-  return [name || `Track ${index + 1}`, ...when, `${numberWord(Math.round(distanceM))} m`].join(' · ');
+  const far = 'ok' in sum ? `${numberWord(Math.round(sum.ok.distanceM))} m` : sum.refused;
+  return [name || `Track ${index + 1}`, ...when, far].join(' · ');
 }
 
 function Row({ row, on, onPress }: { readonly row: TrackRow; readonly on: boolean; readonly onPress: () => void }) {

@@ -3,11 +3,11 @@ import FitParser from 'fit-file-parser';
 import { momentOf } from '../../days';
 import { counted, numberWord } from '../../words';
 import { asTracks, MOST_POINTS, type ReadTracks, type TrackPoint } from '../gpx';
+import { FIT_MARK } from '../shapes';
+import { textOf } from '../sheet';
 import { readTrackFile } from '../trackFile';
 import { LARGEST_GPX } from '../xml';
 
-/** Where every FIT file says what it is. */
-const MARK = [0x2e, 0x46, 0x49, 0x54];
 /** Length of what FIT files begin with, bytes. */
 const HEADERS = [12, 14];
 
@@ -21,8 +21,8 @@ const refuse = (message: string): ReadTracks => ({ tracks: [], problems: [messag
  */
 export async function readSwumFile(bytes: Uint8Array): Promise<ReadTracks> {
   if (bytes.length > LARGEST_GPX) return refuse('This file is too large.');
-  if (MARK.every((byte, i) => bytes[8 + i] === byte)) return readFit(bytes);
-  return readTrackFile(new TextDecoder().decode(bytes));
+  if (FIT_MARK.every((byte, i) => bytes[8 + i] === byte)) return readFit(bytes);
+  return readTrackFile(textOf(bytes));
 }
 
 async function readFit(bytes: Uint8Array): Promise<ReadTracks> {

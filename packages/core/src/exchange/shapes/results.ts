@@ -1,7 +1,17 @@
 import type { ResultLine } from '../../measures';
 
 /** What a column of a file means. */
-export const RESULT_FIELDS = ['swimmer', 'date', 'distance', 'time', 'strokes', 'kind', 'ignore'] as const;
+export const RESULT_FIELDS = [
+  'swimmer',
+  'given',
+  'family',
+  'date',
+  'distance',
+  'time',
+  'strokes',
+  'kind',
+  'ignore',
+] as const;
 export type ResultField = (typeof RESULT_FIELDS)[number];
 
 export const DATE_ORDERS = ['ymd', 'dmy', 'mdy'] as const;
@@ -12,6 +22,10 @@ export interface ResultMapping {
   readonly fields: readonly ResultField[];
   readonly dateOrder: DateOrder;
   readonly unit: 'm' | 'yd';
+  /** How decimals are written; a point where it is left out. */
+  readonly decimal?: '.' | ',';
+  /** Of headings and months, as a language tag; English where it is left out. */
+  readonly language?: string;
   /** All rows are of this swimmer; for files of one person's device. */
   readonly swimmerId: string | null;
 }

@@ -6,6 +6,7 @@ import { toStretch, type PlanePoint } from '../course/plane';
 import { RefusedTrack, type CleanTrack } from './cleanTrack';
 import { driftBetweenLooks, type TrackHabits } from './driftBetweenLooks';
 import { passings } from './passings';
+import { smoothed, steppedM } from './swumLength';
 import { away, mean, rms, type TrackStep } from './trackPoints';
 import { numberWord } from '../../words';
 
@@ -38,10 +39,6 @@ export interface MeasuredTrack {
   readonly words: readonly string[];
 }
 
-/** The receiver's noise is averaged over so much on either side, milliseconds. */
-const SMOOTH_MS = 3000;
-/** Metres are added up in steps of this, so that noise is not swum, milliseconds. */
-const STEP_MS = 8000;
 /** A mark that is passed farther off than this was not swum round, metres. */
 const MISSED_M = 60;
 /** A course farther off than this is another one, metres. */
@@ -96,34 +93,14 @@ export function measureTrack(track: CleanTrack, course: Course, habits: TrackHab
   };
 }
 
-/** Each point as the mean of those around it, within the same stretch without gaps. */
-function smoothed(raw: readonly TrackStep[]): TrackStep[] {
-  let [low, high] = [0, 0];
-  return raw.map((p, i) => {
-    while (raw[low]!.timeMs < p.timeMs - SMOOTH_MS) low++;
-    while (high + 1 < raw.length && raw[high + 1]!.timeMs <= p.timeMs + SMOOTH_MS) high++;
-    // As many on either side, or the mean would lag or lead.
-    const half = Math.min(i - low, high - i);
-    const near = raw.slice(i - half, i + half + 1);
-    return { x: mean(near.map((q) => q.x)), y: mean(near.map((q) => q.y)), timeMs: p.timeMs };
-  });
-}
-
 function legSwum(leg: Leg, points: readonly TrackStep[], from: PlanePoint, to: PlanePoint, passedM: number): LegSwum {
-  let swumM = 0;
-  let last = points[0]!;
-  points.forEach((p, i) => {
-    if (p.timeMs - last.timeMs < STEP_MS && i < points.length - 1) return;
-    swumM += away(last, p);
-    last = p;
-  });
   const length = Math.max(1, away(from, to));
   const [ux, uy] = [(to.x - from.x) / length, (to.y - from.y) / length];
   const off = points.map((p) => (p.x - from.x) * uy - (p.y - from.y) * ux);
   return {
     leg,
     timeS: (points.at(-1)!.timeMs - points[0]!.timeMs) / 1000,
-    swumM,
+    swumM: steppedM(points),
     meanOffM: mean(off),
     zigzagM: rms(off.map((o) => o - mean(off))),
     farthestOffM: off.reduce((far, o) => (Math.abs(o) > Math.abs(far) ? o : far), 0),
