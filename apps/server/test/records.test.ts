@@ -104,6 +104,51 @@ describe('results', () => {
     expect((await coach('GET', '/results')).body.total).toBe(0);
   });
 
+  it('are corrected with what they were: once, by whoever sees them, and not over what others made of them', async () => {
+    const coach = await club.as('coach');
+    const id = v7();
+    const { swimmerId: _, ...was } = line();
+    await coach('PUT', `/results/${id}`, line());
+    const right = line({ timeS: 350.5, strokesPerLength: null });
+    const first = await coach('PUT', `/results/${id}`, { ...right, was });
+    expect([first.status, first.body]).toMatchObject([200, { id, timeS: 350.5, strokesPerLength: null }]);
+    // The same again, because the answer was lost; and what was first stored, because it waited on a device.
+    expect((await coach('PUT', `/results/${id}`, { ...right, was })).status).toBe(200);
+    expect((await coach('PUT', `/results/${id}`, line())).body.timeS).toBe(350.5);
+    const late = await coach('PUT', `/results/${id}`, { ...line({ timeS: 333 }), was });
+    expect([late.status, late.body.current.timeS]).toEqual([409, 350.5]);
+    // Undone, it is what it was.
+    const { swimmerId: __, ...now } = right;
+    expect((await coach('PUT', `/results/${id}`, { ...line(), was: now })).body).toMatchObject(line());
+    const stranger = await (await harness.club()).as('coach');
+    expect((await stranger('PUT', `/results/${id}`, { ...right, was })).status).toBe(404);
+    const swimmerSelf = await club.as('swimmer');
+    expect((await swimmerSelf('PUT', `/results/${id}`, { ...right, was })).status).toBe(403);
+    expect((await coach('PUT', `/results/${v7()}`, { ...right, was })).status).toBe(404);
+    expect((await coach('PUT', `/results/${id}`, { ...right, was: { ...was, more: 1 } })).status).toBe(400);
+    expect((await coach('GET', '/results')).body.total).toBe(1);
+    await coach('DELETE', `/results/${id}`);
+  });
+
+  it('have a day between 1980 and the end of next year', async () => {
+    const coach = await club.as('coach');
+    const next = new Date().getUTCFullYear() + 1;
+    for (const [on, status] of [
+      ['1979-12-31', 400],
+      [`${next + 1}-01-01`, 400],
+      ['2036-10-19', 400],
+    ] as const) {
+      const answer = await coach('PUT', `/results/${v7()}`, line({ on }));
+      expect([on, answer.status]).toEqual([on, status]);
+      expect(JSON.stringify(answer.body)).toContain('Check the year.');
+    }
+    for (const on of ['1980-01-01', `${next}-12-31`]) {
+      const id = v7();
+      expect((await coach('PUT', `/results/${id}`, line({ on }))).status).toBe(200);
+      await coach('DELETE', `/results/${id}`);
+    }
+  });
+
   it('refuses what nobody can swim', async () => {
     const coach = await club.as('coach');
     expect((await coach('PUT', `/results/${v7()}`, line({ timeS: 60 }))).status).toBe(400);

@@ -1,7 +1,7 @@
 // What crosses the wire about results, swim tests and imports.
 import type { Attendance, RepRecord } from '@upwell/core/deck';
 import { LADDER_IDS } from '@upwell/core/library';
-import { RESULT_KINDS, type ResultKind, type ResultLine } from '@upwell/core/measures';
+import { RESULT_KINDS, resultYearProblem, type ResultKind, type ResultLine } from '@upwell/core/measures';
 import type { Sighting, SignId } from '@upwell/core/review';
 import type { SwimTestKind, TestInput, TestOutcome } from '@upwell/core/swimtests';
 import type { Schema, SchemaMap } from 'joi';
@@ -71,23 +71,47 @@ export interface TestView extends TestFields {
   readonly outcome: TestOutcome;
 }
 
-const resultFields = {
-  swimmerId: uuid().required(),
-  on: isoDate().required(),
+/** A day that a result can have: nobody swims next decade, and nobody here swam before 1980. */
+const resultDay = () =>
+  isoDate().custom((on: string, helpers) => {
+    const problem = resultYearProblem(on, new Date().getUTCFullYear());
+    return problem ? helpers.message({ custom: problem }) : on;
+  });
+
+const resultValues = {
+  on: resultDay().required(),
   distanceM: number.min(1).max(100_000).precision(3).required(),
   timeS: positive().max(86_400).required(),
   strokesPerLength: positive().max(200).allow(null).required(),
   kind: oneOf(RESULT_KINDS).required(),
 };
 
-export const resultSaveSchema = Joi.object<ResultLine>(resultFields).custom(notFasterThanAnybody);
+const resultFields = { swimmerId: uuid().required(), ...resultValues };
+
+/** A result as it was before a coach corrected it. */
+export type ResultBefore = Omit<ResultLine, 'swimmerId'>;
+
+/** One result; with what it was, it is corrected, as long as it still is that. */
+export interface ResultSave extends ResultLine {
+  readonly was?: ResultBefore;
+}
+
+export const resultSaveSchema = Joi.object<ResultSave>({
+  ...resultFields,
+  // As it was stored, by the rules of its day.
+  was: Joi.object({ ...resultValues, on: isoDate().required() }),
+}).custom(notFasterThanAnybody);
 
 export interface ChunkBody {
   readonly rows: readonly ResultLine[];
 }
 
 export const chunkSchema = Joi.object<ChunkBody>({
-  rows: Joi.array().items(resultSaveSchema).min(1).max(CHUNK_ROWS).required(),
+  rows: Joi.array()
+    .items(Joi.object<ResultLine>(resultFields).custom(notFasterThanAnybody))
+    .min(1)
+    .max(CHUNK_ROWS)
+    .required(),
 });
 
 export const chunkParams = Joi.object<{ id: string; chunk: number }>({

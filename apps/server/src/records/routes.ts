@@ -9,11 +9,11 @@ import {
   testSaveSchema,
   type ChunkBody,
   type CommitBody,
+  type ResultSave,
   type ResultsQuery,
   type TestSave,
 } from '@upwell/contract/records';
 import { writeResults } from '@upwell/core/exchange';
-import type { ResultLine } from '@upwell/core/measures';
 import type { FastifyInstance } from 'fastify';
 import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
@@ -21,7 +21,7 @@ import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { shows } from '../swimmers';
 import { addChunk, checkImport, commitImport, dropImport, importState, listImports, undoImport } from './imports';
-import { addResult, listResults, recordsOf, removeResult, removeTest, resultsForFile, saveTest } from './service';
+import { listResults, recordsOf, removeResult, removeTest, resultsForFile, saveResult, saveTest } from './service';
 
 export async function recordRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
   app.get<{ Params: { id: string } }>(
@@ -57,12 +57,15 @@ export async function recordRoutes(app: FastifyInstance, { database }: { databas
     (request) => asMe(database, whoAsks(request), (em) => listResults(em, request.query)),
   );
 
-  app.put<{ Params: { id: string }; Body: ResultLine }>(
+  app.put<{ Params: { id: string }; Body: ResultSave }>(
     '/results/:id',
-    { config: COACH, schema: { params: idParams, body: resultSaveSchema, summary: 'Store one result' } },
+    {
+      config: COACH,
+      schema: { params: idParams, body: resultSaveSchema, summary: 'Store one result, or correct it with what it was' },
+    },
     (request) => {
       const me = whoAsks(request);
-      return asMe(database, me, (em) => addResult(em, me, request.params.id, request.body));
+      return asMe(database, me, (em) => saveResult(em, me, request.params.id, request.body));
     },
   );
 

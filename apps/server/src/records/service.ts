@@ -1,5 +1,13 @@
 import type { Me } from '@upwell/contract/account';
-import type { ClubResult, RecordsView, ResultsPage, ResultsQuery, TestSave, TestView } from '@upwell/contract/records';
+import type {
+  ClubResult,
+  RecordsView,
+  ResultSave,
+  ResultsPage,
+  ResultsQuery,
+  TestSave,
+  TestView,
+} from '@upwell/contract/records';
 import type { ResultLine } from '@upwell/core/measures';
 import { keptOutcome, RefusedTest, shownOutcome, testOutcome } from '@upwell/core/swimtests';
 import { plainName } from '@upwell/core/text';
@@ -11,6 +19,7 @@ import { ResultEntity, SwimmerEntity } from '../swimmers/entities';
 import { TestResultEntity, type TestResultRecord } from './entities';
 import {
   ADD_RESULT,
+  CHANGE_RESULT,
   ATTENDED_BY,
   MOST,
   REPS_OF,
@@ -76,14 +85,38 @@ export async function removeTest(em: EntityManager, id: string): Promise<{ reado
   return { removed: true };
 }
 
-/** Stores one result; the same id again changes nothing. */
-export async function addResult(em: EntityManager, me: Me, id: string, line: ResultLine): Promise<ClubResult> {
+/**
+ * Stores one result; the same id again changes nothing. With what it was it is corrected: once, however often it is asked,
+ * and not over what somebody else made of it.
+ */
+export async function saveResult(em: EntityManager, me: Me, id: string, save: ResultSave): Promise<ClubResult> {
+  const { was, ...line } = save;
   const { on, distanceM, timeS, strokesPerLength, kind, swimmerId } = line;
-  await run(em, ADD_RESULT, [id, me.clubId, on, distanceM, timeS, strokesPerLength, kind, swimmerId]);
+  const values = [on, distanceM, timeS, strokesPerLength, kind];
+  if (was)
+    await run(em, CHANGE_RESULT, [
+      ...[...values, id, swimmerId],
+      ...[was.on, was.distanceM, was.timeS, was.strokesPerLength, was.kind],
+    ]);
+  else await run(em, ADD_RESULT, [id, me.clubId, ...values, swimmerId]);
   const row = await first(em, RESULT_BY_ID, [id]);
-  if (!row) throw new ProblemError(404, 'This swimmer is not here, or not yours to see.');
+  if (!row)
+    throw new ProblemError(
+      404,
+      was ? 'This result is no longer here.' : 'This swimmer is not here, or not yours to see.',
+    );
+  if (was && !isSame(row, line))
+    throw new ProblemError(409, 'This result was changed elsewhere in the meantime.', { current: row });
   return row;
 }
+
+const isSame = (a: ResultLine, b: ResultLine): boolean =>
+  a.swimmerId === b.swimmerId &&
+  a.on === b.on &&
+  a.distanceM === b.distanceM &&
+  a.timeS === b.timeS &&
+  a.strokesPerLength === b.strokesPerLength &&
+  a.kind === b.kind;
 
 export async function removeResult(em: EntityManager, id: string): Promise<{ readonly removed: true }> {
   await em.nativeDelete(ResultEntity, { id });

@@ -82,6 +82,17 @@ export const ADD_RESULT = change(
    from swimmer s where s.id = ? on conflict (id) do nothing`,
 );
 
+/**
+ * Corrects a result as long as it is what it was: day, distance, time, strokes, kind; id, swimmer; then the same five as
+ * they were.
+ */
+export const CHANGE_RESULT = change(
+  `update result set held_on = ?::date, distance_m = ?::double precision, time_s = ?::double precision,
+     strokes_per_length = ?::double precision, kind = ?
+   where id = ?::uuid and swimmer_id = ?::uuid and held_on = ?::date and distance_m = ?::double precision
+     and time_s = ?::double precision and strokes_per_length is not distinct from ?::double precision and kind = ?`,
+);
+
 const FOUND = `where not s.archived and (?::text = '' or s.search_name like ?) and (?::uuid is null or s.squad_id = ?::uuid)
   and (?::text is null or r.kind = ?) and (?::double precision is null or r.distance_m = ?)`;
 const ORDER: Readonly<Record<ResultSort, string>> = {

@@ -3,12 +3,12 @@ import type {
   ClubResult,
   ImportView,
   RecordsView,
+  ResultSave,
   ResultsPage,
   ResultsQuery,
   TestSave,
   TestView,
 } from '@upwell/contract/records';
-import type { ResultLine } from '@upwell/core/measures';
 import { SWIM_TEST, testOutcome } from '@upwell/core/swimtests';
 import { api, type Waits } from '@/api/api';
 import { patchPage } from '@/offline';
@@ -38,14 +38,14 @@ const testWaits: Waits = {
 };
 
 const resultWaits: Waits = {
-  label: (body: ResultLine) => `Result: ${body.distanceM} m`,
-  shown: async (body: ResultLine, path: string): Promise<ClubResult> => {
+  label: (body: ResultSave) => `Result: ${body.distanceM} m`,
+  shown: async ({ was: _was, ...line }: ResultSave, path: string): Promise<ClubResult> => {
     const id = idIn(path);
-    await patchPage<RecordsView>(pageOf(body.swimmerId), (page) => ({
+    await patchPage<RecordsView>(pageOf(line.swimmerId), (page) => ({
       ...page,
-      results: [{ id, ...body }, ...page.results.filter((r) => r.id !== id)],
+      results: [{ id, ...line }, ...page.results.filter((r) => r.id !== id)],
     }));
-    return { id, name: '', ...body };
+    return { id, name: '', ...line };
   },
 };
 
@@ -76,7 +76,7 @@ const endpoints = api.injectEndpoints({
       extraOptions: { waits: removal('Taking a test out') },
       invalidatesTags: (_result, error) => (error ? [] : ['Records']),
     }),
-    saveResult: build.mutation<ClubResult, { id: string; body: ResultLine }>({
+    saveResult: build.mutation<ClubResult, { id: string; body: ResultSave }>({
       query: ({ id, body }) => ({ url: `/results/${id}`, method: 'PUT', body }),
       extraOptions: { waits: resultWaits },
       invalidatesTags: (_result, error) => (error ? [] : ['Records', 'Swimmer']),

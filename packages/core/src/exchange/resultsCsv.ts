@@ -1,7 +1,7 @@
 import { dayIn } from '../days';
 import type { PoolUnit } from '../units';
 import Papa from 'papaparse';
-import { FASTEST_MPS, RESULT_KINDS, type ResultKind, type ResultLine } from '../measures';
+import { FASTEST_MPS, RESULT_KINDS, resultYearProblem, type ResultKind, type ResultLine } from '../measures';
 import type { DateOrder, KnownSwimmer, ReadResults, ResultField, ResultMapping, RowProblem } from './shapes';
 import { plainName } from '../text';
 import { METRES_PER_YARD, parseTime } from '../units';
@@ -12,8 +12,6 @@ import { type DecimalMark, numberIn, readSheet } from './sheet';
 export const LARGEST_CSV = 20_000_000;
 export const MOST_ROWS = 100_000;
 const MOST_PROBLEMS = 200;
-/** Nothing older is kept. */
-export const FIRST_YEAR = 1980;
 const SAMPLE = 5;
 
 /** Where a club is and what it measures in. */
@@ -151,9 +149,8 @@ function readRow(
   if (swimmerId === undefined) return name ? `Nobody here is called “${name}”.` : 'No swimmer is named.';
   const on = readDate(cell(columns.date), map, timeZone);
   if (on === null) return `“${cell(columns.date)}” is not a date in this order.`;
-  const year = Number(on.slice(0, 4));
-  if (year < FIRST_YEAR || year > thisYear + 1)
-    return `“${cell(columns.date)}” is in ${year}: results are from ${FIRST_YEAR} to ${thisYear + 1}. Check the year.`;
+  const wrongYear = resultYearProblem(on, thisYear);
+  if (wrongYear) return `“${cell(columns.date)}” is in ${wrongYear}`;
   const distance = readDistance(cell(columns.distance), map.unit, decimal);
   if (distance === 'stroke') return `“${cell(columns.distance)}” is in another stroke: results here are front crawl.`;
   if (distance === null) return `“${cell(columns.distance)}” is not a distance from 1 m to 100 km.`;

@@ -87,6 +87,15 @@ const noon = (day: string): Date => new Date(`${day}T12:00:00`);
 export const dayWord = (day: string): string =>
   noon(day).toLocaleDateString(LOCALE, { weekday: 'short', day: 'numeric', month: 'short' }).replace(',', '');
 
+/**
+ * A calendar day with its year where that is not this one.
+ *
+ * @param thisYear as text, or any day of it
+ * @example datedWord('2025-11-24', '2026') // 'Mon 24 Nov 2025'
+ */
+export const datedWord = (day: string, thisYear: string): string =>
+  day.slice(0, 4) === thisYear.slice(0, 4) ? dayWord(day) : `${dayWord(day)} ${day.slice(0, 4)}`;
+
 /** A calendar day in full, as on paper. @example longDayWord('2026-11-24') // 'Tuesday 24 November 2026' */
 export const longDayWord = (day: string): string =>
   noon(day)

@@ -1,10 +1,11 @@
 // The latest of each swim test, and all of them.
 import type { RecordsView, TestView } from '@upwell/contract/records';
 import { compareTests, SWIM_TEST, testValue } from '@upwell/core/swimtests';
-import { dayWord } from '@upwell/core/words';
+import { datedWord, dayWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
+import { useToday } from '@/state/hooks';
 import { Empty } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useRemoveTestMutation } from '../api';
@@ -37,6 +38,7 @@ export function Latest({ test, before }: { readonly test: TestView; readonly bef
 
 export function Tests({ records, coach }: { readonly records: RecordsView; readonly coach: boolean }) {
   const theme = useTheme();
+  const today = useToday();
   const [remove] = useRemoveTestMutation();
   const [asked, setAsked] = useState<string | null>(null);
   if (records.tests.length === 0) return <Empty title="No test yet">Each takes a few minutes on deck.</Empty>;
@@ -46,7 +48,7 @@ export function Tests({ records, coach }: { readonly records: RecordsView; reado
         <View key={test.id} role="listitem" style={[styles.line, { borderTopColor: theme.own.line }]}>
           <View style={styles.flex}>
             <Text variant="titleMedium">{`${SWIM_TEST[test.kind].name}: ${testValue(test.kind, test.outcome.value)}`}</Text>
-            <Text variant="bodySmall">{`${dayWord(test.heldOn)} · ${test.outcome.words}`}</Text>
+            <Text variant="bodySmall">{`${datedWord(test.heldOn, today)} · ${test.outcome.words}`}</Text>
             <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
               {test.outcome.method}
             </Text>

@@ -78,7 +78,7 @@ export function RecordsScreen() {
       />
       {pane === 'charts' ? <Charts swimmer={swimmer} records={records} coach={coach} /> : null}
       {pane === 'tests' ? <Tests records={records} coach={coach} /> : null}
-      {pane === 'swims' ? <Swims records={records} /> : null}
+      {pane === 'swims' ? <Swims records={records} swimmerId={id} coach={coach} /> : null}
       {pane === 'deck' ? <OnDeck records={records} /> : null}
     </Screen>
   );

@@ -2,10 +2,11 @@
 import { RESULT_SORTS, type ResultSort } from '@upwell/contract/recordLimits';
 import { RESULT_KINDS, type ResultKind } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
-import { dayWord, numberWord } from '@upwell/core/words';
+import { datedWord, numberWord } from '@upwell/core/words';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, DataTable, Text } from 'react-native-paper';
+import { useToday } from '@/state/hooks';
 import { SearchField } from '@/ui/SearchField';
 import { Choice } from '@/ui/Choice';
 import { Screen } from '@/ui/Screen';
@@ -28,6 +29,7 @@ export function ResultsScreen() {
   const router = useRouter();
   const wide = useWide();
   const theme = useTheme();
+  const today = useToday();
   const asked = useLocalSearchParams<{ search?: string; sort?: string; up?: string; page?: string; kind?: string }>();
   const sort: ResultSort = RESULT_SORTS.find((s) => s === asked.sort) ?? 'on';
   const falling = asked.up !== '1';
@@ -97,12 +99,12 @@ export function ResultsScreen() {
               <DataTable.Row
                 key={r.id}
                 onPress={() => router.navigate(`/swimmers/${r.swimmerId}/records` as Href)}
-                accessibilityLabel={`${r.name}, ${dayWord(r.on)}, ${r.distanceM} m in ${formatTime(r.timeS, 1)}`}
+                accessibilityLabel={`${r.name}, ${datedWord(r.on, today)}, ${r.distanceM} m in ${formatTime(r.timeS, 1)}`}
               >
                 {columns.map((column) => (
                   <DataTable.Cell key={column} numeric={column !== 'name' && column !== 'on'}>
                     {column === 'on'
-                      ? dayWord(r.on)
+                      ? datedWord(r.on, today)
                       : column === 'name'
                         ? r.name
                         : column === 'distance'

@@ -1,0 +1,88 @@
+import { fireEvent, screen, waitFor } from '@testing-library/react-native';
+import type { RecordsView } from '@upwell/contract/records';
+import { Swims } from '@/records/parts/Swims';
+import { dayIn, deviceZone } from '@upwell/core/days';
+import { fakeServer, ID } from './fakeServer';
+import { show } from './show';
+
+const RESULT = '01890000-0000-7000-8000-0000000000a1';
+const year = dayIn(deviceZone(), Date.now()).slice(0, 4);
+const records: RecordsView = {
+  results: [
+    { id: RESULT, on: '2024-11-24', distanceM: 400, timeS: 380.25, strokesPerLength: 19, kind: 'trial' },
+    {
+      id: `${RESULT.slice(0, -1)}2`,
+      on: `${year}-01-10`,
+      distanceM: 100,
+      timeS: 80,
+      strokesPerLength: null,
+      kind: 'training',
+    },
+  ],
+  ...{ tests: [], reps: [], signs: [], attended: [] },
+};
+const WAS = { on: '2024-11-24', distanceM: 400, timeS: 380.25, strokesPerLength: 19, kind: 'trial' };
+
+describe('results of a swimmer', () => {
+  it('are corrected with what they were, and put back', async () => {
+    const calls = fakeServer({
+      [`PUT /results/${RESULT}`]: ({ body }) => ({ body: { id: RESULT, name: '', ...body } }),
+    });
+    show(<Swims records={records} swimmerId={ID} coach />);
+    // The year where it is not this one.
+    await screen.findByText('Sun 24 Nov 2024');
+    expect(screen.getByText(/^\S+ 10 Jan$/)).toBeTruthy();
+    fireEvent.press(screen.getByLabelText('Correct 400 m all-out of Sun 24 Nov 2024'));
+    fireEvent.changeText(screen.getByLabelText('Time'), 'soon');
+    fireEvent.press(screen.getByText('Save it'));
+    await screen.findByText('A time like 5:52.3, please.');
+    expect(calls).toEqual([]);
+    fireEvent.changeText(screen.getByLabelText('Time'), '6:10,5');
+    fireEvent.changeText(screen.getByLabelText('Strokes a length'), '');
+    fireEvent.press(screen.getByText('Save it'));
+    await screen.findByText('400 m in 6:20.3 is corrected.');
+    expect(calls[0]!.body).toEqual({ ...WAS, swimmerId: ID, timeS: 370.5, strokesPerLength: null, was: WAS });
+    fireEvent.press(screen.getByText('Undo'));
+    await waitFor(() => expect(screen.queryByText(/is corrected\.$/)).toBeNull());
+    expect(calls[1]!.body).toEqual({
+      ...{ ...WAS, swimmerId: ID },
+      was: { ...WAS, timeS: 370.5, strokesPerLength: null },
+    });
+  });
+
+  it('are taken out, and put back under the same id', async () => {
+    const calls = fakeServer({
+      [`DELETE /results/${RESULT}`]: () => ({ body: { removed: true } }),
+      [`PUT /results/${RESULT}`]: ({ body }) => ({ body: { id: RESULT, name: '', ...body } }),
+    });
+    show(<Swims records={records} swimmerId={ID} coach />);
+    fireEvent.press(await screen.findByLabelText(/^Correct 400 m/));
+    fireEvent.press(screen.getByText('Take it out'));
+    await screen.findByText('400 m in 6:20.3 is taken out.');
+    fireEvent.press(screen.getByText('Undo'));
+    await waitFor(() => expect(calls).toHaveLength(2));
+    expect(calls[1]).toMatchObject({ method: 'PUT', path: `/results/${RESULT}`, body: { ...WAS, swimmerId: ID } });
+  });
+
+  it('say why where others changed them in the meantime, and keep what was typed', async () => {
+    fakeServer({
+      [`PUT /results/${RESULT}`]: () => ({
+        status: 409,
+        body: { detail: 'This result was changed elsewhere in the meantime.' },
+      }),
+    });
+    show(<Swims records={records} swimmerId={ID} coach />);
+    fireEvent.press(await screen.findByLabelText(/^Correct 400 m/));
+    fireEvent.changeText(screen.getByLabelText('Metres'), '200');
+    fireEvent.press(screen.getByText('Save it'));
+    await screen.findByText('This result was changed elsewhere in the meantime.');
+    expect(screen.getByDisplayValue('200')).toBeTruthy();
+  });
+
+  it('are only looked at by a swimmer', async () => {
+    fakeServer({});
+    show(<Swims records={records} swimmerId={ID} coach={false} />);
+    await screen.findByText('Sun 24 Nov 2024');
+    expect(screen.queryByLabelText(/^Correct/)).toBeNull();
+  });
+});
