@@ -13,7 +13,7 @@ import { clubRulesSchema } from './club';
 import { isoDate, line, moment, oneOf, uuid } from './common';
 import { deckEventSchema } from './deck';
 import { racePlanSaveSchema, ratingSaveSchema } from './race';
-import { resultSaveSchema, testSaveSchema } from './records';
+import { resultRowSchema, testSaveSchema } from './records';
 import { reviewSaveSchema, trySchema } from './review';
 import { sessionSaveSchema } from './sessions/session';
 import { ladderMarkSchema, squadSaveSchema, swimmerSaveSchema } from './swimmers';
@@ -79,7 +79,7 @@ export const ARCHIVE_ROWS = {
   clips: kept(clipSaveSchema).keys({ ...id, coachId: uuid().required() }),
   courses: kept(courseSaveSchema).keys(id),
   sessions: kept(sessionSaveSchema).keys({ ...id, createdBy: uuid().required() }),
-  results: rows(resultSaveSchema).keys(id),
+  results: rows(resultRowSchema).keys(id),
   tests: kept(testSaveSchema).keys({ ...id, notedBy: uuid().required() }),
   readings: readingKeptSchema.keys({ ...id, courseId: uuid().required() }),
   // A record: what was decided then, not what would be decided now.

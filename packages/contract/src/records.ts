@@ -96,6 +96,11 @@ export interface ResultSave extends ResultLine {
   readonly was?: ResultBefore;
 }
 
+/** A result as an archive holds it: also one from before days were asked about. */
+export const resultRowSchema = Joi.object<ResultLine>({ ...resultFields, on: isoDate().required() }).custom(
+  notFasterThanAnybody,
+);
+
 export const resultSaveSchema = Joi.object<ResultSave>({
   ...resultFields,
   // As it was stored, by the rules of its day.
