@@ -46,6 +46,12 @@ describe('a goal without a clock', () => {
     expect(timed.weeks.flatMap((w) => w.notes).some((n) => n.note === 'long-swim')).toBe(false);
   });
 
+  it('is too early to plan a lifetime ahead', () => {
+    const far = { raceOn: '2099-06-01', distanceM: 1000 };
+    expect(goal(far)).toMatchObject({ verdict: 'too-early', steps: [], reachedIn: null });
+    expect(racePlan(facts(far), {}, TODAY).problems[0]).toMatch(/weeks away: plan it from 52 on\.$/);
+  });
+
   it('has no outlook in seconds, and asks nobody to start in a group', () => {
     expect(raceOutlook(facts(), {}, TODAY)).toEqual({ kind: 'none', reason: { why: 'no-target' } });
     const ids = (targetS: number | null) =>

@@ -23,7 +23,7 @@ export interface DistanceGoal {
   readonly steps: readonly { readonly monday: string; readonly metres: number }[];
   /** Monday of the week in which the goal is there; null when it is there today or no week reaches it. */
   readonly reachedIn: string | null;
-  readonly verdict: 'there' | 'in-time' | 'short';
+  readonly verdict: 'there' | 'in-time' | 'short' | 'too-early';
 }
 
 /**
@@ -52,7 +52,8 @@ export function distanceGoal(facts: RaceFacts, choices: RaceChoices, plan: Pick<
     goalM,
     steps: there ? [] : steps,
     reachedIn: reached ? last.monday : null,
-    verdict: there ? 'there' : reached ? 'in-time' : 'short',
+    // No weeks, though the day is to come: farther away than a plan reaches.
+    verdict: there ? 'there' : reached ? 'in-time' : plan.weeks.length === 0 ? 'too-early' : 'short',
   };
 }
 

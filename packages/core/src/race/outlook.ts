@@ -3,6 +3,7 @@ import { assumed } from './assumed';
 import { daysBetween } from '../days';
 import { tooFarForTheAge, type RaceChoices, type RaceFacts } from './facts';
 import type { NoOutlook } from './gapWords';
+import { MOST_WEEKS } from './planModel';
 import { CurrentTooStrong, raceGap, type RaceGap } from './raceGap';
 import { fits } from './trials';
 
@@ -22,7 +23,8 @@ export type Outlook =
 const SLOW_TARGET = 3;
 
 /**
- * How far the swimmer is from the target today; honest where nothing can be said.
+ * How far the swimmer is from the target today; honest where nothing can be said. Of a race farther away than a plan
+ * reaches no more growth is counted than that of a plan's weeks: nobody can say more.
  *
  * @param today ISO date
  * @param seed of the simulated races
@@ -44,7 +46,7 @@ export function raceOutlook(facts: RaceFacts, choices: RaceChoices, today: strin
         courseM: choices.courseM ?? facts.distanceM,
         wetsuitGain: assumptions.wetsuitGain,
         currentMps: assumptions.currentMps,
-        weeksLeft: days / 7,
+        weeksLeft: Math.min(days / 7, MOST_WEEKS),
       },
       trials: facts.trials,
       today: assumptions.today,

@@ -97,6 +97,14 @@ describe('the outlook', () => {
     expect(why({ raceOn: TODAY })).toBe('not-yet');
   });
 
+  it('counts no more growth than that of a year, however far the race is', () => {
+    const far = (raceOn: string) => gapOf(facts({ raceOn, targetS: 2400 }));
+    // 2,400 s over 3.2 km ask two thirds more speed: nothing that waiting until 2099 brings.
+    expect(far('2099-06-01').gap.verdict).toBe('not-yet');
+    expect(far('2099-06-01').gap.reason).toMatchObject({ why: 'not-yet', weeks: 52 });
+    expect(far('2099-06-01').gap.chance).toBe(far(day(52 * 7)).gap.chance);
+  });
+
   it('says where each number comes from', () => {
     expect(assumed(facts(), {}).from).toMatchObject({ extra: 'guess', growth: 'guess', rate: 'guess' });
     const known = facts({ extra: { share: 0.04, on: day(-9) }, rampSpm: 62 });

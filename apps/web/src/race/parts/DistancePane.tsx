@@ -79,9 +79,11 @@ const VERDICT: Readonly<Record<DistanceGoal['verdict'], string>> = {
   there: 'Already there',
   'in-time': 'In time',
   short: 'Not yet',
+  'too-early': 'Too early to plan',
 };
 
 function said({ verdict, reachedIn, goalM }: DistanceGoal): string {
+  if (verdict === 'too-early') return 'Steps are planned from a year before the day on.';
   if (verdict === 'there') return 'The distance is there: swim it with company, or choose the next one.';
   return reachedIn
     ? `${distanceWord(goalM)} in the week of ${dayWord(reachedIn)}, if every step is swum.`
