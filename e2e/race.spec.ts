@@ -114,6 +114,29 @@ test('a session is proposed from the plans of those who come, with who it helps'
   await expect(page.getByText(/have a normal week in their plan/)).toBeVisible();
 });
 
+test('a long race says what the weeks reach, and asks for long swims before it; a goal without a clock is in metres', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto(`/swimmers/${await idOf(page, 'jun')}/race?view=weeks`);
+  await expect(
+    page.getByText(/^These weeks make ready for about .* of 5 km: .*the longest swim .* of 4\.1 km/),
+  ).toBeVisible();
+  await page.getByRole('tab', { name: 'Ready?' }).click();
+  const long = page.getByRole('listitem').filter({ hasText: 'or more twice in water like that of the race' });
+  await long.getByRole('button', { name: 'yes' }).click();
+  await expect(long.getByText('there')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(long.getByText(/^not known yet/)).toBeVisible();
+
+  await page.goto(`/swimmers/${await idOf(page, 'emrys')}/race`);
+  await expect(page.getByText('Without a stop today')).toBeVisible();
+  await expect(page.getByText('In time')).toBeVisible();
+  await page.getByRole('button', { name: 'Fewer m without a stop' }).click();
+  await expect(page.getByText('from your entry').or(page.getByText('your entry'))).toBeVisible();
+  await expectAccessible(page);
+});
+
 test('the season shows races, phases and water, and replans everyone in the background', async ({ page }) => {
   await signIn(page);
   await page.goto('/sessions/season');

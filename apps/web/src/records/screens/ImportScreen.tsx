@@ -47,14 +47,13 @@ export function ImportScreen() {
   const imported = useImport();
   const { step } = imported;
   const place = useAppSelector((state) => state.place);
-  const text = opened?.text ?? null;
-  const bytes = opened?.bytes ?? null;
   const shown = tracks[at ?? -1] ?? null;
   const track = shown && 'ok' in shown.sum ? shown.sum.ok : null;
   const one = mapping?.swimmerId ?? read?.mapping.swimmerId ?? null;
 
   useEffect(() => {
-    if (text === null) return;
+    if (!opened || opened.text === null) return;
+    const { text } = opened;
     let current = true;
     // What the worker says of its progress may come after its answer.
     let reading = true;
@@ -72,10 +71,12 @@ export function ImportScreen() {
     return () => {
       current = false;
     };
-  }, [text, mapping, swimmers, place]);
+    // The same file again is another one: it is read again.
+  }, [opened, mapping, swimmers, place]);
 
   useEffect(() => {
-    if (bytes === null) return;
+    if (!opened || opened.bytes === null) return;
+    const { bytes } = opened;
     let current = true;
     void compute()
       .readSwum(bytes)
@@ -90,7 +91,7 @@ export function ImportScreen() {
     return () => {
       current = false;
     };
-  }, [bytes]);
+  }, [opened]);
 
   const open = (file: Opened) => {
     setMapping(null);
@@ -119,7 +120,11 @@ export function ImportScreen() {
         : await compute().deviceStraightGpx(worn, OUTING, 750);
     await take(kind === 'lengths' ? 'wrist-lengths.csv' : 'wrist-track.gpx', new TextEncoder().encode(file));
   };
-  const results: readonly ResultLine[] = bytes ? (track && one ? [resultOf(track, one)] : []) : (read?.results ?? []);
+  const results: readonly ResultLine[] = opened?.bytes
+    ? track && one
+      ? [resultOf(track, one)]
+      : []
+    : (read?.results ?? []);
   /** Before anything is sent; afterwards there is one thing to look at, and it is not the columns. */
   const ready = step.at === 'ready';
   const busy = step.at === 'sending' || step.at === 'storing' || step.at === 'asking';
@@ -150,8 +155,8 @@ export function ImportScreen() {
       {ready && needsOne ? (
         <WhoseFile swimmers={swimmers} chosen={one} onChoose={(swimmerId) => map({ swimmerId })} />
       ) : null}
-      {ready && read && text !== null ? <Columns read={read} onMap={map} /> : null}
-      {ready && read && text !== null ? <Problems read={read} /> : null}
+      {ready && read ? <Columns read={read} onMap={map} /> : null}
+      {ready && read ? <Problems read={read} /> : null}
       {ready && tracks.length > 1 ? (
         <Choice
           label={`${counted(tracks.length, 'track')} in this file: which one is the result?`}
