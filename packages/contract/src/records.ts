@@ -1,5 +1,6 @@
 // What crosses the wire about results, swim tests and imports.
 import type { Attendance, RepRecord } from '@upwell/core/deck';
+import { dayIn } from '@upwell/core/days';
 import { LADDER_IDS } from '@upwell/core/library';
 import { RESULT_KINDS, resultYearProblem, type ResultKind, type ResultLine } from '@upwell/core/measures';
 import type { Sighting, SignId } from '@upwell/core/review';
@@ -74,7 +75,7 @@ export interface TestView extends TestFields {
 /** A day that a result can have: nobody swims next decade, and nobody here swam before 1980. */
 const resultDay = () =>
   isoDate().custom((on: string, helpers) => {
-    const problem = resultYearProblem(on, new Date().getUTCFullYear());
+    const problem = resultYearProblem(on, Number(dayIn('UTC', Date.now()).slice(0, 4)));
     return problem ? helpers.message({ custom: problem }) : on;
   });
 
