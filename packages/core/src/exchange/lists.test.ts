@@ -138,6 +138,8 @@ describe('lists as programs write them', () => {
       swimmerId: 'l',
       on: '2026-10-19',
     });
+    // A name beside a surname is the first of the two.
+    expect(of('Name,Surname,Date,Event,Time', 'Ada,Lindqvale,19 Oct 2026,100,1:10')).toMatchObject({ swimmerId: 'a' });
     // A first name alone is the whole name.
     expect(of('First name,Date,Event,Time', 'Ada Lindqvale,19 Oct 2026,100,1:10')).toMatchObject({ swimmerId: 'a' });
   });

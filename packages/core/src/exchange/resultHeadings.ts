@@ -128,6 +128,9 @@ export function fieldsOf(headings: readonly string[]): ResultField[] {
   });
   if (taken.has('swimmer') && taken.has('given') && !taken.has('family'))
     return fields.map((field) => (field === 'swimmer' ? 'family' : field));
+  // "Name" beside "Surname" is the first of the two.
+  if (taken.has('swimmer') && taken.has('family') && !taken.has('given'))
+    return fields.map((field) => (field === 'swimmer' ? 'given' : field));
   if (taken.has('given') !== taken.has('family'))
     return fields.map((field) => (field === 'given' || field === 'family' ? 'swimmer' : field));
   return fields;

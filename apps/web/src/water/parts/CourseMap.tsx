@@ -1,11 +1,12 @@
 import { legsOf, planeOf, type Course, type Place, type Plane, type PlanePoint } from '@upwell/core/water';
-import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { FONT, FONT_BOLD } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
 import { barLength, EMPTY_M, fitted, moved, toGround, toScreen, zoomed, type MapView, type Size } from '../mapFrame';
+import { ROOM, useDragged } from '../useDragged';
 import { Ground, Lines, NO_BUNDLE, SwumLine } from './MapDrawing';
 
 /** Something that can be taken hold of. */
@@ -42,10 +43,6 @@ interface CourseMapProps {
 const SLOP = 8;
 /** A finger takes hold of what is this near, pixels. */
 const REACH = 26;
-
-/** The drawing is larger than what is seen by so much on each side, pixels; dragged farther, it is drawn again. */
-const ROOM = 96;
-const DRAW_AT = 72;
 
 /** The flat map and what of it is seen. */
 interface Frame {
@@ -324,43 +321,6 @@ export function CourseMap(props: CourseMapProps) {
       </View>
     </View>
   );
-}
-
-/**
- * Moves a finished picture with the finger, without drawing it again: a layer that the browser shifts by itself.
- *
- * @param drawn changes when the picture was drawn again
- * @param draw draws it moved by so many pixels
- */
-function useDragged(drawn: unknown, draw: (x: number, y: number) => void) {
-  const layer = useRef<View>(null);
-  // Pixels by which the picture is ahead of what was drawn, and how many of them are asked to be drawn.
-  const state = useRef({ x: 0, y: 0, askedX: 0, askedY: 0 });
-  const show = () => {
-    const { x, y } = state.current;
-    const { style } = (layer.current ?? {}) as unknown as Partial<HTMLElement>;
-    if (style) style.transform = x === 0 && y === 0 ? '' : `translate(${x}px, ${y}px)`;
-  };
-  useLayoutEffect(() => {
-    const now = state.current;
-    state.current = { x: now.x - now.askedX, y: now.y - now.askedY, askedX: 0, askedY: 0 };
-    show();
-  }, [drawn]);
-  const settle = () => {
-    const now = state.current;
-    const [x, y] = [now.x - now.askedX, now.y - now.askedY];
-    if (x === 0 && y === 0) return;
-    [now.askedX, now.askedY] = [now.x, now.y];
-    draw(x, y);
-  };
-  const drag = (dx: number, dy: number) => {
-    const now = state.current;
-    now.x += dx;
-    now.y += dy;
-    show();
-    if (Math.max(Math.abs(now.x - now.askedX), Math.abs(now.y - now.askedY)) >= DRAW_AT) settle();
-  };
-  return { layer, drag, settle };
 }
 
 interface PointerLike {

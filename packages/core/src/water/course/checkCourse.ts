@@ -68,6 +68,9 @@ export function checkCourse(course: Course): CourseProblem[] {
     if (!shore && safe.length > 0 && !safe.some(({ flat }) => inside(flat, at)))
       word(`${name} is outside the safe area.`);
   }
+  for (const { name, abeam } of course.marks)
+    if (abeam !== undefined && !course.landmarks.some(({ id }) => id === abeam))
+      word(`Mark ${name} has no buoy, and its landmark is no longer on the map: choose another, or a buoy.`);
   for (const { leg } of differentLegs(legs)) {
     const turn = abeamTurn(leg);
     if (turn && Math.abs(turn.angleDeg - 90) > ABEAM_WITHIN_DEG)

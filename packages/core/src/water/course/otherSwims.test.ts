@@ -82,6 +82,7 @@ describe('a turn without a buoy', () => {
     // 100 m short, the church stands at atan(300 / 100) = 72° from right ahead; 75 m short at 76°, within fifteen degrees.
     expect(told(moved(500))).toEqual([expect.stringContaining('Old church stands at 72° there')]);
     expect(told(moved(525))).toEqual([]);
+    expect(told({ ...SHORE, landmarks: [] })).toEqual([expect.stringContaining('is no longer on the map')]);
     expect(told(moved(515))).toEqual([expect.stringContaining('at 74° there')]);
   });
 
