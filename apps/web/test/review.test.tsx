@@ -1,6 +1,7 @@
 import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { AccessibilityInfo } from 'react-native';
 import type { FocusView, ReviewView } from '@upwell/contract/review';
+import type { ClipNote } from '@upwell/core/formats';
 import { posedBy } from '@upwell/core/figure';
 import { inferCauses } from '@upwell/core/review';
 import { DeckScreen } from '@/deck/screens/DeckScreen';
@@ -198,22 +199,32 @@ describe('the pads of the clip table', () => {
     expect(cleared).toHaveBeenCalledWith('roll');
   });
 
-  it('take notes in from WebVTT, whole or not at all', async () => {
+  it('take notes in from WebVTT and SubRip, whole or not at all, and never twice', async () => {
     const changed = jest.fn();
-    const file = (text: string) => ({ text: async () => text }) as unknown as File;
+    const file = (text: string, name = 'clip.vtt') =>
+      ({ name, arrayBuffer: async () => new TextEncoder().encode(text).buffer }) as unknown as File;
     const chosen = jest.spyOn(files, 'chooseFile');
-    show(<NotePad notes={[]} now={() => 2.5} name="clip" onChange={changed} onSeek={jest.fn()} />);
+    const pad = (notes: readonly ClipNote[]) => (
+      <NotePad notes={notes} now={() => 2.5} name="clip" onChange={changed} onSeek={jest.fn()} />
+    );
+    const { rerender } = show(pad([]));
     chosen.mockResolvedValueOnce(file('no subtitles'));
-    fireEvent.press(screen.getByText('Import WebVTT'));
+    fireEvent.press(screen.getByText('Import WebVTT or SubRip'));
     expect(await screen.findByText(/^Line 1/)).toBeTruthy();
     expect(changed).not.toHaveBeenCalled();
     chosen.mockResolvedValueOnce(file('WEBVTT\n\n00:00:01.000 --> 00:00:02.000\nelbow\n'));
-    fireEvent.press(screen.getByText('Import WebVTT'));
+    fireEvent.press(screen.getByText('Import WebVTT or SubRip'));
     await waitFor(() => expect(changed).toHaveBeenCalledWith([{ startS: 1, endS: 2, text: 'elbow' }]));
     expect(screen.queryByText(/^Line 1/)).toBeNull();
     fireEvent.changeText(screen.getByLabelText('Note at this moment'), ' late breath ');
     fireEvent.press(screen.getByText('Add'));
     expect(changed).toHaveBeenLastCalledWith([{ startS: 2.5, endS: 4.5, text: 'late breath' }]);
+    rerender(pad([{ startS: 1, endS: 2, text: 'elbow' }]));
+    changed.mockClear();
+    chosen.mockResolvedValueOnce(file('1\n00:00:01,000 --> 00:00:02,000\nelbow\n', 'again.srt'));
+    fireEvent.press(screen.getByText('Import WebVTT or SubRip'));
+    expect(await screen.findByText('again.srt: 0 notes added, 1 was here already.')).toBeTruthy();
+    expect(changed).not.toHaveBeenCalled();
     chosen.mockRestore();
   });
 });

@@ -1,5 +1,5 @@
 import type { ClipNote } from '@upwell/core/formats';
-import { LINE_KINDS, type FrameLine, type LineKind, type Tap } from '@upwell/core/measures';
+import { LINE_KINDS, NOTE_LIMITS, type FrameLine, type LineKind, type Tap } from '@upwell/core/measures';
 import { Joi } from './joi';
 import { isoDate, line, oneOf, saved, uuid, type Saved } from './common';
 
@@ -67,8 +67,8 @@ export const clipSaveSchema = Joi.object<ClipSave>({
     .max(300)
     .required(),
   notes: Joi.array()
-    .items(Joi.object({ startS: time(), endS: time(), text: Joi.string().trim().max(500).required() }))
-    .max(300)
+    .items(Joi.object({ startS: time(), endS: time(), text: Joi.string().trim().max(NOTE_LIMITS.letters).required() }))
+    .max(NOTE_LIMITS.notes)
     .required(),
   ...saved,
 });

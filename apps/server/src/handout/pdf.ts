@@ -13,7 +13,7 @@ import {
 import type { Handout } from '@upwell/core/handout';
 import { longDayWord } from '@upwell/core/words';
 import type { Content } from 'pdfmake/interfaces';
-import { GREEN, INK, makePdf, QUIET, RED } from '../platform/pdf';
+import { GREEN, INK, makePdf, picture, QUIET, RED } from '../platform/pdf';
 
 const WATER = '#DCE8E1';
 
@@ -43,17 +43,14 @@ export async function handoutPdf(page: Handout): Promise<Buffer> {
   const day = longDayWord(page.relookOn);
   const small = { fontSize: 9.5, color: QUIET };
   const [before, moment, after] = page.figure.phases;
-  const pose = (phase: number, fit: [number, number]): Content => ({
-    svg: poseSvg(page, phase),
-    fit,
-    alignment: 'center',
-  });
+  const pose = (phase: number, fit: [number, number], alt = ''): Content =>
+    picture(poseSvg(page, phase), alt, { fit, alignment: 'center' });
   const content: Content[] = [
     { text: `For ${page.givenName}`, fontSize: 20, bold: true },
     { text: `What is good: ${page.good}`, margin: [0, 4, 0, 8] },
     { text: `The one thing: ${page.focus}`, fontSize: 14, bold: true },
     { text: page.why, ...small, margin: [0, 2, 0, 4] },
-    pose(moment, [359, 96]),
+    pose(moment, [359, 96], 'The stroke as it looks now, with the wanted line dotted'),
     { columns: [pose(before, [176, 48]), pose(after, [176, 48])], columnGap: 4, margin: [0, 3, 0, 0] },
     { text: 'Dark: how it looks now. Dotted: the wanted line.', ...small, margin: [0, 2, 0, 8] },
     { text: `“${page.cue}”`, fontSize: 17, bold: true, color: GREEN, margin: [0, 0, 0, 8] },

@@ -1,6 +1,9 @@
+// Paper: every PDF is made here.
 import { createRequire } from 'node:module';
+import * as fontkit from 'fontkit';
 import pdfmake from 'pdfmake';
-import type { TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import { tellStructure } from './pdfTags';
 
 /** The colours of paper. */
 export const INK = '#0F2A2E';
@@ -10,33 +13,104 @@ export const QUIET = '#3F5559';
 
 let fontsSet = false;
 
-/** Atkinson Hyperlegible Next, shipped with the packages and embedded in the file. */
+/** Where a package's file lies: from where the server runs, which lies inside the project in every way of starting it. */
+const fileOf = (path: string): string => createRequire(`${process.cwd()}/package.json`).resolve(path);
+
+const atkinson = (style: string) =>
+  fileOf(`@expo-google-fonts/atkinson-hyperlegible-next/${style}/AtkinsonHyperlegibleNext_${style}.ttf`);
+const dejaVu = (style: string) => fileOf(`dejavu-fonts-ttf/ttf/DejaVuSans${style}.ttf`);
+
+/** Atkinson Hyperlegible Next with all of Latin, and DejaVu Sans for every other letter; both are embedded in the file. */
 function setFonts(): void {
   if (fontsSet) return;
-  // From where the server runs, which lies inside the project in every way of starting it.
-  const { resolve } = createRequire(`${process.cwd()}/package.json`);
-  const file = (weight: number, style: 'normal' | 'italic') =>
-    resolve(`@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-${style}.woff`);
   pdfmake.setFonts({
     Atkinson: {
-      normal: file(400, 'normal'),
-      bold: file(700, 'normal'),
-      italics: file(400, 'italic'),
-      bolditalics: file(700, 'italic'),
+      normal: atkinson('400Regular'),
+      bold: atkinson('700Bold'),
+      italics: atkinson('400Regular_Italic'),
+      bolditalics: atkinson('700Bold_Italic'),
+    },
+    DejaVu: {
+      normal: dejaVu(''),
+      bold: dejaVu('-Bold'),
+      italics: dejaVu('-Oblique'),
+      bolditalics: dejaVu('-BoldOblique'),
     },
   });
   // Nothing is fetched, and no file but the fonts is read.
   pdfmake.setUrlAccessPolicy(() => false);
-  pdfmake.setLocalAccessPolicy((path: string) => path.includes('@fontsource'));
+  pdfmake.setLocalAccessPolicy((path: string) => /@expo-google-fonts|dejavu-fonts-ttf/.test(path));
+  tellStructure();
   fontsSet = true;
 }
 
-/** A document in Upwell's type, its fonts embedded. */
-export async function makePdf(document: TDocumentDefinitions): Promise<Buffer> {
+let latin: fontkit.Font | null = null;
+
+/** Whether Atkinson draws this letter. */
+function isDrawn(letter: string): boolean {
+  latin ??= fontkit.openSync(atkinson('400Regular')) as fontkit.Font;
+  return /\s/.test(letter) || latin.hasGlyphForCodePoint(letter.codePointAt(0)!);
+}
+
+/** A text in pieces, each of the font that has its letters; a text of one font stays as it is. */
+function inFonts(text: string): string | { readonly text: string; readonly font?: string }[] {
+  const letters = [...text];
+  if (letters.every(isDrawn)) return text;
+  const pieces: { text: string; font?: string }[] = [];
+  for (const letter of letters) {
+    const font = isDrawn(letter) ? undefined : 'DejaVu';
+    const last = pieces.at(-1);
+    if (last && last.font === font) last.text += letter;
+    else pieces.push(font ? { text: letter, font } : { text: letter });
+  }
+  return pieces;
+}
+
+/** The places of a document's content that hold further content. */
+const HOLDERS = ['text', 'stack', 'columns', 'ol', 'ul', 'table', 'body'] as const;
+
+/** Content with every text in fonts that have its letters. */
+function written(content: unknown): unknown {
+  if (typeof content === 'string') {
+    const text = inFonts(content);
+    return typeof text === 'string' ? text : { text };
+  }
+  if (Array.isArray(content)) return content.map(written);
+  if (typeof content !== 'object' || content === null) return content;
+  const node = { ...(content as Record<string, unknown>) };
+  for (const key of HOLDERS) {
+    const held = node[key];
+    if (held === undefined) continue;
+    node[key] = key === 'text' && typeof held === 'string' ? inFonts(held) : written(held);
+  }
+  return node;
+}
+
+/**
+ * A drawing on paper.
+ *
+ * @param alt what it shows, for those who do not see it; empty where the words beside it say the same
+ */
+export const picture = (svg: string, alt: string, look: object): Content => ({ svg, alt, ...look }) as Content;
+
+/** A document as {@link makePdf} takes it: what stands below every page does not depend on the page. */
+export type PaperDocument = Omit<TDocumentDefinitions, 'footer' | 'header' | 'info'> & {
+  readonly info: { readonly title: string };
+  readonly footer?: () => Content;
+};
+
+/**
+ * A document in Upwell's type: PDF 1.7 with its title and language, tagged for screen readers, its fonts embedded. Every
+ * letter of Latin, Greek, Cyrillic and what else DejaVu Sans holds is drawn.
+ */
+export async function makePdf({ content, footer, ...document }: PaperDocument): Promise<Buffer> {
   setFonts();
   return pdfmake
     .createPdf({
       ...document,
+      ...{ version: '1.7', tagged: true, language: 'en-GB', displayTitle: true },
+      content: written(content) as Content,
+      ...(footer ? { footer: () => written(footer()) as Content } : {}),
       info: { ...document.info, creator: 'Upwell' },
       defaultStyle: { font: 'Atkinson', fontSize: 10.5, color: INK, lineHeight: 1.12, ...document.defaultStyle },
     })

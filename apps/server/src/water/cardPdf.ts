@@ -3,7 +3,7 @@ import { CAUTION } from '@upwell/core/safety';
 import { formatTime } from '@upwell/core/units';
 import { legSketch, SKETCH_BOX, type CardLeg, type RaceCard } from '@upwell/core/water';
 import type { Content } from 'pdfmake/interfaces';
-import { GREEN, makePdf, QUIET } from '../platform/pdf';
+import { GREEN, makePdf, picture, QUIET } from '../platform/pdf';
 
 const SIDE = { left: 'breathe left', right: 'breathe right', either: 'both sides' } as const;
 
@@ -36,7 +36,7 @@ export function raceCardPdf(card: RaceCard): Promise<Buffer> {
     margin: [0, 4, 0, 0],
     columnGap: 6,
     columns: [
-      { svg: sketchSvg(l), width: 30 },
+      picture(sketchSvg(l), '', { width: 30 }),
       {
         stack: [
           {

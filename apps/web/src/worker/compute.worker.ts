@@ -1,4 +1,5 @@
-import { deviceLengthsCsv, readResults, textOf, writeGpx, type WornBy } from '@upwell/core/exchange';
+import { deviceLengthsCsv, readResults, writeGpx, type WornBy } from '@upwell/core/exchange';
+import { textOf } from '@upwell/core/text';
 import { readSession, readSessionCsv, readSessionJson, readSets, writeSession } from '@upwell/core/notation';
 
 import { NOTHING_OWN, readOwnFrom, type OwnShelves } from '@upwell/core/own';

@@ -2,7 +2,7 @@ export * from './gpx';
 export * from './planCsv';
 export * from './resultsCsv';
 export { FILE_LANGUAGES, type FileLanguage } from './resultHeadings';
-export { type DecimalMark, textOf } from './sheet';
+export type { DecimalMark } from './sheet';
 export * from './rosterCsv';
 export { guessRoster } from './rosterHeadings';
 export * from './shapes';

@@ -1,4 +1,5 @@
-import { guessMapping, readResults, textOf } from '.';
+import { textOf } from '../text';
+import { guessMapping, readResults } from '.';
 
 const PEOPLE = [
   { id: 'a', name: 'Ada Lindqvale' },

@@ -9,6 +9,9 @@ export interface FramePoint {
 /** A line drawn on a frame, from its first to its second click. */
 export type FrameLine = readonly [FramePoint, FramePoint];
 
+/** What a clip holds: notes, and letters of each. */
+export const NOTE_LIMITS = { notes: 300, letters: 500 } as const;
+
 /** What a line on a frame measures. */
 export const LINE_KINDS = ['trunk', 'lead-arm', 'elbow', 'entry', 'head-turn', 'roll', 'past-middle'] as const;
 export type LineKind = (typeof LINE_KINDS)[number];

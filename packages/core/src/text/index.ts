@@ -1,6 +1,8 @@
 import deburr from 'lodash/deburr.js';
 import upperFirst from 'lodash/upperFirst.js';
 
+export { textOf } from './letters';
+
 /** Text that every database, file and screen can hold: well-formed, without control characters, cut between letters. */
 
 const LONE_SURROGATE = /\p{Surrogate}/gu;

@@ -1,5 +1,7 @@
-import { readVtt, writeVtt, type ClipNote, type VttProblem } from '@upwell/core/formats';
-import { numberWord } from '@upwell/core/words';
+import { joinNotes, readVtt, writeVtt, type ClipNote, type VttProblem } from '@upwell/core/formats';
+import { NOTE_LIMITS } from '@upwell/core/measures';
+import { textOf } from '@upwell/core/text';
+import { counted, numberWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
@@ -18,28 +20,40 @@ interface NotePadProps {
   readonly onSeek: (timeS: number) => void;
 }
 
-/** Notes at moments of the clip, in and out as WebVTT. */
+/** Notes at moments of the clip, in as WebVTT or SubRip, out as WebVTT. */
 export default function NotePad({ notes, now, name, onChange, onSeek }: NotePadProps) {
   const theme = useTheme();
   const [text, setText] = useState('');
   const [problems, setProblems] = useState<readonly VttProblem[]>([]);
+  const [said, setSaid] = useState('');
   const add = () => {
     const startS = Math.round(now() * 1000) / 1000;
     onChange([...notes, { startS, endS: startS + NOTE_S, text: text.trim() }].sort((a, b) => a.startS - b.startS));
     setText('');
   };
   const take = async () => {
-    const file = await chooseFile('.vtt,text/vtt');
+    const file = await chooseFile('.vtt,.srt,text/vtt,application/x-subrip');
     if (!file) return;
-    const read = readVtt(await file.text());
-    setProblems(read.problems);
-    if (read.problems.length === 0) onChange([...notes, ...read.notes].sort((a, b) => a.startS - b.startS));
+    const read = readVtt(textOf(new Uint8Array(await file.arrayBuffer())));
+    const joined = joinNotes(notes, read.notes);
+    setProblems(joined.problem === null ? read.problems : [{ line: 0, column: null, message: joined.problem }]);
+    const added = joined.notes.length - notes.length;
+    const there = joined.doubled > 0 ? `, ${counted(joined.doubled, 'was', 'were')} here already` : '';
+    const isRead = read.problems.length === 0 && joined.problem === null;
+    setSaid(isRead ? `${file.name}: ${counted(added, 'note')} added${there}.` : '');
+    if (isRead && added > 0) onChange(joined.notes);
   };
   return (
     <View style={styles.gap}>
       <View style={styles.row}>
-        <Input label="Note at this moment" value={text} onChangeText={setText} maxLength={500} style={styles.flex} />
-        <Button mode="contained" disabled={text.trim() === ''} onPress={add}>
+        <Input
+          label="Note at this moment"
+          value={text}
+          onChangeText={setText}
+          maxLength={NOTE_LIMITS.letters}
+          style={styles.flex}
+        />
+        <Button mode="contained" disabled={text.trim() === '' || notes.length >= NOTE_LIMITS.notes} onPress={add}>
           Add
         </Button>
       </View>
@@ -71,13 +85,14 @@ export default function NotePad({ notes, now, name, onChange, onSeek }: NotePadP
             <Text
               key={i}
               variant="bodySmall"
-            >{`Line ${p.line}${p.column ? `, column ${p.column}` : ''}: ${p.message}`}</Text>
+            >{`${p.line > 0 ? `Line ${p.line}${p.column ? `, column ${p.column}` : ''}: ` : ''}${p.message}`}</Text>
           ))}
         </View>
       ) : null}
+      {said === '' ? null : <Text accessibilityLiveRegion="polite">{said}</Text>}
       <View style={styles.row}>
         <Button compact onPress={() => void take()}>
-          Import WebVTT
+          Import WebVTT or SubRip
         </Button>
         <Button
           compact

@@ -4,7 +4,7 @@ import { momentOf } from '../../days';
 import { counted, numberWord } from '../../words';
 import { asTracks, MOST_POINTS, type ReadTracks, type TrackPoint } from '../gpx';
 import { FIT_MARK } from '../shapes';
-import { textOf } from '../sheet';
+import { textOf } from '../../text';
 import { readTrackFile } from '../trackFile';
 import { LARGEST_GPX } from '../xml';
 
