@@ -22,6 +22,7 @@ import { Migration20261214000000_experience } from './Migration20261214000000_ex
 import { Migration20261215000000_stroke_times } from './Migration20261215000000_stroke_times';
 import { Migration20261216000000_live } from './Migration20261216000000_live';
 import { Migration20261217000000_readings } from './Migration20261217000000_readings';
+import { Migration20261218000000_calendar } from './Migration20261218000000_calendar';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -49,4 +50,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261215000000_stroke_times', class: Migration20261215000000_stroke_times },
   { name: 'Migration20261216000000_live', class: Migration20261216000000_live },
   { name: 'Migration20261217000000_readings', class: Migration20261217000000_readings },
+  { name: 'Migration20261218000000_calendar', class: Migration20261218000000_calendar },
 ];

@@ -1,5 +1,5 @@
 // Days and times are those of the club's clock, or of the course's: never the server's, never the reader's.
-import { momentIn, timeIn } from '@upwell/core/days';
+import { timeIn } from '@upwell/core/days';
 import { movedCourse, placeAt, simulatedTrack, type Course } from '@upwell/core/water';
 import { v7 } from 'uuid';
 import { asIdentity } from '../src/platform/database';
@@ -105,10 +105,14 @@ describe('an evening session two zones away', () => {
   it('is one moment in every calendar', async () => {
     const [away, home] = [await stored({ courseId }), await stored()];
     const alone = async (id: string) => (await raw(`/sessions/${id}/export/ics`)).body.split('\r\n');
-    // 21:30 in summer: three hours before Greenwich there, one here.
-    expect(await alone(away)).toContain('DTSTART:20260710T183000Z');
-    expect(await alone(home)).toContain('DTSTART:20260710T203000Z');
-    expect((await alone(away)).join('').replaceAll('\t', '')).toContain('Fri 10 Jul 21:30\\, Athens time');
+    expect(await alone(away)).toContain('DTSTART;TZID=Europe/Athens:20260710T213000');
+    expect(await alone(home)).toContain('DTSTART;TZID=Europe/Lisbon:20260710T213000');
+    const whole = (await alone(away)).join('\n').replaceAll('\n ', '');
+    expect(whole).toContain('Fri 10 Jul 21:30\\, Athens time');
+    // Who does not know the zone by its name finds its rules: three hours before Greenwich in summer.
+    expect(whole).toMatch(/BEGIN:VTIMEZONE\nTZID:Europe\/Athens[^]*TZOFFSETTO:\+0300[^]*END:VTIMEZONE/);
+    expect(whole).toMatch(/\nLOCATION:Loop\b/);
+    expect(whole).toMatch(/\nGEO:[\d.]+;[\d.]+\n/);
 
     const future = new Date(Date.now() + 40 * 86_400_000).toISOString().slice(0, 10);
     const [soon, soonHome] = [await stored({ courseId, date: future }), await stored({ date: future })];
@@ -116,10 +120,11 @@ describe('an evening session two zones away', () => {
     const coach = await club.as('coach');
     await coach('PUT', `/calendar-links/${v7()}`, { squadId: club.squads[0], token });
     const feed = (await raw(`/calendars/${token}`)).body.split('BEGIN:VEVENT');
-    const start = (zone: string) =>
-      new Date(momentIn(zone, future, '21:30')).toISOString().replaceAll(/[-:]|\.000/g, '');
-    expect(feed.find((e) => e.includes(soon))).toContain(`DTSTART:${start('Europe/Athens')}`);
-    expect(feed.find((e) => e.includes(soonHome))).toContain(`DTSTART:${start('Europe/Lisbon')}`);
+    const start = (zone: string) => `DTSTART;TZID=${zone}:${future.replaceAll('-', '')}T213000`;
+    expect(feed.find((e) => e.includes(soon))).toContain(start('Europe/Athens'));
+    expect(feed.find((e) => e.includes(soonHome))).toContain(start('Europe/Lisbon'));
+    expect(feed.find((e) => e.includes(soonHome))).toContain('LOCATION:25 m pool');
+    expect(feed[0]!.match(/BEGIN:VTIMEZONE/g)).toHaveLength(2);
   });
 
   it('stands on the card of its own day, although it is another one in Greenwich', async () => {

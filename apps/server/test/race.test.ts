@@ -357,6 +357,18 @@ describe('a swimmer’s own week', () => {
     const text = (await feed()).body;
     expect(text).toContain('SUMMARY:Quill Crossing');
     expect(text).not.toContain('Else');
+    // A whole day has dates and no length; its id stays when the race is called otherwise.
+    const entry = (calendar: string) =>
+      calendar.split('BEGIN:VEVENT').find((e) => e.includes('SUMMARY:Quill Crossing'))!;
+    expect(entry(text)).toMatch(/DTSTART;VALUE=DATE:\d{8}\r\nDTEND;VALUE=DATE:\d{8}\r\n/);
+    expect(text).not.toContain('DURATION');
+    const uid = /UID:(.*)\r/.exec(entry(text))![1];
+    expect(uid).not.toContain(id);
+    await harness.owner.em
+      .fork()
+      .getConnection()
+      .execute(`update swimmer set goal = jsonb_set(goal, '{event}', '"Quill Crossing at dawn"') where id = ?`, [id]);
+    expect(/UID:(.*)\r/.exec(entry((await feed()).body))![1]).toBe(uid);
     expect((await swimmer('POST', `/calendar-links/${link}/revoke`)).status).toBe(200);
     expect((await feed()).statusCode).toBe(404);
   });

@@ -117,7 +117,8 @@ describe('a session as a file', () => {
     expect(lines[0]).toBe('BEGIN:VCALENDAR');
     expect(lines).toContain('VERSION:2.0');
     expect(lines).toContain('DTSTART:20270302T190000Z');
-    expect(lines).toContain('DURATION:PT60M');
+    expect(lines).toContain('DTEND:20270302T200000Z');
+    expect(lines).toContain('LOCATION:25 m pool');
     expect(lines).toContain(`UID:${id}@upwell`);
     expect(body).toContain('SUMMARY:Long\\, easy\\; and');
     for (const line of lines) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);

@@ -1,5 +1,6 @@
 import { dayWord, zoneWord } from '@upwell/core/words';
-import { dayIn, momentIn, timeIn } from '@upwell/core/days';
+import { addDays, momentIn } from '@upwell/core/days';
+import { placeWord } from '@upwell/core/sessions';
 import { zoneAt } from '@upwell/core/days/place';
 import type { CalendarLink, CalendarLinkSave } from '@upwell/contract/sessions';
 import type { Me } from '@upwell/contract/account';
@@ -7,7 +8,9 @@ import { causeCard } from '@upwell/core/review';
 import { summaryWord } from '@upwell/core/units';
 import type { LevelId } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { createEvents, type DateArray, type EventAttributes } from 'ics';
+import { TZDate } from '@date-fns/tz';
+import ical, { ICalCalendarMethod } from 'ical-generator';
+import { tzlib_get_ical_block } from 'timezones-ical-library';
 import type { Database } from '../platform/database';
 import { tokenHash } from '../platform/identity';
 import { prepared } from '../platform/prepared';
@@ -17,9 +20,15 @@ import { CalendarLinkEntity, type CalendarLinkRecord } from './entities';
 import type { CalendarDays, CalendarSession } from './calendarParts';
 import { CALENDAR_BY_TOKEN } from './sql';
 
+/** UTC needs no time zone of its own in a file. */
+const GREENWICH = ['UTC', 'Etc/UTC'];
+
+/** The rules of a zone, for readers that do not know it by its name. */
+const zoneRules = (zone: string): string => [tzlib_get_ical_block(zone)].flat()[0] ?? '';
+
 /**
- * Sessions as iCalendar (RFC 5545). Times are moments, told in UTC, which every calendar turns into its reader's own clock;
- * the words say what the clock at the pool or the course shows.
+ * Sessions as iCalendar (RFC 5545): by the clock of the pool or the course, whose zone and rules stand in the file, with
+ * the place. An entry keeps its id when its title, day or hour changes.
  *
  * @param level whose metres are shown; null shows those of every group
  */
@@ -29,55 +38,44 @@ export function toCalendar(
   { races, tests }: CalendarDays = { races: [], tests: [] },
   level: LevelId | null = null,
 ): string {
-  const about = { productId: 'upwell/sessions', calName: name };
-  const dayOf = (iso: string) => iso.split('-').map(Number) as [number, number, number];
-  const wholeDay = (uid: string, title: string, date: string, days: number): EventAttributes => ({
-    ...about,
-    uid,
-    title,
-    start: dayOf(date) satisfies DateArray,
-    duration: { days },
-  });
-  const { value, error } = createEvents(
-    [
-      ...sessions.map((session): EventAttributes => {
-        const { date, startTime, timeZone } = session;
-        const at = momentIn(timeZone, date, startTime);
-        const [hour, minute] = timeIn('UTC', at).split(':').map(Number) as [number, number];
-        const own = session.groups.filter((g) => level === null || g.level === level);
-        const totals = own.map((g) => `${g.name}: ${summaryWord(g)}`);
-        return {
-          ...about,
-          uid: `${session.id}@upwell`,
-          sequence: session.version,
-          title: session.title,
-          description: [
-            `${dayWord(date)} ${startTime}, ${zoneWord(timeZone)}`,
-            `Theme: ${causeCard(session.theme).name}`,
-            ...totals,
-          ].join('\n'),
-          start: [...dayOf(dayIn('UTC', at)), hour, minute] satisfies DateArray,
-          startInputType: 'utc',
-          startOutputType: 'utc',
-          duration: { minutes: session.minutes },
-        };
-      }),
-      ...races.map(({ event, date }) => wholeDay(`${date}-${encodeURIComponent(event)}@upwell`, event, date, 1)),
-      ...tests.map((monday) => wholeDay(`test-${monday}@upwell`, 'Week of a test', monday, 7)),
-    ],
-    about,
-  );
-  if (error) throw error;
-  return value ?? '';
+  const calendar = ical({ name, prodId: { company: 'upwell', product: 'sessions', language: 'EN' } });
+  calendar.method(ICalCalendarMethod.PUBLISH);
+  calendar.timezone({ name: null, generator: zoneRules });
+  const wholeDays = (id: string, summary: string, start: string, days: number) =>
+    calendar.createEvent({ id, summary, start, end: addDays(start, days), allDay: true });
+  for (const session of sessions) {
+    const { date, startTime, timeZone, at } = session;
+    const start = momentIn(timeZone, date, startTime);
+    const own = session.groups.filter((g) => level === null || g.level === level);
+    const zone = GREENWICH.includes(timeZone) ? null : timeZone;
+    calendar.createEvent({
+      id: `${session.id}@upwell`,
+      sequence: session.version,
+      summary: session.title,
+      description: [
+        `${dayWord(date)} ${startTime}, ${zoneWord(timeZone)}`,
+        `Theme: ${causeCard(session.theme).name}`,
+        ...own.map((g) => `${g.name}: ${summaryWord(g)}`),
+      ].join('\n'),
+      start: new TZDate(start, timeZone),
+      end: new TZDate(start + session.minutes * 60_000, timeZone),
+      timezone: zone,
+      location: at.spot ? { title: at.name, geo: at.spot } : at.name,
+    });
+  }
+  for (const { id, event, date } of races) wholeDays(`race-${id}@upwell`, event, date, 1);
+  for (const monday of tests) wholeDays(`test-${monday}@upwell`, 'Week of a test', monday, 7);
+  return calendar.toString();
 }
 
 /** The calendar behind a secret address, as long as it is not revoked. */
 export async function calendarByToken(database: Database, token: string): Promise<string> {
   const [row] = await prepared(database.em.fork(), CALENDAR_BY_TOKEN, [tokenHash(token)]);
   if (!row) throw new ProblemError(404, 'This calendar is no longer shared. Ask your coach for a new address.');
-  const sessions = row.sessions.map(({ spot, ...session }) => ({
+  const sessions = row.sessions.map(({ spot, course, pool, place, ...session }) => ({
     ...session,
     timeZone: spot ? zoneAt(spot) : row.time_zone,
+    at: { name: course ?? placeWord({ pool, place }), spot },
   }));
   return toCalendar(row.name, sessions, row, row.level);
 }

@@ -1,6 +1,8 @@
 // A session as a file: text, JSON, CSV or calendar.
 import { sessionFileSchema, type ExportFormat, type SessionFile, type SessionView } from '@upwell/contract/sessions';
 import { writeSession, writeSessionCsv, type SessionDocument } from '@upwell/core/notation';
+import type { CourseView } from '@upwell/contract/water';
+import { placeWord } from '@upwell/core/sessions';
 import { jsonSchema } from '../platform/jsonSchema';
 import { toCalendar } from './calendar';
 import { summaryOf } from './planFacts';
@@ -16,6 +18,7 @@ const TYPES: Readonly<Record<ExportFormat, string>> = {
 export function exportSession(
   session: SessionView,
   format: ExportFormat,
+  course: CourseView | null,
 ): { readonly type: string; readonly body: string } {
   const { title, date, startTime, plan } = session;
   const document: SessionDocument = { title, date, startTime, plan };
@@ -25,7 +28,11 @@ export function exportSession(
     csv: () => writeSessionCsv(document),
     ics: () =>
       toCalendar(title, [
-        { ...session, theme: plan.theme, minutes: Math.round(plan.minutes), groups: summaryOf(plan) },
+        {
+          ...session,
+          ...{ theme: plan.theme, minutes: Math.round(plan.minutes), groups: summaryOf(plan) },
+          at: { name: course?.name ?? placeWord(plan), spot: course?.course.start ?? null },
+        },
       ]),
   }[format]();
   return { type: TYPES[format], body };

@@ -30,6 +30,7 @@ import { forbidden } from '../platform/problem';
 import { clubRule, shows } from '../swimmers';
 import { workFor } from '../work';
 import { addCalendarLink, calendarByToken, calendarLinks, revokeCalendarLink } from './calendar';
+import { showCourse } from '../water';
 import { exportSession, sessionJsonSchema } from './files';
 import { loadView } from './load';
 import { everybodyOf, sessionPeople } from './people';
@@ -114,8 +115,11 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
     async (request, reply) => {
       const { id, format } = request.params;
       const me = whoAsks(request);
-      const session = await asMe(database, me, (em) => showSession(em, me, id));
-      const { type, body } = exportSession(session, format);
+      const { session, course } = await asMe(database, me, async (em) => {
+        const shown = await showSession(em, me, id);
+        return { session: shown, course: shown.courseId === null ? null : await showCourse(em, shown.courseId) };
+      });
+      const { type, body } = exportSession(session, format, course);
       return reply
         .type(type)
         .header('content-disposition', `attachment; filename="session-${session.date}.${format}"`)
