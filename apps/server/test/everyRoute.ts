@@ -73,7 +73,9 @@ export function addressOf(route: AskedRoute, here: AllStored): string {
   const parts = route.path.split('/');
   const path = parts.map((part, i) => {
     if (part === '{token}') return 'x'.repeat(43);
-    if (part === '{format}') return route.path.includes('courses') ? 'gpx' : 'json';
+    if (part === '{format}')
+      return route.path.includes('/lists/') ? 'csv' : route.path.includes('courses') ? 'gpx' : 'json';
+    if (part === '{list}') return route.path.includes('swimmers') ? 'records' : 'results';
     if (part === '{chunk}') return '1';
     if (part === '{date}') return '2026-07-01';
     if (part === '{hour}') return '17';

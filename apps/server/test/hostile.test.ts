@@ -1,3 +1,4 @@
+import { CLUB_LISTS, LIST_FORMATS, SWIMMER_LISTS } from '@upwell/contract/lists';
 import { v7 } from 'uuid';
 import { numbers } from '../demo/random';
 import { stored, type Stored } from './bodies';
@@ -131,7 +132,8 @@ function spoiledAddress(random: Random, route: (typeof routes)[number]): string 
       if (!part.startsWith('{')) return part;
       if (random() < 0.15) return oneOf(random, IN_ADDRESS);
       if (part === '{token}') return 'x'.repeat(43);
-      if (part === '{format}') return oneOf(random, FORMATS);
+      if (part === '{format}') return oneOf(random, route.path.includes('/lists/') ? LIST_FORMATS : FORMATS);
+      if (part === '{list}') return oneOf(random, route.path.includes('swimmers') ? SWIMMER_LISTS : CLUB_LISTS);
       if (part === '{chunk}') return '0';
       if (part === '{date}') return '2026-07-01';
       if (part === '{hour}') return '17';
@@ -230,9 +232,12 @@ function oddly(random: Random, body: object): object {
 }
 
 const TRIES = 60 * TIMES;
-const FORMATS = ['gpx', 'geojson', 'upwell', 'json', 'csv', 'ics'];
+const FORMATS = ['gpx', 'geojson', 'upwell', 'json', 'csv', 'ics', 'pdf', 'xlsx'];
 /** Also what is shown elsewhere: a session on deck and in a season, a swimmer's results in a list. */
-const ELSEWHERE = ['deck/packs?date=2026-12-01', 'season?from=2026-12-01', 'results', 'results.csv', 'club/archive'];
+const ELSEWHERE = [
+  ...['deck/packs?date=2026-12-01', 'season?from=2026-12-01', 'results', 'results.csv', 'club/archive'],
+  ...['lists/results/csv', 'lists/load/pdf', 'lists/season/pdf?date=2026-12-01', 'lists/week/xlsx?date=2026-12-01'],
+];
 
 it(
   'can show whatever it has stored, at every address that shows it',
@@ -259,7 +264,8 @@ it(
         taken++;
         for (const path of reads.filter((r) => `${r}/`.startsWith(`${route.path}/`)))
           for (const format of path.includes('{format}') ? FORMATS : [''])
-            await show(path.replace('{id}', id).replace('{format}', format), sent);
+            for (const list of path.includes('{list}') ? SWIMMER_LISTS : [''])
+              await show(path.replace('{id}', id).replace('{format}', format).replace('{list}', list), sent);
         if (route.path.includes('/sessions/')) await show(`/api/v1/deck/packs/${id}`, sent);
         if (route.path.includes('/water-days/')) await show(`/api/v1/water-days/${id}/card.pdf`, sent);
       }

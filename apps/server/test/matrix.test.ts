@@ -25,7 +25,7 @@ const SIGNED_IN = `
 /** Coaches of any club, and each gets what is theirs. */
 const ANY_COACH = `
   GET /account/club · GET /coaches · GET /outcomes · GET /handout-links · GET /eye/tries · GET /sessions/proposal
-  GET /load · GET /deck/packs · GET /results · GET /results.csv · GET /imports · GET /season · POST /season/plan
+  GET /load · GET /deck/packs · GET /results · GET /results.csv · GET /lists/{list}/{format} · GET /imports · GET /season · POST /season/plan
   GET /invitations · POST /invitations · GET /roster · POST /roster/preview · POST /roster/commit
   PUT /imports/{id}/{chunk} · GET /imports/{id} · GET /library/file`;
 /** Head coaches of any club, and each gets what is theirs. */
@@ -35,7 +35,8 @@ const ANY_HEAD = `PUT /account/club · GET /looks · GET /club/archive · POST /
 const SEES_THE_CHILD = `
   GET /swimmers/{id} · GET /reviews/{id} · GET /focuses/{id} · GET /clips/{id} · GET /focuses/{id}/handout
   GET /focuses/{id}/handout.pdf · GET /swimmers/{id}/records · GET /swimmers/{id}/tracks · GET /tracks/{id}
-  GET /swimmers/{id}/race-plan · GET /swimmers/{id}/race-plan.csv · GET /sessions/{id}
+  GET /swimmers/{id}/race-plan · GET /swimmers/{id}/race-plan.csv · GET /swimmers/{id}/lists/{list}/{format}
+  GET /sessions/{id}
   GET /sessions/{id}/export/{format}`;
 /** The coaches of the squad, and the head coach. */
 const COACHES_THE_CHILD = `
@@ -254,6 +255,8 @@ it.each(['the child', 'another child', 'the coach', 'another coach', 'the head']
 const FILES = [
   'GET /focuses/:id/handout.pdf',
   'GET /results.csv',
+  'GET /lists/:list/:format',
+  'GET /swimmers/:id/lists/:list/:format',
   'GET /swimmers/:id/race-plan.csv',
   'GET /sessions/:id/sheet.pdf',
   'GET /club/archive',

@@ -28,6 +28,8 @@ export const LOOKS: Readonly<Record<string, string>> = {
   'PUT /clips/:id': 'Notes on a clip, on saving them',
   'GET /results': 'List of results',
   'GET /results.csv': 'Results, saved as a file',
+  'GET /lists/:list/:format': 'List, saved as a file',
+  'GET /swimmers/:id/lists/:list/:format': 'Records or weeks, saved as a file',
   'PUT /results/:id': 'Result, on saving it',
   'PUT /tests/:id': 'Test, on saving it',
   'GET /imports/:id': 'Import of results',

@@ -5,6 +5,7 @@ import type { Handout } from '@upwell/core/handout';
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
+import { named } from '../platform/fileName';
 import { asMe, COACH, PUBLIC, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { shows } from '../swimmers';
@@ -87,6 +88,6 @@ async function sendPdf(request: FastifyRequest, reply: FastifyReply, page: Hando
   keepPrivate(reply);
   return reply
     .type('application/pdf')
-    .header('content-disposition', 'inline; filename="focus.pdf"')
+    .header('content-disposition', named(`focus of ${page.givenName}.pdf`, 'inline'))
     .send(await workFor(request)('handout', page));
 }

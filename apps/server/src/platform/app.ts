@@ -13,6 +13,7 @@ import { deckRoutes } from '../deck/routes';
 import { eyeRoutes } from '../eye/routes';
 import { raceRoutes } from '../race/routes';
 import { handoutRoutes } from '../handout/routes';
+import { listRoutes } from '../lists/routes';
 import { peopleRoutes } from '../people/routes';
 import { recordRoutes } from '../records/routes';
 import { reviewRoutes } from '../review/routes';
@@ -114,6 +115,7 @@ export async function createApp({ database, config, jobs, work, log }: Parts): P
       await api.register(swimmerRoutes, { database, mail: mail !== null });
       await api.register(reviewRoutes, { database });
       await api.register(handoutRoutes, { database });
+      await api.register(listRoutes, { database });
       await api.register(libraryRoutes, { database });
       await api.register(eyeRoutes, { database, prefix: '/eye' });
       await api.register(sessionRoutes, { database });

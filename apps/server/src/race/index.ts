@@ -1,3 +1,4 @@
 export { planClub, planEveryClub } from './clubPlan';
 export { loadsDue, readyDue, testsDue } from './due';
-export { planSwimmers } from './service';
+export { seasonWhole } from './season';
+export { keptWeeks, planSwimmers } from './service';

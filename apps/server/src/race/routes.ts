@@ -14,10 +14,11 @@ import { writePlan } from '@upwell/core/exchange';
 import type { FastifyInstance } from 'fastify';
 import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
+import { CSV_MARK, named } from '../platform/fileName';
 import { asMe, COACH, SWIMMER, swimmerWhoAsks, whoAsks } from '../platform/identity';
 import type { Jobs } from '../platform/jobs';
 import { idParams } from '../platform/params';
-import { shows } from '../swimmers';
+import { shows, swimmerName } from '../swimmers';
 import { addDays, dayIn } from '@upwell/core/days';
 import { workFor } from '../work';
 import { askForPlans, showJob, stopJob } from './clubPlan';
@@ -72,13 +73,16 @@ export async function raceRoutes(
     '/swimmers/:id/race-plan.csv',
     { schema: { params: idParams, summary: 'The kept weeks of a swimmer as CSV' } },
     async (request, reply) => {
-      const weeks = await asMe(database, whoAsks(request), (em) => keptWeeks(em, request.params.id));
+      const { weeks, name } = await asMe(database, whoAsks(request), async (em) => ({
+        weeks: await keptWeeks(em, request.params.id),
+        name: await swimmerName(em, request.params.id),
+      }));
       shows(request, [request.params.id]);
       return reply
         .type('text/csv; charset=utf-8')
-        .header('content-disposition', 'attachment; filename="weeks.csv"')
+        .header('content-disposition', named(`weeks ${name}.csv`))
         .header('cache-control', 'no-store')
-        .send(writePlan(weeks));
+        .send(CSV_MARK + writePlan(weeks));
     },
   );
 

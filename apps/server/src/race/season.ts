@@ -33,3 +33,15 @@ export async function season(em: EntityManager, query: SeasonQuery): Promise<Sea
     old: count!.old,
   };
 }
+
+/** All pages of a season as one. */
+export async function seasonWhole(em: EntityManager, query: SeasonQuery): Promise<SeasonPage> {
+  const begin = await season(em, { ...query, limit: 100 });
+  const rows = [...begin.rows];
+  for (let cursor = begin.next; cursor !== null;) {
+    const page = await season(em, { ...query, limit: 100, cursor });
+    rows.push(...page.rows);
+    cursor = page.next;
+  }
+  return { ...begin, rows, next: null };
+}

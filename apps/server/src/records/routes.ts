@@ -17,6 +17,7 @@ import { writeResults } from '@upwell/core/exchange';
 import type { FastifyInstance } from 'fastify';
 import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
+import { CSV_MARK, named } from '../platform/fileName';
 import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { shows } from '../swimmers';
@@ -92,9 +93,9 @@ export async function recordRoutes(app: FastifyInstance, { database }: { databas
       );
       return reply
         .type('text/csv; charset=utf-8')
-        .header('content-disposition', 'attachment; filename="results.csv"')
+        .header('content-disposition', named('results.csv'))
         .header('cache-control', 'no-store')
-        .send(writeResults(rows));
+        .send(CSV_MARK + writeResults(rows));
     },
   );
 

@@ -24,6 +24,7 @@ import {
 import type { FastifyInstance } from 'fastify';
 import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
+import { named } from '../platform/fileName';
 import { asMe, COACH, PUBLIC, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { forbidden } from '../platform/problem';
@@ -122,7 +123,7 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
       const { type, body } = exportSession(session, format, course);
       return reply
         .type(type)
-        .header('content-disposition', `attachment; filename="session-${session.date}.${format}"`)
+        .header('content-disposition', named(`session ${session.date} ${session.title}.${format}`))
         .header('cache-control', 'no-store')
         .send(body);
     },
@@ -150,7 +151,7 @@ export async function sessionRoutes(app: FastifyInstance, { database }: { databa
       );
       return reply
         .type('application/pdf')
-        .header('content-disposition', `inline; filename="session-${session.date}.pdf"`)
+        .header('content-disposition', named(`session ${session.date} ${session.title}.pdf`, 'inline'))
         .header('cache-control', 'no-store')
         .send(await workFor(request)('session-sheet', { session, people, query: request.query, capacity }));
     },

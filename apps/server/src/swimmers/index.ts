@@ -1,2 +1,3 @@
 export { clubRule, rulesOf } from './clubRule';
 export { shows } from './looks';
+export { swimmerName } from './service';

@@ -192,3 +192,10 @@ export async function listCoaches(em: EntityManager): Promise<Coach[]> {
   );
   return accounts.map(({ id, name }) => ({ id, name }));
 }
+
+/** A swimmer's whole name. @throws a 404 when one may not see them */
+export async function swimmerName(em: EntityManager, id: string): Promise<string> {
+  const swimmer = await em.findOne(SwimmerEntity, { id });
+  if (!swimmer) throw notFound();
+  return `${swimmer.givenName} ${swimmer.familyName}`;
+}

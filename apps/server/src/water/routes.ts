@@ -15,6 +15,8 @@ import {
 import type { Noted, RaceCard } from '@upwell/core/water';
 import type { FastifyInstance } from 'fastify';
 import type { Database } from '../platform/database';
+import { dayIn } from '@upwell/core/days';
+import { named } from '../platform/fileName';
 import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { workFor } from '../work';
@@ -101,7 +103,7 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
       const card = await asMe(database, me, (em) => dayToPrint(em, me, request.params.id));
       return reply
         .type('application/pdf')
-        .header('content-disposition', 'attachment; filename="day-at-the-water.pdf"')
+        .header('content-disposition', named(`${card.courseName} ${dayIn(card.timeZone, Date.parse(card.day.startsAt))}.pdf`))
         .send(await workFor(request)('water-day', card));
     },
   );
@@ -112,7 +114,7 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
     async (request, reply) => {
       return reply
         .type('application/pdf')
-        .header('content-disposition', 'inline; filename="race-card.pdf"')
+        .header('content-disposition', named(`race card ${request.body.course}.pdf`, 'inline'))
         .send(await workFor(request)('race-card', request.body));
     },
   );
@@ -156,10 +158,10 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
     { schema: { params: courseFileParams, summary: 'A course as GPX 1.1 or GeoJSON' } },
     async (request, reply) => {
       const { id, format } = request.params;
-      const file = await asMe(database, whoAsks(request), (em) => courseFile(em, id, format));
+      const { name, file } = await asMe(database, whoAsks(request), (em) => courseFile(em, id, format));
       return reply
         .type(TYPES[format])
-        .header('content-disposition', `attachment; filename="course.${format}"`)
+        .header('content-disposition', named(`${name}.${format}`))
         .send(file);
     },
   );

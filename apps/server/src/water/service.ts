@@ -39,9 +39,13 @@ export async function removeCourse(em: EntityManager, id: string): Promise<{ rea
   return { removed: true };
 }
 
-export async function courseFile(em: EntityManager, id: string, format: CourseFile): Promise<string> {
+export async function courseFile(
+  em: EntityManager,
+  id: string,
+  format: CourseFile,
+): Promise<{ readonly name: string; readonly file: string }> {
   const { name, course } = await showCourse(em, id);
-  return format === 'gpx' ? writeCourseGpx({ name, course }) : writeCourseGeoJson({ name, course });
+  return { name, file: format === 'gpx' ? writeCourseGpx({ name, course }) : writeCourseGeoJson({ name, course }) };
 }
 
 const toView = ({ id, version, name, place, course }: CourseRecord): CourseView => ({

@@ -3,6 +3,7 @@ import { readRosterText } from '../swimmers/readRosterText';
 import { buildAnswer, laneAnswer, textAnswer } from '../compute/answers';
 import { runRecords } from '../deck/runRecords';
 import { plansOf } from '../race/plans';
+import { listFile } from '../lists/tableFile';
 import { handoutPdf } from '../handout/pdf';
 import { newProblems } from '@upwell/core/clubLibrary';
 import { inferCauses } from '@upwell/core/review';
@@ -32,6 +33,7 @@ export const TASKS = {
   'session-text': textAnswer,
   'simulate-leg': legAnswer,
   handout: handoutPdf,
+  'list-file': listFile,
   'race-card': raceCardPdf,
   'session-sheet': sessionSheet,
   'water-day': dayPdf,

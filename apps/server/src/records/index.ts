@@ -1,0 +1,1 @@
+export { recordsOf, resultsForFile } from './service';
