@@ -113,6 +113,32 @@ function letters(n: number): string {
   return n < 26 ? String.fromCharCode(97 + n) : letters(Math.floor(n / 26) - 1) + letters(n % 26);
 }
 
+/** A day and a time as spreadsheets write them again: seconds, a T, dots, or the month first. */
+const REWRITTEN =
+  /^(?:(\d{4})-(\d\d)-(\d\d)|(\d{1,2})([./])(\d{1,2})\5(\d{4}))?(?:[ T]*(\d{1,2}):(\d\d)(?::00(?:\.0+)?)?(?: ?([AP])M)?)?$/i;
+
+/**
+ * A cell as it was before a spreadsheet wrote it again. A day that could be read in two ways stays as it is, and is asked
+ * about where it is read.
+ */
+function asBefore(column: Column, cell: string): string {
+  if (column === 'effort') {
+    const share = /^(0[.,]\d+|1)$/.exec(cell);
+    if (share) return `${Math.round(Number(share[1]!.replace(',', '.')) * 1000) / 10}%`;
+    return cell.replace(/(\d),(\d+) ?%/g, '$1.$2%');
+  }
+  if (column !== 'when') return cell;
+  const [found, year, month, day, first, dots, second, ofYear, hour, minute, half] = REWRITTEN.exec(cell) ?? [];
+  if (!found) return cell;
+  const two = (n: number | string) => String(n).padStart(2, '0');
+  const dayFirst = dots === '.' || Number(first) > 12;
+  if (first && !dayFirst && Number(second) <= 12) return cell;
+  const [m, d] = first ? (dayFirst ? [second!, first] : [first, second!]) : [month, day];
+  const afternoon = half ? (Number(hour) % 12) + (half.toUpperCase() === 'P' ? 12 : 0) : hour;
+  const date = m && d ? `${year ?? ofYear}-${two(m)}-${two(d)}` : '';
+  return [date, hour ? `${two(afternoon!)}:${minute}` : ''].filter(Boolean).join(' ');
+}
+
 /**
  * Reads a session from CSV. Problems are reported by row; nothing is half-read.
  */
@@ -121,7 +147,7 @@ export function readSessionCsv(text: string): ReadSession {
   const { data, errors, meta } = Papa.parse<Row>(text.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
-    transform: asWritten,
+    transform: (cell, column) => asBefore(column as Column, asWritten(cell)),
   });
   const missing = (['block', 'extent', 'what'] as const).filter((column) => !meta.fields?.includes(column));
   const broken: TextProblem[] = [

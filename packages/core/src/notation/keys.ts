@@ -86,6 +86,8 @@ const lengthKey =
 
 export const READ_KEY: Readonly<Record<Key, ReadKey>> = {
   when: (value, facts) => {
+    if (/^\d{1,2}\/\d{1,2}\/\d{4}\b/.test(value))
+      return `Which number of ${value.split(' ')[0]!} is the month? Write the day like 2027-06-21.`;
     const match = DAY.exec(value);
     if (!match || (!match[1] && !match[2])) return 'A day and a time are needed, like “when: 2027-06-21 19:00”.';
     const day = match[1] ? new Date(`${match[1]}T00:00:00Z`) : null;

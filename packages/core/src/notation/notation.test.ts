@@ -241,6 +241,43 @@ describe('a session as text', () => {
     }
   });
 
+  it.each([
+    ['2026-11-26 07:00:00', '80%'],
+    ['2026-11-26T07:00:00', '80.00%'],
+    ['2026-11-26 7:00', '80,00%'],
+    ['26.11.2026 07:00', '80,0 %'],
+    ['26.11.2026 07:00:00', '0,8'],
+    ['26/11/2026 7:00', '0.8'],
+    ['11/26/2026 7:00 AM', '0.80'],
+    ['2026-11-26 07:00:00.000', '80 %'],
+  ])('comes back from CSV after a spreadsheet wrote %s and %s', (when, effort) => {
+    const { document: session } = readSession('when: 2026-11-26 07:00\nMain\n4 x 50 crawl 80%');
+    const text = writeSessionCsv(session)
+      .replaceAll('2026-11-26 07:00', `"${when}"`)
+      .replaceAll(',80%,', `,"${effort}",`);
+    expect(text).toContain(when);
+    expect(readSessionCsv(text)).toEqual(readSessionCsv(writeSessionCsv(session)));
+    // With semicolons, as where decimals have a comma.
+    const cells = text.split('\n').map((line) => line.replace(/("[^"]*")|,/g, (hit, quoted) => quoted ?? ';'));
+    expect(errorsOf(readSessionCsv(cells.join('\r\n')).problems)).toEqual([]);
+  });
+
+  it.each([
+    ['11/26/2026 7:30 PM', '19:30'],
+    ['11/26/2026 12:05 AM', '00:05'],
+    ['12:00:00', '12:00'],
+  ])('%s is a time of day', (when, startTime) => {
+    const text = writeSessionCsv(readSession('when: 2026-11-26 07:00\nMain\n4 x 50 crawl').document);
+    expect(readSessionCsv(text.replaceAll('2026-11-26 07:00', when)).document.startTime).toBe(startTime);
+  });
+
+  it('a day that could be read in two ways is asked about', () => {
+    const text = writeSessionCsv(readSession('when: 2026-11-06 07:00\nMain\n4 x 50 crawl').document);
+    expect(readSessionCsv(text.replaceAll('2026-11-06', '06/11/2026')).problems[0]!.message).toBe(
+      'Which number of 06/11/2026 is the month? Write the day like 2027-06-21.',
+    );
+  });
+
   it('from CSV tells the row of a slip, and a missing column', () => {
     const text = writeSessionCsv(readSession('Main\n4 x 50 crawl\n2 x 100 crawl').document);
     const [slip] = readSessionCsv(text.replace(',100,', ',110,')).problems;

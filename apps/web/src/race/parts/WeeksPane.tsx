@@ -1,17 +1,19 @@
 /** The weeks to the race: what each is for and how much; hold one fast and the others are solved around it. */
+import { swimmerListAddress } from '@upwell/contract/lists';
 import { type PlanWeek, TAPER_WEEKS, trainingWeek, WEEK_RANGE } from '@upwell/core/race';
 import { NOTHING_NEW_DAYS } from '@upwell/core/swimmers';
 import { causeCard } from '@upwell/core/review';
 import { WEEKLY_RISE } from '@upwell/core/sessions';
 import { counted, dayWord, numberWord, percent } from '@upwell/core/words';
 import { lazy, Suspense, useState } from 'react';
-import { Linking, Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { CalendarAddress } from '@/calendar';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Icon } from '@/ui/Icon';
+import { ListFiles } from '@/ui/ListFiles';
 import { Stepper } from '@/ui/Stepper';
 import { Empty, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
@@ -194,14 +196,7 @@ function Frame({ race, facts }: PaneProps) {
             }
           />
           <OtherRaces race={race} />
-          <Button
-            mode="text"
-            icon="download"
-            style={styles.start}
-            onPress={() => void Linking.openURL(`/api/v1/swimmers/${race.id}/race-plan.csv`)}
-          >
-            Saved weeks as CSV
-          </Button>
+          <ListFiles of="Saved weeks" address={(format) => swimmerListAddress(race.id, 'weeks', format)} />
           <CalendarAddress swimmerId={race.id} name={race.name} />
         </View>
       ) : null}

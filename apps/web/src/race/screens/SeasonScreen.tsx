@@ -1,9 +1,11 @@
+import { clubListAddress } from '@upwell/contract/lists';
 import { useToday } from '@/state/hooks';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Button } from 'react-native-paper';
 import { useSquadsQuery } from '@/swimmers';
 import { Choice } from '@/ui/Choice';
+import { ListFiles } from '@/ui/ListFiles';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { useSeasonInfiniteQuery } from '../api';
@@ -57,6 +59,10 @@ export function SeasonScreen() {
           <PlanAll today={today} old={first.old} />
           <Grid rows={rows} squads={planned} from={first.from} />
           <SquadWeeks squads={planned} />
+          <ListFiles
+            of="Season"
+            address={(format) => clubListAddress('season', format, { date: first.from, ...(squadId && { squadId }) })}
+          />
           {hasNextPage ? (
             <Button mode="outlined" disabled={isFetchingNextPage} onPress={() => void fetchNextPage()}>
               {isFetchingNextPage ? 'Loading…' : 'More swimmers'}

@@ -1,5 +1,6 @@
 /** Everything measured of one swimmer: where the numbers go, and each of them. */
 import { useToday } from '@/state/hooks';
+import { swimmerListAddress } from '@upwell/contract/lists';
 import type { RecordsView, TestView } from '@upwell/contract/records';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { isNearCritical } from '@upwell/core/measures';
@@ -17,6 +18,7 @@ import { useSwimmerQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { distanceInDays } from '@/ui/dates';
+import { ListFiles } from '@/ui/ListFiles';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
@@ -63,11 +65,18 @@ export function RecordsScreen() {
       under={swimmer.goal ? `${swimmer.goal.event} ${distanceInDays(today, swimmer.goal.date)}` : undefined}
       back={`/swimmers/${id}`}
       actions={
-        coach ? (
-          <Button mode="contained" icon="clock-outline" onPress={() => router.navigate(`/swimmers/${id}/test` as Href)}>
-            Take a test
-          </Button>
-        ) : null
+        <>
+          <ListFiles of="Records" address={(format) => swimmerListAddress(id, 'records', format)} />
+          {coach ? (
+            <Button
+              mode="contained"
+              icon="clock-outline"
+              onPress={() => router.navigate(`/swimmers/${id}/test` as Href)}
+            >
+              Take a test
+            </Button>
+          ) : null}
+        </>
       }
     >
       <Tabs

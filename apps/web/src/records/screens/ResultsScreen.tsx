@@ -1,4 +1,5 @@
 /** Results of everybody, found and sorted; what is chosen stands in the address. */
+import { clubListAddress } from '@upwell/contract/lists';
 import { RESULT_SORTS, type ResultSort } from '@upwell/contract/recordLimits';
 import { RESULT_KINDS, type ResultKind } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
@@ -9,6 +10,7 @@ import { Button, DataTable, Text } from 'react-native-paper';
 import { useToday } from '@/state/hooks';
 import { SearchField } from '@/ui/SearchField';
 import { Choice } from '@/ui/Choice';
+import { ListFiles } from '@/ui/ListFiles';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
@@ -52,9 +54,11 @@ export function ResultsScreen() {
       back="/swimmers"
       actions={
         <>
-          <Button mode="outlined" icon="download" onPress={() => window.open('/api/v1/results.csv', '_blank')}>
-            CSV
-          </Button>
+          <ListFiles
+            of="Results"
+            // The CSV is the one that can be imported again.
+            address={(format) => (format === 'csv' ? '/api/v1/results.csv' : clubListAddress('results', format, {}))}
+          />
           <Button mode="contained" icon="upload" onPress={() => router.navigate('/swimmers/import' as Href)}>
             Import a file
           </Button>

@@ -1,6 +1,7 @@
 /** A week: what is planned on each day, and the templates to fill it with, dragged or picked up and put down. */
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
 import { CSS } from '@dnd-kit/utilities';
+import { clubListAddress } from '@upwell/contract/lists';
 import { sessionFieldsOf, type SessionRow } from '@upwell/contract/sessions';
 import { addDays, dayMs, weekOf } from '@upwell/core/days';
 import { summaryWord } from '@upwell/core/units';
@@ -12,6 +13,7 @@ import { Button, IconButton, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { sentence } from '@/api/problem';
 import { useToday } from '@/state/hooks';
+import { ListFiles } from '@/ui/ListFiles';
 import { Failure, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
@@ -67,6 +69,9 @@ export function WeekBoard({ plans, at }: { readonly plans: boolean; readonly at?
           accessibilityLabel="The next week"
           onPress={() => setMonday(addDays(monday, 7))}
         />
+        {plans ? (
+          <ListFiles of="This week" address={(format) => clubListAddress('week', format, { date: monday })} />
+        ) : null}
       </View>
       {error ? <Failure error={error} retry={() => void refetch()} /> : null}
       {failed ? <Notice tone="error">{sentence(failed)}</Notice> : null}
@@ -224,7 +229,14 @@ function InDay({ row }: { readonly row: SessionRow }) {
 }
 
 const styles = StyleSheet.create({
-  weekHead: { flexDirection: 'row', alignItems: 'center', justifyContent: 'center', gap: 8, marginBottom: 8 },
+  weekHead: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    justifyContent: 'center',
+    gap: 8,
+    marginBottom: 8,
+  },
   templates: { gap: 6, marginBottom: 12 },
   hint: { minHeight: 20 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },

@@ -1,5 +1,6 @@
 /** How much everybody has swum: the week beside the four before it, as a prompt for a talk. */
 import { useToday } from '@/state/hooks';
+import { clubListAddress } from '@upwell/contract/lists';
 import type { LoadRow } from '@upwell/contract/sessions';
 import { LOAD_LIMITS } from '@upwell/core/sessions';
 import { numberWord } from '@upwell/core/words';
@@ -9,6 +10,7 @@ import { Text } from 'react-native-paper';
 import { SearchField } from '@/ui/SearchField';
 import { Card } from '@/ui/Card';
 import { Disclosure } from '@/ui/Disclosure';
+import { ListFiles } from '@/ui/ListFiles';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
@@ -19,15 +21,22 @@ import { useLoadQuery } from '../api';
 const LoadChart = lazy(() => import('@/charts').then((charts) => ({ default: charts.LoadChart })));
 
 export function LoadScreen() {
+  const today = useToday();
   const [who, setWho] = useState<'groups' | 'swimmers'>('groups');
   const [search, setSearch] = useState('');
-  const { data, error, refetch } = useLoadQuery(useToday());
+  const { data, error, refetch } = useLoadQuery(today);
   const wanted = search.trim().toLowerCase();
   const rows = data?.[who].filter((row) => row.name.toLowerCase().includes(wanted)) ?? [];
   const talk = rows.filter((row) => row.prompts.length > 0);
   const rest = rows.filter((row) => row.prompts.length === 0);
   return (
-    <Screen title="Load" under={LOAD_LIMITS} back="/sessions" maxWidth={860}>
+    <Screen
+      title="Load"
+      under={LOAD_LIMITS}
+      back="/sessions"
+      maxWidth={860}
+      actions={<ListFiles of="Load" address={(format) => clubListAddress('load', format, { date: today })} />}
+    >
       <Tabs
         label="Whose load"
         tabs={[
