@@ -3,6 +3,7 @@ import { writeGpx } from '@upwell/core/exchange';
 import { cleanTrack, DEMO_BAY, placeAt, simulatedTrack, swumSum } from '@upwell/core/water';
 import type { ImportView } from '@upwell/contract/records';
 import { openFor } from '@/offline/db';
+import writeExcelFile from 'write-excel-file/universal';
 import { pendingImport, type PendingImport } from '@/records/importResults';
 import { ImportScreen } from '@/records/screens/ImportScreen';
 import { chooseFile } from '@/ui/saveFile';
@@ -282,5 +283,49 @@ describe('a file as it comes', () => {
     await screen.findByText('All 1 rows can be read.');
     expect(screen.getByText(/^Züge: 19/)).toBeTruthy();
     expect(await screen.findByText('Store 1 result')).toBeTruthy();
+  });
+});
+
+describe('a workbook', () => {
+  const file = async (...sheets: { sheet: string; data: unknown[][] }[]) => {
+    const blob = await writeExcelFile(sheets as never).toBlob();
+    const bytes = await blob.arrayBuffer();
+    return { name: 'Herbst.xlsx', size: bytes.byteLength, arrayBuffer: async () => bytes } as unknown as File;
+  };
+
+  it('is read sheet and language named, and stored like a list', async () => {
+    const calls = importPage({
+      'POST /imports/': (call) => (call.path.endsWith('/check') ? checked(0) : { body: viewOf(importId(call)) }),
+    });
+    chosen.mockResolvedValueOnce(
+      await file(
+        {
+          sheet: 'Herbst',
+          data: [
+            ['Name', 'Datum', 'Strecke', 'Zeit'],
+            ['Ada Lindqvale', '19. Okt. 2026', '400', '5:52,3'],
+          ],
+        },
+        { sheet: 'Notizen', data: [['a'], ['b']] },
+      ),
+    );
+    fireEvent.press(await screen.findByText('Choose a file'));
+    expect(await screen.findByText('Sheet “Herbst” is read. Not read: Notizen.')).toBeTruthy();
+    expect(await screen.findByText(/^Read as German, with decimals like/)).toBeTruthy();
+    fireEvent.press(await screen.findByText('Store 1 result'));
+    await waitFor(() => expect(ending(calls, 'commit')).toHaveLength(1));
+    const [chunk] = calls.filter((c) => c.method === 'PUT' && c.path.startsWith('/imports/'));
+    expect(chunk!.body).toEqual({
+      rows: [expect.objectContaining({ swimmerId: ID, on: '2026-10-19', distanceM: 400, timeS: 352.3 })],
+    });
+  });
+
+  it('that is none is refused in a sentence, and nothing is left of it', async () => {
+    importPage({});
+    const old = new Uint8Array([0xd0, 0xcf, 0x11, 0xe0, 1, 2]);
+    chosen.mockResolvedValueOnce({ name: 'old.xls', size: 6, arrayBuffer: async () => old.buffer } as unknown as File);
+    fireEvent.press(await screen.findByText('Choose a file'));
+    expect(await screen.findByText(/older Excel file/)).toBeTruthy();
+    expect(screen.queryByText(/^Store /)).toBeNull();
   });
 });

@@ -1,5 +1,4 @@
 import { deviceLengthsCsv, readResults, writeGpx, type WornBy } from '@upwell/core/exchange';
-import { textOf } from '@upwell/core/text';
 import { readSession, readSessionCsv, readSessionJson, readSets, writeSession } from '@upwell/core/notation';
 
 import { NOTHING_OWN, readOwnFrom, type OwnShelves } from '@upwell/core/own';
@@ -27,7 +26,7 @@ import {
   type SwumSum,
   type TrackHabits,
 } from '@upwell/core/water';
-import { readSwumFile } from '@upwell/core/exchange/files';
+import { listText, readSwumFile } from '@upwell/core/exchange/files';
 import { readPlaces } from '@upwell/core/water/files';
 import type { KeptPoint } from '@upwell/contract/water';
 import { expose } from 'comlink';
@@ -153,7 +152,7 @@ const work = {
   deviceTrackGpx,
   deviceStraightGpx,
   readSwum,
-  textOf,
+  listText,
   keptTrackGpx,
   measureSwum,
   raceCard,

@@ -159,3 +159,23 @@ describe('lists as programs write them', () => {
     expect(textOf(new Uint8Array([]))).toBe('');
   });
 });
+
+describe('a time that a spreadsheet took for hours', () => {
+  const read = (distance: string, time: string) =>
+    readResults(`name,date,distance,time\nAda Stone,2026-10-19,${distance},${time}`, null, [
+      { id: '1', name: 'Ada Stone' },
+    ]).results[0]?.timeS;
+  it.each([
+    ['400', '5:52:00', 352],
+    ['400', '05:52:00.00', 352],
+    ['1500', '21:10:00', 1270],
+    // Hours that are hours.
+    ['5000', '1:52:00', 6720],
+    ['25000', '7:30:00', 27_000],
+    ['400', '5:52:30', undefined],
+    ['400', '5:52', 352],
+  ])('%s m in %s is %s s', (distance, time, seconds) => {
+    // Half a minute more is no hour's mistake: it stays as it was written, and is slow.
+    expect(read(distance, time)).toBe(seconds ?? 5 * 3600 + 52 * 60 + 30);
+  });
+});

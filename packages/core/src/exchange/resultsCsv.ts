@@ -154,7 +154,7 @@ function readRow(
   const distance = readDistance(cell(columns.distance), map.unit, decimal);
   if (distance === 'stroke') return `“${cell(columns.distance)}” is in another stroke: results here are front crawl.`;
   if (distance === null) return `“${cell(columns.distance)}” is not a distance from 1 m to 100 km.`;
-  const timeS = parseTime(cell(columns.time));
+  const timeS = swimTime(cell(columns.time), distance);
   if (timeS === null || !(timeS > 0 && timeS <= 86_400)) return `“${cell(columns.time)}” is not a time.`;
   if (distance / timeS > FASTEST_MPS) return `${distance} m in ${cell(columns.time)} is faster than anybody swims.`;
   const counted = cell(columns.strokes);
@@ -172,6 +172,16 @@ function readRow(
     strokesPerLength: strokes,
     kind: kind === '' ? 'trial' : (kind as ResultKind),
   };
+}
+
+/** Nobody takes longer over a result, m/s. */
+const SLOWEST_MPS = 0.05;
+
+/** A time; `5:52` that a spreadsheet took for hours, and wrote as `5:52:00`, is minutes again where nobody is that slow. */
+function swimTime(text: string, distanceM: number): number | null {
+  const timeS = parseTime(text);
+  const asHours = /^\d{1,2}:\d{2}:00(?:[.,]0+)?$/.test(text.trim());
+  return timeS !== null && asHours && distanceM / timeS < SLOWEST_MPS ? timeS / 60 : timeS;
 }
 
 /** Ids by both ways of writing a name; null where two people share one. */

@@ -28,6 +28,7 @@ const FIELD_WORD: Readonly<Record<ResultField, string>> = {
   kind: 'Kind',
   ignore: 'Leave out',
 };
+const LANGUAGES = new Intl.DisplayNames('en', { type: 'language' });
 const ORDER_WORD = { ymd: 'Year first', dmy: 'Day first', mdy: 'Month first' } as const;
 
 /** For a file that does not say whose results it holds. */
@@ -65,10 +66,11 @@ export function Columns({
   readonly onMap: (change: Partial<ResultMapping>) => void;
 }) {
   const theme = useTheme();
-  const { fields, dateOrder, unit } = read.mapping;
+  const { fields, dateOrder, unit, language, decimal } = read.mapping;
   if (read.columns.length === 0) return null;
   return (
     <Card title="What the columns mean">
+      <Text>{`Read as ${LANGUAGES.of(language ?? 'en') ?? 'English'}, with decimals like ${decimal === ',' ? '1,5' : '1.5'}.`}</Text>
       {read.columns.map((column, i) => (
         <View key={i} style={[styles.column, { borderTopColor: theme.own.line }]}>
           <Text variant="labelMedium">{`${column || `Column ${i + 1}`}: ${read.sample

@@ -43,6 +43,8 @@ export function ImportScreen() {
   const [tracks, setTracks] = useState<readonly SwumTrack[]>([]);
   const [at, setAt] = useState<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  /** Of a workbook: which sheet was read, and which were not. */
+  const [sheets, setSheets] = useState<{ readonly read: string; readonly others: readonly string[] } | null>(null);
   const [progress, setProgress] = useState<number | null>(null);
   const imported = useImport();
   const { step } = imported;
@@ -99,15 +101,25 @@ export function ImportScreen() {
     setTracks([]);
     setAt(null);
     setProblem(null);
+    setSheets(null);
     imported.reset();
     setOpened(file);
   };
   const take = async (name: string, read: Uint8Array) => {
     if (looksLikeTrack(read)) open({ name, text: null, bytes: read });
-    else open({ name, text: await compute().textOf(read), bytes: null });
+    else {
+      const list = await compute().listText(read);
+      if ('refused' in list) {
+        open({ name, text: null, bytes: null });
+        setProblem(list.refused);
+      } else {
+        open({ name, text: list.text, bytes: null });
+        setSheets(list.sheet === undefined ? null : { read: list.sheet, others: list.others ?? [] });
+      }
+    }
   };
   const choose = async () => {
-    const file = await chooseFile('.csv,.txt,.gpx,.tcx,.fit,text/csv,application/gpx+xml');
+    const file = await chooseFile('.csv,.txt,.xlsx,.gpx,.tcx,.fit,text/csv,application/gpx+xml');
     if (!file) return;
     if (file.size > LARGEST) setProblem('This file is too large.');
     else await take(file.name, new Uint8Array(await file.arrayBuffer()));
@@ -137,7 +149,7 @@ export function ImportScreen() {
   return (
     <Screen
       title="Import a file"
-      under="Results as CSV, or a track as FIT, TCX or GPX"
+      under="Results as CSV or XLSX, or a track as FIT, TCX or GPX"
       back="/swimmers/results"
       maxWidth={900}
     >
@@ -154,6 +166,9 @@ export function ImportScreen() {
       </View>
       {ready && needsOne ? (
         <WhoseFile swimmers={swimmers} chosen={one} onChoose={(swimmerId) => map({ swimmerId })} />
+      ) : null}
+      {ready && sheets ? (
+        <Text>{`Sheet “${sheets.read}” is read.${sheets.others.length > 0 ? ` Not read: ${sheets.others.join(', ')}.` : ''}`}</Text>
       ) : null}
       {ready && read ? <Columns read={read} onMap={map} /> : null}
       {ready && read ? <Problems read={read} /> : null}

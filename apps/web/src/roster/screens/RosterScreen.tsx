@@ -13,7 +13,7 @@ import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Input } from '@/ui/Input';
-import { readTextFile } from '@/ui/readTextFile';
+import { compute } from '@/worker';
 import { chooseFile } from '@/ui/saveFile';
 import { Screen } from '@/ui/Screen';
 import { Loading, Notice } from '@/ui/States';
@@ -36,12 +36,15 @@ interface Opened {
 export function RosterScreen() {
   const [pasted, setPasted] = useState('');
   const [opened, setOpened] = useState<Opened | null>(null);
-  const [tooLarge, setTooLarge] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
   const choose = async (): Promise<void> => {
-    const file = await chooseFile('.csv,.txt,.tsv,text/csv,text/plain');
+    const file = await chooseFile('.csv,.txt,.tsv,.xlsx,text/csv,text/plain');
     if (!file) return;
-    setTooLarge(file.size > LARGEST);
-    if (file.size <= LARGEST) setOpened({ name: file.name, text: await readTextFile(file) });
+    setProblem(file.size > LARGEST ? 'This file is too large for a list of swimmers.' : null);
+    if (file.size > LARGEST) return;
+    const list = await compute().listText(new Uint8Array(await file.arrayBuffer()));
+    if ('refused' in list) setProblem(list.refused);
+    else setOpened({ name: file.name, text: list.text });
   };
   if (opened)
     return <Look key={`${opened.name} ${opened.text.length}`} opened={opened} onOther={() => setOpened(null)} />;
@@ -55,7 +58,7 @@ export function RosterScreen() {
         <Button mode="contained" icon="upload" style={styles.start} onPress={() => void choose()}>
           Choose a file
         </Button>
-        {tooLarge ? <Notice tone="error">This file is too large for a list of swimmers.</Notice> : null}
+        {problem ? <Notice tone="error">{problem}</Notice> : null}
         <Input
           label="Or paste it here"
           value={pasted}
@@ -82,7 +85,7 @@ export function RosterScreen() {
 
 const HEAD = {
   title: 'Swimmers from a list',
-  under: 'A CSV file with any headings, or names pasted from a spreadsheet',
+  under: 'A CSV or XLSX file with any headings, or names pasted from a spreadsheet',
   back: '/swimmers',
   maxWidth: 900,
 } as const;

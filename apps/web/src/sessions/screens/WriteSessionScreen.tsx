@@ -16,6 +16,7 @@ import { useSquadsQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { chooseFile } from '@/ui/saveFile';
+import { readTextFile } from '@/ui/readTextFile';
 import { Screen } from '@/ui/Screen';
 import { Loading, Notice } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
@@ -220,7 +221,7 @@ async function readFile(file: File): Promise<{ readonly text: string | null; rea
   const refuse = (trouble: string) => ({ text: null, trouble });
   if (file.size > LONGEST_TEXT * 3)
     return refuse(`${file.name} is too large for a session (${numberWord(file.size / 1e6, 1)} MB). Nothing was read.`);
-  const content = await file.text();
+  const content = await readTextFile(file);
   const format = /\.(json|csv)$/.exec(file.name)?.[1];
   if (!format) return { text: content, trouble: null };
   const { document, problems } =
