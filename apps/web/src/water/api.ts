@@ -110,11 +110,11 @@ const endpoints = api.injectEndpoints({
       extraOptions: { waits: trackWaits },
       invalidatesTags: (_result, error) => (error ? [] : ['Course']),
     }),
-    removeTrack: build.mutation<void, string>({
+    removeTrack: build.mutation<unknown, string>({
       query: (id) => ({ url: `/tracks/${id}`, method: 'DELETE' }),
       invalidatesTags: (_result, error) => (error ? [] : ['Course']),
     }),
-    removeCourse: build.mutation<void, string>({
+    removeCourse: build.mutation<unknown, string>({
       query: (id) => ({ url: `/courses/${id}`, method: 'DELETE' }),
       invalidatesTags: (_result, error) => (error ? [] : ['Course']),
     }),
