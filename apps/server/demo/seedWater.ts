@@ -182,6 +182,7 @@ export async function seedCourses(em: EntityManager, now: Date): Promise<void> {
       place,
       course,
       lengthM: lengthOf(legsOf(course)),
+      removedAt: null,
       version: 1,
       writeId: idFor(`course ${name} write`),
     })),

@@ -23,6 +23,7 @@ import { Migration20261215000000_stroke_times } from './Migration20261215000000_
 import { Migration20261216000000_live } from './Migration20261216000000_live';
 import { Migration20261217000000_readings } from './Migration20261217000000_readings';
 import { Migration20261218000000_calendar } from './Migration20261218000000_calendar';
+import { Migration20261219000000_removed_courses } from './Migration20261219000000_removed_courses';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -51,4 +52,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261216000000_live', class: Migration20261216000000_live },
   { name: 'Migration20261217000000_readings', class: Migration20261217000000_readings },
   { name: 'Migration20261218000000_calendar', class: Migration20261218000000_calendar },
+  { name: 'Migration20261219000000_removed_courses', class: Migration20261219000000_removed_courses },
 ];

@@ -203,6 +203,7 @@ describe('the archive of a club', () => {
       access_log: 'a log of this database',
       attendance: 'worked out from the events on deck',
       calendar_link: 'a secret',
+      'course.removed_at': 'what was taken out comes along, for what was swum on it',
       club_job: 'work of this database',
       deck_sign: 'worked out from the events on deck',
       erased: 'says nothing of anybody',

@@ -56,7 +56,7 @@ const IN_THE_CLUB = `GET /courses/{id} · GET /courses/{id}/export/{format} · G
   GET /courses/{id}/readings`;
 /** All coaches of the club. */
 const COACHES_THE_CLUB = `
-  PUT /courses/{id} · DELETE /courses/{id} · GET /courses/{id}/days · PUT /water-days/{id}
+  PUT /courses/{id} · DELETE /courses/{id} · POST /courses/{id}/restore · GET /courses/{id}/days · PUT /water-days/{id}
   PUT /courses/{id}/readings/{date}/{hour}
   GET /water-days/{id}/card.pdf · PUT /eye/tries/{id} · GET /jobs/{id} · POST /jobs/{id}/stop`;
 const HEAD_OF_THE_CLUB = `
@@ -107,7 +107,7 @@ const may = new Map(
 /** Who may know the child's name. */
 const KNOWS: readonly Person[] = ['the child', 'the coach', 'the head'];
 /** Taking out what is not there, or not one's own, is answered as if it were done, and does nothing. */
-const TAKES_OUT = /^DELETE \/(tests|results|tracks|courses|imports)/;
+const TAKES_OUT = /^DELETE \/(tests|results|tracks|imports)/;
 /** Of what one does not see these lists are empty. */
 const EMPTY = /^GET .*\/(tracks|days|readings)$/;
 /** Answered with "not there" also to those who may: bad secrets, rows that are gone, wrong passwords. */

@@ -97,7 +97,7 @@ describe('what is read at a water', () => {
     },
   );
 
-  it('goes with its course', async () => {
+  it('stays for when its course is put back', async () => {
     const id = await course();
     await note(id, waves(0.4, 1000));
     await (
@@ -106,6 +106,6 @@ describe('what is read at a water', () => {
     const [left] = await harness.owner.em
       .fork()
       .execute<{ n: number }[]>('select count(*)::int as n from water_reading where course_id = ?', [id]);
-    expect(left!.n).toBe(0);
+    expect(left!.n).toBe(1);
   });
 });

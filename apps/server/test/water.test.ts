@@ -53,8 +53,17 @@ describe('courses', () => {
     }
     const other = await harness.club();
     expect((await (await other.as('head'))('GET', `/courses/${id}`)).status).toBe(404);
-    await coach('DELETE', `/courses/${id}`);
-    expect((await coach('GET', `/courses/${id}`)).status).toBe(404);
+    expect((await (await other.as('head'))('DELETE', `/courses/${id}`)).status).toBe(404);
+    expect((await swimmer('DELETE', `/courses/${id}`)).status).toBe(403);
+    const listed = async () => (await coach('GET', '/courses')).body.some((c: { id: string }) => c.id === id);
+    // Out of the list however often it is taken out, and back as it was.
+    for (let i = 0; i < 2; i++)
+      expect(await coach('DELETE', `/courses/${id}`)).toMatchObject({ status: 200, body: { id, removed: true } });
+    expect(await listed()).toBe(false);
+    expect((await coach('GET', `/courses/${id}`)).body).toMatchObject({ course: COURSE, removed: true });
+    for (let i = 0; i < 2; i++)
+      expect((await coach('POST', `/courses/${id}/restore`)).body).toMatchObject({ course: COURSE, removed: false });
+    expect(await listed()).toBe(true);
   });
 
   it('are named by sessions of the club, never by others', async () => {
@@ -75,9 +84,10 @@ describe('courses', () => {
       await other.as('coach')
     )('PUT', `/courses/${foreign}`, save());
     expect((await coach('PUT', `/sessions/${v7()}`, session(foreign))).status).toBe(404);
-    // The session stays when the course goes.
+    // The session keeps its course when that goes out of the list.
     await coach('DELETE', `/courses/${courseId}`);
-    expect((await coach('GET', `/sessions/${id}`)).body.courseId).toBeNull();
+    expect((await coach('GET', `/sessions/${id}`)).body.courseId).toBe(courseId);
+    expect((await coach('GET', `/courses/${courseId}`)).status).toBe(200);
   });
 
   it('cannot overwrite a newer version', async () => {
@@ -346,7 +356,7 @@ describe('tracks', () => {
     // Another swimmer of the club sees nothing of it.
     expect((await (await club.as('swimmer'))('GET', `/tracks/${id}`)).status).toBe(404);
     await coach('DELETE', `/courses/${courseId}`);
-    expect((await coach('GET', `/tracks/${id}`)).body).toMatchObject({ courseId: null, course: COURSE });
+    expect((await coach('GET', `/tracks/${id}`)).body).toMatchObject({ courseId, course: COURSE });
     await coach('DELETE', `/tracks/${id}`);
     expect((await coach('GET', `/tracks/${id}`)).status).toBe(404);
   });

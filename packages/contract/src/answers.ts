@@ -121,7 +121,8 @@ export interface Answers {
   'GET /courses': readonly CourseRow[];
   'GET /courses/{id}': CourseView;
   'PUT /courses/{id}': CourseView;
-  'DELETE /courses/{id}': Removed;
+  'DELETE /courses/{id}': CourseView;
+  'POST /courses/{id}/restore': CourseView;
   'GET /courses/{id}/days': readonly WaterDayView[];
   'GET /courses/{id}/readings': readonly WaterReading[];
   'PUT /courses/{id}/readings/{date}/{hour}': WaterReading;

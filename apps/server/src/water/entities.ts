@@ -14,6 +14,8 @@ export const CourseEntity = defineEntity({
     course: p.json<Course>(),
     /** Of all laps, worked out by core, so that lists need not read the course. */
     lengthM: p.double().$type<number>(),
+    /** Since when it is out of the list; null while it is in it. */
+    removedAt: p.datetime().nullable(),
     version: p.integer().version(),
     writeId: p.uuid(),
   },

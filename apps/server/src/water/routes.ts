@@ -52,8 +52,14 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
 
   app.delete<{ Params: { id: string } }>(
     '/courses/:id',
-    { config: COACH, schema: { params: idParams, summary: 'Take a course out for good' } },
-    (request) => asMe(database, whoAsks(request), (em) => removeCourse(em, request.params.id)),
+    { config: COACH, schema: { params: idParams, summary: 'Take a course out of the list; what is on it stays' } },
+    (request) => asMe(database, whoAsks(request), (em) => removeCourse(em, request.params.id, true)),
+  );
+
+  app.post<{ Params: { id: string } }>(
+    '/courses/:id/restore',
+    { config: COACH, schema: { params: idParams, summary: 'Put a course that was taken out back into the list' } },
+    (request) => asMe(database, whoAsks(request), (em) => removeCourse(em, request.params.id, false)),
   );
 
   app.get<{ Params: { id: string } }>(
@@ -103,7 +109,10 @@ export async function waterRoutes(app: FastifyInstance, { database }: { database
       const card = await asMe(database, me, (em) => dayToPrint(em, me, request.params.id));
       return reply
         .type('application/pdf')
-        .header('content-disposition', named(`${card.courseName} ${dayIn(card.timeZone, Date.parse(card.day.startsAt))}.pdf`))
+        .header(
+          'content-disposition',
+          named(`${card.courseName} ${dayIn(card.timeZone, Date.parse(card.day.startsAt))}.pdf`),
+        )
         .send(await workFor(request)('water-day', card));
     },
   );

@@ -5,10 +5,10 @@ import { writeCourseGeoJson, writeCourseGpx } from '@upwell/core/water';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
-import { all } from '../platform/statement';
+import { all, run } from '../platform/statement';
 import type { RunWork } from '../work';
 import { CourseEntity, type CourseRecord } from './entities';
-import { COURSES } from './sql';
+import { COURSES, REMOVE_COURSE } from './sql';
 
 /** The club's courses by name, without their outlines. */
 export const listCourses = (em: EntityManager): Promise<CourseRow[]> => all(em, COURSES);
@@ -33,10 +33,12 @@ export async function saveCourse(
   return toView(row);
 }
 
-/** Takes a course out for good; taking it out twice changes nothing. */
-export async function removeCourse(em: EntityManager, id: string): Promise<{ readonly removed: true }> {
-  await em.nativeDelete(CourseEntity, { id });
-  return { removed: true };
+/**
+ * Takes a course out of the list, or puts it back; twice changes nothing. What was planned, read and swum on it keeps it.
+ */
+export async function removeCourse(em: EntityManager, id: string, removed: boolean): Promise<CourseView> {
+  await run(em, REMOVE_COURSE, [removed, id]);
+  return showCourse(em, id);
 }
 
 export async function courseFile(
@@ -48,11 +50,12 @@ export async function courseFile(
   return { name, file: format === 'gpx' ? writeCourseGpx({ name, course }) : writeCourseGeoJson({ name, course }) };
 }
 
-const toView = ({ id, version, name, place, course }: CourseRecord): CourseView => ({
+const toView = ({ id, version, name, place, course, removedAt }: CourseRecord): CourseView => ({
   id,
   version,
   name,
   place,
   course,
+  removed: removedAt != null,
   timeZone: zoneAt(course.start),
 });

@@ -10,7 +10,12 @@ export const COURSES = rows(
   { id: uuid, name: text, place: text, lengthM: float, marks: int, laps: int },
   `select id, name, place, length_m as "lengthM", jsonb_array_length(course->'marks') as marks,
      (course->>'laps')::int as laps
-   from course order by name, id limit 200`,
+   from course where removed_at is null order by name, id limit 200`,
+);
+
+/** Takes a course out of the list, or puts it back: whether it is out, id. */
+export const REMOVE_COURSE = change(
+  'update course set removed_at = case when ? then coalesce(removed_at, now()) end where id = ?',
 );
 
 /** What was read at a course, the newest day first: course. */

@@ -114,8 +114,12 @@ const endpoints = api.injectEndpoints({
       query: (id) => ({ url: `/tracks/${id}`, method: 'DELETE' }),
       invalidatesTags: (_result, error) => (error ? [] : ['Course']),
     }),
-    removeCourse: build.mutation<unknown, string>({
+    removeCourse: build.mutation<CourseView, string>({
       query: (id) => ({ url: `/courses/${id}`, method: 'DELETE' }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Course']),
+    }),
+    restoreCourse: build.mutation<CourseView, string>({
+      query: (id) => ({ url: `/courses/${id}/restore`, method: 'POST' }),
       invalidatesTags: (_result, error) => (error ? [] : ['Course']),
     }),
   }),
@@ -125,6 +129,7 @@ export const {
   useNoteReadingMutation,
   useSaveCourseMutation,
   useRemoveCourseMutation,
+  useRestoreCourseMutation,
   useTracksQuery,
   useTrackQuery,
   useSaveTrackMutation,

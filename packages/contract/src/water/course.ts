@@ -78,6 +78,8 @@ export interface CourseView extends CourseFields {
   /** The zone of its start: what is swum here is told by this clock. */
   readonly timeZone: string;
   readonly version: number;
+  /** Out of the list, and still there for what was planned and swum on it; not in pages that a device kept from before. */
+  readonly removed?: boolean;
 }
 
 /** One line of the list. */

@@ -1,5 +1,5 @@
 /** The second look: each old sign beside what is seen now, and what became of the focus. */
-import { useZone } from '@/state/hooks';
+import { useToday, useZone } from '@/state/hooks';
 import { dayIn } from '@upwell/core/days';
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import {
@@ -11,7 +11,7 @@ import {
   type SignId,
   type SignsSeen,
 } from '@upwell/core/review';
-import { dayWord } from '@upwell/core/words';
+import { datedWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Choices } from '@/figure';
@@ -37,11 +37,15 @@ interface RelookCardProps {
 
 export function RelookCard({ focus, before, now, onAnswer, outcome, onOutcome }: RelookCardProps) {
   const zone = useZone();
+  const thisDay = useToday();
   const theme = useTheme();
   const { rows, outcome: compared } = compareLooks(focus.cause, before.signs, now);
   const shown = outcome ?? compared;
   return (
-    <Card title="Then and now" aside={<Text variant="bodySmall">{`since ${dayWord(dayIn(zone, focus.since))}`}</Text>}>
+    <Card
+      title="Then and now"
+      aside={<Text variant="bodySmall">{`since ${datedWord(dayIn(zone, focus.since), thisDay)}`}</Text>}
+    >
       <Text>{`Worked on: ${causeCard(focus.cause).name}. Look at the same things again.`}</Text>
       {rows.map(({ sign, before: then, now: today }) => (
         <View key={sign}>

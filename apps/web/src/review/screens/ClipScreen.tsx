@@ -8,6 +8,7 @@ import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
+import { v7 } from 'uuid';
 import { Choices } from '@/figure';
 import { ways } from '@/state/history';
 import { useDraft, useToday } from '@/state/hooks';
@@ -34,6 +35,7 @@ import {
   withTap,
   type ClipDraft,
 } from '../clip/clipDraft';
+import { ClipRemoval } from '../clip/ClipRemoval';
 import { ClipSource, useSource } from '../clip/ClipSource';
 import { Compare } from '../clip/Compare';
 import { LinePad } from '../clip/LinePad';
@@ -83,18 +85,20 @@ export function ClipScreen() {
       </Screen>
     );
   }
-  return <Table key={open ?? 'new'} swimmer={swimmer.data} stored={clip.data ? clipDraftOf(clip.data) : null} />;
+  return <Table key={open ?? 'new'} swimmer={swimmer.data} kept={clip.data ?? null} />;
 }
 
 const TOOLS = ['taps', 'lines', 'notes'] as const;
 type Tool = (typeof TOOLS)[number];
 const TOOL_WORD: Readonly<Record<Tool, string>> = { taps: 'Taps', lines: 'Lines', notes: 'Notes' };
 
-function Table({ swimmer, stored }: { readonly swimmer: SwimmerPage; readonly stored: ClipDraft | null }) {
+function Table({ swimmer, kept }: { readonly swimmer: SwimmerPage; readonly kept: ClipView | null }) {
   const wide = useWide();
   const router = useRouter();
   const today = useToday();
-  const [first] = useState(() => stored ?? newClipDraft(today));
+  // As it was opened: it stays on the page when it is taken out.
+  const [stored] = useState(kept);
+  const [first] = useState(() => (stored ? clipDraftOf(stored) : newClipDraft(today)));
   const [draft, setDraft, dropDraft] = useDraft<ClipDraft>(`clip:${swimmer.id}:${stored?.id ?? 'new'}`, first);
   const [, setReview] = useDraft<ReviewDraft>(`review:${swimmer.id}`, useState(newReviewDraft)[0]);
   const [save, { error, isLoading }] = useSaveClipMutation();
@@ -157,7 +161,8 @@ function Table({ swimmer, stored }: { readonly swimmer: SwimmerPage; readonly st
       value,
       unit: MEASURE_UNIT[id],
     }));
-    saveFile(`${name}.csv`, 'text/csv', `${valuesCsv(rows)}\n\n${tapsCsv(draft.taps)}\n`);
+    // Two tables are two files: a spreadsheet reads one of each.
+    saveFile(`${name}.csv`, 'text/csv', `\uFEFF${valuesCsv(rows)}\n`);
   };
 
   const nothing = draft.taps.length + draft.lines.length + draft.notes.length === 0;
@@ -290,9 +295,24 @@ function Table({ swimmer, stored }: { readonly swimmer: SwimmerPage; readonly st
             maxLength={80}
             onChangeText={(title) => setDraft((now) => ({ ...now, title }))}
           />
-          <Button compact disabled={nothing} style={styles.begin} onPress={csv}>
-            Measures as CSV
-          </Button>
+          <View style={styles.tools}>
+            <Button compact disabled={nothing} onPress={csv}>
+              Measures as CSV
+            </Button>
+            <Button
+              compact
+              disabled={draft.taps.length === 0}
+              onPress={() => saveFile(`${name} taps.csv`, 'text/csv', `\uFEFF${tapsCsv(draft.taps)}\n`)}
+            >
+              Taps as CSV
+            </Button>
+          </View>
+          {stored ? (
+            <ClipRemoval
+              clip={stored}
+              onVersion={(version) => setDraft((now) => ({ ...now, version, writeId: v7() }))}
+            />
+          ) : null}
           {source && state.ready ? <Compare first={video} /> : null}
         </View>
       </View>
@@ -306,5 +326,4 @@ const styles = StyleSheet.create({
   below: { marginTop: 12 },
   tools: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center', marginTop: 10 },
   tall: { minHeight: 50 },
-  begin: { alignSelf: 'flex-start', marginVertical: 8 },
 });

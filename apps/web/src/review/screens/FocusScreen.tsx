@@ -16,7 +16,7 @@ import {
   signCard,
   type SignId,
 } from '@upwell/core/review';
-import { dayWord } from '@upwell/core/words';
+import { datedWord } from '@upwell/core/words';
 import { type Href, Redirect, useLocalSearchParams, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -136,7 +136,7 @@ function FocusWork({ swimmer, focus, review }: FocusWorkProps) {
     <Screen
       title={causeCard(focus.cause).name}
       over={`${swimmer.givenName} ${swimmer.familyName}`}
-      under={`works on this until ${dayWord(focus.relookOn)}, ${distanceInDays(today, focus.relookOn)}`}
+      under={`works on this until ${datedWord(focus.relookOn, today)}, ${distanceInDays(today, focus.relookOn)}`}
       back={`/swimmers/${swimmer.id}`}
       actions={
         <>

@@ -5,7 +5,8 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { useTheme } from '@/ui/useTheme';
-import { dayWord } from '@upwell/core/words';
+import { datedWord } from '@upwell/core/words';
+import { useToday } from '@/state/hooks';
 
 interface ClipsCardProps {
   readonly swimmerId: string;
@@ -16,6 +17,7 @@ interface ClipsCardProps {
 export function ClipsCard({ swimmerId, clips, coach }: ClipsCardProps) {
   const theme = useTheme();
   const router = useRouter();
+  const today = useToday();
   if (!coach && clips.length === 0) return null;
   return (
     <Card title="Clips">
@@ -25,7 +27,7 @@ export function ClipsCard({ swimmerId, clips, coach }: ClipsCardProps) {
             <Link href={`/swimmers/${swimmerId}/clip?open=${clip.id}` as Href} asChild>
               <Pressable style={StyleSheet.flatten([styles.row, { borderBottomColor: theme.own.line }])}>
                 <Text style={styles.flex}>{clip.title}</Text>
-                <Text variant="bodySmall">{`${clip.strokes} strokes · ${dayWord(clip.recordedOn)}`}</Text>
+                <Text variant="bodySmall">{`${clip.strokes} strokes · ${datedWord(clip.recordedOn, today)}`}</Text>
               </Pressable>
             </Link>
           </View>

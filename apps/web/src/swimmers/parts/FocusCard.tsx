@@ -5,7 +5,7 @@ import type { FocusView, ReviewView } from '@upwell/contract/review';
 import { bestView } from '@upwell/core/figure';
 import { doseWord, drillCard, KIT } from '@upwell/core/library';
 import { causeCard, signCard, type SignId } from '@upwell/core/review';
-import { dayWord } from '@upwell/core/words';
+import { datedWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { FigureView } from '@/figure';
@@ -38,7 +38,7 @@ export function FocusCard({
     <Card
       title="The one focus"
       strong
-      aside={<Text variant="bodySmall">{`since ${dayWord(dayIn(zone, focus.since))}`}</Text>}
+      aside={<Text variant="bodySmall">{`since ${datedWord(dayIn(zone, focus.since), today)}`}</Text>}
     >
       <Text variant="titleLarge">{causeCard(focus.cause).name}</Text>
       <Text variant="bodyLarge" style={{ color: theme.colors.primary }}>{`“${focus.cue}”`}</Text>
@@ -63,7 +63,7 @@ export function FocusCard({
       <Text
         variant="labelMedium"
         style={styles.top}
-      >{`Look again ${dayWord(focus.relookOn)}, ${distanceInDays(today, focus.relookOn)}`}</Text>
+      >{`Look again ${datedWord(focus.relookOn, today)}, ${distanceInDays(today, focus.relookOn)}`}</Text>
     </Card>
   );
 }

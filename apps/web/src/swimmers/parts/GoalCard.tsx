@@ -2,7 +2,7 @@
 import { useToday } from '@/state/hooks';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { formatTime } from '@upwell/core/units';
-import { dayWord } from '@upwell/core/words';
+import { datedWord } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
 import type { ComponentType } from 'react';
 import { StyleSheet } from 'react-native';
@@ -21,7 +21,7 @@ export function GoalCard({ swimmer, gapLine: Gap }: { readonly swimmer: SwimmerP
   const pace = goal.targetTimeS ? ` · ${formatTime((goal.targetTimeS / goal.distanceM) * 100, 1)} per 100 m` : '';
   return (
     <Card title={goal.event} aside={<Text variant="labelMedium">{distanceInDays(today, goal.date)}</Text>}>
-      <Text>{`${goal.distanceM} m ${goal.place === 'pool' ? 'in the pool' : 'in open water'} on ${dayWord(goal.date)}`}</Text>
+      <Text>{`${goal.distanceM} m ${goal.place === 'pool' ? 'in the pool' : 'in open water'} on ${datedWord(goal.date, today)}`}</Text>
       {goal.targetTimeS ? <Text variant="titleLarge">{`${formatTime(goal.targetTimeS)}${pace}`}</Text> : null}
       <Gap swimmerId={swimmer.id} />
       <Button

@@ -1,4 +1,4 @@
-import { useZone } from '@/state/hooks';
+import { useToday, useZone } from '@/state/hooks';
 import { dayIn } from '@upwell/core/days';
 import type { Look } from '@upwell/contract/looks';
 import { StyleSheet, View } from 'react-native';
@@ -6,7 +6,7 @@ import { Button, Text } from 'react-native-paper';
 import { Failure, Loading } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useLooksInfiniteQuery } from '../api';
-import { dayWord, clockWord } from '@upwell/core/words';
+import { clockWord, datedWord } from '@upwell/core/words';
 
 /** Looks of one day, the newest first. */
 interface Day {
@@ -28,6 +28,7 @@ function byDay(looks: readonly Look[], zone: string): Day[] {
 export function LooksList({ swimmerId }: { readonly swimmerId?: string }) {
   const theme = useTheme();
   const zone = useZone();
+  const today = useToday();
   const { data, error, refetch, fetchNextPage, hasNextPage, isFetching } = useLooksInfiniteQuery(swimmerId ?? null);
   if (error && !data) return <Failure error={error} retry={() => void refetch()} />;
   if (!data) return <Loading label="Loading the log" />;
@@ -36,9 +37,9 @@ export function LooksList({ swimmerId }: { readonly swimmerId?: string }) {
   return (
     <View>
       {byDay(looks, zone).map(({ day, looks: ofDay }) => (
-        <View key={day} role="list" accessibilityLabel={dayWord(day)}>
+        <View key={day} role="list" accessibilityLabel={datedWord(day, today)}>
           <Text variant="labelLarge" style={styles.day}>
-            {dayWord(day)}
+            {datedWord(day, today)}
           </Text>
           {ofDay.map((look) => (
             <View key={look.id} role="listitem" style={[styles.row, { borderTopColor: theme.own.line }]}>

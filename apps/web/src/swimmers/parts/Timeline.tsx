@@ -1,10 +1,10 @@
 /** Reviews in time, the newest first: what was seen, what was chosen, how the tries went, what became of it. */
-import { useZone } from '@/state/hooks';
+import { useToday, useZone } from '@/state/hooks';
 import { dayIn } from '@upwell/core/days';
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import { drillCard } from '@upwell/core/library';
 import { causeCard, type FocusOutcome, helped, type Outcome, signCard, type SignId } from '@upwell/core/review';
-import { dayWord } from '@upwell/core/words';
+import { datedWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -28,6 +28,7 @@ const FIRST = 4;
 
 export function Timeline({ reviews, focuses }: TimelineProps) {
   const zone = useZone();
+  const today = useToday();
   const theme = useTheme();
   const [all, setAll] = useState(false);
   if (reviews.length === 0) return null;
@@ -43,7 +44,7 @@ export function Timeline({ reviews, focuses }: TimelineProps) {
             key={review.id}
             style={[styles.review, { borderLeftColor: better ? theme.colors.primary : theme.own.kelp }]}
           >
-            <Text variant="labelMedium">{`${dayWord(dayIn(zone, review.lookedAt))} · ${review.coachName}`}</Text>
+            <Text variant="labelMedium">{`${datedWord(dayIn(zone, review.lookedAt), today)} · ${review.coachName}`}</Text>
             <Text>
               {review.focusCause ? causeCard(review.focusCause).name : 'Looked, nothing new to work on'}
               {focus?.outcome ? `: ${OUTCOME_WORD[focus.outcome]}` : focus && !focus.closedAt ? ', working on it' : ''}

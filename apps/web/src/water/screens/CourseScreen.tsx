@@ -21,6 +21,7 @@ import { useWide } from '@/ui/useWide';
 import { useCourseQuery } from '@/courses';
 import { ConditionsCard } from '../parts/ConditionsCard';
 import { CourseMap } from '../parts/CourseMap';
+import { CourseRemoved, RemoveCourse } from '../parts/CourseRemoval';
 import { EdgeSigns } from '../parts/EdgeSigns';
 import { IntervalCurve } from '../parts/IntervalCurve';
 import { WaterView } from '../parts/WaterView';
@@ -125,6 +126,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
         </>
       }
     >
+      <CourseRemoved course={view} />
       <View style={wide ? styles.columns : undefined}>
         {roomy ? <CourseList open={view.id} legs={legs} at={at} onLeg={(leg) => go({ leg: leg + 1 })} /> : null}
         <View style={wide ? [styles.wideMap, STICKY] : undefined}>
@@ -284,6 +286,7 @@ function Sheet({ view }: { readonly view: CourseView }) {
             <Button compact onPress={() => saveFrom(`/api/v1/courses/${view.id}/export/geojson`)}>
               GeoJSON
             </Button>
+            {me?.role === 'swimmer' ? null : <RemoveCourse course={view} />}
           </View>
         </View>
       </View>
@@ -306,5 +309,5 @@ const styles = StyleSheet.create({
   bar: { width: 160 },
   cards: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginVertical: 12 },
   aim: { marginTop: 8 },
-  files: { flexDirection: 'row', alignItems: 'center', gap: 8, marginTop: 12 },
+  files: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8, marginTop: 12 },
 });
