@@ -314,6 +314,22 @@ describe('the deck’s first page', () => {
     await find('Waiting to be sent');
     expect(screen.getByText('Sending · 2 wait')).toBeTruthy();
   });
+  it('has one line for the tests of a squad, which runs them for all', async () => {
+    const test = (name: string, squadId: string, swimmerId: string) => ({
+      name,
+      squadId,
+      swimmerId,
+      monday: weekOf(TODAY),
+    });
+    const many = Array.from({ length: 12 }, (_, i) => test(`Swimmer${i} Dee`, ID, `${i}`));
+    shown({ ...today, tests: [...many, test('Tess Ter', 'elsewhere', 'tess')] });
+    expect(await screen.findByText('12 swimmers')).toBeTruthy();
+    expect(screen.getByText(/while rested: Swimmer0, Swimmer1, .*, Swimmer11$/)).toBeTruthy();
+    expect(screen.getAllByText('Test all')).toHaveLength(1);
+    // One alone keeps their own test.
+    expect(screen.getByText('Tess Ter')).toBeTruthy();
+    expect(screen.getAllByText('Test')).toHaveLength(1);
+  });
   it('understands a page that an older app kept', async () => {
     shown(today);
     await find(FOCUS.swimmerName);

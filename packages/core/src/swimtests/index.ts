@@ -1,2 +1,3 @@
 export * from './cards';
 export * from './outcome';
+export * from './together';

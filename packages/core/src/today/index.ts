@@ -1,3 +1,5 @@
+import groupBy from 'lodash/groupBy.js';
+
 /** What may matter on a day, in the order in which it does. */
 export const MATTERS = ['session', 'relook', 'test', 'ready', 'load', 'unsent'] as const;
 export type MatterKind = (typeof MATTERS)[number];
@@ -36,4 +38,22 @@ export function mattersToday<M extends Matter>(all: readonly M[]): MatterGroup<M
       .sort((a, b) => Number(b.here ?? false) - Number(a.here ?? false) || (a.due ?? '').localeCompare(b.due ?? ''));
     return mine.length > 0 ? [{ kind, shown: mine.slice(0, SHOWN), more: mine.slice(SHOWN) }] : [];
   });
+}
+
+/** Tests of one squad, as one thing to do. */
+export interface SquadTests<T> {
+  readonly squadId: string;
+  readonly tests: readonly T[];
+}
+
+/**
+ * Tests that are due, squad by squad: twelve of a week are one line for each squad.
+ *
+ * @example testsBySquad([{ squadId: 'a' }, { squadId: 'b' }, { squadId: 'a' }]).map(({ tests }) => tests.length) // [2, 1]
+ */
+export function testsBySquad<T extends { readonly squadId: string }>(tests: readonly T[]): SquadTests<T>[] {
+  return Object.entries(groupBy(tests, (test) => test.squadId)).map(([squadId, ofSquad]) => ({
+    squadId,
+    tests: ofSquad,
+  }));
 }

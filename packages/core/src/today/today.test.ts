@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { mattersToday, type Matter } from '.';
+import { mattersToday, testsBySquad, type Matter } from '.';
 
 describe('what matters today', () => {
   const matter = fc.record({
@@ -24,5 +24,21 @@ describe('what matters today', () => {
         }
       }),
     );
+  });
+});
+
+describe('tests of a week', () => {
+  it('are one thing to do for each squad, and nobody is left out', () => {
+    fc.assert(
+      fc.property(fc.array(fc.record({ squadId: fc.constantFrom('a', 'b', 'c'), name: fc.string() })), (tests) => {
+        const squads = testsBySquad(tests);
+        expect(new Set(squads.map((s) => s.squadId)).size).toBe(squads.length);
+        expect(new Set(squads.flatMap((s) => s.tests))).toEqual(new Set(tests));
+        expect(squads.flatMap((s) => s.tests)).toHaveLength(tests.length);
+        for (const { squadId, tests: ofSquad } of squads)
+          expect(ofSquad.every((t) => t.squadId === squadId)).toBe(true);
+      }),
+    );
+    expect(testsBySquad([])).toEqual([]);
   });
 });

@@ -2,8 +2,8 @@ import type { DeckToday } from '@upwell/contract/deck';
 import { drillCard } from '@upwell/core/library';
 import { causeCard } from '@upwell/core/review';
 import { CAUTION } from '@upwell/core/safety';
-import { type Matter, type MatterGroup, type MatterKind, mattersToday } from '@upwell/core/today';
-import { dayWord } from '@upwell/core/words';
+import { type Matter, type MatterGroup, type MatterKind, mattersToday, testsBySquad } from '@upwell/core/today';
+import { counted, dayWord } from '@upwell/core/words';
 import { type Href, Link, Redirect, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -11,6 +11,7 @@ import { Button, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account';
 import { offlineWords } from '@/offline';
 import { SessionLine } from '@/sessions';
+import { useSquadsQuery } from '@/swimmers';
 import { useAppSelector, useToday } from '@/state/hooks';
 import { Card } from '@/ui/Card';
 import { distanceInDays } from '@/ui/dates';
@@ -47,12 +48,13 @@ export function DeckScreen() {
   const { data, error, refetch } = useTodayQuery(today);
   // Kept for the pool, where there may be no network.
   const { data: packs } = usePacksQuery(today, { skip: !me || me.role === 'swimmer' });
+  const { data: squads = [] } = useSquadsQuery();
   const unsent = useAppSelector((state) => state.offline);
   if (me?.role === 'swimmer') return <Redirect href={'/my-week' as Href} />;
   const here = new Set((packs ?? []).flatMap((pack) => pack.people.map((p) => p.id)));
   const words = offlineWords(unsent);
   const due = [
-    ...(data ? dueToday(data, here) : []),
+    ...(data ? dueToday(data, here, new Map(squads.map((s) => [s.id, s.name]))) : []),
     ...(words && unsent.waiting + unsent.undecided > 0 ? [unsentDue(words)] : []),
   ];
   const groups = mattersToday(due);
@@ -114,6 +116,7 @@ export function DeckScreen() {
 function dueToday(
   { date, sessions, relooks, tests = [], ready = [], loads = [] }: DeckToday,
   here: ReadonlySet<string>,
+  squads: ReadonlyMap<string, string>,
 ): Due[] {
   const about = (kind: MatterKind, id: string) => ({ kind, id: `${kind} ${id}`, here: here.has(id) });
   return [
@@ -125,14 +128,21 @@ function dueToday(
       action: 'Look',
       href: `/swimmers/${focus.swimmerId}/review`,
     })),
-    ...tests.map((test) => ({
-      ...about('test', test.swimmerId),
-      title: test.name,
-      why: 'Planned for this week, while rested',
-      due: test.monday,
-      action: 'Test',
-      href: `/swimmers/${test.swimmerId}/test`,
-    })),
+    ...testsBySquad(tests).map(({ squadId, tests: ofSquad }) => {
+      const [one] = ofSquad;
+      const alone = ofSquad.length === 1;
+      return {
+        ...about('test', alone ? one!.swimmerId : squadId),
+        here: ofSquad.some((test) => here.has(test.swimmerId)),
+        title: alone ? one!.name : [squads.get(squadId), counted(ofSquad.length, 'swimmer')].filter(Boolean).join(', '),
+        why: alone
+          ? 'Planned for this week, while rested'
+          : `Planned for this week, while rested: ${ofSquad.map((test) => test.name.split(' ')[0]).join(', ')}`,
+        due: one!.monday,
+        action: alone ? 'Test' : 'Test all',
+        href: alone ? `/swimmers/${one!.swimmerId}/test` : `/deck/tests?squad=${squadId}`,
+      };
+    }),
     ...ready.map(({ swimmerId, name, event, raceOn, missing }) => ({
       ...about('ready', swimmerId),
       title: name,

@@ -1,0 +1,1 @@
+export { SquadTestScreen as default } from '@/swimtests/screens/SquadTestScreen';
