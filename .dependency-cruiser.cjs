@@ -15,7 +15,7 @@ module.exports = {
       to: {
         dependencyTypes: ['core', 'npm', 'npm-dev'],
         pathNot:
-          'node_modules/(@date-fns/tz|@photostructure/tz-lookup|webvtt-parser|papaparse|saxes|@tmcw/togeojson|@xmldom/xmldom|fflate|fit-file-parser|proj4|@types/proj4|simplify-js|@types/papaparse|chevrotain|fastest-levenshtein|fast-xml-parser|geographiclib-geodesic|suncalc|d3-polygon|@types/d3-polygon|lodash|@types/lodash)/',
+          'node_modules/(@date-fns/tz|@photostructure/tz-lookup|webvtt-parser|papaparse|saxes|@tmcw/togeojson|@xmldom/xmldom|fflate|fit-file-parser|read-excel-file|proj4|@types/proj4|simplify-js|@types/papaparse|chevrotain|fastest-levenshtein|fast-xml-parser|geographiclib-geodesic|suncalc|d3-polygon|@types/d3-polygon|lodash|@types/lodash)/',
       },
     },
     {

@@ -24,7 +24,7 @@ const figure = (head: string, decimals = 0): Column => ({ head, kind: { decimals
 
 const KIND_WORD = { trial: 'all-out', training: 'training', track: 'outside' } as const;
 
-const THERE_WORD = { in: 'there', out: 'left before the end', absent: 'absent' } as const;
+const THERE_WORD = { in: 'there', out: 'there', absent: 'absent' } as const;
 
 /** A list with those it is about. */
 export interface MadeList {

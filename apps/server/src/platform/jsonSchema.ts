@@ -20,7 +20,8 @@ export function jsonSchema(schema: Schema, mode: Mode = 'json'): Record<string, 
 export function documentSchema(schema: Schema, shared: Record<string, object>): Record<string, unknown> {
   const { schemas = {}, ...own } = jsonSchema(schema, 'open-api-3.1');
   for (const [name, part] of Object.entries(schemas as Readonly<Record<string, object>>)) {
-    if (shared[name] !== undefined && !isDeepStrictEqual(shared[name], part)) throw new Error(`Two parts are called ${name}`);
+    if (shared[name] !== undefined && !isDeepStrictEqual(shared[name], part))
+      throw new Error(`Two parts are called ${name}`);
     shared[name] = part;
   }
   return own;

@@ -26,10 +26,10 @@ interface Renderer {
   open?: StructureElement | undefined;
 }
 interface Draws extends Renderer {
-  renderPages(pages: unknown): void;
-  renderLine(line: Line, x: number, y: number): void;
-  renderVector(vector: unknown): void;
-  renderSVG(svg: { readonly alt?: string }): void;
+  renderPages: (this: Renderer, pages: unknown) => void;
+  renderLine: (this: Renderer, line: Line, x: number, y: number) => void;
+  renderVector: (this: Renderer, vector: unknown) => void;
+  renderSVG: (this: Renderer, svg: { readonly alt?: string }) => void;
 }
 
 /** Bold type of this size and more is a heading, points. */

@@ -7,7 +7,7 @@ import { WEEKLY_RISE } from '@upwell/core/sessions';
 import { counted, dayWord, numberWord, percent } from '@upwell/core/words';
 import { lazy, Suspense, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { Button, Text } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { CalendarAddress } from '@/calendar';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';

@@ -35,7 +35,7 @@ function clockOf(seconds: number): string {
 }
 
 /** A cell as a text file would have it. */
-function cellText(cell: unknown): string {
+function cellText(cell: string | number | boolean | Date | null | undefined): string {
   if (cell === null || cell === undefined) return '';
   if (cell instanceof Date) {
     const ms = cell.getTime();
@@ -83,7 +83,7 @@ export async function listText(bytes: Uint8Array): Promise<ListText> {
   if (!first) return { refused: 'There is no list in this workbook.' };
   return {
     text: Papa.unparse(
-      first.data.map((row) => row.map(cellText)),
+      first.data.map((row) => row.map((cell) => cellText(cell as Parameters<typeof cellText>[0]))),
       { newline: '\n' },
     ),
     sheet: first.sheet,
