@@ -70,6 +70,8 @@ describe('lists for a meeting', () => {
   it('names keep their letters, in the list and in the name of the file', async () => {
     const pdf = await file(`/swimmers/${lukasz}/lists/records/pdf`);
     expect(pdfText(pdf.rawPayload)).toContain('Records of Łukasz Dvořák');
+    // The best with its day and what it gained: 352.14 − 349.5.
+    expect(pdfText(pdf.rawPayload)).toMatch(/Bests .* 400 pool 5:49\.50 2 Nov 2026 2\.6 5:49\.50 2/);
     expect(pdf.headers['content-disposition']).toContain(
       "filename*=UTF-8''records%20%C5%81ukasz%20Dvo%C5%99%C3%A1k.pdf",
     );

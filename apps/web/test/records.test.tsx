@@ -1,5 +1,6 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import type { RecordsView } from '@upwell/contract/records';
+import { Bests } from '@/records/parts/Bests';
 import { Swims } from '@/records/parts/Swims';
 import { dayIn, deviceZone } from '@upwell/core/days';
 import { fakeServer, ID } from './fakeServer';
@@ -84,5 +85,38 @@ describe('results of a swimmer', () => {
     show(<Swims records={records} swimmerId={ID} coach={false} />);
     await screen.findByText('Sun 24 Nov 2024');
     expect(screen.queryByLabelText(/^Correct/)).toBeNull();
+  });
+});
+
+describe('bests of a swimmer', () => {
+  it('stand with their day, what they gained, and the best of the year where that is another', () => {
+    const swim = (id: number, on: string, distanceM: number, timeS: number, kind: 'trial' | 'track' = 'trial') => ({
+      ...{ id: `${RESULT.slice(0, -1)}${id}`, on, distanceM, timeS, strokesPerLength: null, kind },
+    });
+    show(
+      <Bests
+        records={{
+          ...records,
+          results: [
+            swim(1, '2024-11-24', 400, 340),
+            swim(2, `${year}-01-02`, 400, 352.5),
+            swim(3, `${year}-01-03`, 100, 75),
+            swim(4, `${year}-01-10`, 100, 73.5),
+            swim(5, '2023-06-01', 1500, 1500, 'track'),
+          ],
+        }}
+      />,
+    );
+    expect(screen.getByText('100 m')).toBeTruthy();
+    expect(screen.getByText('1.5 s faster than before · 2 swims')).toBeTruthy();
+    expect(screen.getByText('Sun 24 Nov 2024')).toBeTruthy();
+    expect(screen.getByText(/^best of twelve months 5:52\.5 on .* 2 Jan · 2 swims$/)).toBeTruthy();
+    expect(screen.getByText('1,500 m outside')).toBeTruthy();
+    expect(screen.getByText('not swum in the last twelve months · 1 swim')).toBeTruthy();
+  });
+
+  it('are not there before anything was swum', () => {
+    show(<Bests records={{ ...records, results: [] }} />);
+    expect(screen.queryByText('Bests')).toBeNull();
   });
 });

@@ -2,6 +2,7 @@
 import type { Me } from '@upwell/contract/account';
 import type { ClubList, ListQuery, SwimmerList } from '@upwell/contract/lists';
 import { addDays, dayIn, weekOf } from '@upwell/core/days';
+import { bestsOf } from '@upwell/core/measures';
 import { openWaterStep, weekNoteWords } from '@upwell/core/race';
 import { causeCard } from '@upwell/core/review';
 import { LOAD_LIMITS } from '@upwell/core/sessions';
@@ -199,6 +200,16 @@ const OF_SWIMMER: Readonly<Record<SwimmerList, (asked: AskedOf) => Promise<MadeL
         fileName: `records ${name}`,
         ...{ title: `Records of ${name}`, under: `As of ${longDayWord(today)}` },
         tables: [
+          {
+            title: 'Bests',
+            columns: [
+              ...[figure('Distance m'), text('Where'), time('Time'), day('Date')],
+              ...[figure('Faster by s', 1), time('Best of twelve months'), figure('Swims')],
+            ],
+            rows: bestsOf(results, today).map((b) => [
+              ...[b.distanceM, b.place, b.timeS, b.on, b.gainS, b.year?.timeS ?? null, b.swims],
+            ]),
+          },
           {
             title: 'Results, newest first',
             columns: [

@@ -12,3 +12,4 @@ export * from './drafting';
 export * from './drift';
 export * from './rateRamp';
 export * from './result';
+export * from './bests';

@@ -69,6 +69,13 @@ export function plainName(name: string): string {
 }
 
 /**
+ * Whether a name holds what is searched for, whatever the accents and the case; nothing searched for is in every name.
+ *
+ * @example nameHolds('Łukasz Dvořák', 'dvorak') // true
+ */
+export const nameHolds = (name: string, words: string): boolean => plainName(name).includes(plainName(words));
+
+/**
  * A term as a heading or a label shows it: its first letter large, the rest as it is.
  *
  * @example sentenceCase('head and body line') // 'Head and body line'

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { cleanText, cutText, plainId, sentenceCase } from '.';
+import { cleanText, cutText, plainId, sentenceCase, nameHolds } from '.';
 
 describe('clean text', () => {
   it.each([
@@ -65,4 +65,16 @@ describe('a term as a heading', () => {
     ['D′ in hand', 'D′ in hand'],
     ['', ''],
   ])('%j is shown as %j', (term, shown) => expect(sentenceCase(term)).toBe(shown));
+});
+
+describe('what is searched for', () => {
+  it.each([
+    ['Łukasz Dvořák', 'lukasz', true],
+    ['Łukasz Dvořák', ' DVORAK', true],
+    ['Zoë Müller', 'zoe mu', true],
+    ['Zoë Müller', 'zoé', true],
+    ['Zoë Müller', 'mueller', false],
+    ['Ada', '', true],
+    ['Ada', '  ', true],
+  ])('%s holds %j: %p', (name, words, holds) => expect(nameHolds(name, words)).toBe(holds));
 });

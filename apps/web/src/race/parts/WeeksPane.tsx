@@ -223,7 +223,6 @@ const styles = StyleSheet.create({
   bars: { flexDirection: 'row', alignItems: 'center', gap: 8 },
   bar: { height: 14, borderRadius: 3 },
   figures: { fontVariant: ['tabular-nums'] },
-  start: { alignSelf: 'flex-start', marginTop: 8 },
   all: { gap: 8 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 10 },
 });

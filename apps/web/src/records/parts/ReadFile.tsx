@@ -7,6 +7,7 @@ import {
   type ResultField,
   type ResultMapping,
 } from '@upwell/core/exchange/shapes';
+import { nameHolds } from '@upwell/core/text';
 import { numberWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -42,7 +43,7 @@ export function WhoseFile({
   readonly onChoose: (id: string) => void;
 }) {
   const [search, setSearch] = useState('');
-  const found = swimmers.filter((s) => s.name.toLowerCase().includes(search.toLowerCase())).slice(0, 12);
+  const found = swimmers.filter((s) => nameHolds(s.name, search)).slice(0, 12);
   const name = swimmers.find((s) => s.id === chosen)?.name;
   return (
     <Card title={name ? `All results are ${name}’s` : 'Whose file is it?'} strong={!name}>

@@ -25,6 +25,7 @@ import { Tabs } from '@/ui/Tabs';
 import { useWide } from '@/ui/useWide';
 import { WayOn } from '@/ui/WayOn';
 import { useRecordsQuery } from '../api';
+import { Bests } from '../parts/Bests';
 import { Latest, Tests } from '../parts/Tests';
 import { Swims } from '../parts/Swims';
 import { OnDeck } from '../parts/OnDeck';
@@ -49,6 +50,7 @@ export function RecordsScreen() {
   const { data: swimmer, error: noSwimmer } = useSwimmerQuery(id);
   const { data: records, error, refetch } = useRecordsQuery(id);
   const coach = me?.role !== 'swimmer';
+  const wide = useWide();
   const pane: Pane = PANES.find((p) => p.value === asked)?.value ?? 'charts';
   if (!swimmer || !records) {
     const failed = error ?? noSwimmer;
@@ -87,7 +89,16 @@ export function RecordsScreen() {
       />
       {pane === 'charts' ? <Charts swimmer={swimmer} records={records} coach={coach} /> : null}
       {pane === 'tests' ? <Tests records={records} coach={coach} /> : null}
-      {pane === 'swims' ? <Swims records={records} swimmerId={id} coach={coach} /> : null}
+      {pane === 'swims' ? (
+        <View style={wide ? styles.columns : undefined}>
+          <View style={wide ? styles.bests : undefined}>
+            <Bests records={records} />
+          </View>
+          <View style={wide ? styles.column : undefined}>
+            <Swims records={records} swimmerId={id} coach={coach} />
+          </View>
+        </View>
+      ) : null}
       {pane === 'deck' ? <OnDeck records={records} /> : null}
     </Screen>
   );
@@ -262,4 +273,5 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
 const styles = StyleSheet.create({
   columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
   column: { flex: 1, minWidth: 0 },
+  bests: { width: 400 },
 });

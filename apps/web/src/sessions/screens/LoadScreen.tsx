@@ -3,6 +3,7 @@ import { useToday } from '@/state/hooks';
 import { clubListAddress } from '@upwell/contract/lists';
 import type { LoadRow } from '@upwell/contract/sessions';
 import { LOAD_LIMITS } from '@upwell/core/sessions';
+import { nameHolds } from '@upwell/core/text';
 import { numberWord } from '@upwell/core/words';
 import { lazy, Suspense, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -25,8 +26,7 @@ export function LoadScreen() {
   const [who, setWho] = useState<'groups' | 'swimmers'>('groups');
   const [search, setSearch] = useState('');
   const { data, error, refetch } = useLoadQuery(today);
-  const wanted = search.trim().toLowerCase();
-  const rows = data?.[who].filter((row) => row.name.toLowerCase().includes(wanted)) ?? [];
+  const rows = data?.[who].filter((row) => nameHolds(row.name, search)) ?? [];
   const talk = rows.filter((row) => row.prompts.length > 0);
   const rest = rows.filter((row) => row.prompts.length === 0);
   return (

@@ -1,4 +1,5 @@
 import { CAUTION } from '@upwell/core/safety';
+import { nameHolds } from '@upwell/core/text';
 import { numberWord } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -26,8 +27,7 @@ export function CoursesScreen() {
   const [search, setSearch] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const coach = me?.role !== 'swimmer';
-  const words = search.trim().toLowerCase();
-  const shown = courses?.filter((c) => `${c.name} ${c.place}`.toLowerCase().includes(words)) ?? [];
+  const shown = courses?.filter((c) => nameHolds(`${c.name} ${c.place}`, search)) ?? [];
 
   const draw = () => router.navigate(`/water/${v7()}/edit?new=1` as Href);
   const bringIn = async () => {
