@@ -8,11 +8,14 @@ const esm = [
   },
 ];
 
-const node = (name, roots) => ({
+/** What programs of others make of our files, and we of theirs: a part of its own, which wants those programs. */
+const FOREIGN = '**/*foreign.test.ts';
+
+const node = (name, roots, testMatch = ['**/*.test.ts', `!${FOREIGN}`]) => ({
   displayName: name,
   roots,
   testEnvironment: 'node',
-  testMatch: ['**/*.test.ts'],
+  testMatch,
   setupFilesAfterEnv: ['<rootDir>/scripts/lib/propertySeed.cjs'],
   // Libraries of modern modules, which Node's own loader would take but Jest does not.
   moduleNameMapper: { '^chevrotain$': '<rootDir>/node_modules/chevrotain/lib/chevrotain.mjs' },
@@ -32,6 +35,7 @@ module.exports = {
   projects: [
     node('core', ['<rootDir>/packages/core', '<rootDir>/packages/contract']),
     node('server', ['<rootDir>/apps/server']),
+    node('foreign', ['<rootDir>/packages/core', '<rootDir>/apps/server'], [FOREIGN]),
     {
       displayName: 'web',
       rootDir: 'apps/web',

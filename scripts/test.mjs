@@ -1,5 +1,5 @@
 // Everything that must hold: types, lint, unit tests, the server on a real PostgreSQL, journeys in a browser.
-// `npm test -- core` runs a part: types, lint, core, deep, server, web, e2e. `npm test -- quick` is for the minute before a
+// `npm test -- core` runs a part: types, lint, core, deep, foreign, server, web, e2e. `npm test -- quick` is for the minute before a
 // commit: types, and the unit tests of what changed.
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
@@ -19,7 +19,7 @@ import {
   step,
 } from './lib/steps.mjs';
 
-const PARTS = ['types', 'lint', 'core', 'deep', 'server', 'web', 'e2e', 'quick'];
+const PARTS = ['types', 'lint', 'core', 'deep', 'foreign', 'server', 'web', 'e2e', 'quick'];
 const asked = process.argv.slice(2);
 const unknown = asked.filter((part) => !PARTS.includes(part));
 /** Deep is core on more cases, another seed every day: it looks for what nobody has seen yet, and is asked for by name. */
@@ -117,7 +117,7 @@ async function main() {
   const results = [];
   try {
     if (parts.includes('server')) await step('nginx', installNginx);
-    if (parts.includes('core') || parts.includes('deep')) await step('gpsbabel and ogr2ogr', installForeign);
+    if (parts.includes('foreign')) await step('programs of others', installForeign);
     if (parts.includes('e2e')) await step('Chromium', installChromium);
     if (parts.includes('types')) results.push(['types', await once(['typecheck'])]);
     if (parts.includes('lint')) results.push(['lint', await once(['lint'])]);
@@ -125,6 +125,7 @@ async function main() {
     const deep = parts.includes('deep');
     const units = [...(deep || parts.includes('core') ? ['core'] : []), ...(parts.includes('web') ? ['web'] : [])];
     if (units.length > 0) results.push([units.join(' and '), await jest(units, deep ? deepEnv() : {}, [EVERY_CORE])]);
+    if (parts.includes('foreign')) results.push(['foreign', await jest(['foreign'], {})]);
     const env = cluster ? { DATABASE_URL: cluster.url } : {};
     if (parts.includes('server')) results.push(['server', await jest(['server'], env)]);
     if (parts.includes('e2e')) {

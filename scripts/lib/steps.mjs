@@ -91,10 +91,16 @@ export async function installNginx() {
 
 /** Programs of others that read what is written here, and write what is read here. */
 export async function installForeign() {
+  // LibreOffice is large: its tests run where it is installed already.
   const missing = [
-    ['gpsbabel', 'gpsbabel'],
-    ['ogr2ogr', 'gdal-bin'],
-  ].filter(([program]) => !existsSync(`/usr/bin/${program}`));
+    ['/usr/bin/gpsbabel', 'gpsbabel'],
+    ['/usr/bin/ogr2ogr', 'gdal-bin'],
+    ['/usr/bin/qpdf', 'qpdf'],
+    ['/usr/bin/pdffonts', 'poppler-utils'],
+    ['/usr/bin/ffmpeg', 'ffmpeg'],
+    ['/usr/bin/xmllint', 'libxml2-utils'],
+    ['/usr/lib/python3/dist-packages/icalendar', 'python3-icalendar'],
+  ].filter(([file]) => !existsSync(file));
   if (missing.length === 0) return 'already there';
   // Without them their tests are left out, loudly: nothing else needs them.
   for (const [, name] of missing)

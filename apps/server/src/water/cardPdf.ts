@@ -11,7 +11,7 @@ const SIDE = { left: 'breathe left', right: 'breathe right', either: 'both sides
 function sketchSvg(leg: CardLeg): string {
   const { lines, mark, aim, breaths } = legSketch(leg);
   const { width, height } = SKETCH_BOX;
-  const path = (d: string, look: string) => `<path d="${d}" ${look}/>`;
+  const path = (d: string, look: string) => (d === '' ? '' : `<path d="${d}" ${look}/>`);
   const ink = 'fill="#000000"';
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}">`,
