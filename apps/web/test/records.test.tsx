@@ -1,9 +1,11 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import type { RecordsView } from '@upwell/contract/records';
 import { Bests } from '@/records/parts/Bests';
+import { Progress } from '@/records/parts/Progress';
 import { Swims } from '@/records/parts/Swims';
 import { dayIn, deviceZone } from '@upwell/core/days';
-import { fakeServer, ID } from './fakeServer';
+import * as files from '@/ui/saveFile';
+import { fakeServer, ID, SWIMMER } from './fakeServer';
 import { show } from './show';
 
 const RESULT = '01890000-0000-7000-8000-0000000000a1';
@@ -118,5 +120,51 @@ describe('bests of a swimmer', () => {
   it('are not there before anything was swum', () => {
     show(<Bests records={{ ...records, results: [] }} />);
     expect(screen.queryByText('Bests')).toBeNull();
+  });
+});
+
+describe('the picture of progress', () => {
+  const swims: RecordsView = {
+    ...records,
+    results: [
+      {
+        id: `${RESULT.slice(0, -1)}7`,
+        on: '2025-01-10',
+        distanceM: 400,
+        timeS: 360,
+        strokesPerLength: 20,
+        kind: 'trial',
+      },
+      {
+        id: `${RESULT.slice(0, -1)}8`,
+        on: '2025-03-10',
+        distanceM: 400,
+        timeS: 352.5,
+        strokesPerLength: 19,
+        kind: 'trial',
+      },
+    ],
+  };
+
+  it('is heard as it is seen, and given away as a drawing', async () => {
+    const saved = jest.spyOn(files, 'saveFile').mockImplementation(() => undefined);
+    const { UNSAFE_root: root } = show(<Progress swimmer={{ ...SWIMMER, focuses: [] }} records={swims} />);
+    const frame = root.findAll((node) => typeof (node.props as { onLayout?: unknown }).onLayout === 'function').at(-1)!;
+    fireEvent(frame, 'layout', { nativeEvent: { layout: { width: 360, height: 300 } } });
+    expect(
+      await screen.findByLabelText(
+        /^400 m: 6:00\.0 on Fri 10 Jan 2025, 5:52\.5 on Mon 10 Mar 2025: 7\.5 s faster\. Strokes a length: 20, then 19\./,
+      ),
+    ).toBeTruthy();
+    fireEvent.press(screen.getByText('Drawing (SVG)'));
+    const [name, type, svg] = saved.mock.calls[0]!;
+    expect([name, type]).toEqual([`${SWIMMER.givenName} ${SWIMMER.familyName} progress.svg`, 'image/svg+xml']);
+    expect(svg).toContain('width="900"');
+    saved.mockRestore();
+  });
+
+  it('is not there with one swim', () => {
+    show(<Progress swimmer={{ ...SWIMMER, focuses: [] }} records={{ ...swims, results: swims.results.slice(1) }} />);
+    expect(screen.queryByText('Progress')).toBeNull();
   });
 });

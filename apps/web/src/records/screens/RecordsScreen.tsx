@@ -26,6 +26,7 @@ import { useWide } from '@/ui/useWide';
 import { WayOn } from '@/ui/WayOn';
 import { useRecordsQuery } from '../api';
 import { Bests } from '../parts/Bests';
+import { Progress } from '../parts/Progress';
 import { Latest, Tests } from '../parts/Tests';
 import { Swims } from '../parts/Swims';
 import { OnDeck } from '../parts/OnDeck';
@@ -152,6 +153,7 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
   return (
     <View style={wide ? styles.columns : undefined}>
       <View style={wide ? styles.column : undefined}>
+        <Progress swimmer={swimmer} records={records} />
         {shown !== null ? (
           <Card title="Speed">
             <Choice

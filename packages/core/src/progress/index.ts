@@ -1,0 +1,2 @@
+export * from './picture';
+export * from './story';
