@@ -240,7 +240,11 @@ function PersonRow({ person, place, draft, time, onDraft }: PersonProps) {
         {running && !touched ? (
           <Tap
             label={`${name} touches`}
-            style={[styles.touch, { backgroundColor: theme.colors.primaryContainer }]}
+            style={[
+              styles.touch,
+              wide ? styles.beside : styles.line,
+              { backgroundColor: theme.colors.primaryContainer },
+            ]}
             onTap={touch}
           >
             <Text variant="titleMedium" style={{ color: theme.colors.onPrimaryContainer }}>
@@ -248,7 +252,7 @@ function PersonRow({ person, place, draft, time, onDraft }: PersonProps) {
             </Text>
           </Tap>
         ) : (
-          <View style={styles.name}>
+          <View style={[styles.name, wide ? styles.beside : styles.line]}>
             <Text variant="titleMedium">{`${place + 1}  ${name}`}</Text>
           </View>
         )}
@@ -293,14 +297,15 @@ const styles = StyleSheet.create({
   person: { paddingVertical: 8, borderBottomWidth: 1, gap: 4 },
   row: { flexDirection: 'row', alignItems: 'center', gap: 8 },
   wrap: { flexWrap: 'wrap' },
-  name: { flexGrow: 1, flexBasis: 180, minHeight: 48, justifyContent: 'center' },
+  // On a phone a name has a line of its own, and the times stand under it.
+  line: { width: '100%' },
+  beside: { flex: 1 },
+  name: { minHeight: 44, justifyContent: 'center' },
   touch: {
-    flexGrow: 1,
-    flexBasis: 180,
     minHeight: 64,
     borderRadius: 8,
     alignItems: 'center',
     justifyContent: 'center',
   },
-  time: { width: 112 },
+  time: { flexGrow: 1, flexBasis: 112, maxWidth: 160 },
 });
