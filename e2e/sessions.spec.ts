@@ -1,24 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { expect, expectAccessible, signIn, test } from './fixtures';
-
-/** The text of a PDF, page by page. */
-async function pdfText(bytes: Buffer): Promise<string[]> {
-  const document = await getDocument({ data: new Uint8Array(bytes), useSystemFonts: false }).promise;
-  const pages: string[] = [];
-  for (let n = 1; n <= document.numPages; n++) {
-    const { items } = await (await document.getPage(n)).getTextContent();
-    pages.push(
-      items
-        .map((item) => ('str' in item ? item.str : ''))
-        .join(' ')
-        .replace(/\s+/g, ' ')
-        .replaceAll('- ', '-'),
-    );
-  }
-  return pages;
-}
+import { pdfText } from './pdfText';
 
 /** Stores a session through the text screen and opens it. */
 async function write(page: Page, text: string): Promise<void> {
