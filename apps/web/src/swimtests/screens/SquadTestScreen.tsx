@@ -3,11 +3,11 @@ import { APART_S, SWIM_TEST, TOGETHER_M, togetherResult, touchTime, type Togethe
 import { formatTime } from '@upwell/core/units';
 import { counted } from '@upwell/core/words';
 import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
 import { type ApiError, sentence } from '@/api/problem';
-import { DeckTime, Tap, useNow, useTodayQuery } from '@/deck';
+import { type DeckTime, Tap, useDeckTime, useNow, useTodayQuery } from '@/deck';
 import { useSaveTestMutation } from '@/records';
 import { useDraft, useToday } from '@/state/hooks';
 import { useSquadsQuery } from '@/swimmers';
@@ -33,20 +33,7 @@ export function SquadTestScreen() {
   const today = useToday();
   const { data, error, refetch } = useTodayQuery(today);
   const { data: squads } = useSquadsQuery();
-  const [time, setTime] = useState<DeckTime | null>(null);
-  useEffect(() => {
-    let opened: DeckTime | undefined;
-    let closed = false;
-    void DeckTime.open(`squad-test:${squad}`, () => {}).then((t) => {
-      opened = t;
-      if (closed) t.close();
-      else setTime(t);
-    });
-    return () => {
-      closed = true;
-      opened?.close();
-    };
-  }, [squad]);
+  const time = useDeckTime(`squad-test:${squad}`);
   if (!data || !time) {
     return (
       <Screen title="Test of a squad" back="/deck">

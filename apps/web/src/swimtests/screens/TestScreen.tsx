@@ -18,7 +18,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { type ApiError, sentence } from '@/api/problem';
-import { DeckTime } from '@/deck';
+import { type DeckTime, useDeckTime } from '@/deck';
 import { useRecordsQuery, useSaveTestMutation } from '@/records';
 import { useDraft, useToday } from '@/state/hooks';
 import { useSquadsQuery, useSwimmerQuery } from '@/swimmers';
@@ -39,20 +39,7 @@ export function TestScreen() {
   const { id, kind: asked, ladder } = useLocalSearchParams<{ id: string; kind?: string; ladder?: string }>();
   const { data: swimmer, error, refetch } = useSwimmerQuery(id);
   const { data: records } = useRecordsQuery(id);
-  const [time, setTime] = useState<DeckTime | null>(null);
-  useEffect(() => {
-    let opened: DeckTime | undefined;
-    let closed = false;
-    void DeckTime.open(`tests:${id}`, () => {}).then((t) => {
-      opened = t;
-      if (closed) t.close();
-      else setTime(t);
-    });
-    return () => {
-      closed = true;
-      opened?.close();
-    };
-  }, [id]);
+  const time = useDeckTime(`tests:${id}`);
   if (!swimmer || !time) {
     return (
       <Screen title="Test" back={`/swimmers/${id}`}>
