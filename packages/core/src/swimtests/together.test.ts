@@ -20,7 +20,7 @@ describe('a time trial of a whole squad', () => {
     expect(touchTime(start, at, place, apart)).toBe(time),
   );
 
-  it('tells what was swum to a tenth, whoever left when', () => {
+  it('tells what was swum to a tenth, in any order of leaving', () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 0, max: 30 }),
