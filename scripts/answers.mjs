@@ -14,6 +14,23 @@ const plain = (name) => name.replace(/[^\w.-]+/g, '_').replace(/^_+|_+$/g, '');
 /** Long unions make names that nobody reads: those get a number. */
 const LONGEST_NAME = 60;
 
+/** Lists whose order says nothing; the compiler gives them in the order in which it met their parts. */
+const SETS = ['enum', 'required', 'anyOf', 'type'];
+
+/** The same in an order that hangs on nothing but what is in it. */
+function inOrder(value, key = '') {
+  if (Array.isArray(value)) {
+    const items = value.map((item) => inOrder(item));
+    return SETS.includes(key) ? items.sort((a, b) => (JSON.stringify(a) < JSON.stringify(b) ? -1 : 1)) : items;
+  }
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(
+    Object.keys(value)
+      .sort()
+      .map((name) => [name, inOrder(value[name], name)]),
+  );
+}
+
 /** The schemas as the text of a file. */
 export function answerSchemas() {
   const { generateSchema, getProgramFromFiles } = createRequire(import.meta.url)('typescript-json-schema');
@@ -61,7 +78,7 @@ export function answerSchemas() {
     );
   };
   const schemas = Object.fromEntries([...names].map(([name, short]) => [short, renamed(definitions[name])]));
-  return `${JSON.stringify({ answers: renamed(properties), schemas })}\n`;
+  return `${JSON.stringify(inOrder({ answers: renamed(properties), schemas }))}\n`;
 }
 
 if (import.meta.url === pathToFileURL(process.argv[1] ?? '').href) writeFileSync(ANSWERS, answerSchemas());
