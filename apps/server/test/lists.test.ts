@@ -1,4 +1,5 @@
 import { readResults } from '@upwell/core/exchange';
+import { listText } from '@upwell/core/exchange/files';
 import { addDays, dayIn, weekOf } from '@upwell/core/days';
 import Papa from 'papaparse';
 import readXlsxFile from 'read-excel-file/node';
@@ -96,6 +97,17 @@ describe('lists for a meeting', () => {
     expect(read.results.map((r) => [r.on, r.distanceM, r.timeS])).toEqual([
       ['2026-10-19', 400, 352.14],
       ['2026-11-02', 400, 349.5],
+    ]);
+  });
+
+  it.each(['xlsx', 'csv'])('the list itself comes back in as %s', async (format) => {
+    const { rawPayload } = await file(`/lists/results/${format}`);
+    const list = await listText(new Uint8Array(rawPayload));
+    const read = readResults('text' in list ? list.text : '', null, [{ id: lukasz, name: 'Łukasz Dvořák' }]);
+    expect(read.problems).toEqual([]);
+    expect(read.results.map((r) => [r.on, r.distanceM, r.timeS, r.kind])).toEqual([
+      ['2026-11-02', 400, 349.5, 'trial'],
+      ['2026-10-19', 400, 352.14, 'trial'],
     ]);
   });
 

@@ -179,3 +179,17 @@ describe('a time that a spreadsheet took for hours', () => {
     expect(read(distance, time)).toBe(seconds ?? 5 * 3600 + 52 * 60 + 30);
   });
 });
+
+it.each([
+  ['all-out', 'trial'],
+  ['All out', 'trial'],
+  ['training', 'training'],
+  ['outside', 'track'],
+  ['', 'trial'],
+  ['race pace', undefined],
+])('the kind %j is %s', (written, kind) => {
+  const text = `name,date,distance,time,kind\nAda Stone,2026-10-19,400,5:52,${written}`;
+  const { results, problems } = readResults(text, null, [{ id: '1', name: 'Ada Stone' }]);
+  expect(results[0]?.kind).toBe(kind);
+  expect(problems).toHaveLength(kind ? 0 : 1);
+});

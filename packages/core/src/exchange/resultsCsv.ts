@@ -161,9 +161,10 @@ function readRow(
   const strokes = counted === '' ? null : (numberIn(counted, decimal, 1) ?? Number.NaN);
   if (strokes !== null && !(strokes > 0 && strokes <= 200))
     return `“${counted}” is not a number of strokes in a length.`;
-  const kind = cell(columns.kind).toLowerCase();
+  const written = cell(columns.kind).toLowerCase();
+  const kind = KIND_SAID[written] ?? written;
   if (kind !== '' && !(RESULT_KINDS as readonly string[]).includes(kind))
-    return `“${kind}” is not one of ${RESULT_KINDS.join(', ')}.`;
+    return `“${written}” is not one of ${RESULT_KINDS.join(', ')}.`;
   return {
     swimmerId,
     on,
@@ -173,6 +174,9 @@ function readRow(
     kind: kind === '' ? 'trial' : (kind as ResultKind),
   };
 }
+
+/** Kinds as lists for people say them. */
+const KIND_SAID: Readonly<Record<string, ResultKind>> = { 'all-out': 'trial', 'all out': 'trial', outside: 'track' };
 
 /** Nobody takes longer over a result, m/s. */
 const SLOWEST_MPS = 0.05;
