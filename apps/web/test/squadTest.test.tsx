@@ -2,7 +2,7 @@ import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react-nati
 import { weekOf } from '@upwell/core/days';
 import { openFor } from '@/offline/db';
 import { SquadTestScreen } from '@/swimtests/screens/SquadTestScreen';
-import { newSquadTest, readyPeople, withEarlier, withStored, withTime } from '@/swimtests/squadDraft';
+import { newSquadTest, readyPeople, withEarlier, withStored, withTime, withWatch, withWatchBack } from '@/swimtests/squadDraft';
 import { fakeServer, ID, ME, showAt, SQUAD } from './fakeServer';
 
 const OTHER = ID.replace(/.$/, (last) => (last === '9' ? '8' : '9'));
@@ -82,6 +82,37 @@ describe('a test of a whole squad', () => {
     expect(new Set(puts.map((c) => c.path)).size).toBe(1);
     expect(new Set(puts.map((c) => (c.body as { writeId: string }).writeId)).size).toBe(1);
   });
+});
+
+it('one that is refused keeps nobody else from being stored, and times come back after beginning again', async () => {
+  let first = true;
+  const calls = page(() => {
+    const answer = first ? { status: 422, body: { status: 422, detail: 'Not now.' } } : stored;
+    first = false;
+    return answer;
+  });
+  await screen.findByLabelText('400 m of Ada Lindqvale');
+  write('400 m of Ada Lindqvale', '5:52');
+  write('200 m of Ada Lindqvale', '2:45');
+  write('400 m of Bo Vale', '6:40');
+  write('200 m of Bo Vale', '3:05');
+  fireEvent.press(await screen.findByText('Store 2 tests'));
+  expect(await screen.findByText(/^Ada Lindqvale: .*Not now/)).toBeTruthy();
+  expect(await screen.findByText('1 test stored.')).toBeTruthy();
+  expect(calls.filter((c) => c.method === 'PUT')).toHaveLength(2);
+  fireEvent.press(screen.getByText('Begin again with those who are due'));
+  expect(screen.queryByDisplayValue('5:52')).toBeNull();
+  fireEvent.press(await screen.findByText('Undo'));
+  expect(await screen.findByDisplayValue('5:52')).toBeTruthy();
+});
+
+it('a watch that was ended by mistake goes on from its start', () => {
+  const running = withWatch(newSquadTest('2026-11-24', DUE), 400, 5000);
+  const ended = withWatch(running, 200, 90_000);
+  expect([ended.running, ended.ended]).toEqual([null, { metres: 400, startMs: 5000 }]);
+  expect(withWatchBack(ended)).toEqual(running);
+  // Another start is another watch.
+  expect(withWatch(ended, 200, 95_000)).toMatchObject({ running: { metres: 200, startMs: 95_000 }, ended: null });
 });
 
 it('the draft keeps the order of leaving, and what is stored', () => {

@@ -12,11 +12,18 @@ export interface SquadTestPerson {
   readonly stored: boolean;
 }
 
+interface Running {
+  readonly metres: TogetherM;
+  readonly startMs: number;
+}
+
 export interface SquadTestDraft {
   readonly heldOn: string;
   readonly apartS: number;
   /** The watch, deck clock; null while nobody swims. */
-  readonly running: { readonly metres: TogetherM; readonly startMs: number } | null;
+  readonly running: Running | null;
+  /** The watch that was ended last: an end by mistake is taken back, and nobody's start is lost. */
+  readonly ended: Running | null;
   readonly people: readonly SquadTestPerson[];
 }
 
@@ -24,11 +31,20 @@ export const newSquadTest = (
   heldOn: string,
   people: readonly { readonly swimmerId: string; readonly name: string }[],
 ): SquadTestDraft => ({
-  ...{ heldOn, apartS: 10, running: null },
+  ...{ heldOn, apartS: 10, running: null, ended: null },
   people: people.map(({ swimmerId, name }) => ({
     ...{ swimmerId, name, id: v7(), writeId: v7(), times: {}, stored: false },
   })),
 });
+
+/** With the watch of a distance started, or ended. */
+export const withWatch = (draft: SquadTestDraft, metres: TogetherM, atMs: number): SquadTestDraft =>
+  draft.running
+    ? { ...draft, running: null, ended: draft.running }
+    : { ...draft, running: { metres, startMs: atMs }, ended: null };
+
+/** With the watch going on that was ended last. */
+export const withWatchBack = (draft: SquadTestDraft): SquadTestDraft => ({ ...draft, running: draft.ended, ended: null });
 
 const withPerson = (
   draft: SquadTestDraft,

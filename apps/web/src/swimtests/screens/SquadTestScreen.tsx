@@ -24,6 +24,8 @@ import {
   withEarlier,
   withStored,
   withTime,
+  withWatch,
+  withWatchBack,
   type SquadTestDraft,
   type SquadTestPerson,
 } from '../squadDraft';
@@ -60,20 +62,24 @@ function Together({ squadId, name, due, time, heldOn }: TogetherProps) {
   const [fresh] = useState(() => newSquadTest(heldOn, due));
   const [draft, setDraft, dropDraft] = useDraft<SquadTestDraft>(`squad-test:${squadId}`, fresh);
   const [metres, setMetres] = useState<TogetherM>(400);
-  const [save, { error, isLoading }] = useSaveTestMutation();
+  const [save, { isLoading }] = useSaveTestMutation();
+  const [refused, setRefused] = useState<readonly string[]>([]);
+  const [before, setBefore] = useState<SquadTestDraft | null>(null);
   const ready = readyPeople(draft);
   const stored = draft.people.filter((p) => p.stored).length;
   const keepAll = async () => {
+    const not: string[] = [];
     for (const person of ready) {
       const result = togetherResult(person.times);
       if (result.kind !== 'ready') continue;
       const { swimmerId, id, writeId } = person;
       const body = { swimmerId, heldOn: draft.heldOn, input: result.input, note: '', version: 0, writeId };
       const answer = await save({ id, body });
-      // What is stored stays so; the rest can be sent again.
-      if (answer.error) return;
-      setDraft((now) => withStored(now, swimmerId));
+      // One that is refused keeps nobody else from being stored, and can be sent again.
+      if (answer.error) not.push(`${person.name}: ${sentence(answer.error as ApiError)}`);
+      else setDraft((now) => withStored(now, swimmerId));
     }
+    setRefused(not);
   };
   if (draft.people.length === 0)
     return (
@@ -111,7 +117,27 @@ function Together({ squadId, name, due, time, heldOn }: TogetherProps) {
         )
       }
     >
-      {error ? <Notice tone="error">{sentence(error as ApiError)}</Notice> : null}
+      {refused.map((why) => (
+        <Notice key={why} tone="error">
+          {why}
+        </Notice>
+      ))}
+      {before ? (
+        <Notice
+          action={
+            <Button
+              onPress={() => {
+                setDraft(before);
+                setBefore(null);
+              }}
+            >
+              Undo
+            </Button>
+          }
+        >
+          Begun again.
+        </Notice>
+      ) : null}
       {stored > 0 ? <Text aria-live="polite">{`${counted(stored, 'test')} stored.`}</Text> : null}
       <Clock draft={draft} time={time} metres={metres} onMetres={setMetres} onDraft={setDraft} />
       <View role="list" aria-label="Who swims, in the order of leaving">
@@ -127,7 +153,10 @@ function Together({ squadId, name, due, time, heldOn }: TogetherProps) {
         ))}
       </View>
       {draft.running || done ? null : (
-        <Button compact style={styles.again} onPress={() => setDraft(newSquadTest(heldOn, due))}>
+        <Button compact style={styles.again} onPress={() => {
+            setBefore(draft);
+            setDraft(newSquadTest(heldOn, due));
+          }}>
           Begin again with those who are due
         </Button>
       )}
@@ -158,7 +187,7 @@ interface ClockProps {
 /** What is swum, how they leave, and the watch of the first. */
 function Clock({ draft, time, metres, onMetres, onDraft }: ClockProps) {
   const theme = useTheme();
-  const { running, apartS } = draft;
+  const { running, ended, apartS } = draft;
   const now = useNow(time, 100, running !== null);
   return (
     <Card strong>
@@ -186,13 +215,18 @@ function Clock({ draft, time, metres, onMetres, onDraft }: ClockProps) {
         label={running ? `End the ${running.metres} m` : `Start the ${metres} m`}
         style={[styles.start, { backgroundColor: running ? theme.colors.surfaceVariant : theme.colors.primary }]}
         onTap={(monoMs) =>
-          onDraft((was) => ({ ...was, running: was.running ? null : { metres, startMs: time.at(monoMs) } }))
+          onDraft((was) => withWatch(was, metres, time.at(monoMs)))
         }
       >
         <Text style={[styles.word, { color: running ? theme.colors.onSurface : theme.colors.onPrimary }]}>
           {running ? `End the ${running.metres} m` : `Start the ${metres} m`}
         </Text>
       </Tap>
+      {ended ? (
+        <Button compact onPress={() => onDraft(withWatchBack)}>
+          {`Not over yet: go on with the ${ended.metres} m`}
+        </Button>
+      ) : null}
       <Text variant="bodySmall">
         {running ? 'Tap a name at the touch.' : 'The first leaves at the start; the arrows change the order.'}
       </Text>
