@@ -2,7 +2,15 @@ import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react-nati
 import { weekOf } from '@upwell/core/days';
 import { openFor } from '@/offline/db';
 import { SquadTestScreen } from '@/swimtests/screens/SquadTestScreen';
-import { newSquadTest, readyPeople, withEarlier, withStored, withTime, withWatch, withWatchBack } from '@/swimtests/squadDraft';
+import {
+  newSquadTest,
+  readyPeople,
+  withEarlier,
+  withStored,
+  withTime,
+  withWatch,
+  withWatchBack,
+} from '@/swimtests/squadDraft';
 import { fakeServer, ID, ME, showAt, SQUAD } from './fakeServer';
 
 const OTHER = ID.replace(/.$/, (last) => (last === '9' ? '8' : '9'));

@@ -44,7 +44,11 @@ export const withWatch = (draft: SquadTestDraft, metres: TogetherM, atMs: number
     : { ...draft, running: { metres, startMs: atMs }, ended: null };
 
 /** With the watch going on that was ended last. */
-export const withWatchBack = (draft: SquadTestDraft): SquadTestDraft => ({ ...draft, running: draft.ended, ended: null });
+export const withWatchBack = (draft: SquadTestDraft): SquadTestDraft => ({
+  ...draft,
+  running: draft.ended,
+  ended: null,
+});
 
 const withPerson = (
   draft: SquadTestDraft,

@@ -153,10 +153,14 @@ function Together({ squadId, name, due, time, heldOn }: TogetherProps) {
         ))}
       </View>
       {draft.running || done ? null : (
-        <Button compact style={styles.again} onPress={() => {
+        <Button
+          compact
+          style={styles.again}
+          onPress={() => {
             setBefore(draft);
             setDraft(newSquadTest(heldOn, due));
-          }}>
+          }}
+        >
           Begin again with those who are due
         </Button>
       )}
@@ -214,9 +218,7 @@ function Clock({ draft, time, metres, onMetres, onDraft }: ClockProps) {
       <Tap
         label={running ? `End the ${running.metres} m` : `Start the ${metres} m`}
         style={[styles.start, { backgroundColor: running ? theme.colors.surfaceVariant : theme.colors.primary }]}
-        onTap={(monoMs) =>
-          onDraft((was) => withWatch(was, metres, time.at(monoMs)))
-        }
+        onTap={(monoMs) => onDraft((was) => withWatch(was, metres, time.at(monoMs)))}
       >
         <Text style={[styles.word, { color: running ? theme.colors.onSurface : theme.colors.onPrimary }]}>
           {running ? `End the ${running.metres} m` : `Start the ${metres} m`}
