@@ -621,9 +621,10 @@ test('an evening session two zones away is told by the clock of its course', asy
   const sunset = async (on: Page) => /sunset (\d\d:\d\d)/.exec((await on.getByText(/sunset/).textContent())!)![1];
   expect(await sunset(page)).toBe(await sunset(there));
 
-  // In every calendar it is one moment: half past six there, half past seven in Greenwich.
+  // In every calendar it is one moment: half past six by a clock that the file itself describes, an hour behind Greenwich.
   const { id } = ((await (await page.request.get('/api/v1/sessions?search=Camp')).json()) as { id: string }[])[0]!;
   const file = await (await page.request.get(`/api/v1/sessions/${id}/export/ics`)).text();
-  expect(file).toMatch(/DTSTART:\d{8}T193000Z/);
+  expect(file).toMatch(/DTSTART;TZID=Etc\/GMT\+1:\d{8}T183000\r\n/);
+  expect(file).toMatch(/TZID:Etc\/GMT\+1\r\n[\s\S]*TZOFFSETTO:-0100\r\n/);
   await context.close();
 });

@@ -25,7 +25,7 @@ const unknown = asked.filter((part) => !PARTS.includes(part));
 /** Deep is core on more cases, another seed every day: it looks for what nobody has seen yet, and is asked for by name. */
 const WHOLE = PARTS.filter((part) => part !== 'deep' && part !== 'quick');
 const parts = asked.length > 0 ? PARTS.filter((part) => asked.includes(part)) : WHOLE;
-/** Unit tests need no more of a machine than its cores; the tests of the server share a database. */
+/** Tests need no more of a machine than its cores. Those of the server share a database, each in clubs of its own. */
 const EVERY_CORE = '--maxWorkers=100%';
 const cache = path.join(ROOT, '.cache');
 
@@ -63,10 +63,16 @@ async function jest(projects, env, args = []) {
   };
 }
 
-async function journeys(env) {
-  const file = path.join(cache, 'e2e.json');
+/** The sizes that journeys are made in, each beside the other in a club of its own: their order within one is kept. */
+const SIZES = ['phone', 'wide'];
+
+async function journeys(size, cluster) {
+  const file = path.join(cache, `e2e-${size}.json`);
   rmSync(file, { force: true });
-  const code = await npx(['playwright', 'test'], env);
+  const code = await npx(['playwright', 'test', `--project=${size}`, `--output=.cache/e2e-${size}`], {
+    DATABASE_URL: await cluster.beside(`upwell_test_${size}`),
+    PLAYWRIGHT_JSON_OUTPUT_FILE: file,
+  });
   if (!existsSync(file)) return { passed: 0, failed: 1 };
   const { expected, unexpected, flaky } = JSON.parse(readFileSync(file, 'utf8')).stats;
   return { passed: expected, failed: Math.max(unexpected + flaky, code === 0 ? 0 : 1) };
@@ -127,11 +133,11 @@ async function main() {
     if (units.length > 0) results.push([units.join(' and '), await jest(units, deep ? deepEnv() : {}, [EVERY_CORE])]);
     if (parts.includes('foreign')) results.push(['foreign', await jest(['foreign'], {})]);
     const env = cluster ? { DATABASE_URL: cluster.url } : {};
-    if (parts.includes('server')) results.push(['server', await jest(['server'], env)]);
+    if (parts.includes('server')) results.push(['server', await jest(['server'], env, [EVERY_CORE])]);
     if (parts.includes('e2e')) {
       await step('web app', buildWeb);
-      await cluster.recreate();
-      results.push(['e2e', await journeys(env)]);
+      const both = await Promise.all(SIZES.map((size) => journeys(size, cluster)));
+      results.push(...SIZES.map((size, at) => [`e2e ${size}`, both[at]]));
     }
   } finally {
     if (cluster) await cluster.stop();

@@ -192,6 +192,10 @@ export async function startCluster(name, database) {
     pgTool('psql', ['-X', '-q', '-t', '-A', '-v', 'ON_ERROR_STOP=1', '-c', text], url(db));
   if ((await sql(`select 1 from pg_database where datname = '${database}'`)).trim() !== '1')
     await sql(`create database ${database}`);
+  const afresh = async (name) => {
+    await sql(`drop database if exists ${name} with (force)`);
+    await sql(`create database ${name}`);
+  };
   return {
     url: url(database),
     folder,
@@ -203,9 +207,11 @@ export async function startCluster(name, database) {
       return true;
     },
     stop: () => pg('pg_ctl', ['-D', dataDir, '-m', 'fast', '-w', 'stop'], options),
-    recreate: async () => {
-      await sql(`drop database ${database} with (force)`);
-      await sql(`create database ${database}`);
+    recreate: () => afresh(database),
+    /** Another database here, empty; answers its address. */
+    beside: async (name) => {
+      await afresh(name);
+      return url(name);
     },
   };
 }

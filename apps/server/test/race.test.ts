@@ -1,6 +1,7 @@
 import { inPlace } from '../src/work/inPlace';
 import { timeIn, weekOf } from '@upwell/core/days';
 import { v7 } from 'uuid';
+import { CSV_MARK } from '../src/platform/fileName';
 import { planClub, planEveryClub } from '../src/race';
 import { Harness, fieldsOf, type TestClub } from './harness';
 
@@ -75,7 +76,9 @@ describe('a race plan', () => {
       url: `/api/v1/swimmers/${id}/race-plan.csv`,
       cookies: { upwell_session: club.cookie('coach') },
     });
-    const lines = csv.body.split('\n');
+    // With the mark by which spreadsheets know that it is UTF-8.
+    expect(csv.body.startsWith(CSV_MARK)).toBe(true);
+    const lines = csv.body.slice(1).split('\n');
     expect(lines).toHaveLength(1 + row.weeks.length);
     expect(lines[0]).toBe('week_of,phase,kind,load,theme,step,test,words');
     expect(lines.find((l) => l.startsWith(weekOf(day(21))))).toContain(',1234,');
