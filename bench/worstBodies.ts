@@ -219,6 +219,7 @@ export const worstBodies = ({ squadId, swimmerId, courseId, sessionId }: Ids): r
           timeS: 90 + i / 100,
           strokesPerLength: null,
           kind: 'trial',
+          details: { pool: { length: 25, unit: 'm' }, splitsS: [21, 43, 66], meet: 'A meet with a long name' },
         })),
       }),
   },

@@ -141,6 +141,7 @@ export const resultOf = (swimmerId: string) => ({
   timeS: 90,
   strokesPerLength: null,
   kind: 'trial',
+  details: { pool: { length: 25, unit: 'm' }, splitsS: [43.2], meet: 'Lantern Cup' },
 });
 
 /** What was read at a water for an hour. */

@@ -72,7 +72,7 @@ describe('lists for a meeting', () => {
     const pdf = await file(`/swimmers/${lukasz}/lists/records/pdf`);
     expect(pdfText(pdf.rawPayload)).toContain('Records of Łukasz Dvořák');
     // The best with its day and what it gained: 352.14 − 349.5.
-    expect(pdfText(pdf.rawPayload)).toMatch(/Bests .* 400 pool 5:49\.50 2 Nov 2026 2\.6 5:49\.50 2/);
+    expect(pdfText(pdf.rawPayload)).toMatch(/Bests .* 400 m pool 5:49\.50 2 Nov 2026 2\.6 5:49\.50 2/);
     expect(pdf.headers['content-disposition']).toContain(
       "filename*=UTF-8''records%20%C5%81ukasz%20Dvo%C5%99%C3%A1k.pdf",
     );
@@ -82,7 +82,10 @@ describe('lists for a meeting', () => {
   it('times can be added up by a spreadsheet', async () => {
     const { rawPayload } = await file('/lists/results/xlsx');
     const [sheet] = await readXlsxFile(rawPayload);
-    expect(sheet!.data[0]).toEqual(['Swimmer', 'Date', 'Distance m', 'Time', 'm/s', 'Strokes per length', 'Kind']);
+    expect(sheet!.data[0]).toEqual([
+      ...['Swimmer', 'Date', 'Distance m', 'Time', 'm/s', 'Strokes per length', 'Kind'],
+      ...['Pool', 'Splits', 'Meet'],
+    ]);
     const [name, on, distance, time] = sheet!.data[1]!;
     expect([name, distance]).toEqual(['Łukasz Dvořák', 400]);
     expect((on as unknown as Date).toISOString().slice(0, 10)).toBe('2026-11-02');

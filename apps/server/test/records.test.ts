@@ -128,6 +128,52 @@ describe('results', () => {
     await coach('DELETE', `/results/${id}`);
   });
 
+  it('keep the pool, the splits and the meet, also through apps that know nothing of them', async () => {
+    const coach = await club.as('coach');
+    const id = v7();
+    const details = { pool: { length: 25, unit: 'm' as const }, splitsS: [90, 185, 282], meet: 'Lantern Cup' };
+    const { swimmerId: _, ...was } = line();
+    expect((await coach('PUT', `/results/${id}`, line({ details }))).body.details).toEqual(details);
+    expect((await coach('GET', `/swimmers/${swimmer}/records`)).body.results[0].details).toEqual(details);
+    // An older app corrects the time, and the rest stays.
+    const faster = await coach('PUT', `/results/${id}`, { ...line({ timeS: 379 }), was });
+    expect(faster.body).toMatchObject({ timeS: 379, details });
+    // A newer one takes the splits out, once and not over what others made of it.
+    const less = { pool: details.pool, meet: details.meet };
+    const change = { ...line({ timeS: 379, details: less }), was: { ...was, timeS: 379, details } };
+    for (const times of ['first', 'again'])
+      expect([times, (await coach('PUT', `/results/${id}`, change)).body.details]).toEqual([times, less]);
+    const late = { ...line({ timeS: 379, details: {} }), was: { ...was, timeS: 379, details } };
+    expect((await coach('PUT', `/results/${id}`, late)).status).toBe(409);
+    expect((await coach('GET', '/results')).body.items[0].details).toEqual(less);
+    await coach('DELETE', `/results/${id}`);
+  });
+
+  it.each([
+    ['splits that fall', { splitsS: [90, 80] }],
+    ['a split after the end', { splitsS: [400] }],
+    ['a split that nobody swims', { splitsS: [20, 100, 200] }],
+    ['a wall that is not there', { pool: { length: 25, unit: 'm' }, splitsS: [70, 140, 210, 300] }],
+    ['too many', { splitsS: Array.from({ length: 121 }, (_, i) => i + 1) }],
+    ['a pool of a kilometre', { pool: { length: 1000, unit: 'm' } }],
+    ['a pool in feet', { pool: { length: 25, unit: 'ft' } }],
+    ['a long meet', { meet: 'x'.repeat(81) }],
+    ['what is not known', { lane: 4 }],
+    ['a list', []],
+  ])('refuse %s', async (_, details) => {
+    const coach = await club.as('coach');
+    expect((await coach('PUT', `/results/${v7()}`, { ...line(), details })).status).toBe(400);
+    const rows = [{ ...line(), details }];
+    expect((await coach('PUT', `/imports/${v7()}/0`, { rows })).status).toBe(400);
+  });
+
+  it('refuse a pool outside', async () => {
+    const coach = await club.as('coach');
+    const outside = line({ kind: 'track', details: { pool: { length: 25, unit: 'm' } } });
+    const answer = await coach('PUT', `/results/${v7()}`, outside);
+    expect([answer.status, JSON.stringify(answer.body)]).toEqual([400, expect.stringContaining('has no pool')]);
+  });
+
   it('have a day between 1980 and the end of next year', async () => {
     const coach = await club.as('coach');
     const next = new Date().getUTCFullYear() + 1;
@@ -156,7 +202,8 @@ describe('results', () => {
   it('go out as CSV and come in again', async () => {
     const coach = await club.as('coach');
     const id = v7();
-    await coach('PUT', `/results/${id}`, line());
+    const details = { pool: { length: 50, unit: 'm' as const }, splitsS: [188.5], meet: 'Lantern Cup' };
+    await coach('PUT', `/results/${id}`, line({ details }));
     const file = await harness.app.inject({
       method: 'GET',
       url: '/api/v1/results.csv',
@@ -164,7 +211,7 @@ describe('results', () => {
     });
     expect(file.headers['content-type']).toContain('text/csv');
     const { results } = readResults(file.body, null, [{ id: swimmer, name: 'Ada Lindqvale' }]);
-    expect(results).toEqual([line()]);
+    expect(results).toEqual([line({ details })]);
     await coach('DELETE', `/results/${id}`);
   });
 });
@@ -185,6 +232,18 @@ describe('a file of results', () => {
     expect(await coach('POST', `/imports/${id}/commit`, { rows: 2000 })).toMatchObject({ body: { stored: 2000 } });
     expect(await coach('POST', `/imports/${id}/commit`, { rows: 2000 })).toMatchObject({ body: { stored: 2000 } });
     expect((await coach('GET', '/results')).body.total).toBe(2000);
+  });
+
+  it('brings pools, splits and meets', async () => {
+    const coach = await club.as('coach');
+    const id = v7();
+    const details = { pool: { length: 25, unit: 'yd' as const }, splitsS: [40.5], meet: 'Lantern Cup' };
+    const row = line({ on: '2026-12-01', distanceM: 91.44, timeS: 84, details });
+    await coach('PUT', `/imports/${id}/0`, { rows: [row, line({ on: '2026-12-02', distanceM: 91.44, timeS: 85 })] });
+    await coach('POST', `/imports/${id}/commit`, { rows: 2, name: 'Lantern Cup' });
+    const { items } = (await coach('GET', '/results?distanceM=91.44&falling=false')).body;
+    expect(items.map((r: ResultLine) => r.details)).toEqual([details, {}]);
+    await coach('POST', `/imports/${id}/undo`);
   });
 
   it('is forgotten when it is cancelled', async () => {

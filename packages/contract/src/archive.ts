@@ -168,7 +168,7 @@ export const archiveSchema = Joi.object<ClubArchive>({
   clubId: uuid().required(),
   clubName: line(120).required(),
   rules: clubRulesSchema
-    .fork(['kit', 'laneCapacity', 'paceTable', 'water'], (field) => field.optional())
+    .fork(['kit', 'laneCapacity', 'paceTable', 'water', 'standards'], (field) => field.optional())
     .fork('name', (field) => field.forbidden())
     .required(),
   ...Object.fromEntries(

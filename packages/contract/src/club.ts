@@ -1,10 +1,12 @@
 import { KIT_IDS, type KitId } from '@upwell/core/library';
-import type { PacePoint } from '@upwell/core/measures';
+import { MOST_STANDARDS, type PacePoint, type Standard } from '@upwell/core/measures';
 import { POOL_UNITS, type PoolUnit } from '@upwell/core/units';
 import { WATER_RULES, type WaterRules } from '@upwell/core/safety';
 import { Joi } from './joi';
 import { line, oneOf, saved, timeZone, type Saved } from './common';
 import { paceTable } from './plan';
+import { swumPool } from './records';
+import { notFasterThanAnybody } from './swimmers';
 
 /** What a club decides for itself. */
 export interface ClubRules {
@@ -21,13 +23,15 @@ export interface ClubRules {
   readonly paceTable: readonly PacePoint[];
   /** Limits at the water: the usual ones, or tighter. */
   readonly water: WaterRules;
+  /** Times that the club asks for, like those for its race squad. */
+  readonly standards: readonly Standard[];
 }
 
 /** The rules with the version they were read in. */
 export type ClubRulesView = ClubRules & Pick<Saved, 'version'>;
 /** What an app does not know of stays as it is; one that knows nothing of versions changes what is there. */
 export type ClubRulesSave = Omit<ClubRules, LaterRule> & Partial<Pick<ClubRules, LaterRule> & Saved>;
-type LaterRule = 'name' | 'timeZone' | 'units' | 'water';
+type LaterRule = 'name' | 'timeZone' | 'units' | 'water' | 'standards';
 
 const atMost = (of: keyof WaterRules, least: number) => Joi.number().min(least).max(WATER_RULES[of]).required();
 
@@ -47,6 +51,16 @@ const clubRules = {
     rainMm: atMost('rainMm', 0),
     leastDepthM: Joi.number().min(WATER_RULES.leastDepthM).max(5).required(),
   }),
+  standards: Joi.array()
+    .items(
+      Joi.object<Standard>({
+        name: line(60).required(),
+        distanceM: Joi.number().min(1).max(100_000).precision(3).required(),
+        pool: swumPool().allow(null).required(),
+        timeS: Joi.number().greater(0).max(86_400).required(),
+      }).custom(notFasterThanAnybody),
+    )
+    .max(MOST_STANDARDS),
 };
 
 export const clubRulesSchema = Joi.object<ClubRules>(clubRules);

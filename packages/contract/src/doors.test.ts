@@ -248,12 +248,20 @@ const DOORS: readonly Door[] = [
   {
     name: 'result',
     schema: resultSaveSchema,
-    good: { swimmerId: ID, on: DAY, distanceM: 400, timeS: 320, strokesPerLength: null, kind: 'trial' },
+    good: {
+      ...{ swimmerId: ID, on: DAY, distanceM: 400, timeS: 320, strokesPerLength: null, kind: 'trial' },
+      details: { pool: { length: 25, unit: 'm' }, splitsS: [78, 159, 240], meet: 'Lantern Cup' },
+    },
     refused: [
       [{ timeS: 0 }, 'timeS', 'More than 0'],
       [{ timeS: 100 }, '', '400 m in 100 s is faster than anybody swims'],
       [{ distanceM: 0.5 }, 'distanceM', 'At least 1'],
       [{ kind: 'race' }, 'kind', 'Please choose one of the list'],
+      [{ details: { splitsS: [90, 80] } }, '', 'each is later than the one before'],
+      [{ details: { splitsS: [] } }, 'details.splitsS', 'At least 1'],
+      [{ details: { pool: { length: 4, unit: 'm' } } }, 'details.pool.length', 'At least 8'],
+      [{ details: { pool: { length: 25, unit: 'm' } }, kind: 'track' }, '', 'A swim outside has no pool'],
+      [{ details: { meet: 'x'.repeat(81) } }, 'details.meet', 'At most 80'],
     ],
   },
   {

@@ -1,6 +1,8 @@
-/** Rows of one request of an import, and how many requests one import may have. */
+/** Rows of one request of an import and characters of them as JSON, how many requests and rows one import may have. */
 export const CHUNK_ROWS = 2000;
-export const MOST_CHUNKS = 50;
+export const CHUNK_CHARACTERS = 400_000;
+export const MOST_CHUNKS = 500;
+export const MOST_IMPORTED = 100_000;
 
 /** What a list of results can be sorted by. */
 export const RESULT_SORTS = ['on', 'name', 'distance', 'time', 'speed'] as const;

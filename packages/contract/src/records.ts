@@ -2,15 +2,26 @@
 import type { Attendance, RepRecord } from '@upwell/core/deck';
 import { dayIn } from '@upwell/core/days';
 import { LADDER_IDS } from '@upwell/core/library';
-import { RESULT_KINDS, resultYearProblem, type ResultKind, type ResultLine } from '@upwell/core/measures';
+import {
+  MOST_SPLITS,
+  RESULT_KINDS,
+  resultYearProblem,
+  splitsProblem,
+  type ResultKind,
+  type ResultLine,
+  type Standard,
+  type SwimDetails,
+} from '@upwell/core/measures';
+import { LONGEST_MEET } from '@upwell/core/exchange/shapes';
+import { POOL_LENGTH, POOL_UNITS } from '@upwell/core/units';
 import type { Sighting, SignId } from '@upwell/core/review';
 import type { SwimTestKind, TestInput, TestOutcome } from '@upwell/core/swimtests';
-import type { Schema, SchemaMap } from 'joi';
+import type { CustomValidator, Schema, SchemaMap } from 'joi';
 import { Joi } from './joi';
 import { isoDate, line, oneOf, saved, uuid, type Saved } from './common';
 import { lengthMetricsSchema, trials } from './compute';
 import { oneKind } from './plan';
-import { CHUNK_ROWS, MOST_CHUNKS, RESULT_SORTS, type ResultSort } from './recordLimits';
+import { CHUNK_ROWS, MOST_CHUNKS, MOST_IMPORTED, RESULT_SORTS, type ResultSort } from './recordLimits';
 import { notFasterThanAnybody, type ResultView } from './swimmers';
 
 const number = Joi.number();
@@ -79,12 +90,34 @@ const resultDay = () =>
     return problem ? helpers.message({ custom: problem }) : on;
   });
 
+/** The length of a pool a swim was in. */
+export const swumPool = () =>
+  Joi.object({
+    length: number.min(POOL_LENGTH.min).max(POOL_LENGTH.max).required(),
+    unit: oneOf(POOL_UNITS).required(),
+  });
+
+const swimDetails = () =>
+  Joi.object<SwimDetails>({
+    pool: swumPool(),
+    splitsS: Joi.array().items(positive().max(86_400)).min(1).max(MOST_SPLITS),
+    meet: line(LONGEST_MEET),
+  });
+
+/** What no stopwatch could have shown. */
+const likely: CustomValidator<ResultLine> = (value, helpers) => {
+  const problem =
+    splitsProblem(value) ?? (value.kind === 'track' && value.details?.pool ? 'A swim outside has no pool.' : null);
+  return problem ? helpers.message({ custom: problem }) : value;
+};
+
 const resultValues = {
   on: resultDay().required(),
   distanceM: number.min(1).max(100_000).precision(3).required(),
   timeS: positive().max(86_400).required(),
   strokesPerLength: positive().max(200).allow(null).required(),
   kind: oneOf(RESULT_KINDS).required(),
+  details: swimDetails(),
 };
 
 const resultFields = { swimmerId: uuid().required(), ...resultValues };
@@ -92,21 +125,31 @@ const resultFields = { swimmerId: uuid().required(), ...resultValues };
 /** A result as it was before a coach corrected it. */
 export type ResultBefore = Omit<ResultLine, 'swimmerId'>;
 
-/** One result; with what it was, it is corrected, as long as it still is that. */
+/**
+ * One result; with what it was, it is corrected, as long as it still is that. Details that are left out stay as they are; empty
+ * ones are taken away.
+ */
 export interface ResultSave extends ResultLine {
   readonly was?: ResultBefore;
 }
 
 /** A result as an archive holds it: also one from before days were asked about. */
-export const resultRowSchema = Joi.object<ResultLine>({ ...resultFields, on: isoDate().required() }).custom(
-  notFasterThanAnybody,
-);
+export const resultRowSchema = Joi.object<ResultLine>({
+  ...resultFields,
+  on: isoDate().required(),
+  // Archives from before have none.
+  details: swimDetails().default({}),
+})
+  .custom(notFasterThanAnybody)
+  .custom(likely);
 
 export const resultSaveSchema = Joi.object<ResultSave>({
   ...resultFields,
   // As it was stored, by the rules of its day.
   was: Joi.object({ ...resultValues, on: isoDate().required() }),
-}).custom(notFasterThanAnybody);
+})
+  .custom(notFasterThanAnybody)
+  .custom(likely);
 
 export interface ChunkBody {
   readonly rows: readonly ResultLine[];
@@ -114,7 +157,7 @@ export interface ChunkBody {
 
 export const chunkSchema = Joi.object<ChunkBody>({
   rows: Joi.array()
-    .items(Joi.object<ResultLine>(resultFields).custom(notFasterThanAnybody))
+    .items(Joi.object<ResultLine>(resultFields).custom(notFasterThanAnybody).custom(likely))
     .min(1)
     .max(CHUNK_ROWS)
     .required(),
@@ -148,11 +191,7 @@ export interface CommitBody {
 }
 
 export const commitSchema = Joi.object<CommitBody>({
-  rows: number
-    .integer()
-    .min(1)
-    .max(CHUNK_ROWS * MOST_CHUNKS)
-    .required(),
+  rows: number.integer().min(1).max(MOST_IMPORTED).required(),
   name: line(120).allow('').default(''),
   skipKnown: Joi.boolean().default(false),
 });
@@ -202,11 +241,13 @@ export interface AttendedView {
 
 /** Everything measured of one swimmer. */
 export interface RecordsView {
-  readonly results: readonly (ResultView & { readonly kind: ResultKind })[];
+  readonly results: readonly (ResultView & Pick<ResultLine, 'kind' | 'details'>)[];
   readonly tests: readonly TestView[];
   readonly reps: readonly RepView[];
   readonly signs: readonly DeckSign[];
   readonly attended: readonly AttendedView[];
+  /** Times that the club asks for. Missing on pages kept by an older app. */
+  readonly standards?: readonly Standard[];
 }
 
 export interface ResultsQuery {

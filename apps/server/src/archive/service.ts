@@ -35,6 +35,7 @@ const RULES: readonly string[] = [
   'laneCapacity',
   'paceTable',
   'water',
+  'standards',
 ] satisfies (keyof ClubRules)[];
 
 /** The people that an archive of the club is about. */

@@ -99,7 +99,7 @@ export const PART_TABLES: Readonly<Record<Exclude<ArchivePart, 'deckEvents'>, Pa
   },
   results: {
     table: 'result',
-    columns: ['swimmer_id', 'held_on', 'distance_m', 'time_s', 'strokes_per_length', 'kind'],
+    columns: ['swimmer_id', 'held_on', 'distance_m', 'time_s', 'strokes_per_length', 'kind', 'details'],
     renamed: { held_on: 'on' },
     days: ['held_on'],
   },

@@ -2,7 +2,7 @@
 import type { Me } from '@upwell/contract/account';
 import type { ClubList, ListQuery, SwimmerList } from '@upwell/contract/lists';
 import { addDays, dayIn, weekOf } from '@upwell/core/days';
-import { bestsOf } from '@upwell/core/measures';
+import { bestsOf, poolWord, splitsText, swumWord, type SwimDetails } from '@upwell/core/measures';
 import { openWaterStep, weekNoteWords } from '@upwell/core/race';
 import { causeCard } from '@upwell/core/review';
 import { LOAD_LIMITS } from '@upwell/core/sessions';
@@ -24,6 +24,12 @@ const time = (head: string): Column => ({ head, kind: 'time' });
 const figure = (head: string, decimals = 0): Column => ({ head, kind: { decimals } });
 
 const KIND_WORD = { trial: 'all-out', training: 'training', track: 'outside' } as const;
+
+/** What is known of a swim beside its time, as the import of such a list reads it. */
+const SWUM_AT = [text('Pool'), text('Splits'), text('Meet')];
+const swumAt = ({ pool, splitsS, meet }: SwimDetails = {}): string[] => [
+  ...[pool ? poolWord(pool) : '', splitsText(splitsS ?? []), meet ?? ''],
+];
 
 const THERE_WORD = { in: 'there', out: 'there', absent: 'absent' } as const;
 
@@ -70,12 +76,12 @@ const OF_CLUB: Readonly<Record<ClubList, (asked: Asked) => Promise<MadeList>>> =
             title: 'Results, newest first',
             columns: [
               ...[text('Swimmer'), day('Date'), figure('Distance m'), time('Time')],
-              ...[figure('m/s', 2), figure('Strokes per length'), text('Kind')],
+              ...[figure('m/s', 2), figure('Strokes per length'), text('Kind'), ...SWUM_AT],
             ],
             rows: rows
               .map((r) => [
                 ...[r.name, r.on, r.distanceM, r.timeS, r.distanceM / r.timeS],
-                ...[r.strokesPerLength, KIND_WORD[r.kind]],
+                ...[r.strokesPerLength, KIND_WORD[r.kind], ...swumAt(r.details)],
               ])
               .reverse(),
           },
@@ -203,21 +209,23 @@ const OF_SWIMMER: Readonly<Record<SwimmerList, (asked: AskedOf) => Promise<MadeL
           {
             title: 'Bests',
             columns: [
-              ...[figure('Distance m'), text('Where'), time('Time'), day('Date')],
+              ...[text('Swum'), text('Where'), time('Time'), day('Date'), ...SWUM_AT],
               ...[figure('Faster by s', 1), time('Best of twelve months'), figure('Swims')],
             ],
             rows: bestsOf(results, today).map((b) => [
-              ...[b.distanceM, b.place, b.timeS, b.on, b.gainS, b.year?.timeS ?? null, b.swims],
+              ...[swumWord(b), b.place, b.timeS, b.on, ...swumAt(b.details)],
+              ...[b.gainS, b.year?.timeS ?? null, b.swims],
             ]),
           },
           {
             title: 'Results, newest first',
             columns: [
               ...[day('Date'), figure('Distance m'), time('Time'), figure('m/s', 2)],
-              ...[figure('Strokes per length'), text('Kind')],
+              ...[figure('Strokes per length'), text('Kind'), ...SWUM_AT],
             ],
             rows: results.map((r) => [
               ...[r.on, r.distanceM, r.timeS, r.distanceM / r.timeS, r.strokesPerLength, KIND_WORD[r.kind]],
+              ...swumAt(r.details),
             ]),
           },
           {

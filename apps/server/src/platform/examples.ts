@@ -22,6 +22,7 @@ export const EXAMPLES: Readonly<Record<string, unknown>> = {
     timeS: 352.14,
     strokesPerLength: 19,
     kind: 'trial',
+    details: { pool: { length: 25, unit: 'm' }, splitsS: [84.1, 173.02, 263.5], meet: 'Lantern Cup' },
   },
   'PUT /courses/{id}/readings/{date}/{hour}': {
     read: { waveHeightM: { value: 0.4, atMs: 1_782_925_200_000 } },

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import type { Me } from '@upwell/contract/account';
 import type {
   ClubResult,
@@ -15,6 +16,7 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { all, first, one, run } from '../platform/statement';
+import { clubRule } from '../swimmers';
 import { ResultEntity, SwimmerEntity } from '../swimmers/entities';
 import { TestResultEntity, type TestResultRecord } from './entities';
 import {
@@ -45,6 +47,7 @@ export async function recordsOf(em: EntityManager, swimmerId: string): Promise<R
     reps: await all(em, REPS_OF, [swimmerId]),
     signs: await all(em, SIGNS_OF, [swimmerId]),
     attended: await all(em, ATTENDED_BY, [swimmerId]),
+    standards: (await clubRule(em, 'standards')) ?? [],
   };
 }
 
@@ -91,14 +94,9 @@ export async function removeTest(em: EntityManager, id: string): Promise<{ reado
  */
 export async function saveResult(em: EntityManager, me: Me, id: string, save: ResultSave): Promise<ClubResult> {
   const { was, ...line } = save;
-  const { on, distanceM, timeS, strokesPerLength, kind, swimmerId } = line;
-  const values = [on, distanceM, timeS, strokesPerLength, kind];
-  if (was)
-    await run(em, CHANGE_RESULT, [
-      ...[...values, id, swimmerId],
-      ...[was.on, was.distanceM, was.timeS, was.strokesPerLength, was.kind],
-    ]);
-  else await run(em, ADD_RESULT, [id, me.clubId, ...values, swimmerId]);
+  const { swimmerId } = line;
+  if (was) await run(em, CHANGE_RESULT, [...valuesOf(line), id, swimmerId, ...valuesOf(was)]);
+  else await run(em, ADD_RESULT, [id, me.clubId, ...valuesOf(line), swimmerId]);
   const row = await first(em, RESULT_BY_ID, [id]);
   if (!row)
     throw new ProblemError(
@@ -110,13 +108,20 @@ export async function saveResult(em: EntityManager, me: Me, id: string, save: Re
   return row;
 }
 
-const isSame = (a: ResultLine, b: ResultLine): boolean =>
-  a.swimmerId === b.swimmerId &&
-  a.on === b.on &&
-  a.distanceM === b.distanceM &&
-  a.timeS === b.timeS &&
-  a.strokesPerLength === b.strokesPerLength &&
-  a.kind === b.kind;
+const valuesOf = ({ on, distanceM, timeS, strokesPerLength, kind, details }: Omit<ResultLine, 'swimmerId'>) => [
+  ...[on, distanceM, timeS, strokesPerLength, kind],
+  details ? JSON.stringify(details) : null,
+];
+
+/** Whether a result is stored as it was sent; details that were not sent are left as they are. */
+const isSame = (stored: ResultLine, sent: ResultLine): boolean =>
+  stored.swimmerId === sent.swimmerId &&
+  stored.on === sent.on &&
+  stored.distanceM === sent.distanceM &&
+  stored.timeS === sent.timeS &&
+  stored.strokesPerLength === sent.strokesPerLength &&
+  stored.kind === sent.kind &&
+  (sent.details === undefined || isDeepStrictEqual(stored.details, sent.details));
 
 export async function removeResult(em: EntityManager, id: string): Promise<{ readonly removed: true }> {
   await em.nativeDelete(ResultEntity, { id });

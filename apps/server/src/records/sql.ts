@@ -1,12 +1,13 @@
 // What records ask the database beyond single rows: everything of one swimmer, the club's list, and files on their way in.
 import type { RecordsView, RepView } from '@upwell/contract/records';
 import { RESULT_SORTS, type ResultSort } from '@upwell/contract/recordLimits';
-import type { ResultKind } from '@upwell/core/measures';
+import type { ResultKind, SwimDetails } from '@upwell/core/measures';
 import {
   bool,
   change,
   float,
   int,
+  json,
   orNull,
   rows,
   text,
@@ -26,10 +27,10 @@ type Sign = RecordsView['signs'][number];
 export const RESULTS_OF = rows(
   {
     ...{ id: uuid, on: text, distanceM: float, timeS: float },
-    ...{ strokesPerLength: orNull(float), kind: textOf<ResultKind>() },
+    ...{ strokesPerLength: orNull(float), kind: textOf<ResultKind>(), details: json<SwimDetails>() },
   },
   `select id, held_on::text as "on", distance_m as "distanceM", time_s as "timeS",
-     strokes_per_length as "strokesPerLength", kind
+     strokes_per_length as "strokesPerLength", kind, details
    from result where swimmer_id = ? order by held_on desc, id limit ${MOST}`,
 );
 
@@ -65,32 +66,34 @@ export const ATTENDED_BY = rows(
 
 const RESULT_COLUMNS = {
   ...{ id: uuid, swimmerId: uuid, name: text, on: text, distanceM: float, timeS: float },
-  ...{ strokesPerLength: orNull(float), kind: textOf<ResultKind>() },
+  ...{ strokesPerLength: orNull(float), kind: textOf<ResultKind>(), details: json<SwimDetails>() },
 };
 const RESULT = `select r.id, r.swimmer_id as "swimmerId", s.given_name || ' ' || s.family_name as name,
     r.held_on::text as "on", r.distance_m as "distanceM", r.time_s as "timeS",
-    r.strokes_per_length as "strokesPerLength", r.kind
+    r.strokes_per_length as "strokesPerLength", r.kind, r.details
   from result r join swimmer s on s.id = r.swimmer_id`;
 
 /** One result with its swimmer's name. */
 export const RESULT_BY_ID = rows(RESULT_COLUMNS, `${RESULT} where r.id = ?`);
 
-/** Adds a result of a swimmer that one may see: id, club, day, distance, time, strokes, kind, swimmer. */
+/** Adds a result of a swimmer that one may see: id, club, day, distance, time, strokes, kind, details or null, swimmer. */
 export const ADD_RESULT = change(
-  `insert into result (id, club_id, swimmer_id, held_on, distance_m, time_s, strokes_per_length, kind)
-   select ?::uuid, ?::uuid, s.id, ?::date, ?::double precision, ?::double precision, ?::double precision, ?
+  `insert into result (id, club_id, swimmer_id, held_on, distance_m, time_s, strokes_per_length, kind, details)
+   select ?::uuid, ?::uuid, s.id, ?::date, ?::double precision, ?::double precision, ?::double precision, ?,
+     coalesce(?::jsonb, '{}')
    from swimmer s where s.id = ? on conflict (id) do nothing`,
 );
 
 /**
- * Corrects a result as long as it is what it was: day, distance, time, strokes, kind; id, swimmer; then the same five as
- * they were.
+ * Corrects a result as long as it is what it was: day, distance, time, strokes, kind, details; id, swimmer; then the same six
+ * as they were. Details that are null stay as they are, and are not compared.
  */
 export const CHANGE_RESULT = change(
   `update result set held_on = ?::date, distance_m = ?::double precision, time_s = ?::double precision,
-     strokes_per_length = ?::double precision, kind = ?
+     strokes_per_length = ?::double precision, kind = ?, details = coalesce(?::jsonb, details)
    where id = ?::uuid and swimmer_id = ?::uuid and held_on = ?::date and distance_m = ?::double precision
-     and time_s = ?::double precision and strokes_per_length is not distinct from ?::double precision and kind = ?`,
+     and time_s = ?::double precision and strokes_per_length is not distinct from ?::double precision and kind = ?
+     and details = coalesce(?::jsonb, details)`,
 );
 
 const FOUND = `where not s.archived and (?::text = '' or s.search_name like ?) and (?::uuid is null or s.squad_id = ?::uuid)
@@ -139,8 +142,8 @@ export const DROP_CHUNKS = change('delete from result_chunk where import_id = ?'
 
 /** The rows of an import that have arrived, one by one. */
 const ARRIVED = `from result_chunk c, rows from (jsonb_to_recordset(c.rows) as ("swimmerId" uuid, "on" date,
-    "distanceM" double precision, "timeS" double precision, "strokesPerLength" double precision, kind text))
-    with ordinality as x ("swimmerId", "on", "distanceM", "timeS", "strokesPerLength", kind, line)
+    "distanceM" double precision, "timeS" double precision, "strokesPerLength" double precision, kind text, details jsonb))
+    with ordinality as x ("swimmerId", "on", "distanceM", "timeS", "strokesPerLength", kind, details, line)
   where c.import_id = ?`;
 
 /** What makes two swims the same; hundredths of a second are what a stopwatch tells apart. */
@@ -174,10 +177,10 @@ export const ARRIVED_KNOWN = rows(
 export const KNOWN_EXAMPLES = rows(
   {
     ...{ swimmerId: uuid, name: text, on: text, distanceM: float, timeS: float },
-    ...{ strokesPerLength: orNull(float), kind: textOf<ResultKind>() },
+    ...{ strokesPerLength: orNull(float), kind: textOf<ResultKind>(), details: json<SwimDetails>() },
   },
   `select x."swimmerId", s.given_name || ' ' || s.family_name as name, x."on"::text as "on", x."distanceM", x."timeS",
-     x."strokesPerLength", x.kind
+     x."strokesPerLength", x.kind, coalesce(x.details, '{}') as details
    from (${ROWS}) x join swimmer s on s.id = x."swimmerId" where x.known order by x."on" desc, name limit 8`,
 );
 
@@ -190,8 +193,10 @@ export const ARRIVED_OURS = rows(
 
 const store = (which: string): Change =>
   change(
-    `insert into result (id, club_id, swimmer_id, held_on, distance_m, time_s, strokes_per_length, kind, import_id)
-     select gen_random_uuid(), ?, x."swimmerId", x."on", x."distanceM", x."timeS", x."strokesPerLength", x.kind, ?
+    `insert into result (id, club_id, swimmer_id, held_on, distance_m, time_s, strokes_per_length, kind, details,
+       import_id)
+     select gen_random_uuid(), ?, x."swimmerId", x."on", x."distanceM", x."timeS", x."strokesPerLength", x.kind,
+       coalesce(x.details, '{}'), ?
      from ${which}`,
   );
 /** Stores what has arrived: club and the import twice. Nothing is given back: each row would be checked again. */

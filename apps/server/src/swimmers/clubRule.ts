@@ -14,9 +14,11 @@ export function rulesOf({ name, version, settings }: Pick<Club, 'name' | 'versio
     laneCapacity: null,
     paceTable: [],
     water: WATER_RULES,
+    standards: [],
   } as const;
-  const { timeZone, units, kit, laneCapacity, paceTable, water } = { ...usual, ...(settings as Partial<ClubRules>) };
-  return { name, timeZone, units, kit, laneCapacity, paceTable, water, version };
+  const rules = { ...usual, ...(settings as Partial<ClubRules>) };
+  const { timeZone, units, kit, laneCapacity, paceTable, water, standards } = rules;
+  return { name, timeZone, units, kit, laneCapacity, paceTable, water, standards, version };
 }
 
 /**

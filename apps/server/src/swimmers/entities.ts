@@ -2,7 +2,7 @@
 import type { StrokeTime } from '@upwell/core/sessions';
 import type { BestTime, BreathingSide, PoolTime, RaceGoal } from '@upwell/contract/swimmers';
 import type { KitId, LadderId, LadderMark } from '@upwell/core/library';
-import type { ResultKind } from '@upwell/core/measures';
+import type { ResultKind, SwimDetails } from '@upwell/core/measures';
 import type { HealthFlag, LevelId, StrokeModelId } from '@upwell/core/swimmers';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 
@@ -88,6 +88,7 @@ export const ResultEntity = defineEntity({
     timeS: p.double().$type<number>(),
     strokesPerLength: p.double().$type<number>().nullable(),
     kind: p.text().$type<ResultKind>(),
+    details: p.json<SwimDetails>().default('{}'),
     importId: p.uuid().nullable(),
   },
 });

@@ -1,4 +1,4 @@
-import { CHUNK_ROWS } from '@upwell/contract/recordLimits';
+import { CHUNK_CHARACTERS, CHUNK_ROWS } from '@upwell/contract/recordLimits';
 import type { Problem } from '@upwell/contract/common';
 import type { CommitBody, ImportCheck, ImportState, ImportView } from '@upwell/contract/records';
 import type { ResultLine } from '@upwell/core/measures';
@@ -48,6 +48,22 @@ export interface ImportJob {
   readonly results: readonly ResultLine[];
 }
 
+/** Rows for one request each: swims with many splits are long. @internal */
+export function piecesOf(results: readonly ResultLine[]): ResultLine[][] {
+  const pieces: ResultLine[][] = [];
+  let room = 0;
+  for (const row of results) {
+    const characters = JSON.stringify(row).length;
+    if (pieces.length === 0 || pieces.at(-1)!.length === CHUNK_ROWS || characters > room) {
+      pieces.push([]);
+      room = CHUNK_CHARACTERS;
+    }
+    pieces.at(-1)!.push(row);
+    room -= characters;
+  }
+  return pieces;
+}
+
 /**
  * Sends results in pieces, which stores nothing yet, and asks which of them are here already.
  *
@@ -61,14 +77,13 @@ export async function sendResults(
   signal: AbortSignal,
 ): Promise<ImportCheck> {
   try {
-    const chunks = Math.ceil(results.length / CHUNK_ROWS);
+    const pieces = piecesOf(results);
     let [next, arrived] = [0, 0];
     const sendOn = async () => {
-      while (next < chunks) {
+      while (next < pieces.length) {
         const chunk = next++;
-        const rows = results.slice(chunk * CHUNK_ROWS, (chunk + 1) * CHUNK_ROWS);
-        await ask('PUT', `/imports/${id}/${chunk}`, { rows }, signal);
-        onProgress((++arrived / chunks) * 0.9);
+        await ask('PUT', `/imports/${id}/${chunk}`, { rows: pieces[chunk] }, signal);
+        onProgress((++arrived / pieces.length) * 0.9);
       }
     };
     // While the server checks one piece the next is on its way.

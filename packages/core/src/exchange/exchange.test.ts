@@ -69,6 +69,52 @@ describe('results out of CSV', () => {
     expect(readResults(text, mapping, PEOPLE).results).toMatchObject([{ swimmerId: 'a', distanceM: 91.44, timeS: 80 }]);
   });
 
+  it('reads the pool, the splits and the meet, and gives them back', () => {
+    const text = [
+      'Swimmer;Date;Distance;Time;Pool;Splits;Meet',
+      'Ada Lindqvale;01.11.2026;400;5:52;25 m;1:24 2:53 4:23;Autumn gala',
+      'Ada Lindqvale;01.11.2026;100;1:16;lcm;;',
+      'Ada Lindqvale;01.11.2026;100;1:16;short;;',
+      'Ada Lindqvale;01.11.2026;100;1:16;250;;',
+      'Ada Lindqvale;01.11.2026;400;5:52;25;1:20 soon;',
+      'Ada Lindqvale;01.11.2026;400;5:52;25;2:20 1:20;',
+      `Ada Lindqvale;01.11.2026;400;5:52;25;;${'x'.repeat(81)}`,
+    ].join('\n');
+    const { results, problems } = read(text);
+    expect(results.map((r) => r.details)).toEqual([
+      { pool: { length: 25, unit: 'm' }, splitsS: [84, 173, 263], meet: 'Autumn gala' },
+      { pool: { length: 50, unit: 'm' } },
+    ]);
+    expect(problems.map(({ line, message }) => `${line} ${message.slice(0, 22)}`)).toEqual([
+      '4 “short” is not the len',
+      '5 A pool is 8 to 100 m l',
+      '6 “1:20 soon” are not ti',
+      '7 Splits are the clock o',
+      '8 The name of a meet has',
+    ]);
+    const named = results.map((r) => ({ ...r, name: 'Ada Lindqvale' }));
+    expect(read(writeResults(named)).results).toEqual(results);
+    // A meet that looks like a formula is harmless in a spreadsheet, and comes back as it was.
+    const odd = [{ ...named[0]!, details: { meet: '=Gala' } }];
+    expect(writeResults(odd)).toContain("'=Gala");
+    expect(read(writeResults(odd)).results[0]!.details).toEqual({ meet: '=Gala' });
+  });
+
+  it.each([
+    ['Schwimmer;Datum;Strecke;Endzeit;Bahn;Zwischenzeiten;Veranstaltung', 'de'],
+    ['Nageur;Jour;Epreuve;Temps;Bassin;Temps de passage;Rencontre', 'fr'],
+    ['Nadador;Fecha;Prueba;Tiempo;Piscina;Parciales;Competición', 'es'],
+    ['Atleta;Data;Distanza;Tempo;Vasca;Passaggi;Manifestazione', 'it'],
+    ['Zwemmer;Dag;Afstand;Tijd;Bad;Tussentijden;Wedstrijd', 'nl'],
+    ['Zawodnik;Dzień;Dystans;Czas;Basen;Międzyczasy;Zawody', 'pl'],
+    ['Simmare;Dag;Sträcka;Tid;Bassäng;Mellantider;Tävling', 'sv'],
+  ])('finds them under %s', (headings, language) => {
+    const columns = headings.split(';');
+    const mapping = guessMapping(columns, []);
+    expect(mapping.fields).toEqual(['swimmer', 'date', 'distance', 'time', 'pool', 'splits', 'meet']);
+    expect(mapping.language).toBe(language);
+  });
+
   it('knows month and day apart where the file gives it away', () => {
     expect(guessMapping(['date'], [['11/30/2026']]).dateOrder).toBe('mdy');
     expect(guessMapping(['date'], [['30/11/2026']]).dateOrder).toBe('dmy');

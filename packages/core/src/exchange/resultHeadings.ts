@@ -11,6 +11,9 @@ type Named = Exclude<ResultField, 'ignore'>;
 /** Words of each language by what a column holds; headings as {@link plainName} gives them. */
 const WORDS: Readonly<Record<FileLanguage, Readonly<Partial<Record<Named, RegExp>>>>> = {
   en: {
+    pool: /^(pool|course$|basin)/,
+    splits: /^(splits?|laps?$|lap times|intermediate)/,
+    meet: /^(meet|competition|gala)/,
     given: /^(given|first|fore ?name)/,
     family: /^(family|last|surname)/,
     swimmer: /^(swimmer|name|athlete|who|full ?name)/,
@@ -21,6 +24,9 @@ const WORDS: Readonly<Record<FileLanguage, Readonly<Partial<Record<Named, RegExp
     kind: /^(kind|type)/,
   },
   de: {
+    pool: /^(bahn|becken)/,
+    splits: /^zwischenzeit/,
+    meet: /^veranstaltung/,
     given: /^(vorname|rufname)/,
     family: /^(nachname|familienname)/,
     swimmer: /^(schwimmer|teilnehmer|mitglied)/,
@@ -31,6 +37,9 @@ const WORDS: Readonly<Record<FileLanguage, Readonly<Partial<Record<Named, RegExp
     kind: /^art$/,
   },
   fr: {
+    pool: /^bassin/,
+    splits: /^(temps de )?passage/,
+    meet: /^(competition|rencontre)/,
     given: /^prenom/,
     family: /^nom( de famille)?$/,
     swimmer: /^(nageu|participant)/,
@@ -40,6 +49,9 @@ const WORDS: Readonly<Record<FileLanguage, Readonly<Partial<Record<Named, RegExp
     strokes: /^coups/,
   },
   es: {
+    pool: /^piscina/,
+    splits: /^(tiempos )?parcial/,
+    meet: /^(competicion|encuentro)/,
     given: /^(primer )?nombre$/,
     family: /^apellid/,
     swimmer: /^nadador/,
@@ -49,6 +61,9 @@ const WORDS: Readonly<Record<FileLanguage, Readonly<Partial<Record<Named, RegExp
     strokes: /^brazadas/,
   },
   it: {
+    pool: /^vasca/,
+    splits: /^(passagg|parzial)/,
+    meet: /^manifestazione/,
     given: /^nome$/,
     family: /^cognome/,
     swimmer: /^(nuotat|atleta)/,
@@ -58,6 +73,9 @@ const WORDS: Readonly<Record<FileLanguage, Readonly<Partial<Record<Named, RegExp
     strokes: /^bracciate/,
   },
   nl: {
+    pool: /^(bad$|badlengte|zwembad)/,
+    splits: /^tussentijd/,
+    meet: /^wedstrijd/,
     given: /^voornaam/,
     family: /^achternaam/,
     swimmer: /^(zwemmer|naam)/,
@@ -67,6 +85,9 @@ const WORDS: Readonly<Record<FileLanguage, Readonly<Partial<Record<Named, RegExp
     strokes: /^slagen/,
   },
   pl: {
+    pool: /^(basen|plywalnia)/,
+    splits: /^miedzyczas/,
+    meet: /^zawody/,
     given: /^imie$/,
     family: /^nazwisko/,
     swimmer: /^(zawodni|plywa|imie i nazwisko)/,
@@ -76,6 +97,8 @@ const WORDS: Readonly<Record<FileLanguage, Readonly<Partial<Record<Named, RegExp
     strokes: /^ruchy/,
   },
   pt: {
+    splits: /^parcia/,
+    meet: /^competicao/,
     given: /^primeiro nome/,
     family: /^(apelido|sobrenome)/,
     swimmer: /^atleta/,
@@ -85,6 +108,9 @@ const WORDS: Readonly<Record<FileLanguage, Readonly<Partial<Record<Named, RegExp
     strokes: /^bracadas/,
   },
   sv: {
+    pool: /^(bassang|bana)/,
+    splits: /^mellantid/,
+    meet: /^tavling/,
     given: /^fornamn/,
     family: /^efternamn/,
     swimmer: /^(simmare|namn)/,

@@ -1,10 +1,30 @@
 import { dayIn } from '../days';
 import type { PoolUnit } from '../units';
 import Papa from 'papaparse';
-import { FASTEST_MPS, RESULT_KINDS, resultYearProblem, type ResultKind, type ResultLine } from '../measures';
-import type { DateOrder, KnownSwimmer, ReadResults, ResultField, ResultMapping, RowProblem } from './shapes';
+import {
+  FASTEST_MPS,
+  poolWord,
+  readPool,
+  readSplits,
+  RESULT_KINDS,
+  resultYearProblem,
+  splitsProblem,
+  splitsText,
+  type ResultKind,
+  type ResultLine,
+  type SwimDetails,
+} from '../measures';
+import {
+  LONGEST_MEET,
+  type DateOrder,
+  type KnownSwimmer,
+  type ReadResults,
+  type ResultField,
+  type ResultMapping,
+  type RowProblem,
+} from './shapes';
 import { plainName } from '../text';
-import { METRES_PER_YARD, parseTime } from '../units';
+import { METRES_PER_YARD, parseTime, POOL_LENGTH } from '../units';
 import { type FileLanguage, fieldsOf, languageOf, monthNamed } from './resultHeadings';
 import { type DecimalMark, numberIn, readSheet } from './sheet';
 
@@ -104,6 +124,9 @@ export function readResults(
     time: at('time'),
     strokes: at('strokes'),
     kind: at('kind'),
+    pool: at('pool'),
+    splits: at('splits'),
+    meet: at('meet'),
   };
   const head = { columns: heading, mapping: map, sample: rows.slice(0, SAMPLE), rows: rows.length };
   const missing = (['date', 'distance', 'time'] as const).filter((field) => columns[field] < 0);
@@ -165,6 +188,9 @@ function readRow(
   const kind = KIND_SAID[written] ?? written;
   if (kind !== '' && !(RESULT_KINDS as readonly string[]).includes(kind))
     return `“${written}” is not one of ${RESULT_KINDS.join(', ')}.`;
+  const said = { pool: cell(columns.pool), splits: cell(columns.splits), meet: cell(columns.meet) };
+  const details = readDetails(said, { distanceM: distance, timeS, kind }, map.unit);
+  if (typeof details === 'string') return details;
   return {
     swimmerId,
     on,
@@ -172,7 +198,33 @@ function readRow(
     timeS,
     strokesPerLength: strokes,
     kind: kind === '' ? 'trial' : (kind as ResultKind),
+    ...(Object.keys(details).length > 0 ? { details } : {}),
   };
+}
+
+/** The pool, splits and meet of a row; why they cannot be right, as a sentence. */
+function readDetails(
+  said: Readonly<Record<'pool' | 'splits' | 'meet', string>>,
+  swim: { readonly distanceM: number; readonly timeS: number; readonly kind: string },
+  unit: PoolUnit,
+): SwimDetails | string {
+  const pool = said.pool === '' || swim.kind === 'track' ? null : readPool(said.pool, unit);
+  if (said.pool !== '' && swim.kind !== 'track') {
+    if (pool === null) return `“${said.pool}” is not the length of a pool.`;
+    if (pool.length < POOL_LENGTH.min || pool.length > POOL_LENGTH.max)
+      return `A pool is ${POOL_LENGTH.min} to ${POOL_LENGTH.max} ${pool.unit} long, not ${said.pool}.`;
+  }
+  const splitsS = readSplits(said.splits, swim.timeS);
+  if (splitsS === null) return `“${said.splits}” are not times with spaces between them.`;
+  // A sign before a formula was put there to make it harmless.
+  const meet = said.meet.replace(/^'(?=[=+\-@])/, '').trim();
+  if (meet.length > LONGEST_MEET) return `The name of a meet has at most ${LONGEST_MEET} characters.`;
+  const details = {
+    ...(pool ? { pool } : {}),
+    ...(splitsS.length > 0 ? { splitsS } : {}),
+    ...(meet ? { meet } : {}),
+  };
+  return splitsProblem({ ...swim, details }) ?? details;
 }
 
 /** Kinds as lists for people say them. */
@@ -290,8 +342,11 @@ export interface ResultRow extends ResultLine {
 export function writeResults(rows: readonly ResultRow[]): string {
   return Papa.unparse(
     {
-      fields: ['swimmer', 'date', 'distance_m', 'time_s', 'strokes_per_length', 'kind'],
-      data: rows.map((r) => [r.name, r.on, r.distanceM, r.timeS, r.strokesPerLength ?? '', r.kind]),
+      fields: ['swimmer', 'date', 'distance_m', 'time_s', 'strokes_per_length', 'kind', 'pool', 'splits', 'meet'],
+      data: rows.map(({ details = {}, ...r }) => [
+        ...[r.name, r.on, r.distanceM, r.timeS, r.strokesPerLength ?? '', r.kind],
+        ...[details.pool ? poolWord(details.pool) : '', splitsText(details.splitsS ?? []), details.meet ?? ''],
+      ]),
     },
     { newline: '\n', escapeFormulae: true },
   );

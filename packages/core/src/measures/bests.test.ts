@@ -22,15 +22,42 @@ describe('the bests of a swimmer', () => {
     ];
     expect(bestsOf(swims, '2026-11-29')).toEqual([
       {
-        ...{ distanceM: 100, place: 'pool', timeS: 73.5, on: '2026-02-10', gainS: 1.5, swims: 3 },
+        ...{
+          distanceM: 100,
+          place: 'pool',
+          pool: null,
+          timeS: 73.5,
+          on: '2026-02-10',
+          gainS: 1.5,
+          swims: 3,
+          details: {},
+        },
         year: { timeS: 73.5, on: '2026-02-10' },
       },
       {
-        ...{ distanceM: 400, place: 'pool', timeS: 340, on: '2024-05-01', gainS: null, swims: 4 },
+        ...{
+          distanceM: 400,
+          place: 'pool',
+          pool: null,
+          timeS: 340,
+          on: '2024-05-01',
+          gainS: null,
+          swims: 4,
+          details: {},
+        },
         year: { timeS: 349.1, on: '2026-10-19' },
       },
       {
-        ...{ distanceM: 400, place: 'outside', timeS: 380, on: '2026-11-03', gainS: null, swims: 1 },
+        ...{
+          distanceM: 400,
+          place: 'outside',
+          pool: null,
+          timeS: 380,
+          on: '2026-11-03',
+          gainS: null,
+          swims: 1,
+          details: {},
+        },
         year: { timeS: 380, on: '2026-11-03' },
       },
     ]);

@@ -13,3 +13,5 @@ export * from './drift';
 export * from './rateRamp';
 export * from './result';
 export * from './bests';
+export * from './standards';
+export * from './swimDetails';

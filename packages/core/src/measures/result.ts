@@ -1,3 +1,5 @@
+import type { SwimDetails } from './swimDetails';
+
 /** What kind of swim a result is: all-out on its own, a rep or length in training, or a track outside. */
 export const RESULT_KINDS = ['trial', 'training', 'track'] as const;
 export type ResultKind = (typeof RESULT_KINDS)[number];
@@ -27,4 +29,6 @@ export interface ResultLine {
   /** Hand entries in one length. */
   readonly strokesPerLength: number | null;
   readonly kind: ResultKind;
+  /** Left out where nothing more is known. */
+  readonly details?: SwimDetails;
 }

@@ -86,7 +86,7 @@ export function progressSvg(story: ProgressStory, width: number, colours: Pictur
   // First and last, side by side.
   const half = MARGIN.left + (right - MARGIN.left) / 2;
   parts.push(
-    words(16, 24, fitting(`${story.name}, ${numberWord(story.distanceM)} m`, width - 32), {
+    words(16, 24, fitting(`${story.name}, ${story.swum}`, width - 32), {
       bold: true,
       size: 16,
       fill: ink,

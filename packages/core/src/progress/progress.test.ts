@@ -54,9 +54,20 @@ describe('the story of a swimmer', () => {
 
   it('takes the distance that was swum most, of those the longest', () => {
     const more = [swim('2026-09-01', 100, 80), swim('2026-09-10', 100, 79)];
-    expect(progressStory({ ...FACTS, swims: [...FACTS.swims, ...more] })!.distanceM).toBe(400);
+    expect(progressStory({ ...FACTS, swims: [...FACTS.swims, ...more] })!.swum).toBe('400 m');
     const most = [...more, swim('2026-09-20', 100, 78), swim('2026-09-25', 100, 77)];
-    expect(progressStory({ ...FACTS, swims: [...FACTS.swims, ...most] })!.distanceM).toBe(100);
+    expect(progressStory({ ...FACTS, swims: [...FACTS.swims, ...most] })!.swum).toBe('100 m');
+  });
+
+  it('tells nobody that a longer pool made them slower', () => {
+    const long = { ...swim('2026-11-28', 400, 341), details: { pool: { length: 50, unit: 'm' as const } } };
+    const story = progressStory({ ...FACTS, swims: [...FACTS.swims, long] })!;
+    expect([story.last.timeS, story.swims.length]).toEqual([327, 3]);
+    const before = { ...long, on: '2026-09-28', timeS: 350 };
+    const more = { ...long, on: '2026-10-28', timeS: 345 };
+    const most = progressStory({ ...FACTS, swims: [...FACTS.swims, long, before, more, { ...more, timeS: 346 }] })!;
+    expect(most.words[0]).toBe('400 m: 5:50.0 on Mon 28 Sept, 5:41.0 on Sat 28 Nov: 9.0 s faster.');
+    expect(most.swum).toBe('400 m · 50 m');
   });
 
   it('leaves out a race that is farther away than all that is behind', () => {

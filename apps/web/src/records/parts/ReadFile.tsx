@@ -27,6 +27,9 @@ const FIELD_WORD: Readonly<Record<ResultField, string>> = {
   time: 'Time',
   strokes: 'Strokes',
   kind: 'Kind',
+  pool: 'Pool',
+  splits: 'Splits',
+  meet: 'Meet',
   ignore: 'Leave out',
 };
 const LANGUAGES = new Intl.DisplayNames('en', { type: 'language' });

@@ -10,9 +10,15 @@ export const RESULT_FIELDS = [
   'time',
   'strokes',
   'kind',
+  'pool',
+  'splits',
+  'meet',
   'ignore',
 ] as const;
 export type ResultField = (typeof RESULT_FIELDS)[number];
+
+/** Longest name of a meet, characters. */
+export const LONGEST_MEET = 80;
 
 export const DATE_ORDERS = ['ymd', 'dmy', 'mdy'] as const;
 export type DateOrder = (typeof DATE_ORDERS)[number];
