@@ -25,6 +25,7 @@ import { Migration20261217000000_readings } from './Migration20261217000000_read
 import { Migration20261218000000_calendar } from './Migration20261218000000_calendar';
 import { Migration20261219000000_removed_courses } from './Migration20261219000000_removed_courses';
 import { Migration20261220000000_swim_details } from './Migration20261220000000_swim_details';
+import { Migration20261221000000_plain_text } from './Migration20261221000000_plain_text';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -55,4 +56,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261218000000_calendar', class: Migration20261218000000_calendar },
   { name: 'Migration20261219000000_removed_courses', class: Migration20261219000000_removed_courses },
   { name: 'Migration20261220000000_swim_details', class: Migration20261220000000_swim_details },
+  { name: 'Migration20261221000000_plain_text', class: Migration20261221000000_plain_text },
 ];

@@ -14,6 +14,10 @@ let squad: string;
 let lukasz: string;
 const TODAY = dayIn('UTC', Date.now());
 
+const SWUM = {
+  distanceM: 400,
+  details: { pool: { length: 25, unit: 'm' as const }, splitsS: [172.5], meet: 'Lantern Cup' },
+};
 beforeAll(async () => {
   harness = await Harness.start();
   club = await harness.club();
@@ -31,9 +35,7 @@ beforeAll(async () => {
     ['2026-10-19', 352.14],
     ['2026-11-02', 349.5],
   ] as const)
-    expect((await coach('PUT', `/results/${v7()}`, { ...resultOf(lukasz), on, timeS, distanceM: 400 })).status).toBe(
-      200,
-    );
+    expect((await coach('PUT', `/results/${v7()}`, { ...resultOf(lukasz), on, timeS, ...SWUM })).status).toBe(200);
   const session = { ...sessionOf(squad), plan: planOf(), date: addDays(weekOf(TODAY), 1), title: '=1+1 Tuesday' };
   expect((await coach('PUT', `/sessions/${v7()}`, { ...session, version: 0, writeId: v7() })).status).toBe(200);
 });
@@ -72,7 +74,9 @@ describe('lists for a meeting', () => {
     const pdf = await file(`/swimmers/${lukasz}/lists/records/pdf`);
     expect(pdfText(pdf.rawPayload)).toContain('Records of Łukasz Dvořák');
     // The best with its day and what it gained: 352.14 − 349.5.
-    expect(pdfText(pdf.rawPayload)).toMatch(/Bests .* 400 m pool 5:49\.50 2 Nov 2026 2\.6 5:49\.50 2/);
+    expect(pdfText(pdf.rawPayload)).toMatch(
+      /Bests .* 400 m pool 5:49\.50 2 Nov 2026 25 m 2:52\.50 Lantern Cup 2\.6 5:49\.50 2/,
+    );
     expect(pdf.headers['content-disposition']).toContain(
       "filename*=UTF-8''records%20%C5%81ukasz%20Dvo%C5%99%C3%A1k.pdf",
     );
@@ -97,6 +101,7 @@ describe('lists for a meeting', () => {
     const { body } = await file('/results.csv');
     const read = readResults(body, null, [{ id: lukasz, name: 'Łukasz Dvořák' }]);
     expect(read.problems).toEqual([]);
+    expect(read.results.map((r) => r.details)).toEqual([SWUM.details, SWUM.details]);
     expect(read.results.map((r) => [r.on, r.distanceM, r.timeS])).toEqual([
       ['2026-10-19', 400, 352.14],
       ['2026-11-02', 400, 349.5],
@@ -108,6 +113,7 @@ describe('lists for a meeting', () => {
     const list = await listText(new Uint8Array(rawPayload));
     const read = readResults('text' in list ? list.text : '', null, [{ id: lukasz, name: 'Łukasz Dvořák' }]);
     expect(read.problems).toEqual([]);
+    expect(read.results.map((r) => r.details)).toEqual([SWUM.details, SWUM.details]);
     expect(read.results.map((r) => [r.on, r.distanceM, r.timeS, r.kind])).toEqual([
       ['2026-11-02', 400, 349.5, 'trial'],
       ['2026-10-19', 400, 352.14, 'trial'],

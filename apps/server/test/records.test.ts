@@ -146,6 +146,9 @@ describe('results', () => {
     const late = { ...line({ timeS: 379, details: {} }), was: { ...was, timeS: 379, details } };
     expect((await coach('PUT', `/results/${id}`, late)).status).toBe(409);
     expect((await coach('GET', '/results')).body.items[0].details).toEqual(less);
+    // A meet is found by its name.
+    expect((await coach('GET', '/results?search=LÀNTERN')).body.total).toBe(1);
+    expect((await coach('GET', '/results?search=Lantern%20Bowl')).body.total).toBe(0);
     await coach('DELETE', `/results/${id}`);
   });
 

@@ -133,7 +133,8 @@ export async function listResults(em: EntityManager, query: ResultsQuery): Promi
   const { sort = 'on', falling = true, offset = 0, limit = 50 } = query;
   const words = plainName(query.search ?? '').replace(/[\\%_]/g, '\\$&');
   const { squadId = null, kind = null, distanceM = null } = query;
-  const values = [words, `%${words}%`, squadId, squadId, kind, kind, distanceM, distanceM];
+  const pattern = `%${words}%`;
+  const values = [words, pattern, pattern, squadId, squadId, kind, kind, distanceM, distanceM];
   const items = await all(em, RESULT_PAGE[sort][falling ? 'falling' : 'rising'], [...values, offset, limit]);
   return { items, total: (await one(em, RESULT_COUNT, values)).total };
 }

@@ -96,7 +96,7 @@ export const CHANGE_RESULT = change(
      and details = coalesce(?::jsonb, details)`,
 );
 
-const FOUND = `where not s.archived and (?::text = '' or s.search_name like ?) and (?::uuid is null or s.squad_id = ?::uuid)
+const FOUND = `where not s.archived and (?::text = '' or s.search_name like ? or plain_text(r.details->>'meet') like ?) and (?::uuid is null or s.squad_id = ?::uuid)
   and (?::text is null or r.kind = ?) and (?::double precision is null or r.distance_m = ?)`;
 const ORDER: Readonly<Record<ResultSort, string>> = {
   on: 'r.held_on',
@@ -109,7 +109,7 @@ const page = (sort: ResultSort, way: 'asc' | 'desc') =>
   rows(RESULT_COLUMNS, `${RESULT} ${FOUND} order by ${ORDER[sort]} ${way}, r.held_on desc, r.id offset ? limit ?`);
 
 /**
- * Results of everybody one may see, a page of them, by order: words, words as a pattern, and squad, kind and distance
+ * Results of everybody one may see, a page of them, by order: words, words as a pattern twice, and squad, kind and distance
  * twice each; then how many to leave out and how many to give.
  */
 export const RESULT_PAGE = Object.fromEntries(

@@ -27,6 +27,7 @@ import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import type { RunWork } from '../work';
 import type { PlanFacts } from './planFacts';
+import { plainName } from '@upwell/core/text';
 import { clubRule } from '../swimmers';
 import { SquadEntity, SwimmerEntity } from '../swimmers/entities';
 import { showCourse } from '../water';
@@ -41,7 +42,7 @@ export async function listSessions(
   { timeZone }: Pick<Me, 'timeZone'>,
   query: SessionQuery,
 ): Promise<SessionRow[]> {
-  const words = query.search?.trim().toLowerCase() ?? '';
+  const words = plainName(query.search ?? '');
   const themes = words === '' ? [] : CAUSE_IDS.filter((id) => causeCard(id).name.toLowerCase().includes(words));
   const pattern = `%${words.replace(/[\\%_]/g, '\\$&')}%`;
   const squad = query.squadId ?? null;

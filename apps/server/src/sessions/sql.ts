@@ -41,7 +41,7 @@ export const SESSIONS = rows(
      done is not null as done, coalesce(done_summary, summary) as summary
    from training_session
    where template = ? and date >= coalesce(?::date, '-infinity') and date <= coalesce(?::date, 'infinity')
-     and (?::text = '' or lower(title) like ? or theme = any(?::text[]))
+     and (?::text = '' or plain_text(title) like ? or theme = any(?::text[]))
      and (?::uuid is null or ?::uuid = any(squad_ids))
    order by date desc, start_time desc, id limit ?`,
 );

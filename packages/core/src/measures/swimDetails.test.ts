@@ -9,6 +9,7 @@ import {
   secondHalfS,
   splitsProblem,
   splitsText,
+  splitsWord,
   standardWord,
   standingsOf,
   swumMetres,
@@ -98,6 +99,42 @@ describe('the splits of a swim', () => {
       }),
     );
   });
+});
+
+describe('splits in words', () => {
+  const even = (parts: number, partS: number) => Array.from({ length: parts - 1 }, (_, i) => (i + 1) * partS);
+  it.each<[string, string, number, number, SwimDetails]>([
+    ['', 'nothing', 400, 352, {}],
+    [
+      'by 100 m: 1:24.0, 1:29.0, 1:30.0, 1:29.0; second half 6.0 s slower',
+      'four',
+      400,
+      352,
+      { splitsS: [84, 173, 263] },
+    ],
+    ['by 50 m: 43.0, 41.5; second half 1.5 s faster', 'two', 100, 84.5, { splitsS: [43] }],
+    ['by 50 m: 42.0, 42.0; both halves alike', 'halves', 100, 84, { splitsS: [42] }],
+    ['by 100 m: 1:28.0, 1:30.0, 1:29.0', 'three', 300, 267, { splitsS: [88, 178] }],
+    [
+      'by 100 yd: 1:16.0, 1:21.0, 1:22.0, 1:21.0; second half 6.0 s slower',
+      'yards',
+      365.76,
+      320,
+      { splitsS: [76, 157, 239], pool: YARDS },
+    ],
+    // Sixty lengths of 1,500 m by six at a time.
+    [
+      `by 150 m: ${Array.from({ length: 10 }, () => '2:12.0').join(', ')}; both halves alike`,
+      'sixty',
+      1500,
+      1320,
+      { splitsS: even(60, 22) },
+    ],
+    // Thirteen cannot be told by several at a time.
+    ['', 'thirteen', 1300, 1300, { splitsS: even(13, 100) }],
+  ])('%s (%s)', (words, _, distanceM, timeS, details) =>
+    expect(splitsWord(swim(distanceM, timeS, details))).toBe(words),
+  );
 });
 
 describe('the pool of a swim', () => {

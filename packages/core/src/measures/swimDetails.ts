@@ -153,8 +153,39 @@ export function readPool(text: string, unit: SwumPool['unit']): SwumPool | null 
  */
 export function swumWord({ distanceM, details }: Pick<Swum, 'distanceM' | 'details'>): string {
   const pool = details?.pool;
-  const distance = inUnit(distanceM, pool);
+  const distance = swumDistance({ distanceM, details: details ?? {} });
   return `${numberWord(distance, Number.isInteger(distance) ? 0 : 1)} ${pool?.unit ?? 'm'}`;
+}
+
+/** The number of it. @example swumDistance({ distanceM: 365.76, details: { pool: { length: 25, unit: 'yd' } } }) // 400 */
+export const swumDistance = ({ distanceM, details }: Pick<Swum, 'distanceM' | 'details'>): number =>
+  inUnit(distanceM, details?.pool);
+
+/** As many parts as are told in a line. */
+const MOST_TOLD = 10;
+
+/**
+ * The parts of a swim in a line, and what the second half took; nothing where the clock was not read. Many parts are told by
+ * several at a time.
+ *
+ * @example splitsWord({ distanceM: 400, timeS: 352, details: { splitsS: [84, 173, 263] } }) // 'by 100 m: 1:24.0, 1:29.0, 1:30.0, 1:29.0; second half 6.0 s slower'
+ */
+export function splitsWord(swim: Swum): string {
+  const parts = partsOf(swim);
+  const at = parts.findIndex((_, i) => parts.length % (i + 1) === 0 && parts.length / (i + 1) <= MOST_TOLD) + 1;
+  if (at === 0) return '';
+  const told = Array.from({ length: parts.length / at }, (_, i) =>
+    parts.slice(i * at, (i + 1) * at).reduce((sum, { timeS }) => sum + timeS, 0),
+  );
+  const half = secondHalfS(swim);
+  const slower = half === null ? 0 : Math.round(half * 10) / 10;
+  const even =
+    slower === 0
+      ? 'both halves alike'
+      : `second half ${numberWord(Math.abs(slower), 1)} s ${slower > 0 ? 'slower' : 'faster'}`;
+  const by = swumWord({ distanceM: swim.distanceM / told.length, details: swim.details ?? {} });
+  const times = told.length > 1 ? [`by ${by}: ${told.map((timeS) => formatTime(timeS, 1)).join(', ')}`] : [];
+  return [...times, ...(half === null ? [] : [even])].join('; ');
 }
 
 /** Metres of a distance written in the unit of a pool. @example swumMetres(400, { length: 25, unit: 'yd' }) // 365.76 */

@@ -1,4 +1,5 @@
 import type { RecordsView } from '@upwell/contract/records';
+import { poolWord, splitsWord, swumWord } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
 import { datedWord, numberWord, percent } from '@upwell/core/words';
 import { useState } from 'react';
@@ -34,11 +35,14 @@ export function Swims({ records, swimmerId, coach }: SwimsProps) {
       key: r.id,
       result: { ...r, swimmerId },
       on: r.on,
-      what: `${r.distanceM} m${r.kind === 'trial' ? ' all-out' : r.kind === 'track' ? ' outside' : ''}`,
+      what: `${swumWord(r)}${r.kind === 'trial' ? ' all-out' : r.kind === 'track' ? ' outside' : ''}`,
       timeS: r.timeS,
       distanceM: r.distanceM,
       strokes: r.strokesPerLength,
-      where: '',
+      where: [r.details?.pool ? `${poolWord(r.details.pool)} pool` : '', r.details?.meet ?? '']
+        .filter(Boolean)
+        .join(' · '),
+      splits: splitsWord(r),
     })),
     ...records.reps.map((r) => ({
       key: `${r.sessionId} ${r.set} ${r.rep}`,
@@ -49,6 +53,7 @@ export function Swims({ records, swimmerId, coach }: SwimsProps) {
       distanceM: r.distanceM,
       strokes: r.strokes,
       where: r.title,
+      splits: '',
     })),
   ].sort((a, b) => b.on.localeCompare(a.on));
   if (rows.length === 0 && !done)
@@ -64,7 +69,7 @@ export function Swims({ records, swimmerId, coach }: SwimsProps) {
             </Button>
           }
         >
-          {`${done.before.distanceM} m in ${formatTime(done.before.timeS, 1)} is ${done.did === 'removed' ? 'taken out' : 'corrected'}.`}
+          {`${swumWord(done.before)} in ${formatTime(done.before.timeS, 1)} is ${done.did === 'removed' ? 'taken out' : 'corrected'}.`}
         </Notice>
       ) : null}
       <View role="table" aria-label="Swims, newest first">
@@ -74,9 +79,14 @@ export function Swims({ records, swimmerId, coach }: SwimsProps) {
               <Text role="cell" style={styles.day}>
                 {datedWord(r.on, thisYear)}
               </Text>
-              <Text role="cell" style={styles.flex} numberOfLines={2}>
-                {`${r.what}${r.where ? ` · ${r.where}` : ''}`}
-              </Text>
+              <View role="cell" style={styles.flex}>
+                <Text numberOfLines={2}>{`${r.what}${r.where ? ` · ${r.where}` : ''}`}</Text>
+                {r.splits ? (
+                  <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+                    {r.splits}
+                  </Text>
+                ) : null}
+              </View>
               <Text role="cell" style={styles.figures}>
                 {`${formatTime(r.timeS, 1)}${r.strokes ? ` · ${Math.round(r.strokes)}` : ''}`}
               </Text>
