@@ -1,5 +1,6 @@
 import { plainName } from '@upwell/core/text';
 import type { EntityManager } from '@mikro-orm/postgresql';
+import type { Standard } from '@upwell/core/measures';
 import { ageYear, isChild } from '@upwell/core/swimmers';
 import { randomBytes } from 'node:crypto';
 import { INVITATION_DAYS } from '@upwell/contract/people';
@@ -46,6 +47,17 @@ export async function seedDemo(em: EntityManager, now: Date): Promise<boolean> {
   return true;
 }
 
+/** What the club asks for before somebody swims with those who race. */
+const STANDARDS: readonly Standard[] = [
+  { name: 'Racing lane', distanceM: 100, pool: { length: 25, unit: 'm' }, timeS: 76 },
+  { name: 'Racing lane', distanceM: 400, pool: { length: 25, unit: 'm' }, timeS: 345 },
+  { name: 'Long-course day', distanceM: 400, pool: { length: 50, unit: 'm' }, timeS: 360 },
+];
+
+/** Shares of a swim at each quarter, or each half: a quick start, a slow third quarter, a last push. */
+const QUARTERS = [0.243, 0.495, 0.75];
+const HALVES = [0.488];
+
 async function seedClub(em: EntityManager): Promise<void> {
   const passwordHash = await hashPassword(PASSWORD);
   await em.insert(ClubEntity, {
@@ -56,6 +68,7 @@ async function seedClub(em: EntityManager): Promise<void> {
       pool: CLUB.pool,
       lake: CLUB.lake,
       kit: ['buoy', 'board', 'fins', 'beeper', 'bright-cap', 'tow-float', 'whistle'],
+      standards: STANDARDS,
     },
     writeId: idFor('club rules'),
   });
@@ -151,21 +164,33 @@ async function seedSwimmers(em: EntityManager, now: Date): Promise<void> {
   });
 }
 
-/** A timed 100, 200 and 400 every third week, getting a little faster. */
+/** A timed 100, 200 and 400 every third week, getting a little faster; the second time at a meet in a pool of 50 m. */
 async function seedResults(em: EntityManager, now: Date): Promise<void> {
   const random = numbers(11);
   const rows = PEOPLE.flatMap((p) =>
     [-38, -17, -3].flatMap((inDays, step) =>
-      bestTimesOf(p).map(({ distanceM, timeS }) => ({
-        id: idFor(`${p.given} ${distanceM} ${inDays}`),
-        clubId: CLUB_ID,
-        swimmerId: swimmerId(p),
-        heldOn: isoDay(now, inDays),
-        distanceM,
-        timeS: Math.round(timeS * (1 + (2 - step) * (0.008 + 0.01 * random())) * 10) / 10,
-        strokesPerLength: Math.round(17 + 7 * random()),
-        kind: 'trial' as const,
-      })),
+      bestTimesOf(p).map(({ distanceM, timeS: bestS }) => {
+        const meet = step === 1;
+        // Fewer turns: the long pool is slower by about a fiftieth.
+        const slower = (1 + (2 - step) * (0.008 + 0.01 * random())) * (meet ? 1.02 : 1);
+        const timeS = Math.round(bestS * slower * 10) / 10;
+        const shares = distanceM >= 200 ? QUARTERS : HALVES;
+        return {
+          id: idFor(`${p.given} ${distanceM} ${inDays}`),
+          clubId: CLUB_ID,
+          swimmerId: swimmerId(p),
+          heldOn: isoDay(now, inDays),
+          distanceM,
+          timeS,
+          strokesPerLength: Math.round(17 + 7 * random()) * (meet ? 2 : 1),
+          kind: 'trial' as const,
+          details: {
+            pool: { length: meet ? 50 : 25, unit: 'm' as const },
+            splitsS: shares.map((share) => Math.round(timeS * share * 10) / 10),
+            ...(meet ? { meet: 'Lantern Cup' } : {}),
+          },
+        };
+      }),
     ),
   );
   await em.insertMany(ResultEntity, rows);

@@ -44,12 +44,15 @@ describe('results of a swimmer', () => {
     fireEvent.changeText(screen.getByLabelText('Strokes a length'), '');
     fireEvent.press(screen.getByText('Save it'));
     await screen.findByText('400 m in 6:20.3 is corrected.');
-    expect(calls[0]!.body).toEqual({ ...WAS, swimmerId: ID, timeS: 370.5, strokesPerLength: null, was: WAS });
+    expect(calls[0]!.body).toEqual({
+      ...{ ...WAS, swimmerId: ID, timeS: 370.5, strokesPerLength: null, details: {} },
+      was: WAS,
+    });
     fireEvent.press(screen.getByText('Undo'));
     await waitFor(() => expect(screen.queryByText(/is corrected\.$/)).toBeNull());
     expect(calls[1]!.body).toEqual({
       ...{ ...WAS, swimmerId: ID },
-      was: { ...WAS, timeS: 370.5, strokesPerLength: null },
+      was: { ...WAS, timeS: 370.5, strokesPerLength: null, details: {} },
     });
   });
 

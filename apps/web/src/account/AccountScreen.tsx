@@ -20,6 +20,7 @@ import { ClubRulesCard } from './ClubRulesCard';
 import { DevicesCard } from './DevicesCard';
 import { PasswordCard } from './PasswordCard';
 import { ROLE_WORD } from './roles';
+import { StandardsCard } from './StandardsCard';
 import { useMeQuery } from './api';
 
 const THEMES: readonly { readonly value: ThemeChoice; readonly label: string }[] = [
@@ -102,6 +103,7 @@ export function AccountScreen() {
       <PasswordCard />
       <DevicesCard />
       {me?.role === 'head' ? <ClubRulesCard /> : null}
+      {me?.role === 'head' ? <StandardsCard /> : null}
       {me?.role === 'head' ? <ArchiveCard /> : null}
       <Card title="Good to know">
         <Text>{CAUTION}</Text>

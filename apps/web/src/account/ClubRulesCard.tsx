@@ -5,17 +5,16 @@ import { formatTime } from '@upwell/core/units';
 import { WATER_RULES, type WaterRules } from '@upwell/core/safety';
 import { percent, zoneWord } from '@upwell/core/words';
 import { zoneNamed } from '@upwell/core/days';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { v7 } from 'uuid';
 import { sentence } from '@/api/problem';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { Input } from '@/ui/Input';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { Stepper } from '@/ui/Stepper';
-import { useClubRulesQuery, useSaveClubRulesMutation } from './api';
+import { useClubRules } from './useClubRules';
 import { ZoneInput } from './ZoneInput';
 
 /** Somebody to show paces with: 400 m in six minutes. */
@@ -28,38 +27,10 @@ const LAW: readonly PacePoint[] = EFFORTS.map((effort) => ({
   share: Math.round(effortSpeed(1, effort) * 1000) / 1000,
 }));
 
-/** What one tap changes, whatever the rules are by then: another head coach's change of something else stays. */
-type Tap = (rules: ClubRules) => Partial<ClubRules>;
-
-const after = (rules: ClubRules, taps: readonly Tap[]): ClubRules =>
-  taps.reduce((now, tap) => ({ ...now, ...tap(now) }), rules);
-
 /** What the club decides for itself: its name, clock and units, its kit, how full a lane is, and what an effort means. */
 export function ClubRulesCard() {
-  const { data: stored, error, refetch } = useClubRulesQuery();
-  const [save, saving] = useSaveClubRulesMutation();
-  // What was tapped and is not stored yet: taps do not wait for each other.
-  const [taps, setTaps] = useState<readonly Tap[]>([]);
-  const conflict = saving.error !== undefined && 'status' in saving.error && saving.error.status === 409;
-  useEffect(() => {
-    if (!stored || taps.length === 0 || saving.isLoading || (saving.isError && !conflict)) return;
-    const { version, ...rules } = stored;
-    const store = async () => {
-      const { error: refused } = await save({ ...after(rules, taps), version, writeId: v7() });
-      if (!refused) setTaps((now) => now.slice(taps.length));
-      // Changed elsewhere meanwhile: what was tapped goes on top of what is stored now. Anything else is said below.
-      else if ('status' in refused && refused.status === 409) await refetch();
-      else setTaps([]);
-    };
-    void store();
-  }, [stored, taps, saving.isLoading, saving.isError, conflict, save, refetch]);
-  if (!stored)
-    return error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Loading the rules" />;
-  const rules = after(stored, taps);
-  const change = (tap: Tap) => {
-    saving.reset();
-    setTaps((now) => [...now, tap]);
-  };
+  const { rules, change, unread, again, refused } = useClubRules();
+  if (!rules) return unread ? <Failure error={unread} retry={again} /> : <Loading label="Loading the rules" />;
   const { kit, laneCapacity, paceTable, water } = rules;
   const own = (item: KitId, owned: boolean) =>
     change(({ kit: now }) => ({ kit: owned ? [...new Set([...now, item])] : now.filter((k) => k !== item) }));
@@ -69,7 +40,7 @@ export function ClubRulesCard() {
     }));
   return (
     <Card title="Club rules">
-      {saving.error && !conflict ? <Notice tone="error">{sentence(saving.error)}</Notice> : null}
+      {refused ? <Notice tone="error">{sentence(refused)}</Notice> : null}
       <NameAndPlace rules={rules} onSave={(fields) => change(() => fields)} />
       <Choice
         label="Pools are shown first in"

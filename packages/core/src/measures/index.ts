@@ -13,5 +13,6 @@ export * from './drift';
 export * from './rateRamp';
 export * from './result';
 export * from './bests';
+export * from './meet';
 export * from './standards';
 export * from './swimDetails';

@@ -17,8 +17,8 @@ import { fieldMessages, sentence } from '@/api/problem';
 import { DayInput } from '@/ui/DayInput';
 import { FieldError } from '@/ui/Choice';
 import { Input } from '@/ui/Input';
+import { SwumIn } from '@/ui/SwumIn';
 import { useRemoveResultMutation, useSaveResultMutation } from '../api';
-import { SwumIn } from './SwumIn';
 
 /** A result with its id. */
 export type KeptResult = ResultLine & { readonly id: string };

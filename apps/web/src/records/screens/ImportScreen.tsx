@@ -1,17 +1,14 @@
 /** A file of results: what its columns mean, what would be stored, what is wrong by its line; then all of it or nothing. */
 import { useAppSelector } from '@/state/hooks';
-import type { ImportView } from '@upwell/contract/records';
-import { looksLikeTrack, type KnownSwimmer, type ReadResults, type ResultMapping } from '@upwell/core/exchange/shapes';
+import { looksLikeTrack, type ReadResults, type ResultMapping } from '@upwell/core/exchange/shapes';
 import type { ResultLine } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
 import type { SwumSum } from '@upwell/core/water';
 import { counted, dayWord, numberWord } from '@upwell/core/words';
 import { proxy } from 'comlink';
-import { useRouter, type Href } from 'expo-router';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { useSwimmersInfiniteQuery } from '@/swimmers';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { chooseFile } from '@/ui/saveFile';
@@ -19,8 +16,10 @@ import { Screen } from '@/ui/Screen';
 import { Notice } from '@/ui/States';
 import { compute, type SwumTrack } from '@/worker';
 import { EarlierImports } from '../parts/EarlierImports';
-import { Asking, KnownRows, Progress, Unheard } from '../parts/ImportSteps';
+import { Progress } from '../parts/ImportSteps';
+import { ImportWay } from '../parts/ImportWay';
 import { Columns, Problems, WhoseFile } from '../parts/ReadFile';
+import { useEverybody } from '../useEverybody';
 import { useImport } from '../useImport';
 
 interface Opened {
@@ -35,7 +34,6 @@ interface Opened {
 const LARGEST = 120_000_000;
 
 export function ImportScreen() {
-  const router = useRouter();
   const swimmers = useEverybody();
   const [opened, setOpened] = useState<Opened | null>(null);
   const [mapping, setMapping] = useState<ResultMapping | null>(null);
@@ -192,28 +190,8 @@ export function ImportScreen() {
       ) : null}
       {ready && shown && 'refused' in shown.sum ? <Notice tone="error">{shown.sum.refused}</Notice> : null}
       {problem ? <Notice tone="error">{problem}</Notice> : null}
-      {ready && step.problem ? <Notice tone="error">{step.problem}</Notice> : null}
       {progress !== null ? <Progress share={progress} /> : null}
-      {step.at === 'sending' ? <Progress share={step.share} onStop={imported.stop} /> : null}
-      {step.at === 'storing' ? <Progress share={null} /> : null}
-      {step.at === 'asking' ? <Asking onStop={imported.stop} /> : null}
-      {step.at === 'known' ? (
-        <KnownRows check={step.check} onStore={imported.decide} onCancel={imported.forget} />
-      ) : null}
-      {step.at === 'unheard' ? (
-        <Unheard pending={step.pending} onAsk={imported.askAgain} onForget={imported.forget} />
-      ) : null}
-      {step.at === 'stored' ? (
-        <Notice
-          action={
-            <Button mode="outlined" onPress={() => router.navigate('/swimmers/results' as Href)}>
-              See them
-            </Button>
-          }
-        >
-          {storedWords(step.done)}
-        </Notice>
-      ) : null}
+      <ImportWay imported={imported} />
       {opened && results.length > 0 && ready ? (
         <Button mode="contained" disabled={progress !== null} onPress={() => imported.send(opened.name, results)}>
           {`Store ${counted(results.length, 'result')}`}
@@ -238,13 +216,6 @@ const trackWord = ({ name, sum }: SwumTrack, index: number): string =>
       : sum.refused,
   ].join(': ');
 
-function storedWords({ stored, rows, undoneAt }: ImportView): string {
-  if (undoneAt) return 'This import was stored and then undone.';
-  const left = rows - stored;
-  const known = left > 0 ? ` ${numberWord(left)} were already here and left as they are.` : '';
-  return `${counted(stored, 'result is', 'results are')} stored.${known}`;
-}
-
 /** What the simulated swimmer swims outside: wanders a little to the right, looks every twelve strokes. */
 const OUTING = {
   biasRad: 0.015,
@@ -258,20 +229,6 @@ const OUTING = {
 };
 
 const EMPTY: ResultMapping = { fields: [], dateOrder: 'ymd', unit: 'm', swimmerId: null };
-
-/** Names of everybody, page by page. */
-function useEverybody(): readonly KnownSwimmer[] {
-  const { data, hasNextPage, isFetchingNextPage, fetchNextPage } = useSwimmersInfiniteQuery({ limit: 100 });
-  useEffect(() => {
-    if (hasNextPage && !isFetchingNextPage) void fetchNextPage();
-  }, [hasNextPage, isFetchingNextPage, fetchNextPage]);
-  const pages = data?.pages;
-  const known = useMemo(
-    () => (pages ?? []).flatMap((p) => p.items).map((s) => ({ id: s.id, name: `${s.givenName} ${s.familyName}` })),
-    [pages],
-  );
-  return known;
-}
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginBottom: 12, alignItems: 'center' },

@@ -3,7 +3,7 @@ import { useToday } from '@/state/hooks';
 import { swimmerListAddress } from '@upwell/contract/lists';
 import type { RecordsView, TestView } from '@upwell/contract/records';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
-import { isNearCritical } from '@upwell/core/measures';
+import { eventOf, isNearCritical } from '@upwell/core/measures';
 import { OUTCOMES } from '@upwell/core/review';
 import { rampReps } from '@upwell/core/swimtests';
 import { formatTime } from '@upwell/core/units';
@@ -117,13 +117,15 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
   const wide = useWide();
   const { goal } = swimmer;
   const today = useToday();
-  const distances = useMemo(
-    () => [...new Set(records.results.filter((r) => r.kind !== 'track').map((r) => r.distanceM))].sort((a, b) => a - b),
-    [records.results],
-  );
-  const [distance, setDistance] = useState<number | null>(null);
-  const shown = distance ?? (distances.includes(400) ? 400 : (distances.at(-1) ?? null));
-  const swims = useMemo(() => records.results.filter((r) => r.distanceM === shown), [records.results, shown]);
+  // One distance in one length of pool each: another pool is another speed.
+  const events = useMemo(() => {
+    const swum = new Map<string, RecordsView['results'][number][]>();
+    for (const r of records.results) if (r.kind !== 'track') swum.set(eventOf(r), [...(swum.get(eventOf(r)) ?? []), r]);
+    return [...swum].sort(([, a], [, b]) => a[0]!.distanceM - b[0]!.distanceM);
+  }, [records.results]);
+  const [event, setEvent] = useState<string | null>(null);
+  const most = [...events].sort(([, a], [, b]) => b.length - a.length || b[0]!.distanceM - a[0]!.distanceM)[0];
+  const [shown, swims] = events.find(([name]) => name === event) ?? most ?? [null, []];
   const of = (kind: TestView['kind']) => records.tests.filter((t) => t.kind === kind);
   const trend = (kind: TestView['kind']) => of(kind).map((t) => ({ on: t.heldOn, value: t.outcome.value }));
   const cs = trend('critical-speed');
@@ -157,15 +159,15 @@ function Charts({ swimmer, records, coach }: ChartsProps) {
         {shown !== null ? (
           <Card title="Speed">
             <Choice
-              label="Distance, metres"
-              options={distances.slice(0, 8).map((d) => ({ value: String(d), label: String(d) }))}
-              chosen={[String(shown)]}
-              onPress={(d) => setDistance(Number(d))}
+              label="Distance and pool"
+              options={events.slice(0, 12).map(([name]) => ({ value: name, label: name }))}
+              chosen={[shown]}
+              onPress={setEvent}
             />
             {swims.length >= 2 ? (
               <Suspense fallback={space}>
                 <TrendChart
-                  title={`${shown} m, m/s`}
+                  title={`${shown}, m/s`}
                   points={swims.map((r) => ({ on: r.on, value: r.distanceM / r.timeS }))}
                   format={(v) => numberWord(v, 2)}
                   least={0.01}

@@ -59,6 +59,9 @@ export function ResultsScreen() {
             // The CSV is the one that can be imported again.
             address={(format) => (format === 'csv' ? '/api/v1/results.csv' : clubListAddress('results', format, {}))}
           />
+          <Button mode="outlined" onPress={() => router.navigate('/swimmers/meet' as Href)}>
+            A meet
+          </Button>
           <Button mode="contained" icon="upload" onPress={() => router.navigate('/swimmers/import' as Href)}>
             Import a file
           </Button>
@@ -66,8 +69,8 @@ export function ResultsScreen() {
       }
     >
       <SearchField
-        placeholder="Find a swimmer"
-        label="Find a swimmer"
+        placeholder="Find a swimmer or a meet"
+        label="Find a swimmer or a meet"
         value={asked.search ?? ''}
         onChange={(search) => set({ search: search || undefined })}
         style={styles.gap}

@@ -4,8 +4,8 @@ import { POOL_LENGTH, usualPool, usualPools } from '@upwell/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useAppSelector } from '@/state/hooks';
-import { Choice } from '@/ui/Choice';
-import { Input } from '@/ui/Input';
+import { Choice } from './Choice';
+import { Input } from './Input';
 
 interface SwumInProps {
   readonly pool: SwumPool | null;

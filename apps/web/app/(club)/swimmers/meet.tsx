@@ -1,0 +1,1 @@
+export { MeetScreen as default } from '@/records/screens/MeetScreen';
