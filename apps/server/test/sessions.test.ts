@@ -94,6 +94,8 @@ describe('a session as a file', () => {
       document: { title: 'Sip to the side', plan: wanted },
     });
     const csv = await file(`/sessions/${id}/export/csv`);
+    // The mark by which spreadsheets know that it is UTF-8.
+    expect(csv.body.startsWith('\uFEFF')).toBe(true);
     expect(readSessionCsv(csv.body)).toMatchObject({ problems: [], document: { plan: wanted } });
     const json = await file(`/sessions/${id}/export/json`);
     const read = sessionFileSchema.validate(json.json());

@@ -3,6 +3,7 @@ import { sessionFileSchema, type ExportFormat, type SessionFile, type SessionVie
 import { writeSession, writeSessionCsv, type SessionDocument } from '@upwell/core/notation';
 import type { CourseView } from '@upwell/contract/water';
 import { placeWord } from '@upwell/core/sessions';
+import { CSV_MARK } from '../platform/fileName';
 import { jsonSchema } from '../platform/jsonSchema';
 import { toCalendar } from './calendar';
 import { summaryOf } from './planFacts';
@@ -25,7 +26,7 @@ export function exportSession(
   const body = {
     upwell: () => writeSession(document),
     json: () => `${JSON.stringify(toFile(document), null, 2)}\n`,
-    csv: () => writeSessionCsv(document),
+    csv: () => CSV_MARK + writeSessionCsv(document),
     ics: () =>
       toCalendar(title, [
         {

@@ -7,3 +7,4 @@ export { PlanChart } from './PlanChart';
 export { RampChart } from './RampChart';
 export { ResultChart } from './ResultChart';
 export { TrendChart } from './TrendChart';
+export { AttendanceChart } from './AttendanceChart';

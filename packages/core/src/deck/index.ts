@@ -7,3 +7,4 @@ export * from './forecast';
 export * from './model';
 export * from './records';
 export * from './setup';
+export * from './attendance';

@@ -246,3 +246,16 @@ describe('a list of swimmers', () => {
     );
   });
 });
+
+it.each([
+  ['Vorname,Nachname,Jahrgang', 'de'],
+  ['Prénom,Nom,Naissance', 'fr'],
+  ['First name,Surname,Born', 'en'],
+  ['Imię,Nazwisko,Rocznik', 'pl'],
+])('the language of %s is %s', (headings, language) => {
+  expect(readRoster(`${headings}\nAda,Lindqvale,2012`, null, 2026).language).toBe(language);
+});
+
+it('a list without headings is in no language', () => {
+  expect(readRoster('Ada Lindqvale,2012\nBo Vale,2011', null, 2026)).not.toHaveProperty('language');
+});

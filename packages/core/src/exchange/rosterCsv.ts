@@ -3,6 +3,7 @@ import { FASTEST_MPS } from '../measures';
 import { plainName } from '../text';
 import { parseTime, type PoolUnit } from '../units';
 import { lineNumbers } from './resultsCsv';
+import { languageOf } from './resultHeadings';
 import { guessRoster, levelNamed } from './rosterHeadings';
 import {
   LARGEST_ROSTER,
@@ -134,7 +135,10 @@ export function readRoster(
       : at >= 0 && headed
         ? guessRoster(headings, units)
         : guessWithout(rows, width);
-  const head = { headings, columns: chosen, headed, sample: rows.slice(0, 4) };
+  const head = {
+    ...{ headings, columns: chosen, headed, sample: rows.slice(0, 4) },
+    ...(headed ? { language: languageOf(headings) } : {}),
+  };
   const fields = chosen.map((c) => c.field);
   const whole = fields.includes('given-family') || fields.includes('family-given');
   if (!whole && !(fields.includes('given') && fields.includes('family')))

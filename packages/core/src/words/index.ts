@@ -34,6 +34,9 @@ export function numberWord(value: number, decimals = 0): string {
   return Number(value.toFixed(decimals)) === 0 ? text.replace('-', '') : text.replace('-', MINUS);
 }
 
+/** What a language is called. @example languageWord('de') // 'German' */
+export const languageWord = (tag: string): string => new Intl.DisplayNames(LOCALE, { type: 'language' }).of(tag) ?? tag;
+
 /** A number as it was noted, with a true minus sign. @example asNoted(-5.1) // '−5.1' */
 export const asNoted = (value: number): string => String(value).replace('-', MINUS);
 

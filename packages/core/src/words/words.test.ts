@@ -4,6 +4,7 @@ import {
   clockWord,
   counted,
   dayWord,
+  languageWord,
   listWord,
   longDayWord,
   momentWord,
@@ -47,6 +48,10 @@ describe('numbers', () => {
     expect([asNoted(-5.1), asNoted(0.25)]).toEqual(['−5.1', '0.25']);
     expect([percentMore(0.034, 1), percentMore(-0.034, 1), percentMore(0)]).toEqual(['+3.4 %', '−3.4 %', '+0 %']);
   });
+});
+
+it('a language is called by its name', () => {
+  expect(['de', 'pl', 'en'].map(languageWord)).toEqual(['German', 'Polish', 'English']);
 });
 
 describe('plurals', () => {

@@ -8,7 +8,7 @@ import {
   type ResultMapping,
 } from '@upwell/core/exchange/shapes';
 import { nameHolds } from '@upwell/core/text';
-import { numberWord } from '@upwell/core/words';
+import { languageWord, numberWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -32,7 +32,6 @@ const FIELD_WORD: Readonly<Record<ResultField, string>> = {
   meet: 'Meet',
   ignore: 'Leave out',
 };
-const LANGUAGES = new Intl.DisplayNames('en', { type: 'language' });
 const ORDER_WORD = { ymd: 'Year first', dmy: 'Day first', mdy: 'Month first' } as const;
 
 /** For a file that does not say whose results it holds. */
@@ -74,7 +73,7 @@ export function Columns({
   if (read.columns.length === 0) return null;
   return (
     <Card title="What the columns mean">
-      <Text>{`Read as ${LANGUAGES.of(language ?? 'en') ?? 'English'}, with decimals like ${decimal === ',' ? '1,5' : '1.5'}.`}</Text>
+      <Text>{`Read as ${languageWord(language ?? 'en')}, with decimals like ${decimal === ',' ? '1,5' : '1.5'}.`}</Text>
       {read.columns.map((column, i) => (
         <View key={i} style={[styles.column, { borderTopColor: theme.own.line }]}>
           <Text variant="labelMedium">{`${column || `Column ${i + 1}`}: ${read.sample

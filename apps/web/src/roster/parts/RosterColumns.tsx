@@ -1,5 +1,6 @@
 /** What each column was taken for, with what stands in it; a press corrects it. */
 import { ROSTER_FIELDS, type ReadRoster, type RosterField, type RosterMapping } from '@upwell/core/exchange/shapes';
+import { languageWord } from '@upwell/core/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -23,13 +24,13 @@ const FIELD_WORD: Readonly<Record<RosterField, string>> = {
 const USUAL_M = 100;
 
 interface RosterColumnsProps {
-  readonly read: Pick<ReadRoster, 'headings' | 'columns' | 'headed' | 'sample'>;
+  readonly read: Pick<ReadRoster, 'headings' | 'columns' | 'headed' | 'sample' | 'language'>;
   readonly onMap: (mapping: RosterMapping) => void;
 }
 
 export function RosterColumns({ read, onMap }: RosterColumnsProps) {
   const theme = useTheme();
-  const { headings, columns, headed, sample } = read;
+  const { headings, columns, headed, sample, language } = read;
   const [open, setOpen] = useState<number | null>(null);
   const take = (at: number, field: RosterField, distanceM = USUAL_M) =>
     onMap({
@@ -43,6 +44,7 @@ export function RosterColumns({ read, onMap }: RosterColumnsProps) {
   return (
     <View>
       <Check label="The first line names the columns" on={headed} onPress={() => onMap({ headed: !headed, columns })} />
+      {language ? <Text variant="bodySmall">{`Read as ${languageWord(language)}.`}</Text> : null}
       {headings.map((heading, i) => {
         const { field, distanceM } = columns[i] ?? { field: 'ignore' as const };
         const word = field === 'best' ? `Best time over ${distanceM} m` : FIELD_WORD[field];

@@ -59,6 +59,8 @@ export interface ReadRoster extends RosterMapping {
   /** First lines as they are written. */
   readonly sample: readonly (readonly string[])[];
   readonly lines: readonly RosterLine[];
+  /** Of the headings, as a language tag; left out where there are none. */
+  readonly language?: string;
   /** Why nothing of it can be read. */
   readonly problem: string | null;
 }
