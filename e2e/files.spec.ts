@@ -95,3 +95,45 @@ test('the tests of a squad are one line on the deck, and one page', async ({ pag
   await page.getByRole('button', { name: 'Begin again with those who are due' }).click();
   await expect(page.getByRole('button', { name: 'Store 0 tests' })).toBeVisible();
 });
+
+test('a meet is written down in one go, stands beside the standards, and is undone', async ({ page }, info) => {
+  await signIn(page, 'head@upwell.example');
+  // Both sizes may share one club: a meet of its own each.
+  const meet = `Night Gala ${info.project.name}`;
+  const { items } = await (await page.request.get('/api/v1/swimmers?search=castellane')).json();
+  const swimmer = items[0];
+  const name = `${swimmer.givenName} ${swimmer.familyName}`;
+  await page.goto('/swimmers/results');
+  await page.getByRole('button', { name: 'A meet' }).click();
+  await expect(page).toHaveURL(/\/swimmers\/meet$/);
+  await page.getByLabel('Name of the meet').fill(meet);
+  await page.getByRole('button', { name: swimmer.squadName, exact: true }).click();
+  await page.getByRole('button', { name: '400', exact: true }).click();
+  await page.getByLabel(`Time of ${name}`).fill('5:00');
+  await page.getByLabel(`Splits of ${name}`).fill('1:13 1:15 1:16 1:16');
+  await expect(
+    page.getByText(/^a best by .* s · .*by 100 m: 1:13\.0, 1:15\.0, 1:16\.0, 1:16\.0; second half 4\.0 s slower$/),
+  ).toBeVisible();
+  await expectAccessible(page);
+  // A closed tab loses nothing of it.
+  await page.reload();
+  await expect(page.getByLabel(`Time of ${name}`)).toHaveValue('5:00');
+  await page.getByRole('button', { name: 'Store 1 result' }).click();
+  await expect(page.getByText('1 result is stored.')).toBeVisible();
+
+  await page.goto(`/swimmers/${swimmer.id}/records?pane=swims`);
+  await expect(page.getByRole('heading', { name: 'Standards' })).toBeVisible();
+  await expect(page.getByText(/400 m in a pool of 25 m: reached: 5:00\.0/)).toBeVisible();
+  await expect(page.getByText(new RegExp(`^${meet} · .* s faster than before`))).toBeVisible();
+  await expectAccessible(page);
+  await page.goto(`/swimmers/results?search=${encodeURIComponent(meet)}`);
+  await expect(page.getByText('1 result', { exact: true })).toBeVisible();
+
+  // Taken back whole.
+  await page.goto('/swimmers/meet');
+  const undo = page.getByRole('button', { name: `Hold to undo ${meet}` });
+  await undo.click({ delay: 1500 });
+  await expect(undo).toBeHidden();
+  const left = await (await page.request.get(`/api/v1/results?search=${encodeURIComponent(meet)}`)).json();
+  expect(left.total).toBe(0);
+});

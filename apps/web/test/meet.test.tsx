@@ -7,6 +7,7 @@ import { StandardsCard } from '@/account/StandardsCard';
 import { openFor } from '@/offline/db';
 import { piecesOf } from '@/records/importResults';
 import { Bests } from '@/records/parts/Bests';
+import { OnDeck } from '@/records/parts/OnDeck';
 import { Swims } from '@/records/parts/Swims';
 import { MeetScreen } from '@/records/screens/MeetScreen';
 import { fakeServer, ID, ROW, showAt, type Call } from './fakeServer';
@@ -15,6 +16,7 @@ import { show } from './show';
 const SHORT = { length: 25, unit: 'm' } as const;
 const SQUAD = '01890000-0000-7000-8000-0000000000d1';
 const OTHER = '01890000-0000-7000-8000-0000000000d2';
+const RESULT_ID = '01890000-0000-7000-8000-0000000000';
 const TODAY = dayIn(deviceZone(), Date.now());
 const RULES: ClubRulesView = {
   ...{ name: 'Quay', timeZone: 'UTC', units: 'm', kit: [], laneCapacity: null, paceTable: [], water: WATER_RULES },
@@ -187,7 +189,7 @@ describe('bests and swims with their pool', () => {
 
   it('stand apart by length of pool, and beside the standards', async () => {
     show(<Bests records={records} />);
-    for (const title of ['400 m in 25 m', '400 m in 50 m', '400 m']) expect(screen.getByText(title)).toBeTruthy();
+    for (const title of ['400 m, 25 m pool', '400 m, 50 m pool', '400 m']) expect(screen.getByText(title)).toBeTruthy();
     expect(screen.getByText(/^Lantern Cup · 1 swim$/)).toBeTruthy();
     expect(screen.getByText('by 200 m: 2:50.0, 3:00.0; second half 10.0 s slower')).toBeTruthy();
     expect(screen.getByText(/^400 m: reached: 5:49\.0 on /)).toBeTruthy();
@@ -239,4 +241,28 @@ it('results go in pieces that a server takes, however many splits they have', ()
       expect(JSON.stringify({ rows: piece }).length).toBeLessThan(512 * 1024);
     }
   }
+});
+
+describe('attendance', () => {
+  const empty: RecordsView = { results: [], tests: [], reps: [], signs: [], attended: [] };
+  const came = (daysAgo: number, as: 'in' | 'out' | 'absent') => ({
+    ...{ sessionId: `${RESULT_ID}${daysAgo}`, title: `Session ${daysAgo}`, as },
+    on: new Date(Date.parse(TODAY) - daysAgo * 86_400_000).toISOString().slice(0, 10),
+  });
+
+  it('is counted over twelve months, and a gap is worth a question', async () => {
+    show(
+      <OnDeck
+        records={{ ...empty, attended: [came(2, 'absent'), came(9, 'absent'), came(16, 'absent'), came(60, 'in')] }}
+      />,
+    );
+    expect(screen.getByText('There at 1 of 4 sessions in twelve months')).toBeTruthy();
+    expect(screen.getByText('Not there at the last 3 sessions: worth a friendly question.')).toBeTruthy();
+    expect(await screen.findByLabelText(/^There by month: /)).toBeTruthy();
+  });
+
+  it('asks nothing after two', () => {
+    show(<OnDeck records={{ ...empty, attended: [came(2, 'absent'), came(9, 'absent'), came(16, 'in')] }} />);
+    expect(screen.queryByText(/friendly question/)).toBeNull();
+  });
 });

@@ -116,7 +116,7 @@ describe('bests of a swimmer', () => {
     expect(screen.getByText('1.5 s faster than before · 2 swims')).toBeTruthy();
     expect(screen.getByText('Sun 24 Nov 2024')).toBeTruthy();
     expect(screen.getByText(/^best of twelve months 5:52\.5 on .* 2 Jan · 2 swims$/)).toBeTruthy();
-    expect(screen.getByText('1,500 m outside')).toBeTruthy();
+    expect(screen.getByText('1,500 m, outside')).toBeTruthy();
     expect(screen.getByText('not swum in the last twelve months · 1 swim')).toBeTruthy();
   });
 

@@ -73,11 +73,11 @@ function StandingLine({ standing, today }: { readonly standing: Standing; readon
   );
 }
 
-/** What was swum and where, like "400 m outside". */
+/** What was swum and where, like "400 m, 25 m pool". */
 const titleOf = (best: Best): string =>
-  [swumWord(best), best.place === 'outside' ? 'outside' : best.pool ? `in ${poolWord(best.pool)}` : '']
+  [swumWord(best), best.place === 'outside' ? 'outside' : best.pool ? `${poolWord(best.pool)} pool` : '']
     .filter(Boolean)
-    .join(' ');
+    .join(', ');
 
 function Line({ best, today }: { readonly best: Best; readonly today: string }) {
   const theme = useTheme();

@@ -81,11 +81,6 @@ export function Swims({ records, swimmerId, coach }: SwimsProps) {
               </Text>
               <View role="cell" style={styles.flex}>
                 <Text numberOfLines={2}>{`${r.what}${r.where ? ` · ${r.where}` : ''}`}</Text>
-                {r.splits ? (
-                  <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-                    {r.splits}
-                  </Text>
-                ) : null}
               </View>
               <Text role="cell" style={styles.figures}>
                 {`${formatTime(r.timeS, 1)}${r.strokes ? ` · ${Math.round(r.strokes)}` : ''}`}
@@ -107,6 +102,13 @@ export function Swims({ records, swimmerId, coach }: SwimsProps) {
                 </View>
               ) : null}
             </View>
+            {r.splits ? (
+              <View role="row">
+                <Text role="cell" variant="bodySmall" style={[styles.splits, { color: theme.colors.onSurfaceVariant }]}>
+                  {r.splits}
+                </Text>
+              </View>
+            ) : null}
             {open === r.key && r.result ? (
               <View role="row">
                 <View role="cell" style={styles.flex}>
@@ -133,6 +135,7 @@ const styles = StyleSheet.create({
   line: { flexDirection: 'row', alignItems: 'center', gap: 10, minHeight: 48 },
   flex: { flex: 1, minWidth: 0 },
   day: { width: 96 },
+  splits: { paddingBottom: 8 },
   speed: { width: 66, textAlign: 'right' },
   figures: { fontVariant: ['tabular-nums'] },
 });

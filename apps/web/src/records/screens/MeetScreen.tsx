@@ -70,7 +70,7 @@ export function MeetScreen() {
       }
     >
       <ImportWay imported={imported} />
-      <View style={styles.row}>
+      <View style={[styles.row, styles.wrap]}>
         <Input
           label="Name of the meet"
           value={draft.name}
@@ -234,8 +234,8 @@ const styles = StyleSheet.create({
   tall: { minHeight: 50 },
   row: { flexDirection: 'row', gap: 8, alignItems: 'center' },
   wrap: { flexWrap: 'wrap' },
-  name: { flexGrow: 1, flexBasis: 200 },
-  day: { flexBasis: 150 },
+  name: { flexGrow: 4, flexBasis: 240 },
+  day: { flexGrow: 1, flexBasis: 190 },
   swimmer: { borderBottomWidth: 1, paddingVertical: 8, gap: 4 },
   // On a phone a name has a line of its own, and the fields stand under it.
   line: { width: '100%' },

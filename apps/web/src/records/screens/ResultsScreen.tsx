@@ -3,7 +3,7 @@ import { clubListAddress } from '@upwell/contract/lists';
 import { RESULT_SORTS, type ResultSort } from '@upwell/contract/recordLimits';
 import { RESULT_KINDS, type ResultKind } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
-import { datedWord, numberWord } from '@upwell/core/words';
+import { counted, datedWord, numberWord } from '@upwell/core/words';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, DataTable, Text } from 'react-native-paper';
@@ -50,7 +50,7 @@ export function ResultsScreen() {
   return (
     <Screen
       title="Results"
-      under={data ? `${numberWord(data.total)} results` : undefined}
+      under={data ? counted(data.total, 'result') : undefined}
       back="/swimmers"
       actions={
         <>
