@@ -2,7 +2,7 @@
 import type { RecordsView } from '@upwell/contract/records';
 import { attendanceOf, MISSED_TO_ASK } from '@upwell/core/deck';
 import { signCard } from '@upwell/core/review';
-import { datedWord } from '@upwell/core/words';
+import { counted as countedWord, datedWord } from '@upwell/core/words';
 import { lazy, Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -21,7 +21,7 @@ export function OnDeck({ records }: { readonly records: RecordsView }) {
     return <Empty title="Nothing noted on deck yet">Run a session, count heads and note what you see.</Empty>;
   return (
     <View>
-      <Card title={`There at ${there} of ${counted} sessions in twelve months`}>
+      <Card title={`There at ${there} of ${countedWord(counted, 'session')} in twelve months`}>
         {missed >= MISSED_TO_ASK ? (
           <Notice>{`Not there at the last ${missed} sessions: worth a friendly question.`}</Notice>
         ) : null}

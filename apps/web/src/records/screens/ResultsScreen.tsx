@@ -1,7 +1,7 @@
 /** Results of everybody, found and sorted; what is chosen stands in the address. */
 import { clubListAddress } from '@upwell/contract/lists';
 import { RESULT_SORTS, type ResultSort } from '@upwell/contract/recordLimits';
-import { RESULT_KINDS, type ResultKind } from '@upwell/core/measures';
+import { poolWord, RESULT_KINDS, swumWord, type ResultKind } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
 import { counted, datedWord, numberWord } from '@upwell/core/words';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
@@ -13,15 +13,17 @@ import { Choice } from '@/ui/Choice';
 import { ListFiles } from '@/ui/ListFiles';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
+import { useRoomy } from '@/ui/useRoomy';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
-import { useResultsQuery } from '../api';
+import { useRecordsQuery, useResultsQuery } from '../api';
+import { Bests } from '../parts/Bests';
 
 const PAGE = 25;
 const HEAD: Readonly<Record<ResultSort, string>> = {
   on: 'Day',
   name: 'Swimmer',
-  distance: 'Metres',
+  distance: 'Distance',
   time: 'Time',
   speed: 'm/s',
 };
@@ -30,9 +32,17 @@ const KIND_WORD: Readonly<Record<ResultKind, string>> = { trial: 'All-out', trai
 export function ResultsScreen() {
   const router = useRouter();
   const wide = useWide();
+  const roomy = useRoomy();
   const theme = useTheme();
   const today = useToday();
-  const asked = useLocalSearchParams<{ search?: string; sort?: string; up?: string; page?: string; kind?: string }>();
+  const asked = useLocalSearchParams<{
+    search?: string;
+    sort?: string;
+    up?: string;
+    page?: string;
+    kind?: string;
+    who?: string;
+  }>();
   const sort: ResultSort = RESULT_SORTS.find((s) => s === asked.sort) ?? 'on';
   const falling = asked.up !== '1';
   const page = Math.max(0, Number(asked.page ?? 0) || 0);
@@ -85,64 +95,111 @@ export function ResultsScreen() {
       {!data && !error ? <Loading label="Loading results" /> : null}
       {data && data.total === 0 ? <Empty title="No result found">Import a file, or take times on deck.</Empty> : null}
       {data && data.total > 0 ? (
-        <View aria-busy={isFetching}>
-          <DataTable>
-            <DataTable.Header>
-              {columns.map((column) => (
-                <DataTable.Title
-                  key={column}
-                  textStyle={{ color: theme.colors.onSurface }}
-                  numeric={column !== 'name' && column !== 'on'}
-                  {...(sort === column
-                    ? { sortDirection: falling ? ('descending' as const) : ('ascending' as const) }
-                    : {})}
-                  onPress={() => set({ sort: column, up: sort === column && falling ? '1' : undefined })}
-                >
-                  {HEAD[column]}
-                </DataTable.Title>
-              ))}
-            </DataTable.Header>
-            {data.items.map((r) => (
-              <DataTable.Row
-                key={r.id}
-                onPress={() => router.navigate(`/swimmers/${r.swimmerId}/records` as Href)}
-                accessibilityLabel={`${r.name}, ${datedWord(r.on, today)}, ${r.distanceM} m in ${formatTime(r.timeS, 1)}`}
-              >
+        <View style={roomy ? styles.beside : undefined}>
+          <View aria-busy={isFetching} style={roomy ? styles.list : undefined}>
+            <DataTable>
+              <DataTable.Header>
                 {columns.map((column) => (
-                  <DataTable.Cell key={column} numeric={column !== 'name' && column !== 'on'}>
-                    {column === 'on'
-                      ? datedWord(r.on, today)
-                      : column === 'name'
-                        ? r.name
-                        : column === 'distance'
-                          ? String(r.distanceM)
-                          : column === 'time'
-                            ? formatTime(r.timeS, 1)
-                            : numberWord(r.distanceM / r.timeS, 2)}
-                  </DataTable.Cell>
+                  <DataTable.Title
+                    key={column}
+                    textStyle={{ color: theme.colors.onSurface }}
+                    numeric={column !== 'name' && column !== 'on'}
+                    {...(sort === column
+                      ? { sortDirection: falling ? ('descending' as const) : ('ascending' as const) }
+                      : {})}
+                    onPress={() => set({ sort: column, up: sort === column && falling ? '1' : undefined })}
+                  >
+                    {HEAD[column]}
+                  </DataTable.Title>
                 ))}
-              </DataTable.Row>
-            ))}
-          </DataTable>
-          <View style={styles.pages}>
-            <Button disabled={page === 0} onPress={() => router.setParams({ page: String(page - 1) } as never)}>
-              Back
-            </Button>
-            <Text>{`${page * PAGE + 1}–${Math.min(data.total, (page + 1) * PAGE)} of ${numberWord(data.total)}`}</Text>
-            <Button
-              disabled={(page + 1) * PAGE >= data.total}
-              onPress={() => router.setParams({ page: String(page + 1) } as never)}
-            >
-              More
-            </Button>
+              </DataTable.Header>
+              {data.items.map((r) => (
+                <DataTable.Row
+                  key={r.id}
+                  onPress={() =>
+                    roomy
+                      ? router.setParams({ who: r.swimmerId } as never)
+                      : router.navigate(`/swimmers/${r.swimmerId}/records` as Href)
+                  }
+                  style={roomy && r.swimmerId === asked.who ? { backgroundColor: theme.own.sand } : undefined}
+                  accessibilityLabel={`${r.name}, ${datedWord(r.on, today)}, ${swumWord(r)} in ${formatTime(r.timeS, 1)}`}
+                >
+                  {columns.map((column) => (
+                    <DataTable.Cell key={column} numeric={column !== 'name' && column !== 'on'}>
+                      {column === 'on'
+                        ? datedWord(r.on, today)
+                        : column === 'name'
+                          ? r.name
+                          : column === 'distance'
+                            ? [swumWord(r), wide && r.details?.pool ? poolWord(r.details.pool) : '']
+                                .filter(Boolean)
+                                .join(' · ')
+                            : column === 'time'
+                              ? formatTime(r.timeS, 1)
+                              : numberWord(r.distanceM / r.timeS, 2)}
+                    </DataTable.Cell>
+                  ))}
+                </DataTable.Row>
+              ))}
+            </DataTable>
+            <View style={styles.pages}>
+              <Button disabled={page === 0} onPress={() => router.setParams({ page: String(page - 1) } as never)}>
+                Back
+              </Button>
+              <Text>{`${page * PAGE + 1}–${Math.min(data.total, (page + 1) * PAGE)} of ${numberWord(data.total)}`}</Text>
+              <Button
+                disabled={(page + 1) * PAGE >= data.total}
+                onPress={() => router.setParams({ page: String(page + 1) } as never)}
+              >
+                More
+              </Button>
+            </View>
           </View>
+          {roomy ? (
+            <View style={styles.detail}>
+              {asked.who ? (
+                <Person
+                  swimmerId={asked.who}
+                  name={data.items.find((r) => r.swimmerId === asked.who)?.name ?? 'Bests'}
+                />
+              ) : (
+                <Empty title="Nobody chosen">Choose a result to see the bests of its swimmer here.</Empty>
+              )}
+            </View>
+          ) : null}
         </View>
       ) : null}
     </Screen>
   );
 }
 
+/** The bests of the swimmer of a result, beside the list. */
+function Person({ swimmerId, name }: { readonly swimmerId: string; readonly name: string }) {
+  const router = useRouter();
+  const { data, error, refetch } = useRecordsQuery(swimmerId);
+  if (!data)
+    return error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Loading the bests" />;
+  return (
+    <View aria-live="polite">
+      <View style={styles.head}>
+        <Text variant="titleLarge" style={styles.name}>
+          {name}
+        </Text>
+        <Button mode="outlined" onPress={() => router.navigate(`/swimmers/${swimmerId}/records?pane=swims` as Href)}>
+          All records
+        </Button>
+      </View>
+      <Bests records={data} />
+    </View>
+  );
+}
+
 const styles = StyleSheet.create({
+  beside: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
+  list: { flex: 3, minWidth: 0 },
+  detail: { flex: 2, minWidth: 0 },
+  head: { flexDirection: 'row', alignItems: 'center', gap: 8, marginBottom: 8 },
+  name: { flex: 1 },
   gap: { marginBottom: 8 },
   pages: { flexDirection: 'row', alignItems: 'center', justifyContent: 'center', gap: 12, marginTop: 8 },
 });
