@@ -44,6 +44,8 @@ export function ImportScreen() {
   /** Of a workbook: which sheet was read, and which were not. */
   const [sheets, setSheets] = useState<{ readonly read: string; readonly others: readonly string[] } | null>(null);
   const [progress, setProgress] = useState<number | null>(null);
+  /** A large workbook takes seconds, and cannot say how many. */
+  const [opening, setOpening] = useState(false);
   const imported = useImport();
   const { step } = imported;
   const place = useAppSelector((state) => state.place);
@@ -106,7 +108,10 @@ export function ImportScreen() {
   const take = async (name: string, read: Uint8Array) => {
     if (looksLikeTrack(read)) open({ name, text: null, bytes: read });
     else {
-      const list = await compute().listText(read);
+      setOpening(true);
+      const list = await compute()
+        .listText(read)
+        .finally(() => setOpening(false));
       if ('refused' in list) {
         open({ name, text: null, bytes: null });
         setProblem(list.refused);
@@ -137,7 +142,7 @@ export function ImportScreen() {
     : (read?.results ?? []);
   /** Before anything is sent; afterwards there is one thing to look at, and it is not the columns. */
   const ready = step.at === 'ready';
-  const busy = step.at === 'sending' || step.at === 'storing' || step.at === 'asking';
+  const busy = opening || step.at === 'sending' || step.at === 'storing' || step.at === 'asking';
   const map = (change: Partial<ResultMapping>) => {
     imported.reset();
     setMapping({ ...(read?.mapping ?? EMPTY), ...change });
@@ -190,6 +195,7 @@ export function ImportScreen() {
       ) : null}
       {ready && shown && 'refused' in shown.sum ? <Notice tone="error">{shown.sum.refused}</Notice> : null}
       {problem ? <Notice tone="error">{problem}</Notice> : null}
+      {opening ? <Progress share={null} /> : null}
       {progress !== null ? <Progress share={progress} /> : null}
       <ImportWay imported={imported} />
       {opened && results.length > 0 && ready ? (
