@@ -62,6 +62,32 @@ test('a clip is measured and its measures lead to the focus', async ({ page }, i
   await expectAccessible(page);
 });
 
+test('hand entries are found in the pixels of a clip, and counted once they are taken', async ({ page }) => {
+  await signIn(page, 'coach@upwell.example');
+  await page.goto(`/swimmers/${await idOf(page, 'castellane')}/clip`);
+  await page.getByRole('button', { name: 'Steady, side' }).click();
+  await page.getByRole('button', { name: 'Look for hand entries' }).click();
+  // One hand a second goes in.
+  await expect(page.getByText(/^(59|60|61)\.\d strokes a minute, give or take \d\.\d$/)).toBeVisible({
+    timeout: 90_000,
+  });
+  const entries = page.getByRole('list', { name: 'Proposed entries' }).getByRole('button');
+  expect(await entries.count()).toBeGreaterThanOrEqual(6);
+  await expect(page.getByText('Tap at least three hand entries.')).toBeVisible();
+  await expectAccessible(page);
+  await entries.nth(2).click();
+  await page.getByRole('button', { name: /^Take \d entries as taps$/ }).click();
+  await expect(page.getByText(/^(59|60|61)\.\d$/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Tap at least three hand entries.')).toBeVisible();
+
+  // From another side it is none, and says so.
+  await page.getByRole('button', { name: 'from the front' }).click();
+  await page.getByRole('button', { name: 'Look for hand entries' }).click();
+  await expect(page.getByText(/^Cannot see the strokes: /)).toBeVisible({ timeout: 90_000 });
+  await expectAccessible(page);
+});
+
 test('a video that cannot be played says so and keeps the table open', async ({ page, quiet }) => {
   quiet.networkErrors = true;
   await signIn(page);

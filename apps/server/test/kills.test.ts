@@ -136,7 +136,11 @@ const KINDS: Readonly<Record<string, Kind>> = {
   import: {
     save: async () => {
       const id = v7();
-      const rows = Array.from({ length: IMPORTED }, (_, i) => ({ ...resultOf(here.swimmerId), distanceM: 50 + i }));
+      const rows = Array.from({ length: IMPORTED }, (_, i) => ({
+        ...{ ...resultOf(here.swimmerId), distanceM: 50 + i },
+        // No wall is there.
+        details: { meet: 'Lantern Cup' },
+      }));
       await sendUntilHeard('PUT', `/imports/${id}/0`, { rows });
       await sendUntilHeard('POST', `/imports/${id}/commit`, { rows: IMPORTED, name: 'Times.csv' });
       return id;

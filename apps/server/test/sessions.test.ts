@@ -479,7 +479,8 @@ describe('club rules', () => {
     const own = await harness.club();
     const other = await harness.club();
     const water = { ...WATER_RULES, windMps: 6 };
-    const rules = { kit: ['fins'], laneCapacity: 6, paceTable: [{ effort: 0.8, share: 0.91 }], water };
+    const standards = [{ name: 'Racing lane', distanceM: 400, pool: { length: 25, unit: 'm' }, timeS: 345 }];
+    const rules = { kit: ['fins'], laneCapacity: 6, paceTable: [{ effort: 0.8, share: 0.91 }], water, standards };
     const known = { ...rules, name: expect.any(String), timeZone: 'UTC', units: 'm', version: 2 };
     expect((await (await own.as('coach'))('PUT', '/account/club', rules)).status).toBe(403);
     expect((await (await own.as('head'))('PUT', '/account/club', rules)).body).toEqual(known);
@@ -488,10 +489,18 @@ describe('club rules', () => {
       laneCapacity: null,
       paceTable: [],
     });
-    // An older app, which knows nothing of the water, loosens nothing.
-    const { water: _, ...older } = rules;
+    // An older app, which knows nothing of the water and of standards, loosens and loses nothing.
+    const { water: _, standards: __, ...older } = rules;
     expect((await (await own.as('head'))('PUT', '/account/club', older)).body).toEqual({ ...known, version: 3 });
     const falling = { ...rules, paceTable: [...rules.paceTable, { effort: 0.6, share: 0.8 }] };
     expect((await (await own.as('head'))('PUT', '/account/club', falling)).body.detail).toContain('must rise');
+    const fast = { ...rules, standards: [{ ...standards[0], timeS: 60 }] };
+    expect((await (await own.as('head'))('PUT', '/account/club', fast)).status).toBe(400);
+    const many = { ...rules, standards: Array.from({ length: 61 }, () => standards[0]) };
+    expect((await (await own.as('head'))('PUT', '/account/club', many)).status).toBe(400);
+    // A swimmer sees them beside what they swam.
+    const id = await own.addSwimmer();
+    const records = await (await own.as('coach'))('GET', `/swimmers/${id}/records`);
+    expect(records.body.standards).toEqual(standards);
   });
 });

@@ -49,6 +49,7 @@ jest.mock('../src/worker/compute', () => ({
         })),
       };
     },
+    findStrokes: async (...input: unknown[]) => jest.requireActual('@upwell/core/find').findStrokes(...input),
     deviceLengthsCsv: async (...input: unknown[]) =>
       jest.requireActual('@upwell/core/exchange').deviceLengthsCsv(...input),
     buildSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/sessions').buildSession(...input),

@@ -27,6 +27,7 @@ import {
   type TrackHabits,
 } from '@upwell/core/water';
 import { listText, readSwumFile } from '@upwell/core/exchange/files';
+import { findStrokes } from '@upwell/core/find';
 import { readPlaces } from '@upwell/core/water/files';
 import type { KeptPoint } from '@upwell/contract/water';
 import { expose } from 'comlink';
@@ -160,6 +161,7 @@ const work = {
   stopSweep,
   trackBundle,
   readPlaces,
+  findStrokes,
   setLibrary,
 };
 export type Work = typeof work;

@@ -1,41 +1,19 @@
 // Finds the strokes of a swimmer in a clip from its pixels alone.
 import type { FigureSide } from '../figure';
 import type { Side } from '../measures';
-import type { Frames } from './frames';
+import { SHORTEST_S, type FoundStrokes, type Frames, type ProposedEntry } from './shapes';
 import { ACROSS, between, CELLS, DOWN, motionOf, type Motion } from './motion';
 import { simulatedClip } from './simulatedClip';
 
-/** A hand that seems to go in: nothing counts before a coach confirms it. */
-export interface ProposedEntry {
-  /** Seconds from the start of the clip. */
-  readonly timeS: number;
-  /** Of a side view: the arm toward the camera, or the other one. */
-  readonly side: Side;
-}
+/** Asked for millions of times: by name at hand. */
+const { PI, SQRT2, ceil, cos, floor, max, min, round, sqrt } = Math;
 
-export type NotFound = 'too-short' | 'no-rhythm' | 'no-swimmer';
-
-/** What was found, or why nothing was. */
-export type FoundStrokes =
-  | {
-      readonly found: true;
-      /** Strokes a minute, and how far off it may be. */
-      readonly strokesPerMin: number;
-      readonly errorPerMin: number;
-      readonly entries: readonly ProposedEntry[];
-      /** How alike the clip is to a swimmer who is drawn, 0–1. */
-      readonly likeness: number;
-    }
-  | { readonly found: false; readonly why: NotFound };
-
-/** Shortest clip that is looked at, seconds: three cycles of a slow swimmer. */
-export const SHORTEST_S = 6;
 /** Seconds of one cycle of both arms that are looked for: 105 to 34 strokes a minute. */
 const CYCLE_S = [1.14, 3.5] as const;
 /** How alike a clip must be to itself one cycle later. */
 const LEAST_RHYTHM = 0.06;
 /** How alike it must be to a drawn swimmer. */
-const LEAST_LIKENESS = 0.35;
+const LEAST_LIKENESS = 0.24;
 /** Moments of a cycle that are told apart. */
 const BINS = 24;
 /** Sizes of a swimmer in the picture, and how far beside the middle, cells. */
@@ -61,45 +39,49 @@ export function findStrokes(
   const motion = motionOf(frames, (share) => onProgress(share * 0.7));
   const cycle = cycleOf(motion);
   onProgress(0.8);
-  if (!cycle) return { found: false, why: 'no-rhythm' };
-  const match = likest(folded(motion, cycle.cycleS), view);
-  onProgress(0.9);
+  if (cycle === null) return { found: false, why: 'no-rhythm' };
+  // Two cycles look like one another too: the length whose cycle is more like a swimmer is the right one.
+  const halved = cycle / 2;
+  const [first, ...others] = [cycle, ...(halved >= CYCLE_S[0] ? [halved] : [])].map((cycleS) => ({
+    cycleS,
+    match: likest(folded(motion, cycleS), view),
+  }));
+  const { cycleS, match } = others.reduce((a, b) => (b.match.likeness > a.match.likeness ? b : a), first!);
+  onProgress(0.95);
   if (match.likeness < LEAST_LIKENESS) return { found: false, why: 'no-swimmer' };
-  const entries = entriesOf(motion, cycle.cycleS, match);
+  const entries = entriesOf(motion, cycleS, match);
   onProgress(1);
-  const strokesPerMin = 120 / cycle.cycleS;
-  return {
-    found: true,
-    strokesPerMin,
-    errorPerMin: (strokesPerMin * cycle.errorS) / cycle.cycleS,
-    entries,
-    likeness: match.likeness,
-  };
+  if (entries.length < 3) return { found: false, why: 'no-rhythm' };
+  return { found: true, ...rateOf(entries), entries, likeness: match.likeness };
+}
+
+/** How far off an entry is at most, nine times of ten, seconds: measured on simulated clips by `npm run bench -- find`. */
+export const ENTRY_ERROR_S = 0.1;
+
+/** The rate from the first entry to the last, and what an error at both of them makes of it. */
+function rateOf(entries: readonly ProposedEntry[]): { readonly strokesPerMin: number; readonly errorPerMin: number } {
+  const spanS = entries.at(-1)!.timeS - entries[0]!.timeS;
+  const strokesPerMin = (60 * (entries.length - 1)) / spanS;
+  return { strokesPerMin, errorPerMin: (strokesPerMin * SQRT2 * ENTRY_ERROR_S) / spanS };
 }
 
 /** How alike the motion is to itself some steps later, −1 to 1. */
-function alike({ cells, length }: Motion, lag: number): number {
+function alike({ moments, length }: Motion, energies: readonly number[], lag: number): number {
   let [both, one, other] = [0, 0, 0];
-  for (const cell of cells)
-    for (let i = 0; i + lag < length; i++) {
-      both += cell[i]! * cell[i + lag]!;
-      one += cell[i]! ** 2;
-      other += cell[i + lag]! ** 2;
-    }
-  return one > 0 && other > 0 ? both / Math.sqrt(one * other) : 0;
+  for (let i = 0; i + lag < length; i++) {
+    both += dot(moments[i]!, moments[i + lag]!);
+    one += energies[i]!;
+    other += energies[i + lag]!;
+  }
+  return one > 0 && other > 0 ? both / sqrt(one * other) : 0;
 }
 
-interface Cycle {
-  readonly cycleS: number;
-  readonly errorS: number;
-  readonly rhythm: number;
-}
-
-/** The cycle of both arms; null where nothing repeats. */
-export function cycleOf(motion: Motion): Cycle | null {
+/** Seconds of a cycle of both arms; null where nothing repeats. */
+function cycleOf(motion: Motion): number | null {
   const { stepS, length } = motion;
-  const most = Math.min(length - 2, Math.ceil(Math.min(length * 0.6, (2.2 * CYCLE_S[1]) / stepS)));
-  const likeness = Array.from({ length: most + 1 }, (_, lag) => (lag * stepS < 0.4 ? 0 : alike(motion, lag)));
+  const most = min(length - 2, ceil(min(length * 0.6, (2.2 * CYCLE_S[1]) / stepS)));
+  const energies = motion.moments.map((cells) => dot(cells, cells));
+  const likeness = Array.from({ length: most + 1 }, (_, lag) => (lag * stepS < 0.4 ? 0 : alike(motion, energies, lag)));
   const peaks = likeness.flatMap((value, lag) =>
     lag * stepS >= CYCLE_S[0] &&
     lag * stepS <= CYCLE_S[1] &&
@@ -108,35 +90,36 @@ export function cycleOf(motion: Motion): Cycle | null {
       ? [lag]
       : [],
   );
-  const best = Math.max(...peaks.map((lag) => likeness[lag]!), 0);
+  const best = max(...peaks.map((lag) => likeness[lag]!), 0);
   if (best < LEAST_RHYTHM) return null;
   // Two cycles later it is nearly as alike: the first peak that is nearly as high as the highest.
   const lag = peaks.find((at) => likeness[at]! >= 0.85 * best)!;
   let cycle = lag + between(likeness, lag);
   // Later cycles tell the length of one more finely.
   for (let k = 2; k * cycle < most - 1; k++) {
-    const near = Math.round(k * cycle);
-    const reach = Math.max(1, Math.round(0.06 * cycle));
+    const near = round(k * cycle);
+    const reach = max(1, round(0.06 * cycle));
     let at = near;
-    for (let j = near - reach; j <= Math.min(most - 1, near + reach); j++) if (likeness[j]! > likeness[at]!) at = j;
+    for (let j = near - reach; j <= min(most - 1, near + reach); j++) if (likeness[j]! > likeness[at]!) at = j;
     if (likeness[at]! < 0.5 * best) break;
     cycle = (at + between(likeness, at)) / k;
   }
-  const cycles = Math.max(1, Math.floor(most / cycle));
-  return { cycleS: cycle * stepS, errorS: (0.5 * stepS) / cycles, rhythm: best };
+  return cycle * stepS;
 }
 
 /** One cycle of the motion: for each moment of it the cells, and nothing on the whole. */
 type Fold = readonly Float64Array[];
 
-function folded({ cells, stepS, startS, length }: Motion, cycleS: number): Fold {
+function folded({ moments, stepS, startS, length }: Motion, cycleS: number): Fold {
   const fold = Array.from({ length: BINS }, () => new Float64Array(CELLS));
   const counts = new Float64Array(BINS);
   for (let i = 0; i < length; i++) {
     const phase = ((startS + i * stepS) / cycleS) * BINS;
-    const bin = Math.floor(phase) % BINS;
+    const bin = floor(phase) % BINS;
     counts[bin]!++;
-    for (let c = 0; c < CELLS; c++) fold[bin]![c]! += cells[c]![i]!;
+    const now = moments[i]!;
+    const into = fold[bin]!;
+    for (let c = 0; c < now.length; c++) into[c]! += now[c]!;
   }
   fold.forEach((cellsNow, bin) => cellsNow.forEach((v, c) => (cellsNow[c] = counts[bin]! > 0 ? v / counts[bin]! : 0)));
   return level(fold);
@@ -155,9 +138,9 @@ interface Match {
   readonly likeness: number;
   /** Moment of the cycle at which the left hand of the drawn swimmer goes in. */
   readonly entryBin: number;
+  /** Where it lies in the picture. */
   readonly drawn: Fold;
-  readonly across: number;
-  readonly down: number;
+  /** Swims to the right. */
   readonly mirrored: boolean;
 }
 
@@ -185,36 +168,45 @@ function likest(fold: Fold, view: Exclude<FigureSide, 'top'>): Match {
     for (const mirrored of view === 'side' ? [false, true] : [false]) {
       const drawn = drawnFold(view, size);
       for (let across = -BESIDE.across; across <= BESIDE.across; across++)
-        for (let down = -BESIDE.down; down <= BESIDE.down; down++)
-          for (let entryBin = 0; entryBin < BINS; entryBin++) {
-            const place = { drawn, across, down, mirrored, entryBin };
-            const likeness = likenessOf(fold, place);
-            if (!best || likeness > best.likeness) best = { ...place, likeness };
-          }
+        for (let down = -BESIDE.down; down <= BESIDE.down; down++) {
+          const there = placed(drawn, across, down, mirrored);
+          const likeness = likenessesOf(fold, there);
+          const most = max(...likeness);
+          if (!best || most > best.likeness)
+            best = { likeness: most, entryBin: likeness.indexOf(most), drawn: there, mirrored };
+        }
     }
   return best!;
 }
 
-const cellOf = (x: number, y: number): number => y * ACROSS + x;
-
-/** How alike a fold is to a drawn one that is moved in time and place, −1 to 1. */
-function likenessOf(fold: Fold, { drawn, across, down, mirrored, entryBin }: Omit<Match, 'likeness'>): number {
-  let [both, seen, known] = [0, 0, 0];
-  for (let bin = 0; bin < BINS; bin++) {
-    const now = fold[bin]!;
-    const then = drawn[(bin - entryBin + BINS) % BINS]!;
+/** A drawn fold where it lies in the picture: nothing where it reaches out of it. */
+function placed(drawn: Fold, across: number, down: number, mirrored: boolean): Fold {
+  return drawn.map((cells) => {
+    const moved = new Float64Array(CELLS);
     for (let y = 0; y < DOWN; y++)
       for (let x = 0; x < ACROSS; x++) {
-        const value = now[cellOf(x, y)]!;
-        seen += value * value;
         const [dx, dy] = [mirrored ? ACROSS - 1 - (x - across) : x - across, y - down];
-        if (dx < 0 || dx >= ACROSS || dy < 0 || dy >= DOWN) continue;
-        const other = then[cellOf(dx, dy)]!;
-        known += other * other;
-        both += value * other;
+        if (dx >= 0 && dx < ACROSS && dy >= 0 && dy < DOWN) moved[y * ACROSS + x] = cells[dy * ACROSS + dx]!;
       }
-  }
-  return seen > 0 && known > 0 ? both / Math.sqrt(seen * known) : 0;
+    return moved;
+  });
+}
+
+/** How alike a fold is to a drawn one, −1 to 1, for each moment at which that may begin. */
+function likenessesOf(fold: Fold, drawn: Fold): number[] {
+  const energy = (of: Fold) => of.reduce((sum, cells) => sum + dot(cells, cells), 0);
+  const size = sqrt(energy(fold) * energy(drawn));
+  return Array.from({ length: BINS }, (_, entryBin) => {
+    let both = 0;
+    for (let bin = 0; bin < BINS; bin++) both += dot(fold[bin]!, drawn[(bin - entryBin + BINS) % BINS]!);
+    return size > 0 ? both / size : 0;
+  });
+}
+
+function dot(a: Float64Array, b: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < a.length; i++) sum += a[i]! * b[i]!;
+  return sum;
 }
 
 /** Hand entries: where the cycle says they are, each moved to where its own cycle fits best. */
@@ -239,11 +231,16 @@ function entriesOf(motion: Motion, cycleS: number, match: Match): ProposedEntry[
 const UNEVEN = 0.16;
 
 /** The moment near a time at which the drawn cycle around it fits best. */
-function nearest({ cells, startS, stepS, length }: Motion, cycleS: number, match: Match, timeS: number, phase: number): number {
-  const { drawn, across, down, mirrored } = match;
-  const half = Math.round((cycleS * 0.5) / stepS);
-  const reach = Math.round((cycleS * UNEVEN) / stepS);
-  const middle = Math.round((timeS - startS) / stepS);
+function nearest(
+  { moments, startS, stepS, length }: Motion,
+  cycleS: number,
+  match: Match,
+  timeS: number,
+  phase: number,
+): number {
+  const half = round((cycleS * 0.5) / stepS);
+  const reach = round((cycleS * UNEVEN) / stepS);
+  const middle = round((timeS - startS) / stepS);
   const fits: number[] = [];
   for (let move = -reach; move <= reach; move++) {
     let fit = 0;
@@ -251,18 +248,13 @@ function nearest({ cells, startS, stepS, length }: Motion, cycleS: number, match
       const at = middle + move + i;
       if (at < 0 || at >= length) continue;
       const cyclePhase = (((phase + (i * stepS) / cycleS) % 1) + 1) % 1;
-      const then = drawn[Math.floor(cyclePhase * BINS) % BINS]!;
+      const then = match.drawn[floor(cyclePhase * BINS) % BINS]!;
       // What is near the entry in time says most about it.
-      const weight = 0.5 + 0.5 * Math.cos((Math.PI * i) / half);
-      for (let y = 0; y < DOWN; y++)
-        for (let x = 0; x < ACROSS; x++) {
-          const [dx, dy] = [mirrored ? ACROSS - 1 - (x - across) : x - across, y - down];
-          if (dx < 0 || dx >= ACROSS || dy < 0 || dy >= DOWN) continue;
-          fit += weight * cells[cellOf(x, y)]![at]! * then[cellOf(dx, dy)]!;
-        }
+      const weight = 0.5 + 0.5 * cos((PI * i) / half);
+      fit += weight * dot(moments[at]!, then);
     }
     fits.push(fit);
   }
-  const best = fits.indexOf(Math.max(...fits));
+  const best = fits.indexOf(max(...fits));
   return startS + (middle + best - reach + between(fits, best)) * stepS;
 }

@@ -2,7 +2,10 @@
 import { drawnFigure, posedBy, type Figure, type FigureSide } from '../figure';
 import type { SignId } from '../review';
 import { seeded, seededNormal } from '../units';
-import { FIND_SIZE, type Frames } from './frames';
+import { FIND_SIZE, type Frames } from './shapes';
+
+/** Asked for millions of times: by name at hand. */
+const { PI, floor, hypot, max, min, round, sin } = Math;
 
 /** What is filmed, and how badly. */
 export interface SimulatedClip {
@@ -61,7 +64,7 @@ const FRONT_SCALE = 0.95;
 export function simulatedClip(clip: SimulatedClip): Filmed {
   const { width, height } = FIND_SIZE;
   const { seed, view, strokesPerMin, seconds, fps, light = 1, size = 1, drift = 0 } = clip;
-  const frames = Math.round(seconds * fps);
+  const frames = round(seconds * fps);
   const grey = new Uint8Array(frames * width * height);
   const timesS = Array.from({ length: frames }, (_, i) => i / fps);
   const phases = strokesPerMin > 0 ? phasesOf(clip) : null;
@@ -75,16 +78,32 @@ export function simulatedClip(clip: SimulatedClip): Filmed {
     const t = timesS[n]!;
     const shakeX = shakeAt(seed, t, clip.shake ?? 0);
     const shakeY = shakeAt(seed + 1, t, clip.shake ?? 0);
-    ground(picture, { seed, t, surface: surface + shakeY, left: shakeX + drift * t, waves: clip.waves ?? 0, glare: clip.glare ?? 0 });
+    ground(picture, {
+      seed,
+      t,
+      surface: surface + shakeY,
+      left: shakeX + drift * t,
+      waves: clip.waves ?? 0,
+      glare: clip.glare ?? 0,
+    });
     if (others) {
       const x = ((t / seconds) * 1.6 - 0.3) * width;
-      draw(picture, drawnFigure('front-crawl', 'side', posedBy([]), others(t)), x + shakeX, surface - 5 + shakeY, scale * 0.5);
+      draw(
+        picture,
+        drawnFigure('front-crawl', 'side', posedBy([]), others(t)),
+        x + shakeX,
+        surface - 5 + shakeY,
+        scale * 0.5,
+      );
     }
     if (phases)
       draw(picture, drawnFigure('front-crawl', view, pose, phases(t)), middle + shakeX, surface + shakeY, scale);
     finish(picture, grey.subarray(n * width * height, (n + 1) * width * height), clip, n, light);
   }
-  return { frames: { width, height, timesS, grey }, entries: phases ? entriesOf(phases, seconds, pose.coordination) : [] };
+  return {
+    frames: { width, height, timesS, grey },
+    entries: phases ? entriesOf(phases, seconds, pose.coordination) : [],
+  };
 }
 
 /** The phase of the left arm at a time: cycles of slightly different lengths, one after the other. */
@@ -92,7 +111,7 @@ function phasesOf({ seed, strokesPerMin, seconds, uneven = 0 }: SimulatedClip): 
   const cycleS = 120 / strokesPerMin;
   const starts = [-seeded(seed, 3) * cycleS];
   for (let i = 0; starts.at(-1)! < seconds; i++)
-    starts.push(starts.at(-1)! + cycleS * (1 + uneven * Math.max(-2, Math.min(2, seededNormal(seed, 100 + i)))));
+    starts.push(starts.at(-1)! + cycleS * (1 + uneven * max(-2, min(2, seededNormal(seed, 100 + i)))));
   return (timeS) => {
     let i = 0;
     while (i + 2 < starts.length && starts[i + 1]! <= timeS) i++;
@@ -109,14 +128,14 @@ function entriesOf(phase: (timeS: number) => number, seconds: number, coordinati
       ['left', 0],
       ['right', coordination],
     ] as const)
-      if (Math.floor(phase(t) + ahead) > Math.floor(phase(t - stepS) + ahead)) found.push({ timeS: t, side });
+      if (floor(phase(t) + ahead) > floor(phase(t - stepS) + ahead)) found.push({ timeS: t, side });
   return found;
 }
 
 /** Where a shaking hand holds the camera: three slow swings that never meet. */
 function shakeAt(seed: number, timeS: number, by: number): number {
   if (by === 0) return 0;
-  const swing = (k: number) => Math.sin(2 * Math.PI * ((0.4 + 1.3 * seeded(seed, 20 + k)) * timeS + seeded(seed, 30 + k)));
+  const swing = (k: number) => sin(2 * PI * ((0.4 + 1.3 * seeded(seed, 20 + k)) * timeS + seeded(seed, 30 + k)));
   return (by * (swing(0) + swing(1) + swing(2))) / 2;
 }
 
@@ -134,17 +153,15 @@ function ground(picture: Float64Array, { seed, t, surface, left, waves, glare }:
   const { width, height } = FIND_SIZE;
   for (let x = 0; x < width; x++) {
     const at = x - left;
-    const wave =
-      waves *
-      (Math.sin(at * 0.21 + t * 4.1) * 0.6 + Math.sin(at * 0.083 - t * 2.3 + seeded(seed, 9) * 6) * 0.8);
+    const wave = waves * (sin(at * 0.21 + t * 4.1) * 0.6 + sin(at * 0.083 - t * 2.3 + seeded(seed, 9) * 6) * 0.8);
     const line = surface + wave;
     for (let y = 0; y < height; y++) {
       let light: number;
-      if (y < line - 0.5) light = SKY - 25 * (Math.floor(at / 14) & 1) - 18 * (Math.floor((y - surface) / 9) & 1);
+      if (y < line - 0.5) light = SKY - 25 * (floor(at / 14) & 1) - 18 * (floor((y - surface) / 9) & 1);
       else {
         const depth = y - line;
-        light = WATER - depth * 0.9 + 14 * Math.sin(at * 0.35 + depth * 0.5 + t * 1.7 * (waves + 0.3));
-        if (glare > 0 && depth < 14 && seeded(seed + Math.floor(t * 12), Math.floor(at) * 64 + y) < glare) light = 250;
+        light = WATER - depth * 0.9 + 14 * sin(at * 0.35 + depth * 0.5 + t * 1.7 * (waves + 0.3));
+        if (glare > 0 && depth < 14 && seeded(seed + floor(t * 12), floor(at) * 64 + y) < glare) light = 250;
       }
       picture[y * width + x] = light;
     }
@@ -172,20 +189,32 @@ interface Spot {
 }
 
 /** A tapered bone with round ends; what is under the surface is seen through water. */
-function capsule(picture: Float64Array, a: Spot, b: Spot, r0: number, r1: number, light: number, surface: number): void {
+function capsule(
+  picture: Float64Array,
+  a: Spot,
+  b: Spot,
+  r0: number,
+  r1: number,
+  light: number,
+  surface: number,
+): void {
   const { width, height } = FIND_SIZE;
-  const r = Math.max(r0, r1) + 1;
+  const r = max(r0, r1) + 1;
   const [dx, dy] = [b.x - a.x, b.y - a.y];
   const long = dx * dx + dy * dy;
-  const from = (low: number) => Math.max(0, Math.floor(low - r));
-  for (let y = from(Math.min(a.y, b.y)); y < Math.min(height, Math.max(a.y, b.y) + r); y++)
-    for (let x = from(Math.min(a.x, b.x)); x < Math.min(width, Math.max(a.x, b.x) + r); x++) {
-      const along = long === 0 ? 0 : Math.max(0, Math.min(1, ((x - a.x) * dx + (y - a.y) * dy) / long));
-      const off = Math.hypot(x - a.x - along * dx, y - a.y - along * dy) - (r0 + (r1 - r0) * along);
-      const cover = Math.max(0, Math.min(1, 0.5 - off)) * (y > surface ? 0.55 : 1);
+  const from = (low: number) => max(0, floor(low - r));
+  for (let y = from(min(a.y, b.y)); y < min(height, max(a.y, b.y) + r); y++)
+    for (let x = from(min(a.x, b.x)); x < min(width, max(a.x, b.x) + r); x++) {
+      const along = long === 0 ? 0 : max(0, min(1, ((x - a.x) * dx + (y - a.y) * dy) / long));
+      const off = hypot(x - a.x - along * dx, y - a.y - along * dy) - (r0 + (r1 - r0) * along);
+      const cover = max(0, min(1, 0.5 - off)) * (y > surface ? 0.55 : 1);
       if (cover > 0) picture[y * width + x] = picture[y * width + x]! * (1 - cover) + light * cover;
     }
 }
+
+/** Grains of a film, drawn from again and again. */
+const GRAINS = 8192;
+const GRAIN = Float64Array.from({ length: GRAINS }, (_, i) => seededNormal(1, i));
 
 /** What lens, chip and codec make of it. */
 function finish(picture: Float64Array, out: Uint8Array, clip: SimulatedClip, n: number, light: number): void {
@@ -193,22 +222,28 @@ function finish(picture: Float64Array, out: Uint8Array, clip: SimulatedClip, n: 
   const { seed, noise = 0, blur = 0, coarse = 0 } = clip;
   const seen = blur > 0 ? blurred(picture, blur) : picture;
   for (let i = 0; i < width * height; i++) {
-    const grain = noise > 0 ? noise * seededNormal(seed + 31 * n, i) : 0;
-    out[i] = Math.max(0, Math.min(255, Math.round(seen[i]! * light + grain)));
+    const grain = noise > 0 ? noise * GRAIN[(seed + n * 7919 + i * 31 + (i >> 5)) & (GRAINS - 1)]! : 0;
+    out[i] = max(0, min(255, round(seen[i]! * light + grain)));
   }
   if (coarse > 0) blocks(out, coarse, n % 12 === 0);
 }
 
 function blurred(picture: Float64Array, radius: number): Float64Array {
   const { width, height } = FIND_SIZE;
-  const r = Math.round(radius);
-  const pass = (from: Float64Array, step: number, size: number, at: (i: number, k: number) => number, lines: number) => {
+  const r = round(radius);
+  const pass = (
+    from: Float64Array,
+    step: number,
+    size: number,
+    at: (i: number, k: number) => number,
+    lines: number,
+  ) => {
     const to = new Float64Array(from.length);
     for (let line = 0; line < lines; line++)
       for (let k = 0; k < size; k++) {
         let sum = 0;
         let n = 0;
-        for (let j = Math.max(0, k - r); j <= Math.min(size - 1, k + r); j++, n++) sum += from[at(line, j)]!;
+        for (let j = max(0, k - r); j <= min(size - 1, k + r); j++, n++) sum += from[at(line, j)]!;
         to[at(line, k)] = sum / n;
       }
     return to;
@@ -225,13 +260,13 @@ function blocks(out: Uint8Array, coarse: number, key: boolean): void {
     for (let bx = 0; bx < width; bx += 8) {
       let sum = 0;
       let n = 0;
-      for (let y = by; y < Math.min(height, by + 8); y++)
-        for (let x = bx; x < Math.min(width, bx + 8); x++, n++) sum += out[y * width + x]!;
+      for (let y = by; y < min(height, by + 8); y++)
+        for (let x = bx; x < min(width, bx + 8); x++, n++) sum += out[y * width + x]!;
       const mean = sum / n;
-      for (let y = by; y < Math.min(height, by + 8); y++)
-        for (let x = bx; x < Math.min(width, bx + 8); x++) {
+      for (let y = by; y < min(height, by + 8); y++)
+        for (let x = bx; x < min(width, bx + 8); x++) {
           const i = y * width + x;
-          out[i] = Math.max(0, Math.min(255, mean + Math.round((out[i]! - mean) / step) * step));
+          out[i] = max(0, min(255, mean + round((out[i]! - mean) / step) * step));
         }
     }
 }

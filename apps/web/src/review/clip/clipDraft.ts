@@ -72,6 +72,15 @@ export function withTap(draft: ClipDraft, tap: Tap): ClipDraft {
   return noted(draft, { taps: [...draft.taps, at].sort((a, b) => a.timeS - b.timeS) });
 }
 
+/** The draft with entries that were found in place of those it had; other taps stay. */
+export function withEntries(draft: ClipDraft, entries: readonly Pick<Tap, 'side' | 'timeS'>[]): ClipDraft {
+  const found = entries.map(({ side, timeS }): Tap => ({
+    ...{ kind: 'entry', side, timeS: Math.round(timeS * 1000) / 1000 },
+  }));
+  const others = draft.taps.filter(({ kind }) => kind !== 'entry');
+  return noted(draft, { taps: [...others, ...found].sort((a, b) => a.timeS - b.timeS) });
+}
+
 export function withoutTap(draft: ClipDraft, index: number): ClipDraft {
   return noted(draft, { taps: draft.taps.filter((_, i) => i !== index) });
 }

@@ -32,11 +32,13 @@ import {
   undone,
   withLine,
   withoutTap,
+  withEntries,
   withTap,
   type ClipDraft,
 } from '../clip/clipDraft';
 import { ClipRemoval } from '../clip/ClipRemoval';
 import { ClipSource, useSource } from '../clip/ClipSource';
+import { FindStrokes } from '../clip/FindStrokes';
 import { Compare } from '../clip/Compare';
 import { LinePad } from '../clip/LinePad';
 import { TapKeys } from '../clip/TapKeys';
@@ -250,6 +252,14 @@ function Table({ swimmer, kept }: { readonly swimmer: SwimmerPage; readonly kept
                   onTap={(tap) => setDraft((now) => withTap(now, { ...tap, timeS: video.now() }))}
                   onSeek={video.seek}
                   onDrop={(index) => setDraft((now) => withoutTap(now, index))}
+                />
+              ) : null}
+              {tool === 'taps' && state.ready ? (
+                <FindStrokes
+                  key={source.address}
+                  source={source.address}
+                  onSeek={video.seek}
+                  onTake={(entries) => setDraft((now) => withEntries(now, entries))}
                 />
               ) : null}
               {tool === 'lines' ? (

@@ -1,0 +1,3 @@
+export * from './shapes';
+export { findStrokes } from './findStrokes';
+export { simulatedClip, type Filmed, type SimulatedClip, type TrueEntry } from './simulatedClip';
