@@ -1,5 +1,5 @@
 // Measures speed on this machine, each number beside a reference from the same run.
-// `npm run bench -- causes` runs one: causes, build, sighting, swimmers, figure, clip, deck, water, race, live, siege, orm, bundle.
+// `npm run bench -- causes` runs one: causes, build, sighting, swimmers, figure, clip, find, deck, water, race, live, siege, orm, bundle.
 // `npm run bench -- mutants` takes its time and is run only when it is asked for.
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
@@ -22,6 +22,7 @@ const BENCHES = [
   'swimmers',
   'figure',
   'clip',
+  'find',
   'deck',
   'water',
   'race',
