@@ -106,7 +106,7 @@ describe('a meet', () => {
     const calls = meetPage();
     await screen.findByLabelText('Time of Bo Vale');
     write('Time of Bo Vale', '1:16');
-    expect(screen.getByText('the first here')).toBeTruthy();
+    expect(await screen.findByText('the first here')).toBeTruthy();
     write('Time of Ada Lindqvale', 'soon');
     expect(screen.getByText('A time like 5:52.3, please.')).toBeTruthy();
     fireEvent.press(screen.getByText('1 swim to put right first'));
@@ -122,6 +122,15 @@ describe('a meet', () => {
     fireEvent.press(screen.getByText('Store 1 result'));
     expect(await screen.findByText('Not one of yours.')).toBeTruthy();
     expect(screen.getByLabelText('Time of Bo Vale').props.value).toBe('1:16');
+  });
+
+  it('calls nothing the first or a best while not all swims are known', async () => {
+    meetPage({ 'GET /results': () => ({ body: { items: [], total: 300 } }) });
+    await screen.findByLabelText('Time of Bo Vale');
+    write('Time of Bo Vale', '1:16');
+    write('Splits of Bo Vale', '37');
+    expect(await screen.findByText('by 50 m: 37.0, 39.0; second half 2.0 s slower')).toBeTruthy();
+    expect(screen.queryByText(/the first here|a best|reached/)).toBeNull();
   });
 
   it('is in yards where the pool is', async () => {

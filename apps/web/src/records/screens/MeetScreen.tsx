@@ -128,7 +128,7 @@ interface SwimmersProps {
 function Swimmers({ squadId, draft, today, onDraft }: SwimmersProps) {
   const swimmers = useEverybody(squadId);
   const { data: rules } = useClubRulesQuery();
-  // What was swum over this distance: the newest hold the best for nearly everybody.
+  // What was swum over this distance. While not all of it is known nothing is called the first or a best.
   const { data: swum } = useResultsQuery({
     squadId,
     distanceM: draft.distanceM,
@@ -136,6 +136,7 @@ function Swimmers({ squadId, draft, today, onDraft }: SwimmersProps) {
     falling: false,
     limit: 200,
   });
+  const whole = swum && swum.total <= swum.items.length ? swum.items : null;
   if (swimmers.length === 0) return <Notice>Nobody in this squad yet.</Notice>;
   return (
     <View role="list" aria-label="Swimmers">
@@ -144,7 +145,7 @@ function Swimmers({ squadId, draft, today, onDraft }: SwimmersProps) {
           key={swimmer.id}
           swimmer={swimmer}
           draft={draft}
-          before={(swum?.items ?? []).filter((r) => r.swimmerId === swimmer.id)}
+          before={whole ? whole.filter((r) => r.swimmerId === swimmer.id) : null}
           standards={rules?.standards ?? []}
           today={today}
           onDraft={onDraft}
@@ -157,7 +158,8 @@ function Swimmers({ squadId, draft, today, onDraft }: SwimmersProps) {
 interface RowProps {
   readonly swimmer: KnownSwimmer;
   readonly draft: MeetDraft;
-  readonly before: readonly ClubResult[];
+  /** Swims of the distance; null while not all of them are known. */
+  readonly before: readonly ClubResult[] | null;
   readonly standards: readonly Standard[];
   readonly today: string;
   readonly onDraft: Change;
@@ -213,10 +215,11 @@ function SwimmerRow({ swimmer, draft, before, standards, today, onDraft }: RowPr
 /** What a swim is worth beside what was swum before, in a line. @internal */
 export function worthWords(
   swim: ResultLine,
-  before: readonly Omit<ResultLine, 'swimmerId'>[],
+  before: readonly Omit<ResultLine, 'swimmerId'>[] | null,
   standards: readonly Standard[],
   today: string,
 ): string {
+  if (before === null) return splitsWord(swim);
   const { gainS, reached } = swimWorth(swim, before, standards, today);
   const gain =
     gainS === null
