@@ -26,6 +26,7 @@ import { Migration20261218000000_calendar } from './Migration20261218000000_cale
 import { Migration20261219000000_removed_courses } from './Migration20261219000000_removed_courses';
 import { Migration20261220000000_swim_details } from './Migration20261220000000_swim_details';
 import { Migration20261221000000_plain_text } from './Migration20261221000000_plain_text';
+import { Migration20261222000000_filmable } from './Migration20261222000000_filmable';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -57,4 +58,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261219000000_removed_courses', class: Migration20261219000000_removed_courses },
   { name: 'Migration20261220000000_swim_details', class: Migration20261220000000_swim_details },
   { name: 'Migration20261221000000_plain_text', class: Migration20261221000000_plain_text },
+  { name: 'Migration20261222000000_filmable', class: Migration20261222000000_filmable },
 ];

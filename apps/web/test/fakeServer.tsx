@@ -117,6 +117,7 @@ export const ROW: SwimmerRow = {
   squadId: ID,
   squadName: 'Evening Lanes',
   child: false,
+  clipConsent: false,
   archived: false,
   goal: null,
   focus: FOCUS,

@@ -156,6 +156,7 @@ export interface SwimmerRow {
   readonly squadId: string;
   readonly squadName: string;
   readonly child: boolean;
+  readonly clipConsent: boolean;
   readonly archived: boolean;
   readonly goal: RaceGoal | null;
   readonly focus: FocusView | null;

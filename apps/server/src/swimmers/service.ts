@@ -54,6 +54,7 @@ export async function listSwimmers(database: Database, who: Identity, query: Swi
       squadId: row.squad_id,
       squadName: row.squad_name,
       child: isChild(row.birth_year, ageYear()),
+      clipConsent: row.clip_consent,
       archived: row.archived,
       goal: row.goal,
       focus: row.focus && toFocus(row.focus),

@@ -58,10 +58,17 @@ export function findStrokes(
 /** How far off an entry is at most, nine times of ten, seconds: measured on simulated clips by `npm run bench -- find`. */
 export const ENTRY_ERROR_S = 0.1;
 
-/** The rate from the first entry to the last, and what an error at both of them makes of it. */
+/**
+ * The rate, and what an error at the first and the last entry makes of it.
+ *
+ * The median of the seconds a stroke between any two entries: one that is far off, as at the ends of a clip, does not move it.
+ */
 function rateOf(entries: readonly ProposedEntry[]): { readonly strokesPerMin: number; readonly errorPerMin: number } {
   const spanS = entries.at(-1)!.timeS - entries[0]!.timeS;
-  const strokesPerMin = (60 * (entries.length - 1)) / spanS;
+  const strokeS = entries
+    .flatMap((from, i) => entries.slice(i + 1).map((to, more) => (to.timeS - from.timeS) / (more + 1)))
+    .sort((a, b) => a - b);
+  const strokesPerMin = 60 / strokeS[floor(strokeS.length / 2)]!;
   return { strokesPerMin, errorPerMin: (strokesPerMin * SQRT2 * ENTRY_ERROR_S) / spanS };
 }
 

@@ -42,6 +42,14 @@ export function isChild(birthYear: number | null, onYear: number): boolean {
 }
 
 /**
+ * Whether somebody may be filmed: a child only with the consent of the guardian.
+ *
+ * @example mayBeFilmed({ child: true, clipConsent: false }) // false
+ */
+export const mayBeFilmed = (who: { readonly child: boolean; readonly clipConsent: boolean }): boolean =>
+  !who.child || who.clipConsent;
+
+/**
  * Whether a swimmer counts as under {@link YOUNG_BELOW}, or is of unknown age.
  *
  * @param birthYear four digits, or null when unknown

@@ -4,6 +4,7 @@ import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { tapsCsv, valuesCsv } from '@upwell/core/formats';
 import type { FramePoint, LineKind } from '@upwell/core/measures';
 import { measuredOnClip, type MeasureId } from '@upwell/core/review';
+import { mayBeFilmed } from '@upwell/core/swimmers';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -69,8 +70,7 @@ export function ClipScreen() {
       </Screen>
     );
   }
-  const { child, clipConsent } = swimmer.data;
-  if (child && !clipConsent) {
+  if (!mayBeFilmed(swimmer.data)) {
     return (
       <Screen title="Clip" over={`${swimmer.data.givenName} ${swimmer.data.familyName}`} back={back}>
         <Notice
