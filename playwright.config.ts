@@ -1,7 +1,6 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './e2e/chromium';
 
-const CHROMIUM =
-  '--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync';
 
 export default defineConfig({
   testDir: 'e2e',
@@ -12,7 +11,7 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: '.cache/e2e.json' }]],
   outputDir: '.cache/e2e',
   use: {
-    launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM.split(' ') },
+    launchOptions: CHROMIUM,
     locale: 'en-GB',
     // Where the demo club is.
     timezoneId: 'Etc/GMT+3',

@@ -57,6 +57,9 @@ const USED = [
   'waves',
   'star-outline',
   'crosshairs-gps',
+  'video',
+  'stop',
+  'record-circle-outline',
 ];
 const name = (id) =>
   `mdi${id

@@ -27,7 +27,6 @@ import {
   type TrackHabits,
 } from '@upwell/core/water';
 import { listText, readSwumFile } from '@upwell/core/exchange/files';
-import { findStrokes } from '@upwell/core/find';
 import { readPlaces } from '@upwell/core/water/files';
 import type { KeptPoint } from '@upwell/contract/water';
 import { expose } from 'comlink';
@@ -161,7 +160,6 @@ const work = {
   stopSweep,
   trackBundle,
   readPlaces,
-  findStrokes,
   setLibrary,
 };
 export type Work = typeof work;

@@ -1,2 +1,3 @@
 export { compute } from './compute';
+export { filmWork } from './film';
 export type { SwumTrack } from './compute.worker';

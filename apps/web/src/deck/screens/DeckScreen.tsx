@@ -94,14 +94,13 @@ export function DeckScreen() {
             {rest.map((group) => (
               <Group key={group.kind} group={group} />
             ))}
-            <Button
-              mode="outlined"
-              icon="calendar"
-              onPress={() => router.navigate('/sessions/season' as Href)}
-              style={styles.season}
-            >
-              Season
-            </Button>
+            <View style={styles.ways}>
+              {WAYS.map(({ label, icon, href }) => (
+                <Button key={href} mode="outlined" icon={icon} onPress={() => router.navigate(href as Href)}>
+                  {label}
+                </Button>
+              ))}
+            </View>
           </View>
         </View>
       ) : null}
@@ -111,6 +110,12 @@ export function DeckScreen() {
     </Screen>
   );
 }
+
+const WAYS = [
+  { label: 'Season', icon: 'calendar', href: '/sessions/season' },
+  { label: 'Film', icon: 'video', href: '/swimmers/film' },
+  { label: 'Delayed mirror', icon: 'clock-outline', href: '/deck/mirror' },
+] as const;
 
 /** What the server knows to be due; pages kept by an older app know less. */
 function dueToday(
@@ -215,7 +220,7 @@ const styles = StyleSheet.create({
   columns: { flexDirection: 'row', gap: 16, alignItems: 'flex-start' },
   column: { flex: 1 },
   gap: { marginTop: 12, alignSelf: 'flex-start' },
-  season: { alignSelf: 'flex-start', marginBottom: 12 },
+  ways: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginBottom: 12 },
   due: { minHeight: 56, paddingVertical: 8, borderBottomWidth: 1, flexDirection: 'row', alignItems: 'center', gap: 10 },
   flex: { flex: 1 },
 });

@@ -23,7 +23,7 @@ import { Missing, RunTop } from '../parts/RunTop';
 import { Start } from '../parts/Start';
 import { Tap } from '../parts/Tap';
 import { useRun, type Run } from '../useRun';
-import { useAwake } from '../wakeLock';
+import { useAwake } from '@/ui/useAwake';
 import { shortNames } from '../words';
 
 const panels = () => import('../parts/panels');

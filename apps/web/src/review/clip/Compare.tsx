@@ -3,13 +3,13 @@ import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { Notice } from '@/ui/States';
-import { ClipSource, useSource } from './ClipSource';
+import { ClipSource, filmSource, useSource } from './ClipSource';
 import { useVideo, type Video } from './useVideo';
 import { VideoPane } from './VideoPane';
 import { numberWord } from '@upwell/core/words';
 
 /** A second clip beside the first, aligned at a stroke: both then step together. */
-export function Compare({ first }: { readonly first: Video }) {
+export function Compare({ first, swimmerId }: { readonly first: Video; readonly swimmerId: string }) {
   const [open, setOpen] = useState(false);
   const [source, setSource] = useSource();
   const second = useVideo(source?.address ?? null);
@@ -47,7 +47,12 @@ export function Compare({ first }: { readonly first: Video }) {
           </View>
         </>
       ) : (
-        <ClipSource title="The second clip" onChoose={setSource} />
+        <ClipSource
+          swimmerId={swimmerId}
+          title="The second clip"
+          onChoose={setSource}
+          onFilm={(film) => void filmSource(film).then(setSource)}
+        />
       )}
     </Card>
   );

@@ -1,15 +1,15 @@
 /** Finds hand entries in the pixels of a clip: they are proposals until the coach takes them. */
-import { SHORTEST_S, type FoundStrokes, type NotFound, type ProposedEntry } from '@upwell/core/find/shapes';
+import { MOST_S, SHORTEST_S, type ProposedEntry } from '@upwell/core/find/shapes';
 import { counted, numberWord } from '@upwell/core/words';
-import { proxy, transfer } from 'comlink';
+import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, ProgressBar, Text } from 'react-native-paper';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/States';
-import { compute } from '@/worker';
-import { readFrames, UnreadableVideo } from './readFrames';
+import { filmWork } from '@/worker';
+import type { Source } from './ClipSource';
 
 const VIEWS = [
   { value: 'side', label: 'from the side' },
@@ -17,20 +17,22 @@ const VIEWS = [
 ] as const;
 type Filmed = (typeof VIEWS)[number]['value'];
 
+/** What an answer of the worker is. */
+type Answer = Awaited<ReturnType<ReturnType<typeof filmWork>['find']>>;
+type NotFound = Exclude<Extract<Answer, { readonly found: false }>['why'], 'stopped'>;
+
 const WHY: Readonly<Record<NotFound, string>> = {
   'too-short': `Cannot see the strokes: this clip is too short. ${SHORTEST_S} s of swimming are the least.`,
   'no-rhythm': 'Cannot see the strokes: nothing in this clip comes back again and again.',
   'no-swimmer':
     'Cannot see the strokes: what moves here is not like a swimmer from this side. Glare, another view, a second swimmer or one who is small in the picture can be why.',
+  unreadable: 'The pictures of this video cannot be read here. A clip saved as MP4 (H.264) or WebM can be.',
 };
 
-/** Share of the work that is reading the pictures. */
-const READING = 0.7;
-
 type Step =
-  | { readonly at: 'ready'; readonly problem?: string }
+  | { readonly at: 'ready' }
   | { readonly at: 'looking'; readonly share: number }
-  | { readonly at: 'done'; readonly found: FoundStrokes };
+  | { readonly at: 'done'; readonly found: Answer };
 
 const otherSide = ({ timeS, side }: ProposedEntry): ProposedEntry => ({
   timeS,
@@ -38,39 +40,40 @@ const otherSide = ({ timeS, side }: ProposedEntry): ProposedEntry => ({
 });
 
 interface FindStrokesProps {
-  readonly source: string;
+  readonly source: Source;
+  readonly durationS: number;
+  /** The moment on the screen: a long clip is looked at from there. */
+  readonly now: () => number;
   readonly onTake: (entries: readonly ProposedEntry[]) => void;
   readonly onSeek: (timeS: number) => void;
 }
 
-export function FindStrokes({ source, onTake, onSeek }: FindStrokesProps) {
-  const [view, setView] = useState<Filmed>('side');
+export function FindStrokes({ source, durationS, now, onTake, onSeek }: FindStrokesProps) {
+  const [view, setView] = useState<Filmed>(source.view === 'front' ? 'front' : 'side');
   const [step, setStep] = useState<Step>({ at: 'ready' });
   const [swapped, setSwapped] = useState(false);
-  const running = useRef<AbortController | null>(null);
-  useEffect(() => () => running.current?.abort(), [source]);
+  const running = useRef<object | null>(null);
+  const end = () => {
+    if (running.current) void filmWork().stop();
+    running.current = null;
+  };
+  useEffect(() => end, [source]);
+  const long = durationS > MOST_S;
   const look = async () => {
-    const mine = new AbortController();
+    const mine = {};
     running.current = mine;
+    // A last word on progress may come after the answer, or after a stop.
     const said = (share: number) => {
-      if (!mine.signal.aborted) setStep({ at: 'looking', share });
+      if (running.current === mine) setStep({ at: 'looking', share });
     };
     said(0);
-    try {
-      const frames = await readFrames(source, (share) => said(share * READING), mine.signal);
-      const report = proxy((share: number) => said(READING + share * (1 - READING)));
-      const found = await compute().findStrokes(transfer(frames, [frames.grey.buffer]), view, report);
-      // A last word on progress may come after the answer.
-      mine.abort();
-      if (running.current === mine) setStep({ at: 'done', found });
-    } catch (error) {
-      if (error instanceof UnreadableVideo) setStep({ at: 'ready', problem: error.message });
-      else if (!mine.signal.aborted) throw error;
-    }
+    const found = await filmWork().find(await source.film(), view, long ? now() : 0, proxy(said));
+    if (running.current !== mine) return;
+    running.current = null;
+    setStep({ at: 'done', found });
   };
   const stop = () => {
-    running.current?.abort();
-    running.current = null;
+    end();
     setStep({ at: 'ready' });
   };
   const done = step.at === 'done' ? step.found : null;
@@ -95,10 +98,12 @@ export function FindStrokes({ source, onTake, onSeek }: FindStrokesProps) {
           <Button mode="outlined" style={styles.start} onPress={() => void look()}>
             {done ? 'Look again' : 'Look for hand entries'}
           </Button>
+          {long ? (
+            <Text variant="bodySmall">{`The ${MOST_S} s from the moment on the screen are looked at.`}</Text>
+          ) : null}
         </>
       )}
-      {step.at === 'ready' && step.problem ? <Notice tone="error">{step.problem}</Notice> : null}
-      {done?.found === false ? <Notice>{WHY[done.why]}</Notice> : null}
+      {done?.found === false && done.why !== 'stopped' ? <Notice>{WHY[done.why]}</Notice> : null}
       {done?.found ? (
         <View style={styles.found} aria-live="polite">
           <Text variant="titleMedium">

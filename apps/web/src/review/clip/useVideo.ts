@@ -56,13 +56,26 @@ export function useVideo(source: string | null): Video {
       element.current = video;
       if (!video) return;
       const update = (change: Partial<VideoState>) => setState((so) => ({ ...so, ...change }));
-      video.addEventListener('loadeddata', () => {
+      const opened = () => {
         const playable = Number.isFinite(video.duration) && video.duration > 0 && video.videoWidth > 0;
         update(
           playable
             ? { ready: true, error: null, durationS: video.duration, aspect: video.videoWidth / video.videoHeight }
             : { ready: false, error: UNPLAYABLE },
         );
+      };
+      // What a browser has just filmed does not say how long it is: that is learnt at its end.
+      let unmeasured = false;
+      video.addEventListener('loadeddata', () => {
+        unmeasured = video.duration === Infinity;
+        if (unmeasured) video.currentTime = Number.MAX_SAFE_INTEGER;
+        else opened();
+      });
+      video.addEventListener('durationchange', () => {
+        if (!unmeasured || !Number.isFinite(video.duration)) return;
+        unmeasured = false;
+        video.currentTime = 0;
+        opened();
       });
       video.addEventListener('error', () => update({ ready: false, error: UNPLAYABLE }));
       video.addEventListener('play', () => update({ playing: true }));

@@ -1,6 +1,7 @@
 /** A clip on the table: tap the strokes, draw the lines, note what you see, and take the measures in the review. */
 import type { ClipView } from '@upwell/contract/clips';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
+import { dayIn } from '@upwell/core/days';
 import { tapsCsv, valuesCsv } from '@upwell/core/formats';
 import type { FramePoint, LineKind } from '@upwell/core/measures';
 import { measuredOnClip, type MeasureId } from '@upwell/core/review';
@@ -11,8 +12,9 @@ import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { Choices } from '@/figure';
+import { filmOf, noteLookedAt, type Film } from '@/film';
 import { ways } from '@/state/history';
-import { useDraft, useToday } from '@/state/hooks';
+import { useDraft, useToday, useZone } from '@/state/hooks';
 import { useSwimmerQuery } from '@/swimmers';
 import { Input } from '@/ui/Input';
 import { saveFile } from '@/ui/saveFile';
@@ -38,7 +40,8 @@ import {
   type ClipDraft,
 } from '../clip/clipDraft';
 import { ClipRemoval } from '../clip/ClipRemoval';
-import { ClipSource, useSource } from '../clip/ClipSource';
+import { ClipSource, filmSource, useSource, type Source } from '../clip/ClipSource';
+import { FilmQueue } from '../clip/FilmQueue';
 import { FindStrokes } from '../clip/FindStrokes';
 import { Compare } from '../clip/Compare';
 import { LinePad } from '../clip/LinePad';
@@ -53,7 +56,7 @@ import { MEASURE_NAME, MEASURE_UNIT, MeasuredCard } from '../parts/MeasuredCard'
 const NotePad = lazy(() => import('../clip/NotePad'));
 
 export function ClipScreen() {
-  const { id, open } = useLocalSearchParams<{ id: string; open?: string }>();
+  const { id, open, film: filmId } = useLocalSearchParams<{ id: string; open?: string; film?: string }>();
   const router = useRouter();
   const swimmer = useSwimmerQuery(id);
   const clip = useClipQuery(open ?? '', { skip: !open });
@@ -87,24 +90,75 @@ export function ClipScreen() {
       </Screen>
     );
   }
-  return <Table key={open ?? 'new'} swimmer={swimmer.data} kept={clip.data ?? null} />;
+  if (filmId) return <OfFilm key={filmId} swimmer={swimmer.data} filmId={filmId} />;
+  return <Table key={open ?? 'new'} swimmer={swimmer.data} kept={clip.data ?? null} filmed={null} />;
+}
+
+/** The table with a film of this device on it. */
+function OfFilm({ swimmer, filmId }: { readonly swimmer: SwimmerPage; readonly filmId: string }) {
+  const router = useRouter();
+  const [filmed, setFilmed] = useState<Filmed | 'gone'>();
+  useEffect(() => {
+    let left = false;
+    void filmOf(filmId).then(async (film) => {
+      const found = film?.swimmerId === swimmer.id ? { film, source: await filmSource(film) } : ('gone' as const);
+      if (!left) setFilmed(found);
+    });
+    return () => {
+      left = true;
+    };
+  }, [filmId, swimmer.id]);
+  if (filmed && filmed !== 'gone') return <Table swimmer={swimmer} kept={null} filmed={filmed} />;
+  return (
+    <Screen title="Clip" over={`${swimmer.givenName} ${swimmer.familyName}`} back="/swimmers/film">
+      {filmed === 'gone' ? (
+        <Notice
+          action={
+            <Button mode="outlined" onPress={() => router.navigate('/swimmers/film' as Href)}>
+              All films
+            </Button>
+          }
+        >
+          This film is not on this device any more, or was made on another one.
+        </Notice>
+      ) : (
+        <Loading label="Opening the film" />
+      )}
+    </Screen>
+  );
+}
+
+interface Filmed {
+  readonly film: Film;
+  readonly source: Source;
 }
 
 const TOOLS = ['taps', 'lines', 'notes'] as const;
 type Tool = (typeof TOOLS)[number];
 const TOOL_WORD: Readonly<Record<Tool, string>> = { taps: 'Taps', lines: 'Lines', notes: 'Notes' };
 
-function Table({ swimmer, kept }: { readonly swimmer: SwimmerPage; readonly kept: ClipView | null }) {
+interface TableProps {
+  readonly swimmer: SwimmerPage;
+  readonly kept: ClipView | null;
+  readonly filmed: Filmed | null;
+}
+
+function Table({ swimmer, kept, filmed }: TableProps) {
   const wide = useWide();
   const router = useRouter();
   const today = useToday();
   // As it was opened: it stays on the page when it is taken out.
   const [stored] = useState(kept);
-  const [first] = useState(() => (stored ? clipDraftOf(stored) : newClipDraft(today)));
-  const [draft, setDraft, dropDraft] = useDraft<ClipDraft>(`clip:${swimmer.id}:${stored?.id ?? 'new'}`, first);
+  const zone = useZone();
+  const filmedOn = filmed ? dayIn(zone, Date.parse(filmed.film.at)) : today;
+  const [first] = useState(() => (stored ? clipDraftOf(stored) : newClipDraft(filmedOn)));
+  const [draft, setDraft, dropDraft] = useDraft<ClipDraft>(
+    `clip:${swimmer.id}:${stored?.id ?? filmed?.film.id ?? 'new'}`,
+    first,
+  );
   const [, setReview] = useDraft<ReviewDraft>(`review:${swimmer.id}`, useState(newReviewDraft)[0]);
   const [save, { error, isLoading }] = useSaveClipMutation();
-  const [source, setSource] = useSource();
+  const [source, setSource] = useSource(filmed?.source ?? null);
   const video = useVideo(source?.address ?? null);
   const [tool, setTool] = useState<Tool>('taps');
   const [kind, setKind] = useState<LineKind>('trunk');
@@ -151,7 +205,8 @@ function Table({ swimmer, kept }: { readonly swimmer: SwimmerPage; readonly kept
     const result = await save({ id: draft.id, body });
     if (result.error) return;
     dropDraft();
-    router.navigate(`/swimmers/${swimmer.id}` as Href);
+    if (filmed) await noteLookedAt(filmed.film.id, new Date().toISOString());
+    router.navigate((filmed ? '/swimmers/film' : `/swimmers/${swimmer.id}`) as Href);
   };
   const toReview = () => {
     setReview((now) => withMeasured(now, measured, swimmer.strokeModel));
@@ -173,7 +228,7 @@ function Table({ swimmer, kept }: { readonly swimmer: SwimmerPage; readonly kept
       title="Clip table"
       over={`${swimmer.givenName} ${swimmer.familyName}`}
       under={source?.name}
-      back={`/swimmers/${swimmer.id}`}
+      back={filmed ? '/swimmers/film' : `/swimmers/${swimmer.id}`}
       actions={
         <>
           <UndoButtons {...ways(draft)} undo={() => setDraft(undone)} redo={() => setDraft(redone)} />
@@ -196,10 +251,13 @@ function Table({ swimmer, kept }: { readonly swimmer: SwimmerPage; readonly kept
         keepMine={({ version }) => void store(version)}
         takeTheirs={(stored) => setDraft(clipDraftOf(stored))}
       />
+      {filmed ? <FilmQueue film={filmed.film} /> : null}
       {source ? null : (
         <ClipSource
+          swimmerId={swimmer.id}
           title={draft.taps.length > 0 ? 'Your taps are still here. Choose the video again:' : 'Which clip?'}
           onChoose={setSource}
+          onFilm={(film) => router.setParams({ film: film.id })}
         />
       )}
       <View style={wide ? styles.columns : undefined}>
@@ -257,7 +315,9 @@ function Table({ swimmer, kept }: { readonly swimmer: SwimmerPage; readonly kept
               {tool === 'taps' && state.ready ? (
                 <FindStrokes
                   key={source.address}
-                  source={source.address}
+                  source={source}
+                  durationS={state.durationS}
+                  now={video.now}
                   onSeek={video.seek}
                   onTake={(entries) => setDraft((now) => withEntries(now, entries))}
                 />
@@ -323,7 +383,7 @@ function Table({ swimmer, kept }: { readonly swimmer: SwimmerPage; readonly kept
               onVersion={(version) => setDraft((now) => ({ ...now, version, writeId: v7() }))}
             />
           ) : null}
-          {source && state.ready ? <Compare first={video} /> : null}
+          {source && state.ready ? <Compare first={video} swimmerId={swimmer.id} /> : null}
         </View>
       </View>
     </Screen>

@@ -34,14 +34,18 @@ export function ClipsCard({ swimmerId, clips, coach }: ClipsCardProps) {
         ))}
       </View>
       {coach ? (
-        <Button
-          icon="play"
-          mode="outlined"
-          style={styles.begin}
-          onPress={() => router.navigate(`/swimmers/${swimmerId}/clip` as Href)}
-        >
-          Look at a clip
-        </Button>
+        <View style={styles.begin}>
+          <Button
+            icon="video"
+            mode="outlined"
+            onPress={() => router.navigate(`/swimmers/film?swimmer=${swimmerId}` as Href)}
+          >
+            Film
+          </Button>
+          <Button icon="play" mode="outlined" onPress={() => router.navigate(`/swimmers/${swimmerId}/clip` as Href)}>
+            Look at a clip
+          </Button>
+        </View>
       ) : null}
     </Card>
   );
@@ -50,5 +54,5 @@ export function ClipsCard({ swimmerId, clips, coach }: ClipsCardProps) {
 const styles = StyleSheet.create({
   row: { minHeight: 48, flexDirection: 'row', alignItems: 'center', gap: 10, borderBottomWidth: 1 },
   flex: { flex: 1 },
-  begin: { alignSelf: 'flex-start', marginTop: 8 },
+  begin: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginTop: 8 },
 });

@@ -45,6 +45,9 @@ export function SwimmersScreen() {
             <Button mode="outlined" icon="chart-bar" onPress={() => router.navigate('/swimmers/results' as Href)}>
               Results
             </Button>
+            <Button mode="outlined" icon="video" onPress={() => router.navigate('/swimmers/film' as Href)}>
+              Film
+            </Button>
             <Button mode="contained" icon="plus" onPress={() => router.navigate('/swimmers/new')}>
               Add swimmer
             </Button>

@@ -14,6 +14,9 @@ export interface Frames {
 /** The size that pictures are made small to: enough to see an arm, and few enough to look at all of them. */
 export const FIND_SIZE = { width: 96, height: 54 } as const;
 
+/** As much of a clip is looked at in one go, seconds. */
+export const MOST_S = 60;
+
 /** A hand that seems to go in: nothing counts before a coach confirms it. */
 export interface ProposedEntry {
   /** Seconds from the start of the clip. */

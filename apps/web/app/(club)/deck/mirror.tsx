@@ -1,0 +1,1 @@
+export { MirrorScreen as default } from '@/film/screens/MirrorScreen';

@@ -1,0 +1,1 @@
+export { FilmScreen as default } from '@/film/screens/FilmScreen';
