@@ -1,7 +1,6 @@
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './e2e/chromium';
 
-
 export default defineConfig({
   testDir: 'e2e',
   // How long a journey takes is the machine's affair; that it comes to its end is what is tested.

@@ -34,11 +34,7 @@ function written(name: string, { width, height, fps, count, draw }: Pictures): s
 /** How Chromium is started so that its camera shows a file. */
 export const withCamera = (file: string) => ({
   ...CHROMIUM,
-  args: [
-    ...CHROMIUM.args,
-    '--use-fake-device-for-media-stream',
-    `--use-file-for-fake-video-capture=${file}`,
-  ],
+  args: [...CHROMIUM.args, '--use-fake-device-for-media-stream', `--use-file-for-fake-video-capture=${file}`],
 });
 
 /** A camera before which a simulated swimmer swims. */

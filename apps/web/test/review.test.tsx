@@ -12,7 +12,7 @@ import { MovingFigure } from '@/figure/MovingFigure';
 import { newSecret } from '@/api/secret';
 import { LinePad } from '@/review/clip/LinePad';
 import NotePad from '@/review/clip/NotePad';
-import { TapPad } from '@/review/clip/TapPad';
+import { TapLine, TapPad } from '@/review/clip/TapPad';
 import { TimingCard } from '@/review/clip/TimingCard';
 import { MeasuredCard } from '@/review/parts/MeasuredCard';
 import { RelookCard } from '@/review/parts/RelookCard';
@@ -162,7 +162,12 @@ describe('the pads of the clip table', () => {
   it('tap with a finger, jump to a tap and remove it', () => {
     const [tapped, sought, dropped] = [jest.fn(), jest.fn(), jest.fn()];
     const taps = [{ kind: 'entry', side: 'left', timeS: 1.5 }] as const;
-    show(<TapPad taps={taps} timeS={1.5} durationS={8} onTap={tapped} onSeek={sought} onDrop={dropped} />);
+    show(
+      <>
+        <TapPad onTap={tapped} />
+        <TapLine taps={taps} timeS={1.5} durationS={8} onSeek={sought} onDrop={dropped} />
+      </>,
+    );
     press('right hand catch');
     press('left breath');
     expect(tapped.mock.calls).toEqual([[{ kind: 'catch', side: 'right' }], [{ kind: 'breath', side: 'left' }]]);

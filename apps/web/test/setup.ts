@@ -49,12 +49,14 @@ jest.mock('../src/worker/compute', () => ({
         })),
       };
     },
-    findStrokes: async (...input: unknown[]) => jest.requireActual('@upwell/core/find').findStrokes(...input),
     deviceLengthsCsv: async (...input: unknown[]) =>
       jest.requireActual('@upwell/core/exchange').deviceLengthsCsv(...input),
     buildSession: async (...input: unknown[]) => jest.requireActual('@upwell/core/sessions').buildSession(...input),
   }),
 }));
+
+// Nor does it read videos: what is found in a film is a test's own affair.
+jest.mock('../src/worker/film', () => ({ filmWork: jest.fn() }));
 
 // The first screen of a file pays for loading everything, which a clean checkout on a busy machine has to translate first.
 // These limits end what hangs; no test says how fast a screen is.

@@ -4,6 +4,7 @@ export * from './criticalSpeed';
 export * from './effortPace';
 export * from './lengthMetrics';
 export * from './lineAngle';
+export * from './lineMeasures';
 export * from './load';
 export * from './lookInterval';
 export * from './raceTime';

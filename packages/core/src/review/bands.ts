@@ -21,6 +21,14 @@ export interface Measured {
   readonly entryDeg?: number;
   /** Hand past the middle at entry, cm; under 0 on its own side. */
   readonly pastMiddleCm?: number;
+  /** Share of the face in the water, during the breath. */
+  readonly faceShare?: number;
+  /** Hand under the shoulder in the pull, cm. */
+  readonly handDepthCm?: number;
+  /** Between thigh and shank: 0 straight. */
+  readonly kneeDeg?: number;
+  /** Between shank and foot: 0 pointed, 90 hooked. */
+  readonly ankleDeg?: number;
   /** Share of the cycle that the arm is in the air. */
   readonly airShare?: number;
   /** (mean left gap − mean right gap) ÷ mean gap. */
@@ -69,6 +77,10 @@ const BANDS: readonly Band[] = [
   below('elbow-leads', 'elbowDeg', 2, -3),
   below('hand-laid-flat', 'entryDeg', 20, 10),
   above('enters-past-middle', 'pastMiddleCm', 0, 5, ' cm'),
+  below('whole-face-out', 'faceShare', 0.25, 0.1, ' %'),
+  below('sweeps-shallow', 'handDepthCm', 35, 25, ' cm'),
+  above('knees-break-line', 'kneeDeg', 45, 60),
+  above('feet-hooked', 'ankleDeg', 40, 60),
   above('long-in-air', 'airShare', 0.35, 0.4, ' %'),
   above('rhythm-limps', 'asymmetry', 0.08, 0.15, ' %'),
   below('hands-meet-and-stop', 'coordination', -0.15, -0.22, ' %'),
@@ -139,7 +151,7 @@ export function measuredWord(measure: MeasureId, value: number): string {
 }
 
 /** The measure that a line on a frame gives. */
-const MEASURE_OF_LINE: Readonly<Record<LineKind, MeasureId>> = {
+const MEASURE_OF_LINE: Readonly<Partial<Record<LineKind, MeasureId>>> = {
   trunk: 'trunkDeg',
   roll: 'rollDeg',
   'head-turn': 'headTurnDeg',
@@ -147,6 +159,10 @@ const MEASURE_OF_LINE: Readonly<Record<LineKind, MeasureId>> = {
   elbow: 'elbowDeg',
   entry: 'entryDeg',
   'past-middle': 'pastMiddleCm',
+  face: 'faceShare',
+  'hand-depth': 'handDepthCm',
+  shank: 'kneeDeg',
+  foot: 'ankleDeg',
 };
 
 /** Breaths below which their share to one side says nothing. */
@@ -156,14 +172,17 @@ const FEWEST_BREATHS = 4;
  * What a clip measures, out of its timing and its lines.
  *
  * @param timing from the taps; null without enough of them
- * @param lines mean reading per kind of line, degrees; cm for a hand past the middle
+ * @param lines mean reading per kind of line, in its own unit; free lines measure nothing that has a name
  */
 export function measuredOnClip(
   timing: StrokeTiming | null,
   lines: Readonly<Partial<Record<LineKind, number>>>,
 ): Measured {
   const measured: Partial<Record<MeasureId, number>> = {};
-  for (const kind of Object.keys(lines) as LineKind[]) measured[MEASURE_OF_LINE[kind]] = lines[kind]!;
+  for (const kind of Object.keys(lines) as LineKind[]) {
+    const measure = MEASURE_OF_LINE[kind];
+    if (measure) measured[measure] = lines[kind]!;
+  }
   if (!timing) return measured;
   measured.strokeRateSpm = timing.strokeRateSpm;
   if (timing.asymmetry !== null) measured.asymmetry = timing.asymmetry;

@@ -25,20 +25,17 @@ const KINDS: readonly { readonly kind: Tap['kind']; readonly word: string }[] = 
 
 const KIND_WORD: Readonly<Record<Tap['kind'], string>> = { entry: 'in', catch: 'catch', exit: 'out', breath: 'breath' };
 
-interface TapPadProps {
+interface TapLineProps {
   readonly taps: readonly Tap[];
   readonly timeS: number;
   readonly durationS: number;
-  readonly onTap: (tap: Pick<Tap, 'kind' | 'side'>) => void;
   readonly onSeek: (timeS: number) => void;
   readonly onDrop: (index: number) => void;
 }
 
-/** Two columns of buttons, left and right, and the taps on a line of time. */
-export function TapPad({ taps, timeS, durationS, onTap, onSeek, onDrop }: TapPadProps) {
+/** Two rows of buttons, one per arm. */
+export function TapPad({ onTap }: { readonly onTap: (tap: Pick<Tap, 'kind' | 'side'>) => void }) {
   const theme = useTheme();
-  const at = (t: number) => `${(t / (durationS || 1)) * 100}%` as const;
-  const here = taps.findIndex((tap) => Math.abs(tap.timeS - timeS) < 0.06);
   return (
     <View>
       {(['left', 'right'] as const).map((side) => (
@@ -71,6 +68,17 @@ export function TapPad({ taps, timeS, durationS, onTap, onSeek, onDrop }: TapPad
           ))}
         </View>
       ))}
+    </View>
+  );
+}
+
+/** The taps on a line of time, and one by one. */
+export function TapLine({ taps, timeS, durationS, onSeek, onDrop }: TapLineProps) {
+  const theme = useTheme();
+  const at = (t: number) => `${(t / (durationS || 1)) * 100}%` as const;
+  const here = taps.findIndex((tap) => Math.abs(tap.timeS - timeS) < 0.06);
+  return (
+    <View>
       <View style={[styles.line, { backgroundColor: theme.own.sand }]} aria-hidden>
         {taps.map((tap, i) => (
           <View

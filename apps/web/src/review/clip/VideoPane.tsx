@@ -1,21 +1,15 @@
 /** The video with what is drawn on it, and its transport. */
 import type { ClipLine } from '@upwell/contract/clips';
 import type { FramePoint } from '@upwell/core/measures';
-import { numberWord } from '@upwell/core/words';
-import { createElement, useState, type CSSProperties, type KeyboardEvent } from 'react';
+import { createElement, type CSSProperties, type KeyboardEvent } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { IconButton, Text } from 'react-native-paper';
 import Svg, { Circle, Line } from 'react-native-svg';
-import { Choices } from '@/figure';
 import { Slider } from '@/ui/Slider';
-import { Toggle } from '@/ui/Toggle';
 import { useTheme } from '@/ui/useTheme';
+import type { Drawing } from './drawing';
+import { Transport } from './Transport';
 import type { Video } from './useVideo';
 
-const RATES = [0.25, 0.5, 1] as const;
-const RATE_WORD: Readonly<Record<(typeof RATES)[number], string>> = { 0.25: '¼', 0.5: '½', 1: '1×' };
-/** Half the length of a loop around the present moment, seconds. */
-const LOOP_S = 1;
 /** How far one arrow key moves the cross, share of the frame. */
 const KEY_STEP = 0.01;
 
@@ -25,18 +19,26 @@ interface VideoPaneProps {
   readonly label: string;
   /** Lines drawn on the frame that is shown. */
   readonly lines?: readonly ClipLine[];
-  /** Called with each point while lines are drawn. */
-  readonly onPoint?: ((point: FramePoint) => void) | null;
+  /** The cross, while lines are drawn. */
+  readonly drawing?: Drawing | null;
+  /** Without them they stand elsewhere. */
+  readonly controls?: boolean;
   readonly pending?: FramePoint | null;
 }
 
 const VIDEO_STYLE: CSSProperties = { width: '100%', height: '100%', objectFit: 'fill', display: 'block' };
 
-export function VideoPane({ video, source, label, lines = [], onPoint = null, pending = null }: VideoPaneProps) {
+export function VideoPane({
+  video,
+  source,
+  label,
+  lines = [],
+  drawing = null,
+  controls = true,
+  pending = null,
+}: VideoPaneProps) {
   const theme = useTheme();
   const { state } = video;
-  const [rate, setRate] = useState<(typeof RATES)[number]>(1);
-  const [loop, setLoop] = useState<readonly [number, number] | null>(null);
   const shown = lines.filter((l) => Math.abs(l.timeS - state.timeS) < state.frameS * 0.75);
   return (
     <View>
@@ -67,57 +69,9 @@ export function VideoPane({ video, source, label, lines = [], onPoint = null, pe
             {pending ? <Circle cx={pending.x * 1000} cy={pending.y * 1000} r={10} fill={theme.colors.error} /> : null}
           </Svg>
         </View>
-        {onPoint ? <Pointer onPoint={onPoint} /> : null}
+        {drawing ? <Pointer drawing={drawing} /> : null}
       </View>
-      <View style={styles.row}>
-        <IconButton
-          icon={state.playing ? 'pause' : 'play'}
-          mode="contained"
-          style={styles.button}
-          disabled={!state.ready}
-          accessibilityLabel={state.playing ? 'Pause the clip' : 'Play the clip'}
-          onPress={video.toggle}
-        />
-        <IconButton
-          icon="chevron-left"
-          style={styles.button}
-          disabled={!state.ready}
-          accessibilityLabel="One frame back"
-          onPress={() => video.step(-1)}
-        />
-        <IconButton
-          icon="chevron-right"
-          style={styles.button}
-          disabled={!state.ready}
-          accessibilityLabel="One frame forward"
-          onPress={() => video.step(1)}
-        />
-        <Text
-          variant="titleMedium"
-          style={styles.time}
-          aria-label={`${numberWord(state.timeS, 2)} seconds of ${numberWord(state.durationS, 1)}`}
-        >
-          {numberWord(state.timeS, 2)}
-        </Text>
-        <Choices
-          label="Speed of the clip"
-          options={RATES.map((value) => ({ value, word: RATE_WORD[value], said: `Clip speed ${RATE_WORD[value]}` }))}
-          value={rate}
-          onChange={(value) => {
-            setRate(value);
-            video.setRate(value);
-          }}
-        />
-        <Toggle
-          label="Loop"
-          on={loop !== null}
-          onPress={() => {
-            const next = loop ? null : ([Math.max(0, state.timeS - LOOP_S), state.timeS + LOOP_S] as const);
-            setLoop(next);
-            video.setLoop(next);
-          }}
-        />
-      </View>
+      {controls ? <Transport video={video} withTime /> : null}
       <Slider
         label="Place in the clip"
         min={0}
@@ -132,14 +86,9 @@ export function VideoPane({ video, source, label, lines = [], onPoint = null, pe
 }
 
 /** Catches clicks for lines; with the keyboard a cross is moved by the arrows and set by Enter. */
-function Pointer({ onPoint }: { readonly onPoint: (point: FramePoint) => void }) {
+function Pointer({ drawing }: { readonly drawing: Drawing }) {
   const theme = useTheme();
-  const [cross, setCross] = useState<FramePoint | null>(null);
-  const move = (dx: number, dy: number) =>
-    setCross((at) => ({
-      x: Math.min(1, Math.max(0, (at?.x ?? 0.5) + dx)),
-      y: Math.min(1, Math.max(0, (at?.y ?? 0.5) + dy)),
-    }));
+  const { cross, move, set } = drawing;
   return createElement(
     'div',
     {
@@ -149,7 +98,7 @@ function Pointer({ onPoint }: { readonly onPoint: (point: FramePoint) => void })
       style: { position: 'absolute', inset: 0, cursor: 'crosshair', touchAction: 'none' },
       onPointerDown: (event: PointerEvent & { currentTarget: HTMLElement }) => {
         const box = event.currentTarget.getBoundingClientRect();
-        onPoint({ x: (event.clientX - box.left) / box.width, y: (event.clientY - box.top) / box.height });
+        set({ x: (event.clientX - box.left) / box.width, y: (event.clientY - box.top) / box.height });
       },
       onKeyDown: (event: KeyboardEvent) => {
         const arrows: Readonly<Record<string, readonly [number, number]>> = {
@@ -163,7 +112,7 @@ function Pointer({ onPoint }: { readonly onPoint: (point: FramePoint) => void })
         event.preventDefault();
         event.stopPropagation();
         if (arrow) move(...arrow);
-        else onPoint(cross ?? { x: 0.5, y: 0.5 });
+        else set();
       },
     },
     cross
@@ -186,7 +135,4 @@ function Pointer({ onPoint }: { readonly onPoint: (point: FramePoint) => void })
 const styles = StyleSheet.create({
   frame: { width: '100%', borderRadius: 6, overflow: 'hidden' },
   through: { pointerEvents: 'none' },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 6, alignItems: 'center', marginTop: 8 },
-  button: { margin: 0, width: 48, height: 48 },
-  time: { fontVariant: ['tabular-nums'], minWidth: 56, textAlign: 'center' },
 });

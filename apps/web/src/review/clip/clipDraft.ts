@@ -105,11 +105,12 @@ export function timingOf(draft: ClipDraft): { readonly timing: StrokeTiming | nu
   }
 }
 
+export interface KindReading extends Reading {
+  readonly kind: LineKind;
+}
+
 /** The readings of every kind of line that was drawn and can be read. */
-export function readingsOf(
-  lines: readonly ClipLine[],
-  aspect: number,
-): readonly (Reading & { readonly kind: LineKind })[] {
+export function readingsOf(lines: readonly ClipLine[], aspect: number): readonly KindReading[] {
   const kinds = [...new Set(lines.map((l) => l.kind))];
   return kinds.flatMap((kind) => {
     const values = lineValues(kind, lines, aspect);

@@ -3,9 +3,10 @@ import type { ClipView } from '@upwell/contract/clips';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { dayIn } from '@upwell/core/days';
 import { tapsCsv, valuesCsv } from '@upwell/core/formats';
-import type { FramePoint, LineKind } from '@upwell/core/measures';
+import type { FramePoint, LineKind, Tap } from '@upwell/core/measures';
 import { measuredOnClip, type MeasureId } from '@upwell/core/review';
 import { mayBeFilmed } from '@upwell/core/swimmers';
+import { counted } from '@upwell/core/words';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -43,11 +44,14 @@ import { ClipRemoval } from '../clip/ClipRemoval';
 import { ClipSource, filmSource, useSource, type Source } from '../clip/ClipSource';
 import { FilmQueue } from '../clip/FilmQueue';
 import { FindStrokes } from '../clip/FindStrokes';
+import { AimPad } from '../clip/AimPad';
 import { Compare } from '../clip/Compare';
+import { useDrawing } from '../clip/drawing';
 import { LinePad } from '../clip/LinePad';
 import { TapKeys } from '../clip/TapKeys';
-import { TAP_KEYS, TapPad } from '../clip/TapPad';
+import { TAP_KEYS, TapLine, TapPad } from '../clip/TapPad';
 import { TimingCard } from '../clip/TimingCard';
+import { Transport } from '../clip/Transport';
 import { useVideo } from '../clip/useVideo';
 import { VideoPane } from '../clip/VideoPane';
 import { newReviewDraft, withMeasured, type ReviewDraft } from '../draft';
@@ -222,6 +226,23 @@ function Table({ swimmer, kept, filmed }: TableProps) {
     saveFile(`${name}.csv`, 'text/csv', `\uFEFF${valuesCsv(rows)}\n`);
   };
 
+  const drawing = useDrawing(onPoint);
+  const onTap = (tap: Pick<Tap, 'kind' | 'side'>) => setDraft((now) => withTap(now, { ...tap, timeS: video.now() }));
+  const taking =
+    Object.keys(measured).length > 0 ? (
+      <Button mode="contained" icon="arrow-right" contentStyle={styles.tall} onPress={toReview}>
+        {`Take ${counted(Object.keys(measured).length, 'measure')} in the review`}
+      </Button>
+    ) : null;
+  // On a phone what is pressed while looking stands where the thumb is.
+  const thumb =
+    source && !wide ? (
+      <>
+        {tool === 'taps' ? <TapPad onTap={onTap} /> : null}
+        {tool === 'lines' ? <AimPad drawing={drawing} aspect={state.aspect} half={pending !== null} /> : null}
+        <Transport video={video} withTime={false} />
+      </>
+    ) : null;
   const nothing = draft.taps.length + draft.lines.length + draft.notes.length === 0;
   return (
     <Screen
@@ -237,13 +258,7 @@ function Table({ swimmer, kept, filmed }: TableProps) {
           </Button>
         </>
       }
-      footer={
-        Object.keys(measured).length > 0 ? (
-          <Button mode="contained" icon="arrow-right" contentStyle={styles.tall} onPress={toReview}>
-            {`Take ${Object.keys(measured).length} measures in the review`}
-          </Button>
-        ) : null
-      }
+      footer={thumb ?? taking}
     >
       <SaveProblem<ClipView>
         error={error}
@@ -269,7 +284,8 @@ function Table({ swimmer, kept, filmed }: TableProps) {
                 source={source.address}
                 label={`Clip: ${source.name}`}
                 lines={draft.lines}
-                onPoint={tool === 'lines' && state.ready ? onPoint : null}
+                drawing={tool === 'lines' && state.ready ? drawing : null}
+                controls={wide}
                 pending={pending}
               />
               {state.error ? (
@@ -303,14 +319,16 @@ function Table({ swimmer, kept, filmed }: TableProps) {
               </View>
               {help ? <TapKeys /> : null}
               {tool === 'taps' ? (
-                <TapPad
-                  taps={draft.taps}
-                  timeS={state.timeS}
-                  durationS={state.durationS}
-                  onTap={(tap) => setDraft((now) => withTap(now, { ...tap, timeS: video.now() }))}
-                  onSeek={video.seek}
-                  onDrop={(index) => setDraft((now) => withoutTap(now, index))}
-                />
+                <>
+                  {wide ? <TapPad onTap={onTap} /> : null}
+                  <TapLine
+                    taps={draft.taps}
+                    timeS={state.timeS}
+                    durationS={state.durationS}
+                    onSeek={video.seek}
+                    onDrop={(index) => setDraft((now) => withoutTap(now, index))}
+                  />
+                </>
               ) : null}
               {tool === 'taps' && state.ready ? (
                 <FindStrokes
@@ -359,6 +377,7 @@ function Table({ swimmer, kept, filmed }: TableProps) {
             onDistance={(distance) => setDraft((now) => ({ ...now, distance }))}
           />
           <MeasuredCard measured={measured} model={swimmer.strokeModel} />
+          {thumb ? taking : null}
           <Input
             label="Name of the clip"
             value={draft.title}
