@@ -123,3 +123,63 @@ test('the camera stays shut without consent, says why it is refused, and a full 
   await page.getByRole('button', { name: 'Open the camera' }).click();
   await expect(page.getByRole('button', { name: `Film ${adult.givenName}` })).toBeDisabled();
 });
+
+test('stills with lines go into the hand-out with the face covered, and are gone when they are taken back', async ({
+  page,
+  context,
+  quiet,
+}, info) => {
+  await signIn(page);
+  // One of them for each size: what one takes back, the other still shows.
+  const id = await idOf(page, info.project.name === 'phone' ? 'mirela' : 'jun');
+  await page.goto(`/swimmers/${id}/clip`);
+  await page.getByRole('button', { name: 'Crossing, front' }).click();
+  await expect(page.getByRole('slider', { name: 'Place in the clip' })).toBeEnabled();
+  await page.getByRole('button', { name: 'One frame forward' }).click();
+  await page.getByRole('button', { name: 'Lines', exact: true }).click();
+  await page.getByRole('button', { name: 'Draw: Free line' }).click();
+  const frame = page.getByRole('button', { name: /^Draw on the frame/ });
+  const size = (await frame.boundingBox())!;
+  await frame.click({ position: { x: size.width * 0.3, y: size.height * 0.4 } });
+  await frame.click({ position: { x: size.width * 0.7, y: size.height * 0.6 } });
+  await page.getByRole('button', { name: 'Stills', exact: true }).click();
+  await page.getByRole('button', { name: 'Take the frame on the screen' }).click();
+  const cover = page.getByRole('button', { name: /^Cover the face in still 1/ });
+  const before = await cover.locator('img').getAttribute('src');
+  await cover.press('Enter');
+  await expect(page.getByText('The face is covered: press elsewhere to move it.')).toBeVisible();
+  await expect.poll(() => cover.locator('img').getAttribute('src')).not.toBe(before);
+  await page.getByLabel('What still 1 shows').fill('The hand crosses here.');
+  const send = page.getByRole('button', { name: 'Keep it, with 1 still in the hand-out' });
+  await expect(send).toBeDisabled();
+  await page.getByRole('checkbox', { name: /agrees that these stills leave this device/ }).click();
+  await expectAccessible(page);
+  await send.click();
+  await expect(page.getByRole('heading', { name: /^(How it looks|Then and now)$/ })).toBeVisible();
+  await expectAccessible(page);
+
+  await page.goto(`/swimmers/${id}/handout`);
+  await expect(page.getByText('The hand crosses here.')).toBeVisible();
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  const address = await page.getByLabel('The link, shown only once').inputValue();
+  const guest = await (await context.browser()!.newContext({ locale: 'en-GB' })).newPage();
+  await guest.goto(address);
+  const still = guest.getByRole('img', { name: /^You, on .*The hand crosses here\.$/ });
+  await expect(still).toBeVisible();
+  await expectAccessible(guest);
+
+  await page.goto(`/swimmers/${id}`);
+  await page
+    .getByRole('link', { name: /^Clip of / })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Crossing, front' }).click();
+  await page.getByRole('button', { name: 'Stills', exact: true }).click();
+  await page.getByRole('button', { name: 'Take them back' }).click();
+  await expect(page.getByText(/of this clip in the hand-out/)).toBeHidden();
+  quiet.networkErrors = true;
+  await guest.reload();
+  await expect(guest.getByRole('heading', { name: /^For / })).toBeVisible();
+  await expect(guest.getByText('The hand crosses here.')).toBeHidden();
+  await guest.close();
+});

@@ -196,6 +196,8 @@ describe('the archive of a club', () => {
       'squad.roster_id': 'a list of another database cannot be taken back here',
       'test_result.kind': 'worked out from the input',
       'test_result.outcome': 'worked out from the input',
+      'clip.stills': 'agreed to for a hand-out of this club, not for a file',
+      'clip.stills_agreed_at': 'goes with the stills',
       'course.length_m': 'worked out from the course',
       'swum_track.summary': 'worked out from the points',
     };

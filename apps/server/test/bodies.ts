@@ -127,6 +127,21 @@ export const clipOf = (swimmerId: string) => ({
   notes: [{ startS: 0, endS: 1, text: 'Look here' }],
 });
 
+/** The head of a JPEG of a size: enough to say that it is one, and how large. */
+export const jpegOf = (width: number, height: number): string => {
+  const size = Buffer.alloc(4);
+  size.writeUInt16BE(height, 0);
+  size.writeUInt16BE(width, 2);
+  const jfif = Buffer.from('ffe000104a46494600010100000100010000', 'hex');
+  const frame = Buffer.concat([Buffer.from('ffc0001108', 'hex'), size, Buffer.from('03012200021101031101', 'hex')]);
+  return Buffer.concat([Buffer.from('ffd8', 'hex'), jfif, frame, Buffer.from('ffd9', 'hex')]).toString('base64');
+};
+
+export const stillsOf = () => ({
+  stills: [{ timeS: 1, sentence: 'Hand over the middle', width: 320, height: 180, image: jpegOf(320, 180) }],
+  agreed: true,
+});
+
 export const testOf = (swimmerId: string) => ({
   swimmerId,
   heldOn: '2026-11-20',
@@ -372,6 +387,7 @@ export async function stored(club: TestClub, swimmer: object = {}) {
     await coach('PUT', `/courses/${courseId}`, { ...courseOf(), ...save() }),
     await coach('PUT', `/sessions/${sessionId}`, { ...sessionOf(squadId), ...save() }),
     await coach('PUT', `/clips/${clipId}`, { ...clipOf(swimmerId), ...save() }),
+    await coach('PUT', `/clips/${clipId}/stills`, stillsOf()),
   ];
   const wrong = answers.find((a) => a.status !== 200);
   if (wrong) throw new Error(JSON.stringify(wrong.body));

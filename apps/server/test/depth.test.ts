@@ -172,7 +172,7 @@ describe('clips', () => {
     expect((await coach('PUT', `/clips/${id}`, body)).status).toBe(200);
     expect((await coach('GET', `/clips/${id}`)).body).toMatchObject({ taps: body.taps, lines: body.lines, version: 1 });
     expect((await coach('GET', `/swimmers/${swimmer}`)).body.clips).toEqual([
-      { id, title: 'Side, lane 2', recordedOn: '2026-11-25', strokes: 2 },
+      { id, title: 'Side, lane 2', recordedOn: '2026-11-25', strokes: 2, stills: 0 },
     ]);
     expect((await (await other.as('head'))('DELETE', `/clips/${id}`)).status).toBe(404);
     expect((await coach('DELETE', `/clips/${id}`)).status).toBe(204);

@@ -172,6 +172,7 @@ export function goodBody({ method, path }: Route, here: Stored): object | undefi
       at: '2026-11-25T18:00:00Z',
     }),
     '/clips/{id}': () => versioned(bodies.clipOf(swimmerId)),
+    '/clips/{id}/stills': () => bodies.stillsOf(),
     '/handout-links/{id}': () => ({ focusId, token: bodies.token() }),
     '/eye/tries/{id}': () => ({ grade: 1, seed: 1, marked: ['legs-low'] }),
     '/sessions/{id}': () =>

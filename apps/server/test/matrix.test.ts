@@ -34,6 +34,7 @@ const ANY_HEAD = `PUT /account/club · GET /looks · GET /club/archive · POST /
 /** Who may see the child: the child, the coaches of the squad, the head coach. */
 const SEES_THE_CHILD = `
   GET /swimmers/{id} · GET /reviews/{id} · GET /focuses/{id} · GET /clips/{id} · GET /focuses/{id}/handout
+  GET /clips/{id}/stills · GET /swimmers/{id}/stills
   GET /focuses/{id}/handout.pdf · GET /swimmers/{id}/records · GET /swimmers/{id}/tracks · GET /tracks/{id}
   GET /swimmers/{id}/race-plan · GET /swimmers/{id}/race-plan.csv · GET /swimmers/{id}/lists/{list}/{format}
   GET /sessions/{id}
@@ -42,6 +43,7 @@ const SEES_THE_CHILD = `
 const COACHES_THE_CHILD = `
   PUT /swimmers/{id} · PUT /reviews/{id} · PUT /focuses/{id} · PUT /focuses/{id}/tries/{tryId}
   DELETE /focuses/{id}/tries/{tryId} · PUT /clips/{id} · DELETE /clips/{id} · PUT /handout-links/{id}
+  PUT /clips/{id}/stills · DELETE /clips/{id}/stills
   POST /handout-links/{id}/revoke · PUT /sessions/{id} · DELETE /sessions/{id} · POST /sessions/{id}/series · GET /sessions/{id}/sheet.pdf
   GET /sessions/{id}/people · DELETE /invitations/{id} · PUT /calendar-links/{id} · POST /calendar-links/{id}/revoke · GET /deck/packs/{id}
   GET /sessions/{id}/live · GET /deck/runs/{id}/events · POST /deck/runs/{id}/events · PUT /tests/{id} · DELETE /tests/{id}

@@ -4,7 +4,7 @@ import type { CriticalSpeed, LengthMetrics, RaceTime, RateRamp } from '@upwell/c
 import type { DrillRecord, Inference } from '@upwell/core/review';
 import type { Me, SignInView } from './account';
 import type { ArchiveTaken } from './archive';
-import type { ClipView } from './clips';
+import type { ClipStills, ClipView, ThenAndNow } from './clips';
 import type { ClubRulesView } from './club';
 import type { Page } from './common';
 import type { DeckPack, DeckToday, EventsPage } from './deck';
@@ -76,6 +76,9 @@ export interface Answers {
   'DELETE /focuses/{id}/tries/{tryId}': FocusView;
   'GET /clips/{id}': ClipView;
   'PUT /clips/{id}': ClipView;
+  'GET /clips/{id}/stills': ClipStills;
+  'PUT /clips/{id}/stills': ClipStills;
+  'GET /swimmers/{id}/stills': ThenAndNow;
   'GET /focuses/{id}/handout': Handout;
   'GET /handout-links': readonly HandoutLink[];
   'PUT /handout-links/{id}': HandoutLink;

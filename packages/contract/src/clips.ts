@@ -84,4 +84,67 @@ export interface ClipRow {
   readonly title: string;
   readonly recordedOn: string;
   readonly strokes: number;
+  /** How many stills of it are in the hand-out. */
+  readonly stills: number;
+}
+
+/** A picture of a clip with its lines, and a sentence: all that ever leaves the device of a clip. */
+export interface ClipStill {
+  readonly timeS: number;
+  readonly sentence: string;
+  readonly width: number;
+  readonly height: number;
+  /** JPEG in base64. */
+  readonly image: string;
+}
+
+/** Stills that leave the device, with the consent to it. */
+export interface StillsSave {
+  readonly stills: readonly ClipStill[];
+  /** Whether the swimmer, or the guardian of a child, agreed that these stills leave the device. */
+  readonly agreed: true;
+}
+
+export const MOST_STILLS = 3;
+/** Widest and highest a still is, pixels. */
+export const LARGEST_STILL = 1280;
+/** Letters of a still in base64: 90 kB of JPEG. */
+export const LONGEST_STILL = 120_000;
+export const LONGEST_SENTENCE = 160;
+
+const pixels = () => Joi.number().integer().min(16).max(LARGEST_STILL).required();
+export const stillsSaveSchema = Joi.object<StillsSave>({
+  stills: Joi.array()
+    .items(
+      Joi.object({
+        timeS: time(),
+        sentence: line(LONGEST_SENTENCE).required(),
+        width: pixels(),
+        height: pixels(),
+        image: Joi.string().base64().max(LONGEST_STILL).required(),
+      }),
+    )
+    .min(1)
+    .max(MOST_STILLS)
+    .required(),
+  agreed: Joi.valid(true).required().messages({
+    'any.only': 'Ask first: stills leave this device only when the swimmer, or the guardian of a child, agrees.',
+  }),
+});
+
+/** The stills of a clip, and since when it is agreed that they leave the device. */
+export interface ClipStills {
+  readonly agreedAt: string | null;
+  readonly stills: readonly ClipStill[];
+}
+
+/** A still with the day of its clip. */
+export interface DatedStill extends ClipStill {
+  readonly on: string;
+}
+
+/** The first and the last still of a swimmer, side by side; null where there are no two clips with stills. */
+export interface ThenAndNow {
+  readonly then: DatedStill | null;
+  readonly now: DatedStill | null;
 }

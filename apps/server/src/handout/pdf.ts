@@ -61,6 +61,7 @@ export async function handoutPdf(page: Handout): Promise<Buffer> {
     { text: `Kit: ${page.kit.join(', ') || 'none'}.` },
     ...page.cautions.map((text): Content => ({ text, bold: true, color: RED, margin: [0, 3, 0, 0] })),
     { text: `We look again on ${day}.`, bold: true, margin: [0, 8, 0, 0] },
+    ...stillsOn(page),
   ];
   return makePdf({
     pageSize: 'A5',
@@ -70,6 +71,16 @@ export async function handoutPdf(page: Handout): Promise<Buffer> {
     footer: () => ({ text: CAUTION, fontSize: 7.5, color: QUIET, margin: [30, 6, 30, 0] }),
   });
 }
+
+/** The stills, on a page of their own. */
+const stillsOn = ({ stills }: Handout): Content[] =>
+  stills.flatMap(({ on, sentence, image }, i): Content[] => [
+    {
+      ...{ image: `data:image/jpeg;base64,${image}`, fit: [359, 150], alignment: 'center' },
+      ...(i === 0 ? { pageBreak: 'before' as const } : { margin: [0, 10, 0, 0] as [number, number, number, number] }),
+    },
+    { text: `${sentence} (${longDayWord(on)})`, margin: [0, 4, 0, 0] },
+  ]);
 
 /** One moment of the figure with the wanted line behind it. */
 function poseSvg({ figure }: Handout, phase: number): string {

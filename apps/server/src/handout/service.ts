@@ -34,7 +34,7 @@ export async function handoutOf(em: EntityManager, focusId: string): Promise<Han
 
 /** The page behind a secret link, as long as the link is not revoked. */
 export async function handoutByToken(database: Database, token: string): Promise<Handout> {
-  const [row] = await prepared(database.em.fork(), PAGE_BY_TOKEN, [tokenHash(token)]);
+  const [row] = await prepared(database.em.fork(), PAGE_BY_TOKEN, [tokenHash(token), tokenHash(token)]);
   if (!row) throw new ProblemError(404, 'This page is no longer shared. Ask your coach for a new link.');
   const { club_id: clubId, ...page } = row;
   return inShelves(await shelvesOf(database, clubId), () => toHandout(page));

@@ -64,6 +64,7 @@ const EMPTY: readonly string[] = [
   'DELETE /invitations/{id}',
   'POST /account/reset',
   'DELETE /clips/{id}',
+  'DELETE /clips/{id}/stills',
 ];
 const CREATES: readonly string[] = ['POST /setup', 'POST /invitations', 'POST /invitations/accept'];
 

@@ -1,6 +1,6 @@
 import type { Me } from '@upwell/contract/account';
 import type { ClipRow, ClipSave, ClipView } from '@upwell/contract/clips';
-import { ageYear, isChild } from '@upwell/core/swimmers';
+import { ageYear, isChild, mayBeFilmed } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
@@ -23,13 +23,7 @@ export async function showClip(em: EntityManager, id: string): Promise<ClipView>
 
 /** Stores times, lines and notes. Refused for a child whose guardian has not agreed to clips. */
 export async function saveClip(em: EntityManager, me: Me, id: string, save: ClipSave): Promise<ClipView> {
-  const { child, consent } = await childOf(em, save.swimmerId);
-  if (child && !consent) {
-    throw new ProblemError(
-      422,
-      'This swimmer is under 18, or of unknown age, and the guardian has not agreed to clips. Ask first and note it on the swimmer’s page.',
-    );
-  }
+  await mayClip(em, save.swimmerId);
   const { version: _version, writeId: _writeId, ...fields } = save;
   const { row } = await saveVersioned(
     em,
@@ -46,10 +40,16 @@ export async function deleteClip(em: EntityManager, id: string): Promise<void> {
   if ((await em.nativeDelete(ClipEntity, { id })) === 0) throw notFound();
 }
 
-async function childOf(em: EntityManager, swimmerId: string): Promise<{ child: boolean; consent: boolean }> {
+/** Refuses clips of a child whose guardian has not agreed to them. */
+export async function mayClip(em: EntityManager, swimmerId: string): Promise<void> {
   const swimmer = await em.findOne(SwimmerEntity, { id: swimmerId });
   if (!swimmer) throw notFound();
-  return { child: isChild(swimmer.birthYear ?? null, ageYear()), consent: swimmer.clipConsent };
+  const child = isChild(swimmer.birthYear ?? null, ageYear());
+  if (mayBeFilmed({ child, clipConsent: swimmer.clipConsent })) return;
+  throw new ProblemError(
+    422,
+    'This swimmer is under 18, or of unknown age, and the guardian has not agreed to clips. Ask first and note it on the swimmer’s page.',
+  );
 }
 
 function toView(record: ClipRecord): ClipView {

@@ -1,5 +1,5 @@
 // Reviews, focuses with their tries, and clips.
-import { clipSaveSchema, type ClipSave } from '@upwell/contract/clips';
+import { clipSaveSchema, stillsSaveSchema, type ClipSave, type StillsSave } from '@upwell/contract/clips';
 import {
   focusSaveSchema,
   reviewSaveSchema,
@@ -18,6 +18,7 @@ import { asMe, COACH, forgetClub, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
 import { workFor } from '../work';
 import { deleteClip, saveClip, showClip } from './clips';
+import { putStills, stillsOf, takeBackStills, thenAndNow } from './stills';
 import { addTry, saveFocus, saveReview, showFocus, showReview, takeBackTry } from './service';
 
 const tryParams = Joi.object<{ id: string; tryId: string }>({ id: uuid().required(), tryId: uuid().required() });
@@ -110,5 +111,35 @@ export async function reviewRoutes(app: FastifyInstance, { database }: { databas
       await asMe(database, whoAsks(request), (em) => deleteClip(em, request.params.id));
       return reply.code(204).send();
     },
+  );
+
+  app.get<{ Params: { id: string } }>(
+    '/clips/:id/stills',
+    { schema: { params: idParams, summary: 'Stills of a clip that are in the hand-out' } },
+    (request) => asMe(database, whoAsks(request), (em) => stillsOf(em, request.params.id)),
+  );
+
+  app.put<{ Params: { id: string }; Body: StillsSave }>(
+    '/clips/:id/stills',
+    {
+      config: COACH,
+      schema: { params: idParams, body: stillsSaveSchema, summary: 'Put up to three stills of a clip in the hand-out' },
+    },
+    (request) => asMe(database, whoAsks(request), (em) => putStills(em, request.params.id, request.body)),
+  );
+
+  app.delete<{ Params: { id: string } }>(
+    '/clips/:id/stills',
+    { config: COACH, schema: { params: idParams, summary: 'Take back the consent: the stills are deleted' } },
+    async (request, reply) => {
+      await asMe(database, whoAsks(request), (em) => takeBackStills(em, request.params.id));
+      return reply.code(204).send();
+    },
+  );
+
+  app.get<{ Params: { id: string } }>(
+    '/swimmers/:id/stills',
+    { schema: { params: idParams, summary: 'The first and the last still of a swimmer' } },
+    (request) => asMe(database, whoAsks(request), (em) => thenAndNow(em, request.params.id)),
   );
 }

@@ -1,4 +1,5 @@
 // Focuses and reviews with the names that stand beside them, and how drills turned out.
+import type { ClipStill, DatedStill } from '@upwell/contract/clips';
 import type { FocusView, ReviewView, TryView } from '@upwell/contract/review';
 import type { CauseId, SignsSeen } from '@upwell/core/review';
 import type { LevelId } from '@upwell/core/swimmers';
@@ -90,8 +91,32 @@ export const LEARN = change('select learn(?::jsonb)');
 
 /** The clips of one swimmer, the newest first, without their taps. */
 export const CLIPS_OF = rows(
-  { id: uuid, title: text, recordedOn: text, strokes: int },
+  { id: uuid, title: text, recordedOn: text, strokes: int, stills: int },
   `select id, title, recorded_on::text as "recordedOn",
-     (select count(*)::int from jsonb_array_elements(taps) tap where tap->>'kind' = 'entry') as strokes
+     (select count(*)::int from jsonb_array_elements(taps) tap where tap->>'kind' = 'entry') as strokes,
+     jsonb_array_length(stills) as stills
    from clip where swimmer_id = ? order by recorded_on desc, id limit 50`,
+);
+
+/** The stills of one clip, and whose they are. */
+export const STILLS_OF_CLIP = rows(
+  { swimmerId: uuid, agreedAt: orNull(moment), stills: json<readonly ClipStill[]>() },
+  'select swimmer_id as "swimmerId", stills_agreed_at as "agreedAt", stills from clip where id = ?',
+);
+/** Puts stills in the place of those that were there; without any the consent is gone too. Stills twice, clip. */
+export const PUT_STILLS = change(
+  `update clip set stills = ?::jsonb, stills_agreed_at = case when ?::jsonb = '[]' then null else now() end where id = ?`,
+);
+/** Takes back all stills of a swimmer. */
+export const NO_STILLS = change(
+  `update clip set stills = '[]', stills_agreed_at = null where swimmer_id = ? and stills <> '[]'`,
+);
+/** The first still of the first and of the last clip of a swimmer that has any. */
+export const THEN_AND_NOW = rows(
+  { still: json<DatedStill>() },
+  `select c.stills->0 || jsonb_build_object('on', c.recorded_on::text) as still from clip c
+   where c.id in (
+     (select id from clip where swimmer_id = ? and stills <> '[]' order by recorded_on, id limit 1) union
+     (select id from clip where swimmer_id = ? and stills <> '[]' order by recorded_on desc, id desc limit 1))
+   order by c.recorded_on, c.id`,
 );

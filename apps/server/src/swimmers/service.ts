@@ -12,7 +12,7 @@ import type {
   SwimmerRow,
   SwimmerSave,
 } from '@upwell/contract/swimmers';
-import { ageYear, isChild } from '@upwell/core/swimmers';
+import { ageYear, isChild, mayBeFilmed } from '@upwell/core/swimmers';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { AccountEntity } from '../account/entities';
 import type { Database, Identity } from '../platform/database';
@@ -20,7 +20,7 @@ import { prepared } from '../platform/prepared';
 import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { all } from '../platform/statement';
-import { clipsOf, focusesOf, reviewsOf, toFocus } from '../review';
+import { clipsOf, focusesOf, noStills, reviewsOf, toFocus } from '../review';
 import { ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity, type SwimmerRecord } from './entities';
 import { SQUADS, SWIMMERS_FIRST, SWIMMERS_NEXT } from './sql';
 
@@ -115,6 +115,8 @@ export async function saveSwimmer(em: EntityManager, me: Me, id: string, save: S
     { ...fields, clubId: me.clubId, searchName: plainName(`${save.givenName} ${save.familyName}`) },
     (stored) => bare(stored, ''),
   );
+  const child = isChild(row.birthYear ?? null, ageYear());
+  if (!mayBeFilmed({ child, clipConsent: row.clipConsent })) await noStills(em, id);
   return toSwimmer(em, row);
 }
 

@@ -53,7 +53,12 @@ export const NOTE_LOOKS = change(
 
 const LISTED = {
   ...{ id: uuid, given_name: text, family_name: text, level: textOf<LevelId>(), squad_id: uuid, squad_name: text },
-  ...{ birth_year: orNull(int), clip_consent: bool, archived: bool, goal: orNull(json<NonNullable<SwimmerRow['goal']>>()) },
+  ...{
+    birth_year: orNull(int),
+    clip_consent: bool,
+    archived: bool,
+    goal: orNull(json<NonNullable<SwimmerRow['goal']>>()),
+  },
   focus: orNull(json<FocusRow>()),
 };
 /** A page of swimmers: who asks (club, account, role, swimmer, squads), archived, pattern, squad, level, most. */

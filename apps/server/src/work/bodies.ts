@@ -2,7 +2,7 @@
 import { libraryImportSchema } from '@upwell/contract/library';
 import { check } from '@upwell/contract/common';
 import { sessionTextSchema, loadSchema } from '@upwell/contract/compute';
-import { clipSaveSchema } from '@upwell/contract/clips';
+import { clipSaveSchema, stillsSaveSchema } from '@upwell/contract/clips';
 import { eventsSchema } from '@upwell/contract/deck';
 import { chunkSchema } from '@upwell/contract/records';
 import { rosterAskSchema } from '@upwell/contract/roster';
@@ -23,6 +23,7 @@ const LARGE = {
   session: { schema: sessionSaveSchema, limit: 512 * KB },
   events: { schema: eventsSchema, limit: 2 * KB * KB },
   clip: { schema: clipSaveSchema, limit: 512 * KB },
+  stills: { schema: stillsSaveSchema, limit: 512 * KB },
   track: { schema: trackSaveSchema, limit: MOST_TRACK_BYTES },
   roster: { schema: rosterAskSchema, limit: 2 * KB * KB },
   results: { schema: chunkSchema, limit: 512 * KB },

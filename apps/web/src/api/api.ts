@@ -88,6 +88,7 @@ export const api = createApi({
     'Deck',
     'Outcome',
     'Clip',
+    'Still',
     'Eye',
     'Link',
     'Club',

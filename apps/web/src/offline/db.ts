@@ -48,11 +48,12 @@ interface Schema extends DBSchema {
 }
 
 /** Rises when an answer of the server that is kept here changes its shape. */
-const VERSION = 3;
+const VERSION = 4;
 /** The answers whose shape a version changed, which it could not show: forgotten, and asked for again. All else stays. */
 const CHANGED_SHAPE: readonly (readonly [version: number, address: string])[] = [
   [2, '/sessions/proposal'],
   [3, '/my-week'],
+  [4, '/focuses/'],
 ];
 
 /** Whose database is open: every account has its own, so that nobody sees or sends what another coach entered. */

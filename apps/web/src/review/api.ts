@@ -1,5 +1,5 @@
 // What the server is asked about reviews, focuses, tries and clips.
-import type { ClipSave, ClipView } from '@upwell/contract/clips';
+import type { ClipSave, ClipStills, ClipView, StillsSave } from '@upwell/contract/clips';
 import type { FocusSave, FocusView, ReviewSave, ReviewView, TryFields } from '@upwell/contract/review';
 import { causeCard, type DrillRecord } from '@upwell/core/review';
 import type { LevelId } from '@upwell/core/swimmers';
@@ -145,7 +145,16 @@ const endpoints = api.injectEndpoints({
     }),
     deleteClip: build.mutation<void, string>({
       query: (id) => ({ url: `/clips/${id}`, method: 'DELETE' }),
-      invalidatesTags: (_result, error) => (error ? [] : ['Swimmer']),
+      invalidatesTags: (_result, error) => (error ? [] : ['Swimmer', 'Still']),
+    }),
+    stills: build.query<ClipStills, string>({ query: (id) => `/clips/${id}/stills`, providesTags: ['Still'] }),
+    putStills: build.mutation<ClipStills, { id: string; body: StillsSave }>({
+      query: ({ id, body }) => ({ url: `/clips/${id}/stills`, method: 'PUT', body }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Swimmer', 'Still']),
+    }),
+    takeBackStills: build.mutation<void, string>({
+      query: (id) => ({ url: `/clips/${id}/stills`, method: 'DELETE' }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Swimmer', 'Still']),
     }),
   }),
 });
@@ -159,4 +168,7 @@ export const {
   useClipQuery,
   useSaveClipMutation,
   useDeleteClipMutation,
+  useStillsQuery,
+  usePutStillsMutation,
+  useTakeBackStillsMutation,
 } = endpoints;

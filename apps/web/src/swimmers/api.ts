@@ -1,3 +1,4 @@
+import type { ThenAndNow } from '@upwell/contract/clips';
 import type { Page } from '@upwell/contract/common';
 import type {
   Coach,
@@ -71,10 +72,14 @@ const endpoints = api.injectEndpoints({
       providesTags: ['Swimmer'],
     }),
     swimmer: build.query<SwimmerPage, string>({ query: (id) => `/swimmers/${id}`, providesTags: ['Swimmer'] }),
+    thenAndNow: build.query<ThenAndNow, string>({
+      query: (id) => `/swimmers/${id}/stills`,
+      providesTags: ['Still'],
+    }),
     saveSwimmer: build.mutation<Swimmer, { id: string; body: SwimmerSave }>({
       query: ({ id, body }) => ({ url: `/swimmers/${id}`, method: 'PUT', body }),
       extraOptions: { waits: swimmerWaits },
-      invalidatesTags: (_result, error) => (error ? [] : ['Swimmer', 'Squad', 'Deck']),
+      invalidatesTags: (_result, error) => (error ? [] : ['Swimmer', 'Squad', 'Deck', 'Still']),
     }),
     markLadder: build.mutation<SwimmerPage, { swimmerId: string; id: string; body: LadderMarkFields }>({
       query: ({ swimmerId, id, body }) => ({
@@ -122,6 +127,7 @@ const endpoints = api.injectEndpoints({
 export const {
   useSwimmersInfiniteQuery,
   useSwimmerQuery,
+  useThenAndNowQuery,
   useSaveSwimmerMutation,
   useMarkLadderMutation,
   useTakeBackMarkMutation,

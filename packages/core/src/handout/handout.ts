@@ -39,6 +39,18 @@ export interface Handout {
     readonly view: FigureSide;
     readonly phases: readonly [number, number, number];
   };
+  /** Pictures of the swimmer with what was drawn on them, and the day they are of. */
+  readonly stills: readonly HandoutStill[];
+}
+
+/** A picture on a hand-out. */
+export interface HandoutStill {
+  readonly on: string;
+  readonly sentence: string;
+  readonly width: number;
+  readonly height: number;
+  /** JPEG in base64. */
+  readonly image: string;
 }
 
 export interface HandoutInput {
@@ -51,6 +63,7 @@ export interface HandoutInput {
   readonly cue: string;
   readonly tries: number;
   readonly relookOn: string;
+  readonly stills?: readonly HandoutStill[];
 }
 
 /** The page for the swimmer, out of a review and its focus. Health notes and other swimmers are never on it. */
@@ -83,6 +96,7 @@ export function handout(input: HandoutInput): Handout {
     kit: drill.kit.map((id) => KIT[id]),
     cautions: drill.cautions,
     relookOn: input.relookOn,
+    stills: input.stills ?? [],
     figure: {
       stroke: input.stroke,
       signs: seen,

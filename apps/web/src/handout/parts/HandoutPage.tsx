@@ -4,6 +4,7 @@ import { dayWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { MovingFigure } from '@/figure';
+import { StillPicture } from '@/ui/StillPicture';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 
@@ -26,6 +27,15 @@ export function HandoutPage({ page, narrow = false }: { readonly page: Handout; 
         <Text variant="bodySmall" style={quiet}>
           Dark: how it looks now. Dotted: the aim.
         </Text>
+        {page.stills.map((still) => (
+          <View key={still.image} style={styles.still}>
+            <StillPicture still={still} label={`You, on ${dayWord(still.on)}: ${still.sentence}`} />
+            <Text>{still.sentence}</Text>
+            <Text variant="bodySmall" style={quiet}>
+              {`You, on ${dayWord(still.on)}`}
+            </Text>
+          </View>
+        ))}
         <Text variant="titleMedium" style={styles.top}>{`The one thing: ${page.focus}`}</Text>
         <Text>{page.why}</Text>
       </View>
@@ -55,6 +65,7 @@ export function HandoutPage({ page, narrow = false }: { readonly page: Handout; 
 const styles = StyleSheet.create({
   columns: { flexDirection: 'row', gap: 28, alignItems: 'flex-start' },
   column: { flex: 1 },
+  still: { marginTop: 12, gap: 4 },
   cue: { marginVertical: 10 },
   top: { marginTop: 10 },
 });

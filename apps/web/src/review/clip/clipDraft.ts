@@ -11,9 +11,11 @@ import {
   type Tap,
 } from '@upwell/core/measures';
 import { v7 } from 'uuid';
+import type { StillDraft } from './makeStill';
 import { NO_HISTORY, undoable, type History } from '@/state/history';
 
-type Noted = Pick<ClipView, 'taps' | 'lines' | 'notes'>;
+/** What is on the table; drafts of an older app have no stills. */
+type Noted = Pick<ClipView, 'taps' | 'lines' | 'notes'> & { readonly stills?: readonly StillDraft[] };
 
 export interface ClipDraft extends History<Noted>, Noted {
   readonly id: string;
@@ -54,7 +56,7 @@ export function clipDraftOf(clip: ClipView): ClipDraft {
 }
 
 const steps = undoable<ClipDraft, Noted>(
-  ({ taps, lines, notes }) => ({ taps, lines, notes }),
+  ({ taps, lines, notes, stills = [] }) => ({ taps, lines, notes, stills }),
   (draft, noted) => ({ ...draft, ...noted, writeId: v7() }),
 );
 
@@ -62,8 +64,8 @@ export const { undone, redone } = steps;
 
 /** The draft with something noted; undo brings the old state back. */
 export function noted(draft: ClipDraft, change: Partial<Noted>): ClipDraft {
-  const { taps, lines, notes } = draft;
-  return steps.changed(draft, { taps, lines, notes, ...change });
+  const { taps, lines, notes, stills = [] } = draft;
+  return steps.changed(draft, { taps, lines, notes, stills, ...change });
 }
 
 /** The draft with one more tap, in the order of time. */

@@ -1,5 +1,5 @@
 /** A clip on the table: tap the strokes, draw the lines, note what you see, and take the measures in the review. */
-import type { ClipView } from '@upwell/contract/clips';
+import type { ClipStill, ClipView } from '@upwell/contract/clips';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { dayIn } from '@upwell/core/days';
 import { tapsCsv, valuesCsv } from '@upwell/core/formats';
@@ -13,6 +13,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { Choices } from '@/figure';
+import { sentence } from '@/api/problem';
 import { filmOf, noteLookedAt, type Film } from '@/film';
 import { ways } from '@/state/history';
 import { useDraft, useToday, useZone } from '@/state/hooks';
@@ -24,7 +25,7 @@ import { Screen } from '@/ui/Screen';
 import { UndoButtons } from '@/ui/UndoButtons';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { useWide } from '@/ui/useWide';
-import { useClipQuery, useSaveClipMutation } from '../api';
+import { useClipQuery, usePutStillsMutation, useSaveClipMutation } from '../api';
 import {
   clipDraftOf,
   clipFieldsOf,
@@ -58,6 +59,7 @@ import { newReviewDraft, withMeasured, type ReviewDraft } from '../draft';
 import { MEASURE_NAME, MEASURE_UNIT, MeasuredCard } from '../parts/MeasuredCard';
 
 const NotePad = lazy(() => import('../clip/NotePad'));
+const StillsPad = lazy(() => import('../clip/StillsPad'));
 
 export function ClipScreen() {
   const { id, open, film: filmId } = useLocalSearchParams<{ id: string; open?: string; film?: string }>();
@@ -137,9 +139,9 @@ interface Filmed {
   readonly source: Source;
 }
 
-const TOOLS = ['taps', 'lines', 'notes'] as const;
+const TOOLS = ['taps', 'lines', 'notes', 'stills'] as const;
 type Tool = (typeof TOOLS)[number];
-const TOOL_WORD: Readonly<Record<Tool, string>> = { taps: 'Taps', lines: 'Lines', notes: 'Notes' };
+const TOOL_WORD: Readonly<Record<Tool, string>> = { taps: 'Taps', lines: 'Lines', notes: 'Notes', stills: 'Stills' };
 
 interface TableProps {
   readonly swimmer: SwimmerPage;
@@ -162,6 +164,7 @@ function Table({ swimmer, kept, filmed }: TableProps) {
   );
   const [, setReview] = useDraft<ReviewDraft>(`review:${swimmer.id}`, useState(newReviewDraft)[0]);
   const [save, { error, isLoading }] = useSaveClipMutation();
+  const [putStills, sending] = usePutStillsMutation();
   const [source, setSource] = useSource(filmed?.source ?? null);
   const video = useVideo(source?.address ?? null);
   const [tool, setTool] = useState<Tool>('taps');
@@ -204,10 +207,15 @@ function Table({ swimmer, kept, filmed }: TableProps) {
     setDraft((now) => withLine(now, kind, video.now(), [pending, point]));
   };
 
-  const store = async (version = draft.version) => {
+  const store = async (version = draft.version, stills: readonly ClipStill[] = []) => {
     const body = { ...clipFieldsOf(draft, swimmer.id, state.durationS, state.aspect), version, writeId: draft.writeId };
     const result = await save({ id: draft.id, body });
     if (result.error) return;
+    if (stills.length > 0) {
+      // Its version is the stored one now: sent again it is the same clip.
+      setDraft((now) => ({ ...now, version: result.data.version }));
+      if ((await putStills({ id: draft.id, body: { stills, agreed: true } })).error) return;
+    }
     dropDraft();
     if (filmed) await noteLookedAt(filmed.film.id, new Date().toISOString());
     router.navigate((filmed ? '/swimmers/film' : `/swimmers/${swimmer.id}`) as Href);
@@ -260,6 +268,7 @@ function Table({ swimmer, kept, filmed }: TableProps) {
       }
       footer={thumb ?? taking}
     >
+      {sending.error ? <Notice tone="error">{sentence(sending.error)}</Notice> : null}
       <SaveProblem<ClipView>
         error={error}
         name={({ title }) => `“${title}”`}
@@ -354,6 +363,20 @@ function Table({ swimmer, kept, filmed }: TableProps) {
                     setDraft((now) => noted(now, { lines: now.lines.filter((l) => l.kind !== cleared) }))
                   }
                 />
+              ) : null}
+              {tool === 'stills' && state.ready ? (
+                <Suspense fallback={<Loading label="Opening the stills" />}>
+                  <StillsPad
+                    address={source.address}
+                    stills={draft.stills ?? []}
+                    lines={draft.lines}
+                    now={video.now}
+                    clipId={stored?.id ?? null}
+                    busy={isLoading || sending.isLoading}
+                    onChange={(stills) => setDraft((now) => noted(now, { stills }))}
+                    onSend={(stills) => void store(draft.version, stills)}
+                  />
+                </Suspense>
               ) : null}
               {tool === 'notes' ? (
                 <Suspense fallback={<Loading label="Opening the notes" />}>

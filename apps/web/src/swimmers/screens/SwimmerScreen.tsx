@@ -12,6 +12,7 @@ import { Failure, Loading, Notice } from '@/ui/States';
 import { useWide } from '@/ui/useWide';
 import { useSwimmerQuery } from '../api';
 import { ClipsCard } from '../parts/ClipsCard';
+import { ThenAndNowCard } from '../parts/ThenAndNowCard';
 import { Timeline } from '../parts/Timeline';
 import { type GapLine, GoalCard } from '../parts/GoalCard';
 import { FocusCard } from '../parts/FocusCard';
@@ -93,6 +94,7 @@ export function SwimmerScreen({ gapLine }: { readonly gapLine: GapLine }) {
         <View style={wide ? styles.column : undefined}>
           <TimesCard swimmer={swimmer} />
           <Timeline reviews={swimmer.reviews} focuses={swimmer.focuses} />
+          {swimmer.clips.some((c) => c.stills > 0) ? <ThenAndNowCard swimmerId={id} /> : null}
           <ClipsCard swimmerId={id} clips={swimmer.clips} coach={coach} />
           {coach ? <WayInCard id={id} name={swimmer.givenName} /> : null}
           {me?.role === 'head' ? <KeptCard id={id} name={swimmer.givenName} /> : null}
