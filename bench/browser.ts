@@ -12,13 +12,17 @@ export interface Open {
   readonly close: () => Promise<void>;
 }
 
-/** The real app on a server of its own, signed in, in a browser of phone size. */
-export async function openApp(): Promise<Open> {
+/**
+ * The real app on a server of its own, signed in, in a browser of phone size.
+ *
+ * @param more how else the browser is started
+ */
+export async function openApp(more: readonly string[] = []): Promise<Open> {
   const server = new Server(await freePort());
   await server.start();
   const browser: Browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ARGS.split(' '),
+    args: [...ARGS.split(' '), ...more],
   });
   const context = await browser.newContext({ viewport: PHONE, baseURL: server.url, locale: 'en-GB' });
   const page = await context.newPage();

@@ -131,7 +131,7 @@ test('stills with lines go into the hand-out with the face covered, and are gone
 }, info) => {
   await signIn(page);
   // One of them for each size: what one takes back, the other still shows.
-  const id = await idOf(page, info.project.name === 'phone' ? 'mirela' : 'jun');
+  const id = await idOf(page, info.project.name === 'phone' ? 'mirela' : 'otis');
   await page.goto(`/swimmers/${id}/clip`);
   await page.getByRole('button', { name: 'Crossing, front' }).click();
   await expect(page.getByRole('slider', { name: 'Place in the clip' })).toBeEnabled();

@@ -1,5 +1,5 @@
 // Measures speed on this machine, each number beside a reference from the same run.
-// `npm run bench -- causes` runs one: causes, build, sighting, swimmers, figure, clip, find, deck, water, race, live, siege, orm, bundle.
+// `npm run bench -- causes` runs one: causes, build, sighting, swimmers, figure, clip, find, film, deck, water, race, live, siege, orm, bundle.
 // `npm run bench -- mutants` takes its time and is run only when it is asked for.
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
@@ -23,6 +23,7 @@ const BENCHES = [
   'figure',
   'clip',
   'find',
+  'film',
   'deck',
   'water',
   'race',
@@ -34,8 +35,8 @@ const BENCHES = [
 /** How many wrong edits of the core its tests notice: an hour, and no matter of speed. */
 const SLOW = ['mutants'];
 /** Those that ask a server, and those of them that look through a browser. */
-const ON_SERVER = ['swimmers', 'figure', 'clip', 'deck', 'water', 'race', 'live', 'siege', 'orm'];
-const IN_BROWSER = ['figure', 'clip', 'deck', 'water', 'race'];
+const ON_SERVER = ['swimmers', 'figure', 'clip', 'film', 'deck', 'water', 'race', 'live', 'siege', 'orm'];
+const IN_BROWSER = ['figure', 'clip', 'film', 'deck', 'water', 'race'];
 const asked = process.argv.slice(2);
 
 async function main() {
@@ -48,7 +49,8 @@ async function main() {
     console.log(`\n${name}`);
     let env = { ...process.env, LOG_LEVEL: 'error' };
     let cluster = null;
-    if (name === 'clip' && !existsSync('/usr/bin/ffmpeg')) await installDebian('ffmpeg', 'ffmpeg, to make a long clip');
+    if (['clip', 'film'].includes(name) && !existsSync('/usr/bin/ffmpeg'))
+      await installDebian('ffmpeg', 'ffmpeg, to make a long clip');
     if (IN_BROWSER.includes(name)) {
       await installChromium();
       await buildWeb();

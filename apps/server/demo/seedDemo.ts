@@ -13,7 +13,7 @@ import { idFor, numbers } from './random';
 import { seedRuns, seedTests } from './seedDeck';
 import { seedRaces } from './seedRace';
 import { seedExperience, seedLibrary } from './seedLibrary';
-import { seedClip, seedEye } from './seedLooks';
+import { seedClip, seedEye, seedStills } from './seedLooks';
 import { seedRecord, seedReviews } from './seedReviews';
 import { seedCourses, seedTracks } from './seedWater';
 import { seedSessions } from './seedSessions';
@@ -34,6 +34,7 @@ export async function seedDemo(em: EntityManager, now: Date): Promise<boolean> {
     await seedReviews(tx, now);
     await seedExperience(tx, now);
     await seedClip(tx, CLUB_ID, swimmerId(PEOPLE.find((p) => p.given === 'Mirela')!), now);
+    await seedStills(tx, CLUB_ID, swimmerId(PEOPLE.find((p) => p.given === 'Dilys')!), now);
     await seedEye(tx, CLUB_ID);
     await seedCourses(tx, now);
     await seedSessions(tx, now);

@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { eyeClip } from '@upwell/core/eye';
 import type { Tap } from '@upwell/core/measures';
@@ -35,6 +37,36 @@ export async function seedClip(em: EntityManager, clubId: string, swimmerId: str
     version: 1,
     writeId: idFor('clip mirela write'),
   });
+}
+
+/** Dilys from the side, four weeks apart: her hips were a hand under water, and are at the surface now. */
+export async function seedStills(em: EntityManager, clubId: string, swimmerId: string, now: Date): Promise<void> {
+  for (const [name, days, sentence] of [
+    ['then', -30, 'Your hips are a hand under the shoulders.'],
+    ['now', -2, 'Shoulders and hips in one line, just under the surface.'],
+  ] as const) {
+    const image = readFileSync(path.join(import.meta.dirname, `stills/${name}.jpg`)).toString('base64');
+    await em.insert(ClipEntity, {
+      id: idFor(`clip dilys ${name}`),
+      ...{ clubId, swimmerId, coachId: idFor(ACCOUNTS[1].email) },
+      ...{ title: 'Side, from the wall', recordedOn: isoDay(now, days), durationS: 8, aspect: 2, distanceM: null },
+      taps: [],
+      lines: [
+        {
+          ...{ id: idFor(`line dilys ${name}`), kind: 'trunk', timeS: 1 },
+          line: [
+            { x: 165 / 480, y: (name === 'then' ? 120 : 115) / 240 },
+            { x: 262 / 480, y: (name === 'then' ? 148 : 122) / 240 },
+          ],
+        },
+      ],
+      ...{ notes: [], version: 1, writeId: idFor(`clip dilys ${name} write`) },
+    });
+    const stills = JSON.stringify([{ timeS: 1, sentence, width: 480, height: 240, image }]);
+    await em.execute('update clip set stills = ?::jsonb, stills_agreed_at = ? where id = ?', [
+      ...[stills, now, idFor(`clip dilys ${name}`)],
+    ]);
+  }
 }
 
 /** Both coaches have looked at the same simulated swimmers, and do not always agree. */

@@ -27,15 +27,7 @@ export function HandoutPage({ page, narrow = false }: { readonly page: Handout; 
         <Text variant="bodySmall" style={quiet}>
           Dark: how it looks now. Dotted: the aim.
         </Text>
-        {page.stills.map((still) => (
-          <View key={still.image} style={styles.still}>
-            <StillPicture still={still} label={`You, on ${dayWord(still.on)}: ${still.sentence}`} />
-            <Text>{still.sentence}</Text>
-            <Text variant="bodySmall" style={quiet}>
-              {`You, on ${dayWord(still.on)}`}
-            </Text>
-          </View>
-        ))}
+        {wide ? null : <Stills page={page} />}
         <Text variant="titleMedium" style={styles.top}>{`The one thing: ${page.focus}`}</Text>
         <Text>{page.why}</Text>
       </View>
@@ -57,9 +49,24 @@ export function HandoutPage({ page, narrow = false }: { readonly page: Handout; 
         <Text variant="bodySmall" style={quiet}>
           {CAUTION}
         </Text>
+        {wide ? <Stills page={page} /> : null}
       </View>
     </View>
   );
+}
+
+/** Pictures of the swimmer with what was drawn on them. */
+function Stills({ page }: { readonly page: Handout }) {
+  const theme = useTheme();
+  return page.stills.map((still) => (
+    <View key={still.image} style={styles.still}>
+      <StillPicture still={still} label={`You, on ${dayWord(still.on)}: ${still.sentence}`} />
+      <Text>{still.sentence}</Text>
+      <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+        {`You, on ${dayWord(still.on)}`}
+      </Text>
+    </View>
+  ));
 }
 
 const styles = StyleSheet.create({
