@@ -1,4 +1,5 @@
 import { rmSync } from 'node:fs';
+import type { Page } from '@playwright/test';
 import { expect, expectAccessible, idOf, signIn, test as base } from './fixtures';
 import { swimmerOnCamera, withCamera } from './fakeCamera';
 
@@ -17,7 +18,7 @@ const test = base.extend({
 test.use({ permissions: ['camera'] });
 
 /** How many rows are in each store of the films of this account: what is deleted has to be gone from here. */
-const stored = (page: import('@playwright/test').Page) =>
+const stored = (page: Page) =>
   page.evaluate(async () => {
     const counts: Record<string, number> = {};
     for (const { name } of await indexedDB.databases()) {
