@@ -105,11 +105,11 @@ export async function noteLookedAt(id: string, at: string | null): Promise<void>
 /** Deletes films with all their pieces. */
 export async function deleteFilms(ids: readonly string[]): Promise<void> {
   const change = (await db()).transaction(['films', 'pieces'], 'readwrite');
-  for (const id of ids) {
-    await change.objectStore('films').delete(id);
-    await change.objectStore('pieces').delete(IDBKeyRange.bound([id, 0], [id, Infinity]));
-  }
-  await change.done;
+  await Promise.all([
+    ...ids.map((id) => change.objectStore('films').delete(id)),
+    ...ids.map((id) => change.objectStore('pieces').delete(IDBKeyRange.bound([id, 0], [id, Infinity]))),
+    change.done,
+  ]);
   told();
 }
 
