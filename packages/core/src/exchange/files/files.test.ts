@@ -23,6 +23,30 @@ describe('a file of a watch', () => {
     expect(points[0]!.lon).toBeCloseTo(-41.2, 6);
   });
 
+  it('in FIT of a swim and a ride has a track for each', async () => {
+    // What the watch writes at the end of each part: when it began, and what it was.
+    const FIT_EPOCH_S = 631_065_600;
+    const part = (fromS: number, sport: number, subSport: number) => {
+      const data = new Uint8Array(7);
+      data[0] = 1;
+      new DataView(data.buffer).setUint32(1, START / 1000 + fromS - FIT_EPOCH_S, true);
+      data.set([sport, subSport], 5);
+      return [...data];
+    };
+    // Message 18 with fields 2, 5 and 6: a number of four bytes and two kinds.
+    const session = [0x41, 0, 0, 18, 0, 3, 2, 4, 0x86, 5, 1, 0, 6, 1, 0];
+    const more = [...session, ...part(0, 5, 18), ...part(100, 2, 7)];
+    const both = new Uint8Array([...FIT.slice(0, -2), ...more, 0, 0]);
+    new DataView(both.buffer).setUint32(4, new DataView(FIT.buffer).getUint32(4, true) + more.length, true);
+    const { tracks, problems } = await readSwumFile(both);
+    expect(problems).toEqual([]);
+    // Forty points five seconds apart: twenty before the change.
+    expect(tracks.map(({ name, points }) => [name, points.length])).toEqual([
+      ['swimming, open water', 20],
+      ['cycling, road', 20],
+    ]);
+  });
+
   it('in FIT that is cut in half, or spoiled, is refused in a sentence', async () => {
     const half = await readSwumFile(FIT.slice(0, FIT.length / 2));
     expect(half).toEqual({
