@@ -180,6 +180,21 @@ function Filming({ chosen, view, room, onView, onFilmed }: FilmingProps) {
           </Button>
         )}
       </CameraPane>
+      {camera.stream ? (
+        <View style={styles.row}>
+          <Button
+            mode="contained"
+            icon={filming ? 'stop' : 'record-circle-outline'}
+            contentStyle={styles.tall}
+            style={styles.flex}
+            disabled={!filming && (!chosen || refused || full)}
+            onPress={() => void (filming ? stop() : begin())}
+          >
+            {filming ? 'Stop and keep it' : chosen ? `Film ${chosen.givenName}` : 'Choose who swims'}
+          </Button>
+          {filming ? null : <Button onPress={close}>Shut the camera</Button>}
+        </View>
+      ) : null}
       {refused ? (
         <Notice
           tone="error"
@@ -213,21 +228,6 @@ function Filming({ chosen, view, room, onView, onFilmed }: FilmingProps) {
           if (!filming) onView(value);
         }}
       />
-      {camera.stream ? (
-        <View style={styles.row}>
-          <Button
-            mode="contained"
-            icon={filming ? 'stop' : 'record-circle-outline'}
-            contentStyle={styles.tall}
-            style={styles.flex}
-            disabled={!filming && (!chosen || refused || full)}
-            onPress={() => void (filming ? stop() : begin())}
-          >
-            {filming ? 'Stop and keep it' : chosen ? `Film ${chosen.givenName}` : 'Choose who swims'}
-          </Button>
-          {filming ? null : <Button onPress={close}>Shut the camera</Button>}
-        </View>
-      ) : null}
       <Text variant="bodySmall" style={styles.note}>
         Film only where the pool allows it, and nobody else’s children. Sound is never recorded.
       </Text>

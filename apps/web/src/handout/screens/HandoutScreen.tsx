@@ -74,7 +74,8 @@ function Sheet({ swimmerId, name, focus, coach }: SheetProps) {
       ) : (
         <Loading />
       )}
-      {coach ? <Links focusId={focus.id} /> : null}
+      {/* Not before the page stands: a button that moves down under a finger is missed. */}
+      {coach && (page || error) ? <Links focusId={focus.id} /> : null}
     </Screen>
   );
 }
