@@ -53,7 +53,18 @@ const trueRate = ({ entries }: Filmed): number =>
   (60 * (entries.length - 1)) / (entries.at(-1)!.timeS - entries[0]!.timeS);
 const share = (part: number, whole: number) => `${part} of ${whole} (${((100 * part) / whole).toFixed(1)} %)`;
 
-const tally = { found: 0, rate: 0, plain: 0, entries: 0, within: 0, front: 0, sides: 0, refused: 0, truth: 0 };
+const tally = {
+  elsewhere: 0,
+  found: 0,
+  rate: 0,
+  plain: 0,
+  entries: 0,
+  within: 0,
+  front: 0,
+  sides: 0,
+  refused: 0,
+  truth: 0,
+};
 const seconds: number[] = [];
 for (let i = 0; i < CLIPS; i++) {
   const clip = clipOf(SEED + i, true);
@@ -63,6 +74,7 @@ for (let i = 0; i < CLIPS; i++) {
   seconds.push((performance.now() - begun) / 1000 / clip.seconds);
   if (Math.abs(plainRate(film.frames) / trueRate(film) - 1) <= 0.02) tally.plain++;
   tally.truth += film.entries.length;
+  if (!findStrokes(film.frames, clip.view === 'side' ? 'front' : 'side').found) tally.elsewhere++;
   if (!found.found) continue;
   tally.found++;
   if (Math.abs(found.strokesPerMin / trueRate(film) - 1) <= 0.02) tally.rate++;
@@ -90,4 +102,5 @@ console.log(`proposed entries within 0.1 s             ${share(tally.within, tal
 console.log(`entries there were in all clips           ${tally.truth}`);
 console.log(`right hand named, from the front          ${share(tally.sides, tally.front)}`);
 console.log(`clips without a swimmer that were refused ${share(tally.refused, CLIPS)}`);
+console.log(`refused when asked from the other side     ${share(tally.elsewhere, CLIPS)}`);
 console.log(`seconds for a second of film, median      ${median!.toFixed(3)}`);

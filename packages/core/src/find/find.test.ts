@@ -53,6 +53,12 @@ describe('strokes are found in a simulated clip', () => {
     if (change.view === 'front') expect(sides).toBeGreaterThanOrEqual(0.9);
   });
 
+  it.each(['side', 'front'] as const)('not where it was filmed from elsewhere: %s', (view) => {
+    const { frames } = simulatedClip({ ...BASE, view });
+    const found = findStrokes(frames, view === 'side' ? 'front' : 'side');
+    expect(found.found ? found.likeness : found.why).toMatch(/other-view|no-swimmer/);
+  });
+
   it('also where a third of the pictures was left out', () => {
     const some = ({ width, height, timesS, grey }: Frames): Frames => {
       const kept = timesS.map((_, i) => i).filter((i) => (i * 7) % 11 > 3);

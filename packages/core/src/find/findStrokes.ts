@@ -42,13 +42,19 @@ export function findStrokes(
   if (cycle === null) return { found: false, why: 'no-rhythm' };
   // Two cycles look like one another too: the length whose cycle is more like a swimmer is the right one.
   const halved = cycle / 2;
-  const [first, ...others] = [cycle, ...(halved >= CYCLE_S[0] ? [halved] : [])].map((cycleS) => ({
+  const folds = [cycle, ...(halved >= CYCLE_S[0] ? [halved] : [])].map((cycleS) => ({
     cycleS,
-    match: likest(folded(motion, cycleS), view),
+    fold: folded(motion, cycleS),
   }));
-  const { cycleS, match } = others.reduce((a, b) => (b.match.likeness > a.match.likeness ? b : a), first!);
+  const seenFrom = (from: typeof view) =>
+    folds
+      .map(({ cycleS, fold }) => ({ cycleS, match: likest(fold, from) }))
+      .reduce((best, one) => (one.match.likeness > best.match.likeness ? one : best));
+  const { cycleS, match } = seenFrom(view);
   onProgress(0.95);
   if (match.likeness < LEAST_LIKENESS) return { found: false, why: 'no-swimmer' };
+  const other = seenFrom(view === 'side' ? 'front' : 'side');
+  if (other.match.likeness > match.likeness) return { found: false, why: 'other-view' };
   const entries = entriesOf(motion, cycleS, match);
   onProgress(1);
   if (entries.length < 3) return { found: false, why: 'no-rhythm' };

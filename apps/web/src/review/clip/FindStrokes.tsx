@@ -26,6 +26,8 @@ const WHY: Readonly<Record<NotFound, string>> = {
   'no-rhythm': 'Cannot see the strokes: nothing in this clip comes back again and again.',
   'no-swimmer':
     'Cannot see the strokes: what moves here is not like a swimmer from this side. Glare, another view, a second swimmer or one who is small in the picture can be why.',
+  'other-view':
+    'Cannot see the strokes: this looks as if it was filmed from another side. Choose it above and look again.',
   unreadable: 'The pictures of this video cannot be read here. A clip saved as MP4 (H.264) or WebM can be.',
 };
 

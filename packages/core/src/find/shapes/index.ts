@@ -25,7 +25,8 @@ export interface ProposedEntry {
   readonly side: Side;
 }
 
-export type NotFound = 'too-short' | 'no-rhythm' | 'no-swimmer';
+/** `other-view`: it is more like a swimmer who was filmed from the other side. */
+export type NotFound = 'too-short' | 'no-rhythm' | 'no-swimmer' | 'other-view';
 
 /** What was found, or why nothing was. */
 export type FoundStrokes =
