@@ -1,4 +1,5 @@
 import { rmSync } from 'node:fs';
+import path from 'node:path';
 import type { Page } from '@playwright/test';
 import { expect, expectAccessible, idOf, signIn, test as base } from './fixtures';
 import { swimmerOnCamera, withCamera } from './fakeCamera';
@@ -183,4 +184,23 @@ test('stills with lines go into the hand-out with the face covered, and are gone
   await expect(guest.getByRole('heading', { name: /^For / })).toBeVisible();
   await expect(guest.getByText('The hand crosses here.')).toBeHidden();
   await guest.close();
+});
+
+test('videos of phones are read as they lie, and a wall is no swimmer', async ({ page }) => {
+  await signIn(page);
+  await page.goto(`/swimmers/${await idOf(page, 'sol')}/clip`);
+  for (const [name, answer] of [
+    // Stored on its side, with a note how to turn it.
+    ['sideways.mp4', /^(59|60|61)\.\d strokes a minute/],
+    // Filmed upright, the swimmer across the middle.
+    ['upright.webm', /^(59|60|61)\.\d strokes a minute/],
+    ['wall.webm', /^Cannot see the strokes: /],
+  ] as const) {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Choose a video on this device' }).click();
+    await (await chooser).setFiles(path.join(import.meta.dirname, 'films', name));
+    await page.getByRole('button', { name: 'Look for hand entries' }).click();
+    await expect(page.getByText(answer)).toBeVisible({ timeout: 90_000 });
+    await page.getByRole('button', { name: 'Other clip' }).click();
+  }
 });

@@ -51,7 +51,9 @@ async function framesOf(film: Blob, fromS: number, goesOn: (share: number) => bo
     const pictures: Uint8Array[] = [];
     for await (const sample of new VideoSampleSink(track).samples(fromS, toS)) {
       const at = sample.timestamp;
-      sample.draw(context, 0, 0, width, height);
+      // An upright picture would be drawn out to a giant: of it the middle is taken.
+      const upright = sample.displayHeight * width > sample.displayWidth * height;
+      sample.drawWithFit(context, { fit: upright ? 'cover' : 'fill' });
       sample.close();
       if (!goesOn(Math.min(1, (at - fromS) / (toS - fromS)))) break;
       if (at <= (timesS.at(-1) ?? -1)) continue;
