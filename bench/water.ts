@@ -1,6 +1,6 @@
 // The course sheet on a phone: frames while the map is dragged under 300 swims, the first useful answer after the
 // water changes, and a track of half a million points. Each beside the same browser with nothing to do.
-import { rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import type { Course } from '@upwell/core/water';
 import type { Page } from '@playwright/test';
 import { openApp } from './browser';
@@ -95,6 +95,7 @@ async function main(): Promise<void> {
   const chooser = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Import a track' }).click();
   // Playwright takes no buffer of this size: the file must lie on the disk.
+  mkdirSync('.cache', { recursive: true });
   writeFileSync(FILE, file);
   await (await chooser).setFiles(FILE);
   const begun = performance.now();

@@ -1,7 +1,7 @@
 import { PERSON_PARTS } from '@upwell/contract/person';
 import { v7 } from 'uuid';
 import { PERSON_TABLES } from '../src/swimmers/personSql';
-import { courseOf, eventsOf, save, sessionOf, stored, testOf, waterDayOf } from './bodies';
+import { clipOf, courseOf, eventsOf, resultOf, save, sessionOf, stillsOf, stored, testOf, waterDayOf } from './bodies';
 import { fill } from './filled';
 import { fieldsOf, Harness, type TestClub } from './harness';
 
@@ -196,6 +196,31 @@ describe('erasing one person', () => {
       { kind: 'swimmer', title: 'Bram Hollowell' },
       { kind: 'water', title: '2026-07-01' },
     ]);
+  });
+
+  it('and in the name of a meet and what is said of a still', async () => {
+    const { person } = await somebody();
+    const [head, coach] = [await club.as('head'), await club.as('coach')];
+    const squad = club.squads[0]!;
+    const [swam, shown] = [
+      await club.addSwimmer(squad, { givenName: 'Meet', familyName: 'Goer' }),
+      await club.addSwimmer(squad, { givenName: 'Still', familyName: 'Shown' }),
+    ];
+    const name = `${NAME.givenName} ${NAME.familyName}`;
+    const result = resultOf(swam);
+    const details = { ...result.details, meet: `Cup of ${name}` };
+    expect((await coach('PUT', `/results/${v7()}`, { ...result, details })).status).toBe(200);
+    const clip = v7();
+    await coach('PUT', `/clips/${clip}`, { ...clipOf(shown), ...save() });
+    const stills = stillsOf();
+    stills.stills[0]!.sentence = `Like ${name}`;
+    expect((await coach('PUT', `/clips/${clip}/stills`, stills)).status).toBe(200);
+    expect((await head('GET', `/swimmers/${person}/erasing`)).body.named).toEqual(
+      expect.arrayContaining([
+        { kind: 'swimmer', title: 'Meet Goer' },
+        { kind: 'swimmer', title: 'Still Shown' },
+      ]),
+    );
   });
 
   it('is for the head coach of their club alone', async () => {

@@ -37,15 +37,17 @@ export const ERASE_PERSON = rows({ counted: orNull(json<Counted>()) }, 'select e
 
 const holds = (...columns: readonly string[]) => `strpos(lower(concat(${columns.join(', ')})), ?) > 0`;
 /** Notes about others, by the swimmer on whose page they stand. */
-const ofOthers = (table: string, ...columns: readonly string[]) =>
+const ofOthers = (table: string, ...texts: readonly string[]) =>
   `select 'swimmer', s.given_name || ' ' || s.family_name from ${table} t join swimmer s on s.id = t.swimmer_id
-   where s.id <> ? and ${holds(...columns.map((c) => `t.${c}`))}`;
+   where s.id <> ? and ${holds(...texts)}`;
 const NOTES = [
-  ofOthers('review', 'good', 'noted'),
-  ofOthers('focus', 'cue', 'said_back', 'felt'),
-  ofOthers('focus_try', 'note'),
-  ofOthers('clip', 'title', 'notes'),
-  ofOthers('test_result', 'note'),
+  ofOthers('review', 't.good', 't.noted'),
+  ofOthers('focus', 't.cue', 't.said_back', 't.felt'),
+  ofOthers('focus_try', 't.note'),
+  // Of stills what is said: the letters of a picture mean nothing.
+  ofOthers('clip', 't.title', 't.notes', "jsonb_path_query_array(t.stills, '$[*].sentence')"),
+  ofOthers('test_result', 't.note'),
+  ofOthers('result', "t.details->>'meet'"),
 ];
 
 /** Texts that coaches wrote freely where a name stands: those on a swimmer's own page go with it. Water days by their second. */
