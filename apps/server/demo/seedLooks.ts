@@ -1,11 +1,10 @@
-import { readFileSync } from 'node:fs';
-import path from 'node:path';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { eyeClip } from '@upwell/core/eye';
 import type { Tap } from '@upwell/core/measures';
 import { EyeTryEntity } from '../src/eye/entities';
 import { ClipEntity } from '../src/review/entities';
 import { ACCOUNTS } from './people';
+import STILLS from './stills.json';
 import { idFor, numbers } from './random';
 import { isoDay } from './shared';
 
@@ -45,7 +44,7 @@ export async function seedStills(em: EntityManager, clubId: string, swimmerId: s
     ['then', -30, 'Your hips are a hand under the shoulders.'],
     ['now', -2, 'Shoulders and hips in one line, just under the surface.'],
   ] as const) {
-    const image = readFileSync(path.join(import.meta.dirname, `stills/${name}.jpg`)).toString('base64');
+    const image = STILLS[name];
     await em.insert(ClipEntity, {
       id: idFor(`clip dilys ${name}`),
       ...{ clubId, swimmerId, coachId: idFor(ACCOUNTS[1].email) },
