@@ -76,7 +76,10 @@ test('a level of eight sets takes far fewer than 45 taps', async ({ page }) => {
   expect(taps).toBeLessThanOrEqual(45);
 
   await page.getByRole('tab', { name: 'Text' }).click();
-  const text = await page.getByLabel('The session as text').inputValue();
+  const written = page.getByLabel('The session as text');
+  // The text is written away from the page: it comes a moment later.
+  await expect(written).toHaveValue(/== Race/);
+  const text = await written.inputValue();
   const race = text.slice(text.indexOf('== Race'));
   // Eight sets and a pause, in the parts where they were put.
   expect(race.match(/^ {2}\d+ x|^ {2}\d+ (?:choice|crawl|drill)/gm)).toHaveLength(8);

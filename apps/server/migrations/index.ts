@@ -28,6 +28,7 @@ import { Migration20261220000000_swim_details } from './Migration20261220000000_
 import { Migration20261221000000_plain_text } from './Migration20261221000000_plain_text';
 import { Migration20261222000000_filmable } from './Migration20261222000000_filmable';
 import { Migration20261223000000_stills } from './Migration20261223000000_stills';
+import { Migration20261224000000_sent } from './Migration20261224000000_sent';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -61,4 +62,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261221000000_plain_text', class: Migration20261221000000_plain_text },
   { name: 'Migration20261222000000_filmable', class: Migration20261222000000_filmable },
   { name: 'Migration20261223000000_stills', class: Migration20261223000000_stills },
+  { name: 'Migration20261224000000_sent', class: Migration20261224000000_sent },
 ];

@@ -216,6 +216,8 @@ describe('the archive of a club', () => {
       result_chunk: 'on its way in',
       result_import: 'an import of another database cannot be undone here',
       setup: 'a secret',
+      sent_clip: 'on its way to an answer, and gone a month after it',
+      sent_piece: 'goes with the clip',
       sign_in_session: 'a secret',
       roster_import: 'a list of another database cannot be taken back here',
       invitation: 'a secret',

@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { fieldsOf, type TestClub } from './harness';
+import { fieldsOf, type Harness, type TestClub } from './harness';
 
 /** Bodies that the server takes, for tests that repeat them, send them at once, or spoil them. */
 
@@ -136,6 +136,26 @@ export const jpegOf = (width: number, height: number): string => {
   const frame = Buffer.concat([Buffer.from('ffc0001108', 'hex'), size, Buffer.from('03012200021101031101', 'hex')]);
   return Buffer.concat([Buffer.from('ffd8', 'hex'), jfif, frame, Buffer.from('ffd9', 'hex')]).toString('base64');
 };
+
+export const sentAskOf = (swimmerId: string) => ({ swimmerId, wish: 'Three lengths from the side', view: 'side' });
+/** How a film in WebM begins. */
+export const filmOf = () => Buffer.concat([Buffer.from('1a45dfa3', 'hex'), Buffer.alloc(60, 7)]);
+export const sentDoneOf = () => ({ type: 'video/webm', seconds: 12, pieces: 1 });
+export const sentAnswerOf = () => ({
+  words: 'Much better: now the left hand.',
+  voice: { type: 'audio/webm;codecs=opus', data: Buffer.from('a voice').toString('base64') },
+});
+
+/** A film that came in, with a spoken answer. */
+export async function sendFilm(harness: Pick<Harness, 'owner'>, clubId: string, id: string): Promise<void> {
+  const em = harness.owner.em.fork();
+  await em.execute('insert into sent_piece (clip_id, club_id, n, data) values (?, ?, 0, ?)', [id, clubId, filmOf()]);
+  await em.execute(
+    `update sent_clip set type = 'video/webm', seconds = 12, bytes = 64, sent_at = now(), answered_at = now(),
+       words = 'Better', voice = ?, voice_type = 'audio/webm' where id = ?`,
+    [Buffer.from('a voice'), id],
+  );
+}
 
 export const stillsOf = () => ({
   stills: [{ timeS: 1, sentence: 'Hand over the middle', width: 320, height: 180, image: jpegOf(320, 180) }],

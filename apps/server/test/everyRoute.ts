@@ -22,7 +22,7 @@ export async function everyRoute(harness: Harness): Promise<AskedRoute[]> {
 }
 
 /** One of everything that has an address, of a child in the club's first squad. */
-export async function storedOfAll(club: TestClub, harness: Pick<Harness, 'addAccount'>): Promise<AllStored> {
+export async function storedOfAll(club: TestClub, harness: Pick<Harness, 'addAccount' | 'owner'>): Promise<AllStored> {
   const here = await bodies.stored(club, { birthYear: 2014, clipConsent: true });
   const [coach, head] = [await club.as('coach'), await club.as('head')];
   const { swimmerId, focusId, courseId, squadId, sessionId } = here;
@@ -37,7 +37,7 @@ export async function storedOfAll(club: TestClub, harness: Pick<Harness, 'addAcc
     'eye/tries': v7(),
     'sign-ins': v7(),
   };
-  const more = { ...ids, 'water-days': v7(), 'handout-links': v7(), 'calendar-links': v7() };
+  const more = { ...ids, 'water-days': v7(), 'handout-links': v7(), 'calendar-links': v7(), 'sent-clips': v7() };
   const note = { drill: 'front-scull', verdict: 'same', note: '', at: '2026-11-25T18:00:00Z' };
   const versioned = (fields: object) => ({ ...fields, ...bodies.save() });
   const answers = [
@@ -51,6 +51,7 @@ export async function storedOfAll(club: TestClub, harness: Pick<Harness, 'addAcc
     await coach('PUT', `/tracks/${more.tracks}`, bodies.trackOf(courseId, swimmerId)),
     await coach('PUT', `/handout-links/${more['handout-links']}`, { focusId, token: bodies.token() }),
     await coach('PUT', `/calendar-links/${more['calendar-links']}`, { squadId, token: bodies.token() }),
+    await coach('PUT', `/sent-clips/${more['sent-clips']}`, bodies.sentAskOf(swimmerId)),
     await coach('PUT', `/eye/tries/${more['eye/tries']}`, { grade: 1, seed: 1, marked: ['legs-low'] }),
     await coach('POST', `/deck/runs/${sessionId}/events`, { events: bodies.eventsOf(swimmerId, focusId) }),
     await coach('PUT', `/swimmers/${swimmerId}/race-plan`, versioned({ choices: bodies.choicesOf() })),
@@ -61,6 +62,7 @@ export async function storedOfAll(club: TestClub, harness: Pick<Harness, 'addAcc
   ];
   const wrong = answers.find((a) => a.status >= 300);
   if (wrong) throw new Error(JSON.stringify(wrong.body));
+  await bodies.sendFilm(harness, club.id, more['sent-clips']);
   const [invitations, jobs] = answers.slice(-2).map((a) => (a.body as { id: string }).id) as [string, string];
   const accounts = (await harness.addAccount(club.id, 'coach', null)).id;
   return { ...here, more: { ...more, invitations, jobs, accounts } };
@@ -79,6 +81,7 @@ export function addressOf(route: AskedRoute, here: AllStored): string {
     if (part === '{chunk}') return '1';
     if (part === '{date}') return '2026-07-01';
     if (part === '{hour}') return '17';
+    if (part === '{n}') return '0';
     if (part === '{tryId}') return here.more.tries;
     if (part === '{markId}') return here.more.marks;
     if (part === '{id}') return ids[parts.slice(i - 2, i).join('/')] ?? ids[parts[i - 1]!];
@@ -173,6 +176,10 @@ export function goodBody({ method, path }: Route, here: Stored): object | undefi
     }),
     '/clips/{id}': () => versioned(bodies.clipOf(swimmerId)),
     '/clips/{id}/stills': () => bodies.stillsOf(),
+    '/sent-clips/{id}': () => bodies.sentAskOf(swimmerId),
+    '/sent-clips/{id}/pieces/{n}': () => bodies.filmOf(),
+    '/sent-clips/{id}/sent': () => bodies.sentDoneOf(),
+    '/sent-clips/{id}/answer': () => bodies.sentAnswerOf(),
     '/handout-links/{id}': () => ({ focusId, token: bodies.token() }),
     '/eye/tries/{id}': () => ({ grade: 1, seed: 1, marked: ['legs-low'] }),
     '/sessions/{id}': () =>

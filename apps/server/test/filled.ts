@@ -61,6 +61,15 @@ export async function fill(harness: Harness, owner: TestClub, swimmer: string): 
     ]);
   const coachId = owner.accounts.coach!.id;
   const today = '2026-11-25';
+  const sentId = v7();
+  await put('sent_clip', 'id, swimmer_id, asked_by, wish, view', [
+    sentId,
+    swimmer,
+    owner.accounts.coach!.id,
+    'Side',
+    'side',
+  ]);
+  await put('sent_piece', 'clip_id, n, data', [sentId, 0, Buffer.from('x')]);
   await put('deck_event', 'id, session_id, noted_by, device, at_ms, fact', [v7(), session, coachId, v7(), 1, '{}']);
   await put('swim_rep', 'session_id, swimmer_id, passage, rep, held_on, distance_m, time_s, effort, stroke, at_ms', [
     session,

@@ -283,7 +283,7 @@ const CHANGES = /\/focuses\/\{id\}$/;
 
 /** Routes that have nothing to answer here: secrets that nobody has, rows that are not there. */
 const REFUSES =
-  /\{token\}|revoke|\/jobs\/|my-week|rating|sign-in|password|setup|archive|imports\/\{id\}\/|water-days\/\{id\}\/card|^DELETE .*(tries|clips|sessions|swimmers|courses)|GET \/api\/v1\/tracks|invitations\/|accounts\/|account\/reset|roster\/(commit|\{id\})|library\/import/;
+  /\{token\}|revoke|\/jobs\/|my-week|rating|sign-in|password|setup|archive|imports\/\{id\}\/|water-days\/\{id\}\/card|^DELETE .*(tries|clips|sessions|swimmers|courses)|GET \/api\/v1\/tracks|invitations\/|sent-clips\/\{id\}\/|accounts\/|account\/reset|roster\/(commit|\{id\})|library\/import/;
 
 function wellAddressed(route: (typeof routes)[number]): string {
   // A stream of numbers that never asks for a bad value.

@@ -16,7 +16,7 @@ const EVERYBODY = `
 const SIGNED_IN = `
   POST /account/password · GET /account/sign-ins · DELETE /account/sign-ins/{id} · DELETE /account/sign-ins
   GET /swimmers · GET /squads · GET /sessions · GET /deck/today · GET /calendar-links · GET /schemas/session.json
-  GET /courses · POST /race-cards/pdf · GET /library
+  GET /courses · POST /race-cards/pdf · GET /library · GET /sent-clips
   POST /compute/length-metrics · POST /compute/critical-speed · POST /compute/rate-ramp · POST /compute/race-time
   POST /compute/effort-pace · POST /compute/breathing · POST /compute/causes · POST /compute/load
   POST /compute/build-session · POST /compute/lane-check · POST /compute/session-text
@@ -35,6 +35,7 @@ const ANY_HEAD = `PUT /account/club · GET /looks · GET /club/archive · POST /
 const SEES_THE_CHILD = `
   GET /swimmers/{id} · GET /reviews/{id} · GET /focuses/{id} · GET /clips/{id} · GET /focuses/{id}/handout
   GET /clips/{id}/stills · GET /swimmers/{id}/stills
+  GET /sent-clips/{id}/film · GET /sent-clips/{id}/voice · DELETE /sent-clips/{id}
   GET /focuses/{id}/handout.pdf · GET /swimmers/{id}/records · GET /swimmers/{id}/tracks · GET /tracks/{id}
   GET /swimmers/{id}/race-plan · GET /swimmers/{id}/race-plan.csv · GET /swimmers/{id}/lists/{list}/{format}
   GET /sessions/{id}
@@ -43,7 +44,7 @@ const SEES_THE_CHILD = `
 const COACHES_THE_CHILD = `
   PUT /swimmers/{id} · PUT /reviews/{id} · PUT /focuses/{id} · PUT /focuses/{id}/tries/{tryId}
   DELETE /focuses/{id}/tries/{tryId} · PUT /clips/{id} · DELETE /clips/{id} · PUT /handout-links/{id}
-  PUT /clips/{id}/stills · DELETE /clips/{id}/stills
+  PUT /clips/{id}/stills · DELETE /clips/{id}/stills · PUT /sent-clips/{id} · PUT /sent-clips/{id}/answer
   POST /handout-links/{id}/revoke · PUT /sessions/{id} · DELETE /sessions/{id} · POST /sessions/{id}/series · GET /sessions/{id}/sheet.pdf
   GET /sessions/{id}/people · DELETE /invitations/{id} · PUT /calendar-links/{id} · POST /calendar-links/{id}/revoke · GET /deck/packs/{id}
   GET /sessions/{id}/live · GET /deck/runs/{id}/events · POST /deck/runs/{id}/events · PUT /tests/{id} · DELETE /tests/{id}
@@ -64,7 +65,7 @@ const COACHES_THE_CLUB = `
 const HEAD_OF_THE_CLUB = `
   DELETE /swimmers/{id} · GET /swimmers/{id}/export · GET /swimmers/{id}/erasing · PUT /squads/{id}
   PUT /accounts/{id} · POST /accounts/{id}/reset-link`;
-const THE_CHILD = `PUT /sessions/{id}/rating`;
+const THE_CHILD = `PUT /sessions/{id}/rating · PUT /sent-clips/{id}/pieces/{n} · POST /sent-clips/{id}/sent`;
 const ANY_SWIMMER = `GET /my-week`;
 
 const PEOPLE = [
@@ -174,6 +175,7 @@ async function ask(person: Person, route: AskedRoute, stored: AllStored) {
     url: addressOf(route, stored),
     ...(cookie && !signsOut ? { cookies: { upwell_session: cookie } } : {}),
     ...(body ? { payload: body } : {}),
+    ...(Buffer.isBuffer(body) ? { headers: { 'content-type': 'application/octet-stream' } } : {}),
   });
   return { status: answer.statusCode, text: answer.body };
 }
@@ -263,6 +265,8 @@ const FILES = [
   'GET /sessions/:id/sheet.pdf',
   'GET /club/archive',
   'GET /swimmers/:id/export',
+  'GET /sent-clips/:id/film',
+  'GET /sent-clips/:id/voice',
 ];
 
 it('notes every look of a coach at a child’s data, with what was looked at', async () => {

@@ -27,6 +27,7 @@ import type {
   SessionRow,
   SessionView,
 } from './sessions';
+import type { SentClip } from './sent';
 import type { SetupView } from './setup';
 import type { Coach, Squad, Swimmer, SwimmerPage, SwimmerRow } from './swimmers';
 import type { CourseRow, CourseView, TrackRow, TrackView, WaterDayView, WaterReading } from './water';
@@ -79,6 +80,10 @@ export interface Answers {
   'GET /clips/{id}/stills': ClipStills;
   'PUT /clips/{id}/stills': ClipStills;
   'GET /swimmers/{id}/stills': ThenAndNow;
+  'GET /sent-clips': readonly SentClip[];
+  'PUT /sent-clips/{id}': SentClip;
+  'POST /sent-clips/{id}/sent': SentClip;
+  'PUT /sent-clips/{id}/answer': SentClip;
   'GET /focuses/{id}/handout': Handout;
   'GET /handout-links': readonly HandoutLink[];
   'PUT /handout-links/{id}': HandoutLink;

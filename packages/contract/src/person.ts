@@ -5,6 +5,7 @@ export const PERSON_PARTS = [
   'focuses',
   'tries',
   'clips',
+  'sentClips',
   'results',
   'tests',
   'reps',

@@ -17,6 +17,7 @@ import { listRoutes } from '../lists/routes';
 import { peopleRoutes } from '../people/routes';
 import { recordRoutes } from '../records/routes';
 import { reviewRoutes } from '../review/routes';
+import { sentRoutes } from '../sent/routes';
 import { sessionRoutes } from '../sessions/routes';
 import { looks } from '../swimmers/looks';
 import { swimmerRoutes } from '../swimmers/routes';
@@ -115,6 +116,7 @@ export async function createApp({ database, config, jobs, work, log }: Parts): P
       await api.register(swimmerRoutes, { database, mail: mail !== null });
       await api.register(reviewRoutes, { database });
       await api.register(handoutRoutes, { database });
+      await api.register(sentRoutes, { database });
       await api.register(listRoutes, { database });
       await api.register(libraryRoutes, { database });
       await api.register(eyeRoutes, { database, prefix: '/eye' });

@@ -37,6 +37,8 @@ const FILES: Readonly<Record<string, readonly string[]>> = {
   'GET /schemas/session.json': [JSON_TYPE],
   'GET /calendars/{token}': ['text/calendar'],
   'GET /results.csv': ['text/csv'],
+  'GET /sent-clips/{id}/film': ['video/webm', 'video/mp4'],
+  'GET /sent-clips/{id}/voice': ['audio/webm'],
   'GET /club/archive': [JSON_TYPE],
   'GET /water-days/{id}/card.pdf': ['application/pdf'],
   'POST /race-cards/pdf': ['application/pdf'],
@@ -65,6 +67,8 @@ const EMPTY: readonly string[] = [
   'POST /account/reset',
   'DELETE /clips/{id}',
   'DELETE /clips/{id}/stills',
+  'PUT /sent-clips/{id}/pieces/{n}',
+  'DELETE /sent-clips/{id}',
 ];
 const CREATES: readonly string[] = ['POST /setup', 'POST /invitations', 'POST /invitations/accept'];
 

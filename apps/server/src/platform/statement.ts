@@ -21,6 +21,7 @@ export const int = column<number>('int4');
 export const bigint = column<string>('int8');
 export const float = column<number>('float8');
 export const bool = column<boolean>('bool');
+export const bytea = column<Buffer>('bytea');
 /** A day of the calendar, as `2027-06-21`. */
 export const day = column<string>('date');
 /** A moment, as `2026-11-27T15:04:05.678Z`: not every browser reads what PostgreSQL writes. */

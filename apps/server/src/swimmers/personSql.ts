@@ -11,6 +11,7 @@ export const PERSON_TABLES: Readonly<
   focuses: { table: 'focus' },
   tries: { table: 'focus_try' },
   clips: { table: 'clip', by: 'coach_id' },
+  sentClips: { table: 'sent_clip', by: 'asked_by' },
   results: { table: 'result' },
   tests: { table: 'test_result', by: 'noted_by' },
   reps: { table: 'swim_rep' },

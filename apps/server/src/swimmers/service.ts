@@ -21,6 +21,7 @@ import { notFound, ProblemError } from '../platform/problem';
 import { saveVersioned } from '../platform/saveVersioned';
 import { all } from '../platform/statement';
 import { clipsOf, focusesOf, noStills, reviewsOf, toFocus } from '../review';
+import { noSentClips } from '../sent';
 import { ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity, type SwimmerRecord } from './entities';
 import { SQUADS, SWIMMERS_FIRST, SWIMMERS_NEXT } from './sql';
 
@@ -116,7 +117,10 @@ export async function saveSwimmer(em: EntityManager, me: Me, id: string, save: S
     (stored) => bare(stored, ''),
   );
   const child = isChild(row.birthYear ?? null, ageYear());
-  if (!mayBeFilmed({ child, clipConsent: row.clipConsent })) await noStills(em, id);
+  if (!mayBeFilmed({ child, clipConsent: row.clipConsent })) {
+    await noStills(em, id);
+    await noSentClips(em, id);
+  }
   return toSwimmer(em, row);
 }
 

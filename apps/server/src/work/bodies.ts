@@ -6,6 +6,7 @@ import { clipSaveSchema, stillsSaveSchema } from '@upwell/contract/clips';
 import { eventsSchema } from '@upwell/contract/deck';
 import { chunkSchema } from '@upwell/contract/records';
 import { rosterAskSchema } from '@upwell/contract/roster';
+import { sentAnswerSchema } from '@upwell/contract/sent';
 import { buildBodySchema, sessionSaveSchema } from '@upwell/contract/sessions';
 import { courseSaveSchema, MOST_TRACK_BYTES, raceCardSchema, trackSaveSchema } from '@upwell/contract/water';
 import type { Schema } from 'joi';
@@ -24,6 +25,7 @@ const LARGE = {
   events: { schema: eventsSchema, limit: 2 * KB * KB },
   clip: { schema: clipSaveSchema, limit: 512 * KB },
   stills: { schema: stillsSaveSchema, limit: 512 * KB },
+  answer: { schema: sentAnswerSchema, limit: 512 * KB },
   track: { schema: trackSaveSchema, limit: MOST_TRACK_BYTES },
   roster: { schema: rosterAskSchema, limit: 2 * KB * KB },
   results: { schema: chunkSchema, limit: 512 * KB },

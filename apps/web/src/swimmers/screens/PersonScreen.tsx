@@ -22,6 +22,7 @@ const WORD: Readonly<Record<PersonPart, string>> = {
   focuses: 'Focuses',
   tries: 'Tries at a focus',
   clips: 'Notes on clips',
+  sentClips: 'Clips sent in',
   results: 'Results',
   tests: 'Tests',
   reps: 'Timed repeats',

@@ -1,0 +1,1 @@
+export { noSentClips } from './service';
