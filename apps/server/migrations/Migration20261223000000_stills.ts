@@ -12,7 +12,7 @@ export class Migration20261223000000_stills extends Migration {
         add column stills_agreed_at timestamptz,
         add constraint stills_agreed check (stills = '[]' or stills_agreed_at is not null)
     `);
-    // With the rights of whoever asks: nobody sees more of a swimmer by it.
+    // With the rights of those who ask: nobody sees more of a swimmer by it.
     this.addSql(`
       create function stills_of_focus(asked uuid) returns jsonb language sql stable as $$
         select coalesce((
@@ -21,7 +21,7 @@ export class Migration20261223000000_stills extends Migration {
           where f.id = asked and c.stills <> '[]' and c.recorded_on >= f.since::date - ${OLDER_DAYS}
           order by c.recorded_on desc, c.id desc limit 1), '[]') $$
     `);
-    // Whoever holds the secret of a hand-out sees its stills and nothing else; a revoked link sees nothing.
+    // Those who hold the secret of a hand-out see its stills and nothing else; a revoked link sees nothing.
     this.addSql(`
       create function stills_by_token(asked_hash bytea) returns jsonb
         language sql stable security definer set search_path = pg_catalog, public, pg_temp as $$

@@ -13,7 +13,7 @@ const sent = (where: string) => `select c.id, c.swimmer_id as "swimmerId",
     c.voice is not null as voice, (select count(*)::int from sent_piece p where p.clip_id = c.id) as pieces
   from sent_clip c join swimmer s on s.id = c.swimmer_id left join account a on a.id = c.asked_by ${where}`;
 
-/** Those that whoever asks may see: what waits for an answer first. */
+/** Those that one who asks may see: what waits for an answer first. */
 export const SENT_CLIPS = rows(
   SENT,
   sent('order by c.answered_at is not null, c.sent_at is null, c.asked_at desc, c.id limit 100'),
