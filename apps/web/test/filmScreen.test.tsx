@@ -63,6 +63,14 @@ describe('the page that films', () => {
   });
 });
 
+it('says nothing of a consent that it does not know, as without a network', async () => {
+  await addPiece(film(), new Blob(['x']), 12);
+  fakeServer({ 'GET /squads': () => ({ body: [SQUAD] }) });
+  showAt({ 'swimmers/film': FilmScreen }, '/swimmers/film');
+  expect(await screen.findByText(/^from the side · 12 s · /)).toBeTruthy();
+  expect(screen.queryByText(/^Not to be looked at/)).toBeNull();
+});
+
 describe('the delayed mirror', () => {
   it('remembers its delay, and says why there is no camera', async () => {
     fakeServer({});

@@ -16,7 +16,7 @@ export const lookAt = ({ id, swimmerId }: Film): Href => `/swimmers/${swimmerId}
 
 interface FilmListProps {
   readonly kept: Kept;
-  /** Whether films of a swimmer may be looked at; unknown while the names are loading. */
+  /** Whether films of a swimmer may be looked at. */
   readonly allowed: (swimmerId: string) => boolean;
 }
 
@@ -73,9 +73,7 @@ function FilmRow({ film, allowed }: { readonly film: Film; readonly allowed: boo
     <View role="listitem" style={[styles.row, { borderBottomColor: theme.own.line }]}>
       <View style={styles.flex}>
         <Text>{film.name}</Text>
-        <Text variant="bodySmall">
-          {allowed ? facts.join(' · ') : 'Not to be looked at: no consent, or no longer here'}
-        </Text>
+        <Text variant="bodySmall">{allowed ? facts.join(' · ') : 'Not to be looked at: no consent to clips'}</Text>
       </View>
       {allowed ? (
         <Button compact aria-label={`Look at the film of ${film.name}`} onPress={() => router.navigate(lookAt(film))}>

@@ -45,9 +45,10 @@ export function FilmScreen() {
   const kept = useFilms();
   const [chosenId, setChosen] = useState<string | null>(swimmer ?? null);
   const chosen = squad.find((s) => s.id === chosenId) ?? null;
+  // Of names that are not loaded nothing is said: the clip table asks for the consent itself.
   const allowed = (id: string) => {
     const known = everybody.find((s) => s.id === id);
-    return known !== undefined && mayBeFilmed(known);
+    return known === undefined || mayBeFilmed(known);
   };
   const filmed = new Map<string, Film>();
   for (const film of kept?.films ?? []) filmed.set(film.swimmerId, film);
