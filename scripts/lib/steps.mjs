@@ -134,6 +134,8 @@ export async function buildWeb() {
     'package.json',
     'babel.config.js',
     'metro.config.js',
+    'paperNames.cjs',
+    'straightToFile.cjs',
     'tsconfig.json',
   ];
   const sources = hashOf([

@@ -15,6 +15,7 @@ import { seedRaces } from './seedRace';
 import { seedExperience, seedLibrary } from './seedLibrary';
 import { seedClip, seedEye, seedStills } from './seedLooks';
 import { seedRecord, seedReviews } from './seedReviews';
+import { seedSent } from './seedSent';
 import { seedCourses, seedTracks } from './seedWater';
 import { seedSessions } from './seedSessions';
 import { bestTimesOf, CLUB_ID, isoDay, modelOf, swimmerId } from './shared';
@@ -23,8 +24,10 @@ import { bestTimesOf, CLUB_ID, isoDay, modelOf, swimmerId } from './shared';
  * Fills an empty database with the demo club; does nothing when there is a club already.
  *
  * Everything hangs on one seed; only the dates follow `now`, so that today always has something due.
+ *
+ * @param film a simulated clip in WebM that a swimmer has sent in; without it none is
  */
-export async function seedDemo(em: EntityManager, now: Date): Promise<boolean> {
+export async function seedDemo(em: EntityManager, now: Date, film: Buffer | null = null): Promise<boolean> {
   if ((await em.count(ClubEntity)) > 0) return false;
   await em.transactional(async (tx) => {
     await seedClub(tx);
@@ -36,6 +39,7 @@ export async function seedDemo(em: EntityManager, now: Date): Promise<boolean> {
     await seedClip(tx, CLUB_ID, swimmerId(PEOPLE.find((p) => p.given === 'Mirela')!), now);
     await seedStills(tx, CLUB_ID, swimmerId(PEOPLE.find((p) => p.given === 'Dilys')!), now);
     await seedEye(tx, CLUB_ID);
+    await seedSent(tx, CLUB_ID, swimmerId(PEOPLE.find((p) => p.given === 'Mirela')!), now, film);
     await seedCourses(tx, now);
     await seedSessions(tx, now);
     await seedResults(tx, now);

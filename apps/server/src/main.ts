@@ -1,3 +1,6 @@
+import { existsSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
+import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { seedDemo } from '../demo/seedDemo';
 import { setupCode } from './account/setup';
@@ -12,6 +15,12 @@ import { startWork } from './work';
 const BUILT = import.meta.url.endsWith('.mjs');
 const beside = (file: string) => fileURLToPath(new URL(file, import.meta.url));
 
+/** The clip of the app that the demo's swimmer has sent in; there is none before the app is built. */
+async function simulatedClip(): Promise<Buffer | null> {
+  const file = path.join(process.env.WEB_ROOT ?? '', 'clips', 'side-steady.webm');
+  return existsSync(file) ? readFile(file) : null;
+}
+
 async function main(): Promise<void> {
   if (BUILT) {
     process.env.WEB_ROOT ??= beside('../../web/dist');
@@ -22,7 +31,7 @@ async function main(): Promise<void> {
   await inTurn(owner, async () => {
     await migrate(owner, config);
     await prepareJobs(owner, config);
-    if (config.demo) await seedDemo(owner.em.fork(), new Date());
+    if (config.demo) await seedDemo(owner.em.fork(), new Date(), await simulatedClip());
   });
   const code = await setupCode(owner);
   await owner.close();

@@ -4,6 +4,7 @@ import { seedDemo } from '../demo/seedDemo';
 import { createApp } from '../src/platform/app';
 import { connect } from '../src/platform/database';
 import { FocusEntity, ReviewEntity } from '../src/review/entities';
+import { filmOf } from './bodies';
 import { Harness, type TestClub } from './harness';
 
 let harness: Harness;
@@ -241,8 +242,8 @@ describe('the demo club', () => {
   it('is made once, whole and the same each time', async () => {
     await harness.inOwnDatabase(async (owner) => {
       const now = new Date('2026-11-24T06:00:00Z');
-      expect(await seedDemo(owner.em.fork(), now)).toBe(true);
-      expect(await seedDemo(owner.em.fork(), now)).toBe(false);
+      expect(await seedDemo(owner.em.fork(), now, filmOf())).toBe(true);
+      expect(await seedDemo(owner.em.fork(), now, filmOf())).toBe(false);
       const [counts] = await owner.em.fork().execute<Record<string, number>[]>(
         `select (select count(*)::int from swimmer) as swimmers, (select count(*)::int from account where role <> 'swimmer') as coaches,
            (select count(distinct level)::int from swimmer) as levels, (select count(*)::int from training_session) as sessions,
@@ -251,6 +252,16 @@ describe('the demo club', () => {
       );
       expect(counts).toMatchObject({ swimmers: 24, coaches: 3, levels: 4, sessions: 23 });
       for (const part of ['outcomes', 'due', 'results']) expect(counts![part]).toBeGreaterThan(3);
+      // One clip of a swimmer waits for the coach, one is answered; both films are there.
+      const sent = await owner.em.fork().execute<object[]>(
+        `select c.answered_at is null as waits, c.bytes, octet_length(p.data) as there from sent_clip c
+         join sent_piece p on p.clip_id = c.id order by c.sent_at`,
+      );
+      const bytes = filmOf().length;
+      expect(sent).toEqual([
+        { waits: false, bytes, there: bytes },
+        { waits: true, bytes, there: bytes },
+      ]);
     });
   });
 

@@ -1,6 +1,9 @@
 // What crosses the wire about accounts, sign-ins and the rules of the club.
+import { LEAST_PASSWORD } from './limits';
 import type { PoolUnit } from '@upwell/core/units';
 import { Joi } from './joi';
+
+export { LEAST_PASSWORD } from './limits';
 
 export const ROLES = ['head', 'coach', 'swimmer'] as const;
 export type Role = (typeof ROLES)[number];
@@ -16,9 +19,6 @@ export const signInSchema = Joi.object<SignIn>({
   email: emailSchema().required(),
   password: Joi.string().max(200).required(),
 });
-
-/** Fewest characters of a password. */
-export const LEAST_PASSWORD = 10;
 
 /** A password that is chosen; the server refuses the most common ones as well. */
 export const newPassword = () =>

@@ -1,7 +1,11 @@
+// Clips that were looked at, and the stills of them, on the wire.
+import { LARGEST_STILL, LONGEST_SENTENCE, LONGEST_STILL, MOST_STILLS } from './limits';
 import type { ClipNote } from '@upwell/core/formats';
 import { LINE_KINDS, NOTE_LIMITS, type FrameLine, type LineKind, type Tap } from '@upwell/core/measures';
 import { Joi } from './joi';
 import { isoDate, line, oneOf, saved, uuid, type Saved } from './common';
+
+export { LARGEST_STILL, LONGEST_SENTENCE, LONGEST_STILL, MOST_STILLS } from './limits';
 
 /** A line drawn on a frame; the same kind drawn again is a repeated reading. Points are shares of the frame. */
 export interface ClipLine {
@@ -104,13 +108,6 @@ export interface StillsSave {
   /** Whether the swimmer, or the guardian of a child, agreed that these stills leave the device. */
   readonly agreed: true;
 }
-
-export const MOST_STILLS = 3;
-/** Widest and highest a still is, pixels. */
-export const LARGEST_STILL = 1280;
-/** Letters of a still in base64: 90 kB of JPEG. */
-export const LONGEST_STILL = 120_000;
-export const LONGEST_SENTENCE = 160;
 
 const pixels = () => Joi.number().integer().min(16).max(LARGEST_STILL).required();
 export const stillsSaveSchema = Joi.object<StillsSave>({

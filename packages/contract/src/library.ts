@@ -6,7 +6,7 @@ import { OWN_KINDS, type OwnKind } from '@upwell/core/own';
 import { CAUSE_IDS, SIGN_IDS, type Strength } from '@upwell/core/review';
 import { HEALTH_FLAGS, LEVELS, STROKE_MODELS } from '@upwell/core/swimmers';
 import type { ObjectSchema, Schema } from 'joi';
-import { type Saved, groupName, line, oneOf, saved } from './common';
+import { type Saved, check, groupName, line, oneOf, saved } from './common';
 import { Joi } from './joi';
 
 /** Longest of what is said at the wall, and of a sentence on a card. */
@@ -213,4 +213,19 @@ export const libraryFileSchema = Joi.object<LibraryFile>({
   entries: entries().required(),
 }).unknown();
 /** Most characters of such a file. */
-export const LONGEST_LIBRARY = 1_000_000;
+const LONGEST_LIBRARY = 1_000_000;
+
+/** The library in a file, or what is wrong with it. */
+export function readLibraryFile(text: string): { readonly file: LibraryFile } | { readonly wrong: string } {
+  if (text.length > LONGEST_LIBRARY) return { wrong: 'This file is too large for a library.' };
+  let said: unknown;
+  try {
+    said = JSON.parse(text);
+  } catch {
+    return { wrong: 'This is not the library of a club: it is no JSON file.' };
+  }
+  const read = check(libraryFileSchema, said);
+  if (!read.error) return { file: read.value };
+  const [first] = read.error.details;
+  return { wrong: `${read.error.message} (${first!.path.join('.')})` };
+}

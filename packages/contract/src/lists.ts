@@ -1,4 +1,5 @@
 // Lists that are taken to meetings, as files.
+
 import { Joi } from './joi';
 import { isoDate, oneOf, uuid } from './common';
 
@@ -35,13 +36,3 @@ export interface ListQuery {
 }
 
 export const listQuerySchema = Joi.object<ListQuery>({ squadId: uuid(), date: isoDate() });
-
-/** Where a list of the club is found as a file. @example clubListAddress('load', 'pdf', {}) // '/api/v1/lists/load/pdf' */
-export function clubListAddress(list: ClubList, format: ListFormat, query: ListQuery): string {
-  const asked = new URLSearchParams(Object.entries(query).filter(([, value]) => value)).toString();
-  return `/api/v1/lists/${list}/${format}${asked && `?${asked}`}`;
-}
-
-/** Where a list of one swimmer is found as a file. */
-export const swimmerListAddress = (id: string, list: SwimmerList, format: ListFormat): string =>
-  `/api/v1/swimmers/${id}/lists/${list}/${format}`;

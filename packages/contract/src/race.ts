@@ -1,4 +1,5 @@
 // What crosses the wire about a race: choices, plan, season, own week, today.
+
 import {
   ABSENCES,
   type Outlook,
@@ -20,6 +21,8 @@ import { Joi } from './joi';
 import { isoDate, line, oneOf, saved, uuid, type Saved } from './common';
 import type { FocusView } from './review';
 import type { PoolTime } from './swimmers';
+
+export { SEASON_WEEKS } from './limits';
 
 const number = Joi.number();
 const share = (most: number) => number.min(0).max(most);
@@ -102,9 +105,6 @@ export const seasonQuerySchema = Joi.object<SeasonQuery>({
   cursor: Joi.string().max(400),
   limit: number.integer().min(1).max(100).default(50),
 });
-
-/** Weeks that the season shows. */
-export const SEASON_WEEKS = 26;
 
 export type SeasonWeek = Pick<PlanWeek, 'monday' | 'phase' | 'kind' | 'load' | 'test'>;
 

@@ -1,3 +1,5 @@
+// Reviews, focuses and tries on the wire.
+import { MOST_NOTED } from './limits';
 import { drillId } from './drills';
 import type { DrillId } from '@upwell/core/library';
 import {
@@ -18,6 +20,8 @@ import {
 import { LEVELS, STROKE_MODELS, type LevelId, type StrokeModelId } from '@upwell/core/swimmers';
 import { isoDate, line, moment, oneOf, saved, uuid, type Saved } from './common';
 import { Joi } from './joi';
+
+export { MOST_NOTED } from './limits';
 
 /** The one thing to work on. */
 export interface FocusFields {
@@ -49,9 +53,6 @@ export interface ReviewFields {
 }
 
 export type ReviewSave = ReviewFields & Saved;
-
-/** Most characters of what was seen in own words. */
-export const MOST_NOTED = 1000;
 
 export const signsSchema = Joi.object()
   .pattern(oneOf(SIGN_IDS), oneOf(SIGHTINGS))
@@ -167,10 +168,6 @@ export interface FocusView extends FocusFields {
   /** How the tries went, the first one first. */
   readonly triesMade: readonly TryView[];
 }
-
-/** The one thing that is being worked on, among all focuses of a swimmer. */
-export const openFocus = (focuses: readonly FocusView[]): FocusView | undefined =>
-  focuses.find((f) => f.outcome === null && !f.closedAt);
 
 export interface ReviewView {
   readonly id: string;

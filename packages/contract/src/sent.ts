@@ -1,19 +1,13 @@
 // Clips that swimmers send to their coach, on being asked, and what the coach answers.
+import { LONGEST_SENT_S, MOST_PIECES } from './limits';
 import { Joi } from './joi';
 import { line, oneOf, uuid } from './common';
 
-/** Longest film that is sent, seconds, and largest, bytes. */
-export const LONGEST_SENT_S = 60;
-export const LARGEST_SENT = 60 * 1024 * 1024;
-/** Bytes of a piece in which it comes, and how many there are at most. */
-export const SENT_PIECE = 1024 * 1024;
-export const MOST_PIECES = LARGEST_SENT / SENT_PIECE;
-/** Days that a clip stays after its answer. */
-export const SENT_DAYS = 30;
+export { LARGEST_SENT, LONGEST_SENT_S, LONGEST_VOICE_S, MOST_PIECES, SENT_DAYS, SENT_PIECE } from './limits';
+
 export const SENT_TYPES = ['video/webm', 'video/mp4'] as const;
 export const SENT_VIEWS = ['side', 'front', 'above', 'under'] as const;
-/** Longest spoken note, seconds, and its letters in base64: 60 s at 32 kbit/s stay below. */
-export const LONGEST_VOICE_S = 60;
+/** Letters in base64 of the longest spoken note: 60 s at 32 kbit/s stay below. */
 const LONGEST_VOICE = 400_000;
 
 /** What a coach asks for. */

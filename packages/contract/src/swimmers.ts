@@ -1,4 +1,5 @@
 // What crosses the wire about swimmers and squads.
+import { BREATHING_SIDES, PLACES, type BreathingSide, type Place } from './limits';
 import { FASTEST_MPS } from '@upwell/core/measures';
 import { TIMED_STROKES, type StrokeTime } from '@upwell/core/sessions';
 import { KIT_IDS, LADDER_IDS, MARK_KINDS, type KitId, type LadderId, type LadderMark } from '@upwell/core/library';
@@ -18,11 +19,7 @@ import type { FocusView, ReviewView } from './review';
 import { Joi } from './joi';
 import { poolFacts } from './plan';
 
-export const BREATHING_SIDES = ['left', 'right', 'both'] as const;
-export type BreathingSide = (typeof BREATHING_SIDES)[number];
-
-export const PLACES = ['pool', 'open-water'] as const;
-export type Place = (typeof PLACES)[number];
+export { BREATHING_SIDES, PLACES, type BreathingSide, type Place } from './limits';
 
 export interface RaceGoal {
   readonly event: string;

@@ -89,6 +89,7 @@ export const api = createApi({
     'Outcome',
     'Clip',
     'Still',
+    'Sent',
     'Eye',
     'Link',
     'Club',

@@ -1,2 +1,3 @@
+export { FigureThumb } from './FigureThumb';
 export { FigureView } from './FigureView';
 export { Choices, MovingFigure } from './MovingFigure';

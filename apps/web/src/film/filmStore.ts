@@ -19,6 +19,8 @@ export interface Film {
   readonly pieces: number;
   /** When it was looked at; null while it waits. */
   readonly lookedAt: string | null;
+  /** Pieces of a megabyte that the server has of a film that is on its way to the coach. */
+  readonly there?: number;
 }
 
 export type NewFilm = Pick<Film, 'id' | 'swimmerId' | 'name' | 'view' | 'at' | 'type'>;
@@ -94,10 +96,13 @@ export async function pictures({ id, type, pieces }: Film): Promise<Blob> {
   return new Blob(all, { type });
 }
 
-export async function noteLookedAt(id: string, at: string | null): Promise<void> {
+export const noteLookedAt = (id: string, at: string | null): Promise<void> => note(id, { lookedAt: at });
+export const noteThere = (id: string, there: number): Promise<void> => note(id, { there });
+
+async function note(id: string, noted: Partial<Film>): Promise<void> {
   const change = (await db()).transaction('films', 'readwrite');
   const film = await change.store.get(id);
-  if (film) await change.store.put({ ...film, lookedAt: at });
+  if (film) await change.store.put({ ...film, ...noted });
   await change.done;
   told();
 }

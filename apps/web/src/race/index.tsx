@@ -1,20 +1,7 @@
 import { lazy, Suspense } from 'react';
-import type * as screens from './screens';
-import { Loading } from '@/ui/States';
+import { laterFrom } from '@/ui/later';
 
-type Screens = typeof screens;
-
-/** The race plan is one part, loaded when the first of its pages is opened. */
-function later(name: keyof Screens) {
-  const Screen = lazy(() => import('./screens').then((all) => ({ default: all[name] })));
-  return function Later() {
-    return (
-      <Suspense fallback={<Loading label="Opening the race plan" />}>
-        <Screen />
-      </Suspense>
-    );
-  };
-}
+const later = laterFrom(() => import('./screens'), 'Opening the race plan');
 
 const Line = lazy(() => import('./screens').then((all) => ({ default: all.GapLine })));
 

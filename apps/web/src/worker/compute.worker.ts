@@ -10,6 +10,7 @@ import {
   DEMO_BAY,
   measureTrack,
   placeAt,
+  plannedConcerns,
   raceCard,
   RefusedTrack,
   simulatedTrack,
@@ -28,6 +29,7 @@ import {
 } from '@upwell/core/water';
 import { listText, readSwumFile } from '@upwell/core/exchange/files';
 import { readPlaces } from '@upwell/core/water/files';
+import { readLibraryFile } from '@upwell/contract/library';
 import type { KeptPoint } from '@upwell/contract/water';
 import { expose } from 'comlink';
 
@@ -140,6 +142,7 @@ function setLibrary(own: OwnShelves): void {
 /** What is too heavy for the thread that draws, or too large to be loaded with the first screen. */
 const work = {
   inferCauses,
+  readLibraryFile,
   buildSession,
   anotherSession,
   readSession,
@@ -155,6 +158,7 @@ const work = {
   listText,
   keptTrackGpx,
   measureSwum,
+  plannedConcerns,
   raceCard,
   sweep,
   stopSweep,

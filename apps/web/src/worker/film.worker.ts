@@ -1,8 +1,9 @@
-/** Reads the pictures of a film and finds strokes in them, away from the page. */
+/** Reads the pictures of a film, finds strokes in them, and makes a film ready to be sent: away from the page. */
 import { findStrokes } from '@upwell/core/find';
 import { FIND_SIZE, MOST_S, type FoundStrokes, type Frames } from '@upwell/core/find/shapes';
 import { expose } from 'comlink';
 import { BlobSource, Input, MATROSKA, MP4, QTFF, UnsupportedInputFormatError, VideoSampleSink, WEBM } from 'mediabunny';
+import { lengthOfFilm, prepareFilm } from './prepareFilm';
 
 /** Share of the work that is reading the pictures. */
 const READING = 0.8;
@@ -33,10 +34,18 @@ async function find(
   return findStrokes(frames, view, (share) => report(READING + share * (1 - READING)));
 }
 
+let end = () => {};
+
 /** Ends the search that is under way. */
 function stop(): void {
   turn++;
 }
+
+const prepare = (film: Blob, fromS: number, report: (share: number) => void) =>
+  prepareFilm(film, fromS, (stopIt) => (end = stopIt), report);
+
+/** Ends the preparing that is under way. */
+const stopPreparing = () => end();
 
 /** Its pictures, small and grey; null where they cannot be read. */
 async function framesOf(film: Blob, fromS: number, goesOn: (share: number) => boolean): Promise<Frames | null> {
@@ -79,6 +88,6 @@ function greyOf(colours: Uint8ClampedArray): Uint8Array {
   return grey;
 }
 
-const work = { find, stop };
+const work = { find, stop, length: lengthOfFilm, prepare, stopPreparing };
 export type FilmWork = typeof work;
 expose(work);

@@ -1,3 +1,4 @@
 export { compute } from './compute';
 export { filmWork } from './film';
+export type { PreparedFilm } from './prepareFilm';
 export type { SwumTrack } from './compute.worker';

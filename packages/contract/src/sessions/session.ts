@@ -80,9 +80,6 @@ export interface SessionView extends SessionFields {
   readonly version: number;
 }
 
-/** What a save of a session carries: all but what the server adds. */
-export const sessionFieldsOf = ({ id: _, version: _v, timeZone: _z, ...fields }: SessionView): SessionFields => fields;
-
 /** One line of the list: without the plan. */
 export interface SessionRow {
   readonly id: string;

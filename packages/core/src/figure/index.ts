@@ -1,4 +1,5 @@
 export { crawlArm } from './armCycle';
+export { pictureOfCause, pictureOfDrill, pictureOfLadder, pictureOfSign, type CardPicture } from './cardPictures';
 export { HALF_SHOULDER } from './body';
 export { breathShare } from './crawl';
 export { MOMENTS, NEUTRAL, PHASE_AT, type FigureParameters } from './parameters';

@@ -23,6 +23,7 @@ export * from './day/checks';
 export * from './day/decide';
 export * from './day/swimOut';
 export * from './day/waterRead';
+export * from './day/plannedOutside';
 
 // One leg: where to aim, how often to look, which side to breathe to.
 export * from './leg/aim';

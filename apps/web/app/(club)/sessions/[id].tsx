@@ -1,1 +1,1 @@
-export { SessionScreen as default } from '@/sessions/screens/SessionScreen';
+export { SessionScreen as default } from '@/sessions';

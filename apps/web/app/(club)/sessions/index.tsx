@@ -1,1 +1,1 @@
-export { SessionsScreen as default } from '@/sessions/screens/SessionsScreen';
+export { SessionsScreen as default } from '@/sessions';

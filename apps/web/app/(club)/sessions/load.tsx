@@ -1,1 +1,1 @@
-export { LoadScreen as default } from '@/sessions/screens/LoadScreen';
+export { LoadScreen as default } from '@/sessions';

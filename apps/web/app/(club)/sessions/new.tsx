@@ -1,1 +1,1 @@
-export { NewSessionScreen as default } from '@/sessions/screens/NewSessionScreen';
+export { NewSessionScreen as default } from '@/sessions';

@@ -1,1 +1,1 @@
-export { WriteSessionScreen as default } from '@/sessions/screens/WriteSessionScreen';
+export { WriteSessionScreen as default } from '@/sessions';

@@ -1,1 +1,1 @@
-export { ImportScreen as default } from '@/records/screens/ImportScreen';
+export { ImportScreen as default } from '@/records';

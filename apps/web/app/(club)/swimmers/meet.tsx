@@ -1,1 +1,1 @@
-export { MeetScreen as default } from '@/records/screens/MeetScreen';
+export { MeetScreen as default } from '@/records';

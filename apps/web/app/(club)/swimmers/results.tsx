@@ -1,1 +1,1 @@
-export { ResultsScreen as default } from '@/records/screens/ResultsScreen';
+export { ResultsScreen as default } from '@/records';

@@ -76,7 +76,11 @@ function FilmRow({ film, allowed }: { readonly film: Film; readonly allowed: boo
         <Text variant="bodySmall">{allowed ? facts.join(' · ') : 'Not to be looked at: no consent to clips'}</Text>
       </View>
       {allowed ? (
-        <Button compact aria-label={`Look at the film of ${film.name}`} onPress={() => router.navigate(lookAt(film))}>
+        <Button
+          compact
+          accessibilityLabel={`${film.lookedAt ? 'Again' : 'Look'}: the film of ${film.name}`}
+          onPress={() => router.navigate(lookAt(film))}
+        >
           {film.lookedAt ? 'Again' : 'Look'}
         </Button>
       ) : null}
@@ -87,6 +91,9 @@ function FilmRow({ film, allowed }: { readonly film: Film; readonly allowed: boo
 
 const styles = StyleSheet.create({
   begin: { alignSelf: 'flex-start', marginVertical: 8 },
-  row: { flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 56, borderBottomWidth: 1, paddingVertical: 4 },
-  flex: { flex: 1, minWidth: 0 },
+  row: {
+    ...{ flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'flex-end', alignItems: 'center', gap: 8 },
+    ...{ minHeight: 56, borderBottomWidth: 1, paddingVertical: 4 },
+  },
+  flex: { flexGrow: 1, flexShrink: 1, flexBasis: 240 },
 });

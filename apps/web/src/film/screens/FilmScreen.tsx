@@ -21,6 +21,9 @@ import { CameraPane } from '../parts/CameraPane';
 import { FilmList } from '../parts/FilmList';
 import { Names } from '../parts/Names';
 import { record, type Recording } from '../record';
+import { useSentClipsQuery } from '../sent/api';
+import { AskCard } from '../sent/AskCard';
+import { SentList } from '../sent/SentList';
 import { useCamera } from '../useCamera';
 import { useFilms } from '../useFilms';
 import { LEAST_ROOM_S, roomSeconds, SOME_ROOM_S, VIEW_WORD } from '../words';
@@ -43,6 +46,8 @@ export function FilmScreen() {
   const squad = useSwimmers(squadId);
   const everybody = useSwimmers(swimmer && !asked ? null : undefined);
   const kept = useFilms();
+  const sent = useSentClipsQuery();
+  const waiting = (sent.data ?? []).filter((c) => c.sentAt !== null && c.answeredAt === null).length;
   const [chosenId, setChosen] = useState<string | null>(swimmer ?? null);
   const chosen = squad.find((s) => s.id === chosenId) ?? null;
   // Of names that are not loaded nothing is said: the clip table asks for the consent itself.
@@ -60,7 +65,9 @@ export function FilmScreen() {
   return (
     <Screen
       title="Film"
-      under="Name by name; looked at afterwards"
+      under={
+        waiting > 0 ? `${counted(waiting, 'clip')} sent in, waiting for you` : 'Name by name; looked at afterwards'
+      }
       back={swimmer ? `/swimmers/${swimmer}` : '/swimmers'}
     >
       {error && !squads ? <Failure error={error} retry={() => void refetch()} /> : null}
@@ -86,10 +93,15 @@ export function FilmScreen() {
             />
           ) : null}
           {wide && kept ? <FilmList kept={kept} allowed={allowed} /> : null}
+          {wide ? <SentList /> : null}
         </View>
         <View style={wide ? styles.names : undefined}>
           <Names squad={squad} filmed={filmed} chosenId={chosen?.id ?? null} onChoose={setChosen} />
           {!wide && kept ? <FilmList kept={kept} allowed={allowed} /> : null}
+          {wide ? null : <SentList />}
+          {chosen && mayBeFilmed(chosen) && kept && !sent.isLoading ? (
+            <AskCard key={chosen.id} swimmer={chosen} />
+          ) : null}
         </View>
       </View>
     </Screen>

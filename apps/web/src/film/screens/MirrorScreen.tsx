@@ -1,7 +1,7 @@
 /** A mirror at the wall: what happened some seconds ago, so that swimmers see themselves while the coach goes on. */
 import { numberWord } from '@upwell/core/words';
 import { createElement, useEffect, useRef, useState, type CSSProperties } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Choice } from '@/ui/Choice';
 import { Screen } from '@/ui/Screen';
@@ -16,6 +16,9 @@ import { useCamera } from '../useCamera';
 const FIRST_DELAY_S = 10;
 const WHOLE: CSSProperties = { width: '100%', height: '100%', objectFit: 'contain', display: 'block' };
 
+/** Height of what stands over and under the picture. */
+const BESIDE_PX = 290;
+
 export function MirrorScreen() {
   const theme = useTheme();
   const camera = useCamera();
@@ -28,6 +31,8 @@ export function MirrorScreen() {
   const mirror = useRef<Mirror | null>(null);
   const first = useRef(delay);
   useAwake(stream !== null);
+  // The delay is chosen below it, on the same screen.
+  const widest = Math.max(320, ((useWindowDimensions().height - BESIDE_PX) * 16) / 9);
   useEffect(() => {
     first.current = delay;
     mirror.current?.setDelay(delay);
@@ -69,7 +74,7 @@ export function MirrorScreen() {
         ref={(node) => {
           pane.current = node as unknown as HTMLElement | null;
         }}
-        style={[styles.frame, { backgroundColor: theme.own.waterDeep }]}
+        style={[styles.frame, { backgroundColor: theme.own.waterDeep, maxWidth: widest }]}
       >
         {createElement('video', {
           ref: video,

@@ -1,4 +1,4 @@
-import { openFocus } from '@upwell/contract/review';
+import { openFocus } from '@upwell/contract/openFocus';
 import { useZone } from '@/state/hooks';
 import { dayIn } from '@upwell/core/days';
 import type { FocusView } from '@upwell/contract/review';

@@ -1,4 +1,4 @@
-import { bestView } from '@upwell/core/figure';
+import { bestView, pictureOfDrill } from '@upwell/core/figure';
 import {
   doseWord,
   type Drill,
@@ -28,7 +28,7 @@ import { levelCard, STROKE_MODEL } from '@upwell/core/swimmers';
 import { counted, percent } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { MovingFigure } from '@/figure';
+import { FigureThumb, MovingFigure } from '@/figure';
 import { useTheme } from '@/ui/useTheme';
 import { CardLinks, toCause, toDrill, toLadder } from './CardLink';
 
@@ -188,7 +188,7 @@ export function LadderDetails({ id }: { readonly id: LadderId }) {
           <Text variant="bodySmall">
             {`${step.tries} tries${step.kit.length > 0 ? `, with ${step.kit.map((k) => KIT[k]).join(', ')}` : ''}`}
           </Text>
-          {step.drill ? <CardLinks label="Drill:" cards={[toDrill(step.drill)]} /> : null}
+          {step.drill ? <StepDrill id={step.drill} /> : null}
           <Text variant="bodySmall">{`Pass: ${step.pass}`}</Text>
           <Text
             variant="bodySmall"
@@ -200,10 +200,22 @@ export function LadderDetails({ id }: { readonly id: LadderId }) {
   );
 }
 
+/** The drill of a step: its picture, where it is swum, and the way to its card. */
+function StepDrill({ id }: { readonly id: DrillId }) {
+  const picture = pictureOfDrill(id);
+  return (
+    <View style={styles.drill}>
+      {picture ? <FigureThumb picture={picture} /> : null}
+      <CardLinks label="Drill:" cards={[toDrill(id)]} />
+    </View>
+  );
+}
+
 const styles = StyleSheet.create({
   figure: { maxWidth: 520, width: '100%' },
   link: { flexDirection: 'row', gap: 10, alignItems: 'center', maxWidth: 520, paddingVertical: 2 },
   flex: { flex: 1 },
+  drill: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 10 },
   right: { textAlign: 'right', fontVariant: ['tabular-nums'] },
   step: { borderLeftWidth: 4, paddingLeft: 10, marginTop: 8, gap: 2 },
 });

@@ -1,4 +1,5 @@
 /** What coaches know: causes upstream to downstream, drills, signs, ladders, and where good coaches differ. */
+import { pictureOfCause, pictureOfDrill, pictureOfLadder, pictureOfSign } from '@upwell/core/figure';
 import {
   drillCard,
   drillIds,
@@ -125,6 +126,7 @@ export function LibraryScreen() {
             <Entry
               key={id}
               title={drillCard(id).name}
+              picture={pictureOfDrill(id)}
               {...aside(markOf(own, ['drills'], id), `from ${levelCard(drillCard(id).from).name}`)}
               open={open === id}
               onPress={() => toggle(id)}
@@ -146,6 +148,7 @@ export function LibraryScreen() {
             <Entry
               key={id}
               title={sentenceCase(signCard(id).seen)}
+              picture={pictureOfSign(id)}
               {...aside(markOf(own, ['signs', 'bands'], id))}
               open={open === id}
               onPress={() => toggle(id)}
@@ -178,6 +181,7 @@ export function LibraryScreen() {
             <Entry
               key={id}
               title={ladderCard(id).name}
+              picture={pictureOfLadder(id)}
               {...aside(markOf(own, ['ladders'], id), `${ladderCard(id).steps.length} steps`)}
               open={open === id}
               onPress={() => toggle(id)}
@@ -198,6 +202,7 @@ export function LibraryScreen() {
                   <Entry
                     key={id}
                     title={causeCard(id).name}
+                    picture={pictureOfCause(id)}
                     {...aside(markOf(own, ['causes', 'links'], id))}
                     open={open === id}
                     onPress={() => toggle(id)}

@@ -1,6 +1,5 @@
 /** What the club has of its own, as a list and as a file; and another club's file beside it. */
-import { check } from '@upwell/contract/common';
-import { libraryFileSchema, LONGEST_LIBRARY, type LibraryFile } from '@upwell/contract/library';
+import type { LibraryFile } from '@upwell/contract/library';
 import {
   canBeBoth,
   compareLibraries,
@@ -28,26 +27,12 @@ import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { readTextFile } from '@/ui/readTextFile';
 import { chooseFile, saveFrom } from '@/ui/saveFile';
 import { useTheme } from '@/ui/useTheme';
+import { compute } from '@/worker';
 import { useImportLibraryMutation, useLibraryQuery } from '../api';
 import { nameOf, saysOf } from '../parts/entryWords';
 import { ExperienceCard } from '../parts/ExperienceCard';
 import { LastChangeNote } from '../parts/LastChangeNote';
 import { useOwn } from '../useOwn';
-
-/** The library in a file, or what is wrong with it. */
-export function readLibraryFile(text: string): { readonly file: LibraryFile } | { readonly wrong: string } {
-  if (text.length > LONGEST_LIBRARY) return { wrong: 'This file is too large for a library.' };
-  let said: unknown;
-  try {
-    said = JSON.parse(text);
-  } catch {
-    return { wrong: 'This is not the library of a club: it is no JSON file.' };
-  }
-  const read = check(libraryFileSchema, said);
-  if (!read.error) return { file: read.value };
-  const [first] = read.error.details;
-  return { wrong: `${read.error.message} (${first!.path.join('.')})` };
-}
 
 export function OursScreen() {
   const own = useOwn();
@@ -64,7 +49,7 @@ export function OursScreen() {
   const choose = async () => {
     const chosen = await chooseFile('.json,application/json');
     if (!chosen) return;
-    const read = readLibraryFile(await readTextFile(chosen));
+    const read = await compute().readLibraryFile(await readTextFile(chosen));
     setDone(null);
     setFile('file' in read ? read.file : null);
     setWrong('wrong' in read ? read.wrong : null);

@@ -1,5 +1,5 @@
 /** The weeks to the race: what each is for and how much; hold one fast and the others are solved around it. */
-import { swimmerListAddress } from '@upwell/contract/lists';
+import { swimmerListAddress } from '@upwell/contract/listAddress';
 import { type PlanWeek, TAPER_WEEKS, trainingWeek, WEEK_RANGE } from '@upwell/core/race';
 import { NOTHING_NEW_DAYS } from '@upwell/core/swimmers';
 import { causeCard } from '@upwell/core/review';

@@ -1,5 +1,6 @@
 import { useToday } from '@/state/hooks';
 import { sentenceCase } from '@upwell/core/text';
+import type { SentClip } from '@upwell/contract/sent';
 import type { MyRace, MySession, MyWeek } from '@upwell/contract/race';
 import {
   chanceWord,
@@ -13,8 +14,10 @@ import { causeCard } from '@upwell/core/review';
 import { formatTime, summaryWord } from '@upwell/core/units';
 import { dayWord, numberWord, startWord } from '@upwell/core/words';
 import { type Href, useRouter } from 'expo-router';
+import { Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
+import { MySent, useSentClipsQuery } from '@/film';
 import { HandoutPage, useHandoutQuery } from '@/handout';
 import { CalendarAddress } from '@/calendar';
 import { Card } from '@/ui/Card';
@@ -32,7 +35,9 @@ export function MyWeekScreen() {
   const today = useToday();
   const { data, error, refetch } = useMyWeekQuery();
   const router = useRouter();
-  if (!data)
+  // What stands at the top comes with the rest: nothing moves under a finger.
+  const sent = useSentClipsQuery();
+  if (!data || sent.isLoading)
     return (
       <Screen title="My week">
         {error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Opening your week" />}
@@ -57,12 +62,20 @@ export function MyWeekScreen() {
         </>
       }
     >
-      <Week data={data} today={today} />
+      <Suspense fallback={<Loading label="Opening your week" />}>
+        <Week data={data} sent={sent.data ?? []} today={today} />
+      </Suspense>
     </Screen>
   );
 }
 
-function Week({ data, today }: { readonly data: MyWeek; readonly today: string }) {
+interface WeekProps {
+  readonly data: MyWeek;
+  readonly sent: readonly SentClip[];
+  readonly today: string;
+}
+
+function Week({ data, sent, today }: WeekProps) {
   const wide = useWide();
   const [week] = data.weeks;
   const ask = data.sessions.filter((s) => s.date <= today && s.metres !== null);
@@ -70,6 +83,7 @@ function Week({ data, today }: { readonly data: MyWeek; readonly today: string }
   return (
     <View style={wide ? styles.columns : undefined}>
       <View style={wide ? styles.column : undefined}>
+        {sent.length > 0 ? <MySent clips={sent} /> : null}
         {week ? <PlanCard week={week} race={data.race} today={today} /> : null}
         <Card title="Sessions">
           {data.sessions.length === 0 ? <Text>Nothing is planned this week yet. Ask your coach.</Text> : null}

@@ -1,4 +1,4 @@
-import { clubListAddress } from '@upwell/contract/lists';
+import { clubListAddress } from '@upwell/contract/listAddress';
 import { useToday } from '@/state/hooks';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';

@@ -1,6 +1,6 @@
 /** Everything measured of one swimmer: where the numbers go, and each of them. */
 import { useToday } from '@/state/hooks';
-import { swimmerListAddress } from '@upwell/contract/lists';
+import { swimmerListAddress } from '@upwell/contract/listAddress';
 import type { RecordsView, TestView } from '@upwell/contract/records';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { eventOf, isNearCritical } from '@upwell/core/measures';

@@ -1,5 +1,5 @@
 /** Results of everybody, found and sorted; what is chosen stands in the address. */
-import { clubListAddress } from '@upwell/contract/lists';
+import { clubListAddress } from '@upwell/contract/listAddress';
 import { RESULT_SORTS, type ResultSort } from '@upwell/contract/recordLimits';
 import { poolWord, RESULT_KINDS, swumWord, type ResultKind } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';

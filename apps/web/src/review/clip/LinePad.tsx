@@ -87,15 +87,17 @@ export function LinePad({ kind, onKind, lines, aspect, half, onClear }: LinePadP
   const readings = readingsOf(lines, aspect);
   return (
     <View style={styles.gap}>
-      {FROM.map(({ label, kinds }) => (
-        <Choices<LineKind | ''>
-          key={label}
-          label={label}
-          options={kinds.map((value) => ({ value, word: LINE_WORD[value], said: `Draw: ${LINE_WORD[value]}` }))}
-          value={kinds.includes(kind) ? kind : ''}
-          onChange={(value) => onKind(value as LineKind)}
-        />
-      ))}
+      <View style={styles.kinds}>
+        {FROM.map(({ label, kinds }) => (
+          <Choices<LineKind | ''>
+            key={label}
+            label={label}
+            options={kinds.map((value) => ({ value, word: LINE_WORD[value], said: `Draw: ${LINE_WORD[value]}` }))}
+            value={kinds.includes(kind) ? kind : ''}
+            onChange={(value) => onKind(value as LineKind)}
+          />
+        ))}
+      </View>
       <Text>{half ? 'Now click the second place.' : HOW[kind]}</Text>
       {beside && lineValues(kind, lines, aspect).length === 0 ? (
         <Text variant="bodySmall">
@@ -126,6 +128,7 @@ export function LinePad({ kind, onKind, lines, aspect, half, onClear }: LinePadP
 
 const styles = StyleSheet.create({
   gap: { gap: 6, marginTop: 8 },
+  kinds: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
   row: { flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 48, borderBottomWidth: 1 },
   flex: { flex: 1 },
   figures: { fontVariant: ['tabular-nums'] },

@@ -7,13 +7,12 @@ import type { FramePoint, LineKind, Tap } from '@upwell/core/measures';
 import { measuredOnClip, type MeasureId } from '@upwell/core/review';
 import { counted } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { v7 } from 'uuid';
 import { Choices } from '@/figure';
 import { sentence } from '@/api/problem';
-import { noteLookedAt, type Film } from '@/film';
 import { ways } from '@/state/history';
 import { useDraft, useToday, useZone } from '@/state/hooks';
 import { Input } from '@/ui/Input';
@@ -41,7 +40,6 @@ import {
 } from '../clip/clipDraft';
 import { ClipRemoval } from '../clip/ClipRemoval';
 import { ClipSource, useSource, type Source } from '../clip/ClipSource';
-import { FilmQueue } from '../clip/FilmQueue';
 import { FindStrokes } from '../clip/FindStrokes';
 import { AimPad } from '../clip/AimPad';
 import { Compare } from '../clip/Compare';
@@ -59,10 +57,18 @@ import { MEASURE_NAME, MEASURE_UNIT, MeasuredCard } from './MeasuredCard';
 const NotePad = lazy(() => import('../clip/NotePad'));
 const StillsPad = lazy(() => import('../clip/StillsPad'));
 
-/** A film of this device and how it is played. */
-export interface Filmed {
-  readonly film: Film;
+/** A film that waited to be looked at, of this device or sent in, and how it is played. */
+export interface Waited {
+  readonly id: string;
+  /** When it was filmed, ISO 8601. */
+  readonly at: string;
   readonly source: Source;
+  /** Stands above it: which of the queue it is. */
+  readonly over?: ReactNode;
+  /** Stands beside it: what is said to it. */
+  readonly answer?: ReactNode;
+  /** Called once it is kept. */
+  readonly onKept?: () => Promise<void>;
 }
 
 const TOOLS = ['taps', 'lines', 'notes', 'stills'] as const;
@@ -72,31 +78,32 @@ const TOOL_WORD: Readonly<Record<Tool, string>> = { taps: 'Taps', lines: 'Lines'
 interface TableProps {
   readonly swimmer: SwimmerPage;
   readonly kept: ClipView | null;
-  readonly filmed: Filmed | null;
+  readonly waited: Waited | null;
 }
 
-export function ClipTable({ swimmer, kept, filmed }: TableProps) {
+export function ClipTable({ swimmer, kept, waited }: TableProps) {
   const wide = useWide();
   const router = useRouter();
   const today = useToday();
   // As it was opened: it stays on the page when it is taken out.
   const [stored] = useState(kept);
   const zone = useZone();
-  const filmedOn = filmed ? dayIn(zone, Date.parse(filmed.film.at)) : today;
+  const filmedOn = waited ? dayIn(zone, Date.parse(waited.at)) : today;
   const [first] = useState(() => (stored ? clipDraftOf(stored) : newClipDraft(filmedOn)));
   const [draft, setDraft, dropDraft] = useDraft<ClipDraft>(
-    `clip:${swimmer.id}:${stored?.id ?? filmed?.film.id ?? 'new'}`,
+    `clip:${swimmer.id}:${stored?.id ?? waited?.id ?? 'new'}`,
     first,
   );
   const [, setReview] = useDraft<ReviewDraft>(`review:${swimmer.id}`, useState(newReviewDraft)[0]);
   const [save, { error, isLoading }] = useSaveClipMutation();
   const [putStills, sending] = usePutStillsMutation();
-  const [source, setSource] = useSource(filmed?.source ?? null);
+  const [source, setSource] = useSource(waited?.source ?? null);
   const video = useVideo(source?.address ?? null);
   const [tool, setTool] = useState<Tool>('taps');
   const [kind, setKind] = useState<LineKind>('trunk');
   const [pending, setPending] = useState<FramePoint | null>(null);
   const [help, setHelp] = useState(false);
+  const [keptNow, setKeptNow] = useState(false);
 
   const { state } = video;
   const { timing, reason } = timingOf(draft);
@@ -142,9 +149,15 @@ export function ClipTable({ swimmer, kept, filmed }: TableProps) {
       setDraft((now) => ({ ...now, version: result.data.version }));
       if ((await putStills({ id: draft.id, body: { stills, agreed: true } })).error) return;
     }
+    await waited?.onKept?.();
+    if (waited?.answer) {
+      // An answer is still to be given: the clip stays on the table, as it is stored.
+      setDraft((now) => ({ ...now, version: result.data.version, writeId: v7() }));
+      setKeptNow(true);
+      return;
+    }
     dropDraft();
-    if (filmed) await noteLookedAt(filmed.film.id, new Date().toISOString());
-    router.navigate((filmed ? '/swimmers/film' : `/swimmers/${swimmer.id}`) as Href);
+    router.navigate((waited ? '/swimmers/film' : `/swimmers/${swimmer.id}`) as Href);
   };
   const toReview = () => {
     setReview((now) => withMeasured(now, measured, swimmer.strokeModel));
@@ -183,7 +196,7 @@ export function ClipTable({ swimmer, kept, filmed }: TableProps) {
       title="Clip table"
       over={`${swimmer.givenName} ${swimmer.familyName}`}
       under={source?.name}
-      back={filmed ? '/swimmers/film' : `/swimmers/${swimmer.id}`}
+      back={waited ? '/swimmers/film' : `/swimmers/${swimmer.id}`}
       actions={
         <>
           <UndoButtons {...ways(draft)} undo={() => setDraft(undone)} redo={() => setDraft(redone)} />
@@ -201,7 +214,8 @@ export function ClipTable({ swimmer, kept, filmed }: TableProps) {
         keepMine={({ version }) => void store(version)}
         takeTheirs={(stored) => setDraft(clipDraftOf(stored))}
       />
-      {filmed ? <FilmQueue film={filmed.film} /> : null}
+      {waited?.over}
+      {keptNow ? <Notice>Kept. What is left is the answer.</Notice> : null}
       {source ? null : (
         <ClipSource
           swimmerId={swimmer.id}
@@ -327,6 +341,7 @@ export function ClipTable({ swimmer, kept, filmed }: TableProps) {
           />
           <MeasuredCard measured={measured} model={swimmer.strokeModel} />
           {thumb ? taking : null}
+          {waited?.answer}
           <Input
             label="Name of the clip"
             value={draft.title}

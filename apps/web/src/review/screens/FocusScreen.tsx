@@ -1,4 +1,4 @@
-import { openFocus } from '@upwell/contract/review';
+import { openFocus } from '@upwell/contract/openFocus';
 import { useDraft, useToday } from '@/state/hooks';
 import type { FocusView, ReviewView, TryFields } from '@upwell/contract/review';
 import type { SwimmerPage } from '@upwell/contract/swimmers';

@@ -1,7 +1,7 @@
 /** A week: what is planned on each day, and the templates to fill it with, dragged or picked up and put down. */
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
 import { CSS } from '@dnd-kit/utilities';
-import { clubListAddress } from '@upwell/contract/lists';
+import { clubListAddress } from '@upwell/contract/listAddress';
 import { sessionFieldsOf, type SessionRow } from '@upwell/contract/sessions';
 import { addDays, dayMs, weekOf } from '@upwell/core/days';
 import { summaryWord } from '@upwell/core/units';

@@ -1,6 +1,6 @@
 /** How much everybody has swum: the week beside the four before it, as a prompt for a talk. */
 import { useToday } from '@/state/hooks';
-import { clubListAddress } from '@upwell/contract/lists';
+import { clubListAddress } from '@upwell/contract/listAddress';
 import type { LoadRow } from '@upwell/contract/sessions';
 import { LOAD_LIMITS } from '@upwell/core/sessions';
 import { nameHolds } from '@upwell/core/text';

@@ -1,6 +1,6 @@
 // One swimmer: goal, focus, times and what was seen so far.
 import { LadderCard } from '../parts/LadderCard';
-import { openFocus } from '@upwell/contract/review';
+import { openFocus } from '@upwell/contract/openFocus';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { levelCard, STROKE_MODEL } from '@upwell/core/swimmers';
 import { type Href, useLocalSearchParams, useRouter } from 'expo-router';

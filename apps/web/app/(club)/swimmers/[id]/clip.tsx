@@ -1,1 +1,1 @@
-export { ClipScreen as default } from '@/review/screens/ClipScreen';
+export { ClipScreen as default } from '@/review';

@@ -1,1 +1,1 @@
-export { FocusScreen as default } from '@/review/screens/FocusScreen';
+export { FocusScreen as default } from '@/review';

@@ -1,1 +1,1 @@
-export { RecordsScreen as default } from '@/records/screens/RecordsScreen';
+export { RecordsScreen as default } from '@/records';

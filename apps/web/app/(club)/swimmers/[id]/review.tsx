@@ -1,1 +1,1 @@
-export { ReviewScreen as default } from '@/review/screens/ReviewScreen';
+export { ReviewScreen as default } from '@/review';

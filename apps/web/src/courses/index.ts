@@ -1,0 +1,2 @@
+export { courseEndpoints, lapM, useCoursesQuery, useCourseQuery, useReadingsQuery } from './api';
+export { OutsideNotes } from './OutsideNotes';

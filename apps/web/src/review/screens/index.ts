@@ -1,0 +1,3 @@
+export { ClipScreen } from './ClipScreen';
+export { FocusScreen } from './FocusScreen';
+export { ReviewScreen } from './ReviewScreen';
