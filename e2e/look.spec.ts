@@ -152,8 +152,7 @@ test('a ladder is begun on deck, from the swimmer who was tapped', async ({ page
   const kasper = await idOf(page, 'kasper');
   const session = await newSession(page);
   await page.goto(`/deck/${session}/run?swimmer=${kasper}`);
-  await page.getByRole('button', { name: 'Begin' }).click();
-  await page.goto(`/deck/${session}/run?swimmer=${kasper}`);
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
   await page.getByRole('button', { name: 'Begin another ladder' }).click();
   await page.getByRole('button', { name: 'Tumble turn' }).click();
   await page.getByRole('button', { name: 'Good try: Tumble turn' }).click();
