@@ -1,5 +1,5 @@
 // Measures speed on this machine, each number beside a reference from the same run.
-// `npm run bench -- causes` runs one: causes, build, sighting, swimmers, figure, clip, find, film, deck, water, race, live, siege, orm, bundle.
+// `npm run bench -- causes` runs one: causes, build, sighting, swimmers, growth, figure, clip, find, film, deck, water, race, live, siege, orm, bundle.
 // `npm run bench -- mutants` takes its time and is run only when it is asked for.
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
@@ -20,6 +20,7 @@ const BENCHES = [
   'build',
   'sighting',
   'swimmers',
+  'growth',
   'figure',
   'clip',
   'find',
@@ -35,7 +36,7 @@ const BENCHES = [
 /** How many wrong edits of the core its tests notice: an hour, and no matter of speed. */
 const SLOW = ['mutants'];
 /** Those that ask a server, and those of them that look through a browser. */
-const ON_SERVER = ['swimmers', 'figure', 'clip', 'film', 'deck', 'water', 'race', 'live', 'siege', 'orm'];
+const ON_SERVER = ['swimmers', 'growth', 'figure', 'clip', 'film', 'deck', 'water', 'race', 'live', 'siege', 'orm'];
 const IN_BROWSER = ['figure', 'clip', 'film', 'deck', 'water', 'race'];
 const asked = process.argv.slice(2);
 

@@ -125,17 +125,23 @@ async function main() {
     if (parts.includes('server')) await step('nginx', installNginx);
     if (parts.includes('foreign')) await step('programs of others', installForeign);
     if (parts.includes('e2e')) await step('Chromium', installChromium);
-    if (parts.includes('types')) results.push(['types', await once(['typecheck'])]);
-    if (parts.includes('lint')) results.push(['lint', await once(['lint'])]);
+    // Each of the two keeps one core busy.
+    const checks = ['types', 'lint'].filter((part) => parts.includes(part));
+    const ended = await Promise.all(checks.map((part) => once([part === 'types' ? 'typecheck' : part])));
+    results.push(...checks.map((part, at) => [part, ended[at]]));
     if (parts.includes('quick')) results.push(['quick', await quick()]);
     const deep = parts.includes('deep');
     const units = [...(deep || parts.includes('core') ? ['core'] : []), ...(parts.includes('web') ? ['web'] : [])];
     if (units.length > 0) results.push([units.join(' and '), await jest(units, deep ? deepEnv() : {}, [EVERY_CORE])]);
-    if (parts.includes('foreign')) results.push(['foreign', await jest(['foreign'], {})]);
     const env = cluster ? { DATABASE_URL: cluster.url } : {};
     if (parts.includes('server')) results.push(['server', await jest(['server'], env, [EVERY_CORE])]);
+    // Programs of others are waited for, while the web app is built.
+    const [foreign] = await Promise.all([
+      parts.includes('foreign') ? jest(['foreign'], {}) : null,
+      parts.includes('e2e') ? step('web app', buildWeb) : null,
+    ]);
+    if (foreign) results.push(['foreign', foreign]);
     if (parts.includes('e2e')) {
-      await step('web app', buildWeb);
       const both = await Promise.all(SIZES.map((size) => journeys(size, cluster)));
       results.push(...SIZES.map((size, at) => [`e2e ${size}`, both[at]]));
     }

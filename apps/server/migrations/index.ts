@@ -29,6 +29,7 @@ import { Migration20261221000000_plain_text } from './Migration20261221000000_pl
 import { Migration20261222000000_filmable } from './Migration20261222000000_filmable';
 import { Migration20261223000000_stills } from './Migration20261223000000_stills';
 import { Migration20261224000000_sent } from './Migration20261224000000_sent';
+import { Migration20261225000000_found } from './Migration20261225000000_found';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -63,4 +64,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261222000000_filmable', class: Migration20261222000000_filmable },
   { name: 'Migration20261223000000_stills', class: Migration20261223000000_stills },
   { name: 'Migration20261224000000_sent', class: Migration20261224000000_sent },
+  { name: 'Migration20261225000000_found', class: Migration20261225000000_found },
 ];

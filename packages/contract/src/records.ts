@@ -279,5 +279,6 @@ export interface ClubResult extends ResultLine {
 
 export interface ResultsPage {
   readonly items: readonly ClubResult[];
+  /** How many are found; one more than `RESULTS_COUNTED` stands for more than that. */
   readonly total: number;
 }

@@ -1,6 +1,6 @@
 // What records ask the database beyond single rows: everything of one swimmer, the club's list, and files on their way in.
 import type { RecordsView, RepView } from '@upwell/contract/records';
-import { RESULT_SORTS, type ResultSort } from '@upwell/contract/recordLimits';
+import { RESULT_SORTS, RESULTS_COUNTED, type ResultSort } from '@upwell/contract/recordLimits';
 import type { ResultKind, SwimDetails } from '@upwell/core/measures';
 import {
   bool,
@@ -116,11 +116,15 @@ export const RESULT_PAGE = Object.fromEntries(
   RESULT_SORTS.map((sort) => [sort, { rising: page(sort, 'asc'), falling: page(sort, 'desc') }]),
 ) as Readonly<Record<ResultSort, Readonly<Record<'rising' | 'falling', Statement<RowOf<typeof RESULT_BY_ID>>>>>>;
 
-/** How many there are of {@link RESULT_PAGE}; the same without the page. */
+/** How many there are of {@link RESULT_PAGE}, counted no further than is told; the same without the page. */
 export const RESULT_COUNT = rows(
   { total: int },
-  `select count(*)::int as total from result r join swimmer s on s.id = r.swimmer_id ${FOUND}`,
+  `select count(*)::int as total from (
+     select from result r join swimmer s on s.id = r.swimmer_id ${FOUND} limit ${RESULTS_COUNTED + 1}) x`,
 );
+
+/** For the rest of a transaction: rows are read in the order of an index, rather than all of them and then sorted. */
+export const READ_IN_ORDER = rows({ off: text }, `select set_config('enable_sort', 'off', true) as off`);
 
 /** Results of everybody one may see, for a file: squad twice. */
 export const RESULTS_FOR_FILE = rows(

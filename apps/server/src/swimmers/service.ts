@@ -23,7 +23,7 @@ import { all } from '../platform/statement';
 import { clipsOf, focusesOf, noStills, reviewsOf, toFocus } from '../review';
 import { noSentClips } from '../sent';
 import { ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity, type SwimmerRecord } from './entities';
-import { SQUADS, SWIMMERS_FIRST, SWIMMERS_NEXT } from './sql';
+import { SQUADS, SWIMMERS_FIRST, SWIMMERS_FOUND, SWIMMERS_NEXT } from './sql';
 
 /** One page of swimmers by family name, found by the names that follow the last one shown. */
 export async function listSwimmers(database: Database, who: Identity, query: SwimmerQuery): Promise<Page<SwimmerRow>> {
@@ -41,9 +41,10 @@ export async function listSwimmers(database: Database, who: Identity, query: Swi
     query.squadId ?? null,
     query.level ?? null,
     limit + 1,
-    ...(cursor ?? []),
+    ...(cursor ?? (search ? [null, null, null] : [])),
   ];
-  const rows = await prepared(database.em.fork(), cursor ? SWIMMERS_NEXT : SWIMMERS_FIRST, values);
+  const asked = search ? SWIMMERS_FOUND : cursor ? SWIMMERS_NEXT : SWIMMERS_FIRST;
+  const rows = await prepared(database.em.fork(), asked, values);
   const shown = rows.slice(0, limit);
   const last = rows.length > limit ? shown[shown.length - 1] : undefined;
   return {

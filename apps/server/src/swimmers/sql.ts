@@ -65,6 +65,8 @@ const LISTED = {
 export const SWIMMERS_FIRST = rows(LISTED, 'select * from swimmers_first(?, ?, ?, ?, ?, ?, ?, ?, ?, ?)');
 /** The page that follows: the same, and the family name, given name and id of the last one shown. */
 export const SWIMMERS_NEXT = rows(LISTED, 'select * from swimmers_next(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)');
+/** A page of those whose name has the pattern in it: the same, with nulls for the last one shown on the first page. */
+export const SWIMMERS_FOUND = rows(LISTED, 'select * from swimmers_found(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)');
 
 /** Who is here under some names, given as a JSON list. */
 export const SAME_NAMES = rows(

@@ -1,9 +1,9 @@
 /** Results of everybody, found and sorted; what is chosen stands in the address. */
 import { clubListAddress } from '@upwell/contract/listAddress';
-import { RESULT_SORTS, type ResultSort } from '@upwell/contract/recordLimits';
+import { RESULT_SORTS, RESULTS_COUNTED, type ResultSort } from '@upwell/contract/recordLimits';
 import { poolWord, RESULT_KINDS, swumWord, type ResultKind } from '@upwell/core/measures';
 import { formatTime } from '@upwell/core/units';
-import { counted, datedWord, numberWord } from '@upwell/core/words';
+import { datedWord, numberWord, plural } from '@upwell/core/words';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, DataTable, Text } from 'react-native-paper';
@@ -27,6 +27,8 @@ const HEAD: Readonly<Record<ResultSort, string>> = {
   time: 'Time',
   speed: 'm/s',
 };
+const howMany = (total: number) =>
+  total > RESULTS_COUNTED ? `more than ${numberWord(RESULTS_COUNTED)}` : numberWord(total);
 const KIND_WORD: Readonly<Record<ResultKind, string>> = { trial: 'All-out', training: 'Training', track: 'Outside' };
 
 export function ResultsScreen() {
@@ -60,7 +62,7 @@ export function ResultsScreen() {
   return (
     <Screen
       title="Results"
-      under={data ? counted(data.total, 'result') : undefined}
+      under={data ? `${howMany(data.total)} ${plural(data.total, 'result')}` : undefined}
       back="/swimmers"
       actions={
         <>
@@ -146,7 +148,7 @@ export function ResultsScreen() {
               <Button disabled={page === 0} onPress={() => router.setParams({ page: String(page - 1) } as never)}>
                 Back
               </Button>
-              <Text>{`${page * PAGE + 1}–${Math.min(data.total, (page + 1) * PAGE)} of ${numberWord(data.total)}`}</Text>
+              <Text>{`${page * PAGE + 1}–${Math.min(data.total, (page + 1) * PAGE)} of ${howMany(data.total)}`}</Text>
               <Button
                 disabled={(page + 1) * PAGE >= data.total}
                 onPress={() => router.setParams({ page: String(page + 1) } as never)}
