@@ -115,7 +115,7 @@ const ASKED: readonly (readonly [string, keyof typeof MOST, string])[] = [
   ['looks at children', 'page', '/looks?limit=50'],
   ['clips sent in', 'page', '/sent-clips'],
   ['tracks of a course', 'page', `/courses/${course}/tracks`],
-  ['season, first page', 'page', `/season?from=${plus(-30)}&limit=40`],
+  ['season with its sums', 'sum', `/season?from=${plus(-30)}&limit=40`],
   ['squads with their numbers', 'sum', '/squads'],
   ['what matters today', 'sum', `/deck/today?date=${day}`],
   ['load of everybody', 'sum', `/load?date=${day}`],

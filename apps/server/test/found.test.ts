@@ -92,7 +92,7 @@ describe('swimmers found by a part of their name', () => {
     const [index] = await harness.owner.em
       .fork()
       .execute(`select indexdef from pg_indexes where indexname = 'swimmer_by_part_of_name'`);
-    expect(index.indexdef).toContain('gin_trgm_ops');
+    expect(index!.indexdef).toContain('gin_trgm_ops');
   });
 });
 
@@ -112,7 +112,5 @@ it('results are counted so far and no further, and paged through beyond it', asy
   const last = (await head('GET', `/results?limit=50&offset=${RESULTS_COUNTED}`)).body;
   expect(last.items).toHaveLength(40);
   const fast = (await head('GET', '/results?limit=50&distanceM=100&sort=time&falling=false')).body;
-  expect(fast.items.map((r: { timeS: number }) => r.timeS)).toEqual(
-    Array.from({ length: 50 }, () => 80),
-  );
+  expect(fast.items.map((r: { timeS: number }) => r.timeS)).toEqual(Array.from({ length: 50 }, () => 80));
 });

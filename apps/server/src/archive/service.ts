@@ -141,7 +141,8 @@ async function putCoaches(em: EntityManager, me: Me, pairs: ReadArchive['coaches
 /** No clip of a child without the guardian's word, which is what is noted here, not what a file says of somebody here. */
 async function refuseClips(em: EntityManager, ids: readonly string[]): Promise<void> {
   const swimmers = await all(em, CLIP_SWIMMERS, [`{${ids.join(',')}}`]);
-  if (!swimmers.some((s) => !s.clip_consent && isChild(s.birth_year, ageYear()))) return;
+  const year = ageYear();
+  if (!swimmers.some((s) => !s.clip_consent && isChild(s.birth_year, year))) return;
   const message = 'The guardian of a child has not agreed to clips here. Note it on the swimmer’s page first.';
   throw new ProblemError(422, `Nothing was imported: clips: ${message}`, { fields: [{ field: 'clips', message }] });
 }

@@ -68,6 +68,8 @@ export async function migrate(owner: Database, config: Config): Promise<void> {
         create role ${name} login nosuperuser nobypassrls nocreatedb nocreaterole in role ${APP_ROLE};
       end if;
       alter role ${name} password '${password}';
+      -- Policies make many small expressions: compiling them takes ten times as long as the queries they stand in.
+      alter role ${name} set jit = off;
       -- This role and the owner come in here, and nobody makes tables that stand before ours.
       execute format('revoke connect, temporary on database %I from public', current_database());
       execute format('grant connect on database %I to ${name}', current_database());

@@ -29,6 +29,7 @@ import {
   RESULT_BY_ID,
   RESULT_COUNT,
   RESULT_PAGE,
+  RESULT_PAGE_READ,
   RESULTS_FOR_FILE,
   RESULTS_OF,
   SIGNS_OF,
@@ -137,8 +138,13 @@ export async function listResults(em: EntityManager, query: ResultsQuery): Promi
   const pattern = `%${words}%`;
   const values = [words, pattern, pattern, squadId, squadId, kind, kind, distanceM, distanceM];
   // By day, and by time over one distance, there is an index: a page of it costs the same in any club.
-  if (sort === 'on' || (sort === 'time' && distanceM !== null)) await all(em, READ_IN_ORDER);
-  const items = await all(em, RESULT_PAGE[sort][falling ? 'falling' : 'rising'], [...values, offset, limit]);
+  const inOrder = words === '' && (sort === 'on' || (sort === 'time' && distanceM !== null));
+  if (inOrder) await all(em, READ_IN_ORDER);
+  const items = await all(em, (inOrder ? RESULT_PAGE_READ : RESULT_PAGE)[sort][falling ? 'falling' : 'rising'], [
+    ...values,
+    offset,
+    limit,
+  ]);
   return { items, total: (await one(em, RESULT_COUNT, values)).total };
 }
 

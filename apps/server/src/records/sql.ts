@@ -68,10 +68,13 @@ const RESULT_COLUMNS = {
   ...{ id: uuid, swimmerId: uuid, name: text, on: text, distanceM: float, timeS: float },
   ...{ strokesPerLength: orNull(float), kind: textOf<ResultKind>(), details: json<SwimDetails>() },
 };
-const RESULT = `select r.id, r.swimmer_id as "swimmerId", s.given_name || ' ' || s.family_name as name,
+const SHOWN = `select r.id, r.swimmer_id as "swimmerId", s.given_name || ' ' || s.family_name as name,
     r.held_on::text as "on", r.distance_m as "distanceM", r.time_s as "timeS",
     r.strokes_per_length as "strokesPerLength", r.kind, r.details
-  from result r join swimmer s on s.id = r.swimmer_id`;
+  from result r`;
+const RESULT = `${SHOWN} join swimmer s on s.id = r.swimmer_id`;
+/** The swimmer of each result is looked up for itself, so that results are read one after the other, and no more than are shown. */
+const EACH_RESULT = `${SHOWN} cross join lateral (select * from swimmer x where x.id = r.swimmer_id offset 0) s`;
 
 /** One result with its swimmer's name. */
 export const RESULT_BY_ID = rows(RESULT_COLUMNS, `${RESULT} where r.id = ?`);
@@ -105,16 +108,23 @@ const ORDER: Readonly<Record<ResultSort, string>> = {
   time: 'r.time_s',
   speed: 'r.distance_m / r.time_s',
 };
-const page = (sort: ResultSort, way: 'asc' | 'desc') =>
-  rows(RESULT_COLUMNS, `${RESULT} ${FOUND} order by ${ORDER[sort]} ${way}, r.held_on desc, r.id offset ? limit ?`);
+const page = (from: string) => (sort: ResultSort, way: 'asc' | 'desc') =>
+  rows(RESULT_COLUMNS, `${from} ${FOUND} order by ${ORDER[sort]} ${way}, r.held_on desc, r.id offset ? limit ?`);
 
 /**
  * Results of everybody one may see, a page of them, by order: words, words as a pattern twice, and squad, kind and distance
  * twice each; then how many to leave out and how many to give.
  */
-export const RESULT_PAGE = Object.fromEntries(
-  RESULT_SORTS.map((sort) => [sort, { rising: page(sort, 'asc'), falling: page(sort, 'desc') }]),
-) as Readonly<Record<ResultSort, Readonly<Record<'rising' | 'falling', Statement<RowOf<typeof RESULT_BY_ID>>>>>>;
+export const RESULT_PAGE = pages(page(RESULT));
+
+/** The same for orders that there is an index of: its first rows are read, and the others are not. */
+export const RESULT_PAGE_READ = pages(page(EACH_RESULT));
+
+function pages(made: ReturnType<typeof page>) {
+  return Object.fromEntries(
+    RESULT_SORTS.map((sort) => [sort, { rising: made(sort, 'asc'), falling: made(sort, 'desc') }]),
+  ) as Readonly<Record<ResultSort, Readonly<Record<'rising' | 'falling', Statement<RowOf<typeof RESULT_BY_ID>>>>>>;
+}
 
 /** How many there are of {@link RESULT_PAGE}, counted no further than is told; the same without the page. */
 export const RESULT_COUNT = rows(

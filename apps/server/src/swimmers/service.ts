@@ -46,6 +46,7 @@ export async function listSwimmers(database: Database, who: Identity, query: Swi
   const asked = search ? SWIMMERS_FOUND : cursor ? SWIMMERS_NEXT : SWIMMERS_FIRST;
   const rows = await prepared(database.em.fork(), asked, values);
   const shown = rows.slice(0, limit);
+  const year = ageYear();
   const last = rows.length > limit ? shown[shown.length - 1] : undefined;
   return {
     items: shown.map((row) => ({
@@ -55,7 +56,7 @@ export async function listSwimmers(database: Database, who: Identity, query: Swi
       level: row.level,
       squadId: row.squad_id,
       squadName: row.squad_name,
-      child: isChild(row.birth_year, ageYear()),
+      child: isChild(row.birth_year, year),
       clipConsent: row.clip_consent,
       archived: row.archived,
       goal: row.goal,
