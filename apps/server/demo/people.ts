@@ -23,8 +23,9 @@ export const BATHS = { length: 25, unit: 'm', standingDepth: true, edge: 'level'
 /** Ladders of somebody at Settle: they work on bubbles with two hands on the wall. */
 export const FIRST_STEPS = { confidence: 4, 'side-breathing': 1 } as const;
 
-const hour = (weekday: number, startTime: string, lanes: number) => ({
-  weekday,
+/** Hired water so many days after the day of the demo: sessions follow that day, and so does the water they are swum in. */
+const hour = (inDays: number, startTime: string, lanes: number) => ({
+  inDays,
   startTime,
   minutes: 60,
   pool: BATHS,
@@ -32,14 +33,19 @@ const hour = (weekday: number, startTime: string, lanes: number) => ({
 });
 
 export const SQUADS = [
-  { key: 'first', name: 'First Lengths', coaches: ['second@upwell.example'], poolTimes: [hour(6, '10:00', 1)] },
+  { key: 'first', name: 'First Lengths', coaches: ['second@upwell.example'], poolTimes: [hour(4, '19:00', 1)] },
   {
     key: 'evening',
     name: 'Evening Lanes',
     coaches: ['coach@upwell.example', 'second@upwell.example'],
-    poolTimes: [hour(2, '19:00', 3), hour(4, '19:00', 3)],
+    poolTimes: [hour(2, '19:00', 3), hour(6, '19:00', 3)],
   },
-  { key: 'crossing', name: 'Crossing Crew', coaches: ['coach@upwell.example'], poolTimes: [hour(7, '07:00', 2)] },
+  {
+    key: 'crossing',
+    name: 'Crossing Crew',
+    coaches: ['coach@upwell.example'],
+    poolTimes: [hour(0, '07:00', 2), hour(2, '07:00', 2)],
+  },
 ] as const;
 
 export type SquadKey = (typeof SQUADS)[number]['key'];

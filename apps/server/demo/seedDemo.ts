@@ -1,5 +1,6 @@
 import { plainName } from '@upwell/core/text';
 import type { EntityManager } from '@mikro-orm/postgresql';
+import { weekdayOf } from '@upwell/core/days';
 import type { Standard } from '@upwell/core/measures';
 import { ageYear, isChild } from '@upwell/core/swimmers';
 import { randomBytes } from 'node:crypto';
@@ -30,7 +31,7 @@ import { bestTimesOf, CLUB_ID, isoDay, modelOf, swimmerId } from './shared';
 export async function seedDemo(em: EntityManager, now: Date, film: Buffer | null = null): Promise<boolean> {
   if ((await em.count(ClubEntity)) > 0) return false;
   await em.transactional(async (tx) => {
-    await seedClub(tx);
+    await seedClub(tx, now);
     await seedLibrary(tx, now);
     await seedSwimmers(tx, now);
     await seedRecord(tx, now);
@@ -63,7 +64,7 @@ const STANDARDS: readonly Standard[] = [
 const QUARTERS = [0.243, 0.495, 0.75];
 const HALVES = [0.488];
 
-async function seedClub(em: EntityManager): Promise<void> {
+async function seedClub(em: EntityManager, now: Date): Promise<void> {
   const passwordHash = await hashPassword(PASSWORD);
   await em.insert(ClubEntity, {
     id: CLUB_ID,
@@ -95,7 +96,7 @@ async function seedClub(em: EntityManager): Promise<void> {
       id: idFor(s.key),
       clubId: CLUB_ID,
       name: s.name,
-      poolTimes: s.poolTimes,
+      poolTimes: s.poolTimes.map(({ inDays, ...hour }) => ({ ...hour, weekday: weekdayOf(isoDay(now, inDays)) })),
       archived: false,
       version: 1,
       writeId: idFor(`${s.key} write`),

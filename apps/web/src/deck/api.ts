@@ -1,17 +1,12 @@
-// What the server is asked on deck: the day, and everything a session needs.
+// What the server is asked on deck: everything a session needs.
 import { withZone } from '@/api/withZone';
-import type { DeckPack, DeckToday } from '@upwell/contract/deck';
+import type { DeckPack } from '@upwell/contract/deck';
 import { api } from '@/api/api';
 import { keepPage } from '@/offline';
 import { storageFull } from '@/state/offline';
 
 const endpoints = api.injectEndpoints({
   endpoints: (build) => ({
-    today: build.query<DeckToday, string>({
-      query: (date) => ({ url: '/deck/today', params: { date } }),
-      transformResponse: (day: DeckToday) => ({ ...day, sessions: day.sessions.map(withZone) }),
-      providesTags: ['Deck'],
-    }),
     pack: build.query<DeckPack, string>({
       query: (id) => `/deck/packs/${id}`,
       transformResponse: (pack: DeckPack) => ({ ...pack, session: withZone(pack.session) }),
@@ -38,5 +33,5 @@ const endpoints = api.injectEndpoints({
   }),
 });
 
-export const { useTodayQuery, usePackQuery, usePacksQuery } = endpoints;
+export const { usePackQuery, usePacksQuery } = endpoints;
 export const deckEndpoints = endpoints;

@@ -3,4 +3,3 @@ export { Tap } from './parts/Tap';
 export { DeckTime } from './time';
 export { useDeckTime } from './useDeckTime';
 export { useNow } from './useNow';
-export { useTodayQuery } from './api';

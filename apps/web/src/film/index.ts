@@ -1,7 +1,7 @@
 import { lazy } from 'react';
 
 export { filmOf, films, noteLookedAt, pictures, type Film } from './filmStore';
-export { useSentClipsQuery } from './sent/api';
+export { lookAtSent, useSentClipsQuery } from './sent/api';
 export { AnswerCard } from './sent/AnswerCard';
 export { sentFilm } from './sent/sentFilm';
 export { useFilms } from './useFilms';

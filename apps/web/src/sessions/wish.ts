@@ -1,4 +1,6 @@
 import type { SessionProposal } from '@upwell/contract/sessions';
+import type { PoolTime } from '@upwell/contract/swimmers';
+import { dayMs } from '@upwell/core/days';
 import type { KitId } from '@upwell/core/library';
 import type { CauseId } from '@upwell/core/review';
 import {
@@ -11,7 +13,7 @@ import {
 } from '@upwell/core/sessions';
 import type { LevelId } from '@upwell/core/swimmers';
 import { type Pool, POOL_LENGTH, usualPools, type PoolUnit, type UsualPool } from '@upwell/core/units';
-import { v7 } from 'uuid';
+import { v7, validate } from 'uuid';
 
 /** What the coach wants of a new session; kept on the device until it is stored. */
 export interface Wish {
@@ -70,6 +72,31 @@ export function newWish(date: string, unit: PoolUnit): Wish {
     locked: {},
     seed: 1,
   };
+}
+
+/** The hired hour that an address asks a session for; null where it asks for none, or for what is no hour. */
+export function hourOf({ date, start, squad }: Readonly<Record<string, unknown>>): Hour | null {
+  const fits =
+    typeof date === 'string' &&
+    /^\d{4}-\d\d-\d\d$/.test(date) &&
+    Number.isFinite(dayMs(date)) &&
+    typeof start === 'string' &&
+    /^([01]\d|2[0-3]):[0-5]\d$/.test(start) &&
+    typeof squad === 'string' &&
+    validate(squad);
+  return fits ? { date, startTime: start, squadIds: [squad] } : null;
+}
+
+export type Hour = Pick<Wish, 'date' | 'startTime' | 'squadIds'>;
+
+/** What a hired hour settles of a session: when, how long and in which pool. */
+export function wishAt(
+  { startTime, minutes, pool: { length, unit, ...poolFacts } }: PoolTime,
+  pools: readonly UsualPool[],
+) {
+  const usual = pools.find((p) => p === `${length} ${unit}`);
+  const pool = usual ? { pool: usual } : ({ pool: 'other', otherLength: String(length), otherUnit: unit } as const);
+  return { startTime, minutes, place: 'pool', poolFacts, ...pool } as const;
 }
 
 /** The pool that is wished for, or what is wrong with it. */

@@ -1,5 +1,7 @@
 import groupBy from 'lodash/groupBy.js';
 
+export * from './poolWeek';
+
 /** What may matter on a day, in the order in which it does. */
 export const MATTERS = ['session', 'relook', 'test', 'ready', 'load', 'unsent'] as const;
 export type MatterKind = (typeof MATTERS)[number];

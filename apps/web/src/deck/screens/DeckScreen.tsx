@@ -1,42 +1,22 @@
-import type { DeckToday } from '@upwell/contract/deck';
-import { drillCard } from '@upwell/core/library';
-import { causeCard } from '@upwell/core/review';
 import { CAUTION } from '@upwell/core/safety';
-import { type Matter, type MatterGroup, type MatterKind, mattersToday, testsBySquad } from '@upwell/core/today';
-import { counted, dayWord } from '@upwell/core/words';
-import { type Href, Link, Redirect, useRouter } from 'expo-router';
-import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { mattersToday } from '@upwell/core/today';
+import { dayWord } from '@upwell/core/words';
+import { type Href, Redirect, useRouter } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account';
+import { type Due, DueGroup, dueToday, useTodayQuery } from '@/due';
 import { offlineWords } from '@/offline';
 import { SessionLine } from '@/sessions';
 import { useSquadsQuery } from '@/swimmers';
 import { useAppSelector, useToday } from '@/state/hooks';
 import { Card } from '@/ui/Card';
-import { distanceInDays } from '@/ui/dates';
-import { Disclosure } from '@/ui/Disclosure';
 import { Screen } from '@/ui/Screen';
 import { Failure, Loading } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
-import { usePacksQuery, useTodayQuery } from '../api';
+import { usePacksQuery } from '../api';
 import { FirstSteps } from '../FirstSteps';
-
-/** Something that matters, with the one thing to do about it. */
-interface Due extends Matter {
-  readonly id: string;
-  readonly action: string;
-  readonly href: string;
-}
-
-const HEADING: Readonly<Record<Exclude<MatterKind, 'session'>, string>> = {
-  relook: 'Second looks due',
-  test: 'Tests this week',
-  ready: 'Before a race',
-  load: 'A word about load',
-  unsent: 'Waiting to be sent',
-};
 
 /** Today: what matters, in the order in which it does, each with one thing to do. */
 export function DeckScreen() {
@@ -87,12 +67,12 @@ export function DeckScreen() {
               </Card>
             ) : null}
             {first.map((group) => (
-              <Group key={group.kind} group={group} />
+              <DueGroup key={group.kind} group={group} />
             ))}
           </View>
           <View style={wide ? styles.column : undefined}>
             {rest.map((group) => (
-              <Group key={group.kind} group={group} />
+              <DueGroup key={group.kind} group={group} />
             ))}
             <View style={styles.ways}>
               {WAYS.map(({ label, icon, href }) => (
@@ -112,61 +92,11 @@ export function DeckScreen() {
 }
 
 const WAYS = [
+  { label: 'The week', icon: 'calendar', href: '/sessions?view=week' },
   { label: 'Season', icon: 'calendar', href: '/sessions/season' },
   { label: 'Film', icon: 'video', href: '/swimmers/film' },
   { label: 'Delayed mirror', icon: 'clock-outline', href: '/deck/mirror' },
 ] as const;
-
-/** What the server knows to be due; pages kept by an older app know less. */
-function dueToday(
-  { date, sessions, relooks, tests = [], ready = [], loads = [] }: DeckToday,
-  here: ReadonlySet<string>,
-  squads: ReadonlyMap<string, string>,
-): Due[] {
-  const about = (kind: MatterKind, id: string) => ({ kind, id: `${kind} ${id}`, here: here.has(id) });
-  return [
-    ...relooks.map((focus) => ({
-      ...about('relook', focus.swimmerId),
-      title: focus.swimmerName,
-      why: `${causeCard(focus.cause).name} · ${drillCard(focus.drill).name}, due ${distanceInDays(date, focus.relookOn)}`,
-      due: focus.relookOn,
-      action: 'Look',
-      href: `/swimmers/${focus.swimmerId}/review`,
-    })),
-    ...testsBySquad(tests).map(({ squadId, tests: ofSquad }) => {
-      const [one] = ofSquad;
-      const alone = ofSquad.length === 1;
-      return {
-        ...about('test', alone ? one!.swimmerId : squadId),
-        here: ofSquad.some((test) => here.has(test.swimmerId)),
-        title: alone ? one!.name : [squads.get(squadId), counted(ofSquad.length, 'swimmer')].filter(Boolean).join(', '),
-        why: alone
-          ? 'Planned for this week, while rested'
-          : `Planned for this week, while rested: ${ofSquad.map((test) => test.name.split(' ')[0]).join(', ')}`,
-        due: one!.monday,
-        action: alone ? 'Test' : 'Test all',
-        href: alone ? `/swimmers/${one!.swimmerId}/test` : `/deck/tests?squad=${squadId}`,
-      };
-    }),
-    ...ready.map(({ swimmerId, name, event, raceOn, missing }) => ({
-      ...about('ready', swimmerId),
-      title: name,
-      why: `${event} ${distanceInDays(date, raceOn)}; still to do: ${missing[0]!.text}, by ${dayWord(missing[0]!.by)}${missing.length > 1 ? `, and ${missing.length - 1} more` : ''}`,
-      due: missing[0]!.by,
-      action: 'Tick',
-      href: `/swimmers/${swimmerId}/race?view=ready`,
-    })),
-    ...loads.map(({ id, name, squadId, prompt }) => ({
-      kind: 'load' as const,
-      id: `load ${id}`,
-      here: sessions.some((s) => s.squadIds.includes(squadId)),
-      title: name,
-      why: prompt,
-      action: 'See',
-      href: '/sessions/load',
-    })),
-  ];
-}
 
 const unsentDue = (words: string): Due => ({
   kind: 'unsent',
@@ -177,50 +107,9 @@ const unsentDue = (words: string): Due => ({
   href: '/waiting',
 });
 
-function Group({ group }: { readonly group: MatterGroup<Due> }) {
-  const [open, setOpen] = useState(false);
-  const { kind, shown, more } = group;
-  if (kind === 'session') return null;
-  return (
-    <Card title={HEADING[kind]} aside={<Text variant="labelMedium">{shown.length + more.length}</Text>}>
-      <View role="list">
-        {[...shown, ...(open ? more : [])].map((due) => (
-          <DueLine key={due.id} due={due} />
-        ))}
-      </View>
-      {more.length > 0 ? (
-        <Disclosure label={open ? 'Fewer' : `${more.length} more`} open={open} onPress={() => setOpen(!open)} />
-      ) : null}
-    </Card>
-  );
-}
-
-function DueLine({ due }: { readonly due: Due }) {
-  const theme = useTheme();
-  return (
-    <View role="listitem">
-      <Link href={due.href as Href} asChild>
-        <Pressable style={StyleSheet.flatten([styles.due, { borderBottomColor: theme.own.line }])}>
-          <View style={styles.flex}>
-            <Text variant="titleMedium">{due.title}</Text>
-            <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-              {due.why}
-            </Text>
-          </View>
-          <Text variant="labelLarge" style={{ color: theme.colors.primary }}>
-            {due.action}
-          </Text>
-        </Pressable>
-      </Link>
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
   columns: { flexDirection: 'row', gap: 16, alignItems: 'flex-start' },
   column: { flex: 1 },
   gap: { marginTop: 12, alignSelf: 'flex-start' },
   ways: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginBottom: 12 },
-  due: { minHeight: 56, paddingVertical: 8, borderBottomWidth: 1, flexDirection: 'row', alignItems: 'center', gap: 10 },
-  flex: { flex: 1 },
 });

@@ -3,7 +3,7 @@ import type { SentClip } from '@upwell/contract/sent';
 import { SENT_DAYS } from '@upwell/contract/sent';
 import { addDays, dayIn } from '@upwell/core/days';
 import { counted, datedWord, dayWord, numberWord } from '@upwell/core/words';
-import { useRouter, type Href } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useToday, useZone } from '@/state/hooks';
@@ -12,9 +12,7 @@ import { HoldButton } from '@/ui/HoldButton';
 import { Failure } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { bytesWord, VIEW_WORD } from '../words';
-import { useRemoveSentMutation, useSentClipsQuery } from './api';
-
-export const lookAtSent = ({ id, swimmerId }: SentClip): Href => `/swimmers/${swimmerId}/clip?sent=${id}` as Href;
+import { lookAtSent, useRemoveSentMutation, useSentClipsQuery } from './api';
 
 export function SentList() {
   const { data, error, refetch } = useSentClipsQuery(undefined, { refetchOnMountOrArgChange: true });

@@ -1,7 +1,11 @@
 // What the server is asked about clips that swimmers send in.
 import type { SentAnswer, SentAsk, SentClip } from '@upwell/contract/sent';
+import type { Href } from 'expo-router';
 import { api, type Waits } from '@/api/api';
 import { keptPage, patchPage } from '@/offline';
+
+/** Where a clip that was sent in is looked at and answered. */
+export const lookAtSent = ({ id, swimmerId }: SentClip): Href => `/swimmers/${swimmerId}/clip?sent=${id}` as Href;
 
 const ALL = '/sent-clips';
 const idIn = (path: string) => path.split('/')[2]!;

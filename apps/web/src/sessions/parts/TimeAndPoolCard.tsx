@@ -14,7 +14,7 @@ import { Input } from '@/ui/Input';
 import { PoolFacts } from '@/ui/PoolFacts';
 import { Stepper } from '@/ui/Stepper';
 import { LoopChoice } from './LoopChoice';
-import { poolOf, type PoolChoice, type Wish } from '../wish';
+import { poolOf, wishAt, type PoolChoice, type Wish } from '../wish';
 import type { PartProps } from './wishProps';
 
 /** The hired water of the chosen squads, the next first. */
@@ -49,16 +49,7 @@ export function TimeAndPoolCard({ wish, change, times }: PartProps & { readonly 
             .map((t) => `${t.squad} ${t.date} ${t.startTime}`)}
           onPress={(value) => {
             const time = times.find((t) => `${t.squad} ${t.date} ${t.startTime}` === value)!;
-            const { length, unit, ...poolFacts } = time.pool;
-            const pool = pools.find((p) => p === `${length} ${unit}`);
-            change({
-              date: time.date,
-              startTime: time.startTime,
-              minutes: time.minutes,
-              place: 'pool',
-              poolFacts,
-              ...(pool ? { pool } : { pool: 'other', otherLength: String(length), otherUnit: unit }),
-            });
+            change({ date: time.date, ...wishAt(time, pools) });
           }}
         />
       ) : null}

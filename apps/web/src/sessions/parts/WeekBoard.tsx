@@ -19,6 +19,7 @@ import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import { useLazySessionQuery, useRemoveSessionMutation, useSaveSessionMutation, useSessionsQuery } from '../api';
 import { copyOn } from '../copy';
+import { WeekDesk } from './WeekDesk';
 
 /** Pixels a pointer moves before it drags, so that a tap stays a tap. */
 const DRAG_AFTER = 6;
@@ -120,6 +121,7 @@ export function WeekBoard({ plans, at }: { readonly plans: boolean; readonly at?
           </Day>
         ))}
       </View>
+      {plans ? <WeekDesk monday={monday} rows={rows} /> : null}
     </DndContext>
   );
 }
@@ -242,7 +244,7 @@ const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   template: { minHeight: 48, paddingHorizontal: 12, paddingVertical: 4, borderWidth: 1.5, borderRadius: 8 },
   week: { flexDirection: 'row', gap: 6, alignItems: 'stretch' },
-  day: { flex: 1, borderWidth: 1, borderRadius: 6, padding: 6, minHeight: 220, minWidth: 0 },
+  day: { flex: 1, borderWidth: 1, borderRadius: 6, padding: 6, minHeight: 150, minWidth: 0 },
   dayRow: { flexDirection: 'row', borderBottomWidth: 1, paddingVertical: 8, gap: 8, minHeight: 52 },
   dayName: { minWidth: 84, marginBottom: 6 },
   inDay: { borderRadius: 4, padding: 8, marginBottom: 6 },

@@ -1,6 +1,9 @@
+/** A new session: who comes and what for is chosen, and the session builds itself beside it. */
 import { causeCard } from '@upwell/core/review';
+import { weekdayOf } from '@upwell/core/days';
 import { peopleOf, type SessionPlan } from '@upwell/core/sessions';
-import { type Href, useRouter } from 'expo-router';
+import { usualPools } from '@upwell/core/units';
+import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, ProgressBar, Text } from 'react-native-paper';
@@ -23,16 +26,30 @@ import { ServesCard } from '../parts/ServesCard';
 import { Distances, KitTonight, Locks, ThemeCard } from '../parts/WishCards';
 import { TimeAndPoolCard, timesOf } from '../parts/TimeAndPoolCard';
 import { useBuilt } from '../useBuilt';
-import { newWish, requestOf, type Wish } from '../wish';
+import { type Hour, hourOf, newWish, requestOf, type Wish, wishAt } from '../wish';
 
-/** Choose who comes and what for; the session builds itself beside it. */
 export function NewSessionScreen() {
+  const hour = hourOf(useLocalSearchParams());
+  const { units } = useAppSelector((state) => state.place);
+  const { data: squads, error } = useSquadsQuery();
+  if (hour && !squads && !error) return <Loading label="Looking up the pool time" />;
+  const time = squads
+    ?.find(({ id }) => id === hour?.squadIds[0])
+    ?.poolTimes.find((t) => hour && t.weekday === weekdayOf(hour.date) && t.startTime === hour.startTime);
+  return <Build hour={hour && { ...hour, ...(time ? wishAt(time, usualPools(units)) : {}) }} />;
+}
+
+function Build({ hour }: { readonly hour: (Hour & Partial<Wish>) | null }) {
   const router = useRouter();
   const wide = useWide();
   const today = useToday();
   const { units } = useAppSelector((state) => state.place);
-  const [first] = useState(() => newWish(today, units));
-  const [wish, setWish, dropWish] = useDraft<Wish>('session:new', first);
+  const [first] = useState((): Wish => ({ ...newWish(today, units), ...hour }));
+  // A session for an hour that was tapped is one of its own beside the one that was begun.
+  const [wish, setWish, dropWish] = useDraft<Wish>(
+    hour ? `session:new ${hour.date} ${hour.startTime} ${hour.squadIds[0]}` : 'session:new',
+    first,
+  );
   const [readId, setReadId] = useState<string | null>(null);
   const { data: squads } = useSquadsQuery();
   const {

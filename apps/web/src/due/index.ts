@@ -1,0 +1,2 @@
+export { useTodayQuery } from './api';
+export { type Due, DueGroup, dueToday } from './Due';
