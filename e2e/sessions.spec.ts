@@ -499,3 +499,22 @@ test('a wide screen shows the list and the session side by side', async ({ page 
   await expect(page).not.toHaveURL(before);
   await expect(list.locator('[aria-current="page"]')).toHaveCount(1);
 });
+
+test('the week in one window: from a hired hour without a session to one that is built for it', async ({ page }) => {
+  await signIn(page, 'coach@upwell.example');
+  await page.getByRole('button', { name: 'The week' }).click();
+  await expect(page.getByText('Second looks due')).toBeVisible();
+  await expect(page.getByRole('link', { name: /Answer$/ }).first()).toBeVisible();
+  for (let week = 0; week < 5; week++) await page.getByRole('button', { name: 'The next week' }).click();
+  const hours = page.getByRole('group', { name: 'Crossing Crew' }).getByRole('link', { name: /nothing planned yet/ });
+  await expect(hours).toHaveCount(2);
+  await expectAccessible(page);
+  const day = (await hours.first().innerText()).split(',')[0]!;
+  await hours.first().click();
+  await expect(page.getByRole('heading', { name: 'Build a session' })).toBeVisible();
+  await expect(page.getByText(day, { exact: true }).first()).toBeVisible();
+  await expect(page.getByText('07:00', { exact: true }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Crossing Crew', pressed: true })).toBeVisible();
+  await page.goBack();
+  await expect(page.getByRole('heading', { name: /^Week of/ })).toBeVisible();
+});

@@ -1,4 +1,3 @@
-const os = require('node:os');
 const path = require('node:path');
 const { indexHash } = require('./straightToFile.cjs');
 const { getDefaultConfig } = require('expo/metro-config');
@@ -7,8 +6,6 @@ const config = getDefaultConfig(__dirname);
 // Where a name is written decides what an import of it becomes: with other indexes nothing that was kept holds.
 config.cacheVersion = indexHash();
 config.resolver.assetExts.push('woff2');
-// Metro leaves half of the cores idle.
-config.maxWorkers = os.availableParallelism();
 
 // A module runs when it is first used, not when the bundle is read: the deck must open fast on a slow phone.
 const { getTransformOptions } = config.transformer;

@@ -1,4 +1,4 @@
-/** A line of the library that opens in place. */
+/** A line of the library that opens in place, or beside the list where there is room. */
 import type { CardPicture } from '@upwell/core/figure';
 import { type ReactNode, useEffect, useRef } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -24,7 +24,14 @@ export function Entry({ title, aside, picture, open, onPress, children }: EntryP
     if (open) (box.current as unknown as Partial<HTMLElement> | null)?.scrollIntoView?.({ block: 'nearest' });
   }, [open]);
   return (
-    <View ref={box} style={[styles.entry, { borderBottomColor: theme.own.line }]}>
+    <View
+      ref={box}
+      style={[
+        styles.entry,
+        { borderBottomColor: theme.own.line },
+        open && !children ? { backgroundColor: theme.colors.secondaryContainer } : null,
+      ]}
+    >
       <Pressable role="button" aria-expanded={open} onPress={onPress} style={styles.head}>
         {picture === undefined ? null : <FigureThumb picture={picture} />}
         <Text variant="titleMedium" style={styles.flex}>
@@ -32,7 +39,7 @@ export function Entry({ title, aside, picture, open, onPress, children }: EntryP
         </Text>
         {aside ? <Text variant="bodySmall">{aside}</Text> : null}
       </Pressable>
-      {open ? <View style={styles.body}>{children}</View> : null}
+      {open && children ? <View style={styles.body}>{children}</View> : null}
     </View>
   );
 }

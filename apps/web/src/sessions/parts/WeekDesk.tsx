@@ -108,12 +108,7 @@ function Hour({ squadId, hour, over }: HourProps) {
   if (over && !session) return <View style={look}>{line}</View>;
   return (
     <Link href={href as Href} asChild>
-      <Pressable
-        style={StyleSheet.flatten(look)}
-        accessibilityLabel={`${session ? 'Open' : 'Build'}: ${when}, ${what}`}
-      >
-        {line}
-      </Pressable>
+      <Pressable style={StyleSheet.flatten(look)}>{line}</Pressable>
     </Link>
   );
 }
