@@ -1,4 +1,4 @@
-/** What is due and to whom, kind by kind, each with the one thing to do about it. */
+/** What is due and who needs it, kind by kind, each with the one thing to do about it. */
 import type { DeckToday } from '@upwell/contract/deck';
 import { drillCard } from '@upwell/core/library';
 import { causeCard } from '@upwell/core/review';
