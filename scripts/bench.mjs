@@ -1,7 +1,7 @@
 // Measures speed on this machine, each number beside a reference from the same run.
 // `npm run bench -- causes` runs one: causes, build, sighting, swimmers, growth, figure, clip, find, film, deck, water, race, live, siege, orm, bundle.
 // `npm run bench -- mutants` takes its time and is run only when it is asked for.
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { installPostgres, startCluster } from './lib/postgres.mjs';
 import {
@@ -39,6 +39,7 @@ const SLOW = ['mutants'];
 const ON_SERVER = ['swimmers', 'growth', 'figure', 'clip', 'film', 'deck', 'water', 'race', 'live', 'siege', 'orm'];
 const IN_BROWSER = ['figure', 'clip', 'film', 'deck', 'water', 'race'];
 const asked = process.argv.slice(2);
+let stopped = false;
 
 async function main() {
   const known = [...BENCHES, ...SLOW];
@@ -62,14 +63,28 @@ async function main() {
       await cluster.recreate();
       env = { ...env, DATABASE_URL: cluster.url };
     }
-    const { status } = spawnSync(process.execPath, ['--import', 'tsx', `bench/${name}.ts`], {
-      cwd: ROOT,
-      stdio: 'inherit',
-      env,
-    });
-    if (cluster) await cluster.stop();
-    if (status !== 0) process.exitCode = 1;
+    const code = await measured(name, env).finally(() => cluster?.stop());
+    if (code !== 0) process.exitCode = 1;
+    if (stopped) return;
   }
+}
+
+/** Runs one bench to its end, or until somebody has had enough: either way nothing of it keeps running. */
+function measured(name, env) {
+  const args = ['--import', 'tsx', `bench/${name}.ts`];
+  const child = spawn(process.execPath, args, { cwd: ROOT, stdio: 'inherit', env });
+  const stop = (signal) => {
+    stopped = true;
+    child.kill(signal);
+  };
+  for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, stop);
+  return new Promise((resolve, reject) => {
+    child.on('error', reject);
+    child.on('exit', (code) => {
+      for (const signal of ['SIGINT', 'SIGTERM']) process.off(signal, stop);
+      resolve(code ?? 1);
+    });
+  });
 }
 
 main().catch(fail);
