@@ -119,10 +119,10 @@ function Line({ row, mondays, size, name }: LineProps & { readonly row: SeasonRo
     <Link href={`/swimmers/${row.id}/race?view=weeks` as Href} asChild>
       <Pressable style={StyleSheet.flatten([styles.row, styles.line, { borderBottomColor: theme.own.line }])}>
         <View style={{ width: name }}>
-          <Text variant="labelMedium" numberOfLines={1}>
+          <Text variant="labelMedium" numberOfLines={2}>
             {row.name}
           </Text>
-          <Text variant="labelSmall" numberOfLines={1} style={{ color: theme.colors.onSurfaceVariant }}>
+          <Text variant="labelSmall" numberOfLines={2} style={{ color: theme.colors.onSurfaceVariant }}>
             {line}
           </Text>
           <Text style={styles.unseen}>{`${row.event} ${dayWord(row.raceOn)}`}</Text>
@@ -173,7 +173,7 @@ function SquadLine({ squad, mondays, size, name }: LineProps & { readonly squad:
       style={[styles.row, styles.line, { borderBottomColor: theme.own.line }]}
     >
       <View style={{ width: name }}>
-        <Text variant="labelMedium" numberOfLines={1}>
+        <Text variant="labelMedium" numberOfLines={2}>
           {squad.name}
         </Text>
         <Text variant="labelSmall" style={{ color: theme.colors.onSurfaceVariant }}>

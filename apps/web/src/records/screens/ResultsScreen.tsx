@@ -128,17 +128,20 @@ export function ResultsScreen() {
                 >
                   {columns.map((column) => (
                     <DataTable.Cell key={column} numeric={column !== 'name' && column !== 'on'}>
-                      {column === 'on'
-                        ? datedWord(r.on, today)
-                        : column === 'name'
-                          ? r.name
-                          : column === 'distance'
-                            ? [swumWord(r), wide && r.details?.pool ? poolWord(r.details.pool) : '']
-                                .filter(Boolean)
-                                .join(' · ')
-                            : column === 'time'
-                              ? formatTime(r.timeS, 1)
-                              : numberWord(r.distanceM / r.timeS, 2)}
+                      {column === 'on' ? (
+                        datedWord(r.on, today)
+                      ) : column === 'name' ? (
+                        // An element wraps where a plain name would be cut.
+                        <Text>{r.name}</Text>
+                      ) : column === 'distance' ? (
+                        [swumWord(r), wide && r.details?.pool ? poolWord(r.details.pool) : '']
+                          .filter(Boolean)
+                          .join(' · ')
+                      ) : column === 'time' ? (
+                        formatTime(r.timeS, 1)
+                      ) : (
+                        numberWord(r.distanceM / r.timeS, 2)
+                      )}
                     </DataTable.Cell>
                   ))}
                 </DataTable.Row>

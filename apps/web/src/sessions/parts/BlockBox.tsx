@@ -104,7 +104,11 @@ function SlotBand({
         <Ticks height={height - 1} colour={tint.text} looks={set.sighting !== null} />
       ) : null}
       {words && height - taken >= LINE - 3 ? (
-        <Text variant="labelSmall" numberOfLines={1} style={[styles.word, { marginTop: taken, color: tint.text }]}>
+        <Text
+          variant="labelSmall"
+          numberOfLines={Math.max(1, Math.floor((height - taken) / LINE))}
+          style={[styles.word, { marginTop: taken, color: tint.text }]}
+        >
           {describeSet(set, pool, place)}
         </Text>
       ) : null}

@@ -25,7 +25,7 @@ export function Trials({ input, time, running, onInput, onRunning }: Of<'critica
         onPress={setDistance}
       />
       <Watch time={time} running={running} onRunning={onRunning} onTime={add} />
-      <AddNumber label={`Or the time of ${distance} m, like 5:52`} read={parseTime} onAdd={add} />
+      <AddNumber label={`Or the time of ${distance} m (5:52)`} read={parseTime} onAdd={add} />
       <Taken
         words={input.trials.map((t) => `${t.distanceM} m in ${formatTime(t.timeS, 1)}`)}
         onDrop={(i) => onInput({ ...input, trials: without(input.trials, i) })}
