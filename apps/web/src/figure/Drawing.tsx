@@ -2,10 +2,15 @@
 import {
   drawnFigure,
   figureLayers,
+  FLOOR,
   FRAME,
   ghostPath,
+  type LandPose,
+  landSkeleton,
   NEUTRAL,
+  project,
   TURN_FRAME,
+  UNITS,
   type FigureParameters,
   type FigureSide,
   type Region,
@@ -25,6 +30,8 @@ export interface Moment {
   readonly chosen: Region | null;
   /** Draws the wanted line behind the swimmer. */
   readonly ghost: boolean;
+  /** On land: a floor instead of water, and no stroke. */
+  readonly land?: LandPose;
 }
 
 /** What a moving picture calls for each frame: new outlines, no new elements. */
@@ -40,19 +47,20 @@ export function frameOf(stroke: Stroke, view: FigureSide) {
 }
 
 /** Every outline at a phase: the ghost first, then the layers. */
-export function outlines({ stroke, view, posed, chosen, ghost }: Moment, phase: number): string[] {
-  const layers = figureLayers(drawnFigure(stroke, view, posed, phase), chosen);
+export function outlines({ stroke, view, posed, chosen, ghost, land }: Moment, phase: number): string[] {
+  const figure = land ? project(landSkeleton(land), view) : drawnFigure(stroke, view, posed, phase);
+  const layers = figureLayers(figure, chosen);
   return [ghost ? ghostPath(drawnFigure(stroke, view, NEUTRAL, phase)) : '', ...layers.map((layer) => layer.d)];
 }
 
 export const Drawing = forwardRef<DrawingHandle, Moment>(function Drawing(moment, handle) {
   const theme = useTheme();
   const shapes = useRef<(Shape | null)[]>([]);
-  const { stroke, view, posed, phase, chosen, ghost } = moment;
+  const { stroke, view, posed, phase, chosen, ghost, land } = moment;
   const box = frameOf(stroke, view);
   const shown = useMemo(
-    () => outlines({ stroke, view, posed, phase, chosen, ghost }, phase),
-    [stroke, view, posed, phase, chosen, ghost],
+    () => outlines({ stroke, view, posed, phase, chosen, ghost, ...(land ? { land } : {}) }, phase),
+    [stroke, view, posed, phase, chosen, ghost, land],
   );
   const last = useRef<readonly string[]>([]);
   // What React has just drawn is what the next frame differs from.
@@ -86,13 +94,17 @@ export const Drawing = forwardRef<DrawingHandle, Moment>(function Drawing(moment
           <Stop offset="1" stopColor={theme.own.waterDeep} />
         </LinearGradient>
       </Defs>
-      <Rect
-        x={box.x}
-        y={view === 'top' ? box.y : 0}
-        width={box.width}
-        height={view === 'top' ? box.height : box.y + box.height}
-        fill={view === 'top' ? theme.own.water : 'url(#water)'}
-      />
+      {land ? (
+        <Rect x={box.x} y={FLOOR * UNITS} width={box.width} height={box.height} fill={theme.own.sand} />
+      ) : (
+        <Rect
+          x={box.x}
+          y={view === 'top' ? box.y : 0}
+          width={box.width}
+          height={view === 'top' ? box.height : box.y + box.height}
+          fill={view === 'top' ? theme.own.water : 'url(#water)'}
+        />
+      )}
       <Path
         ref={(shape) => void (shapes.current[0] = shape)}
         d={shown[0]}
@@ -116,7 +128,7 @@ export const Drawing = forwardRef<DrawingHandle, Moment>(function Drawing(moment
           opacity={paint.opacity ?? 1}
         />
       ))}
-      {view === 'top' ? null : (
+      {view === 'top' || land ? null : (
         <Path d={surface(box.x, box.width)} stroke={theme.colors.primary} strokeWidth={2.5} fill="none" />
       )}
     </Svg>

@@ -28,6 +28,7 @@ export function FigureThumb({ picture }: { readonly picture: CardPicture | null 
           phase={picture.phase}
           chosen={picture.region}
           ghost={false}
+          {...(picture.land ? { land: picture.land } : {})}
         />
       ) : null}
     </View>

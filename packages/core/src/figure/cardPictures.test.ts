@@ -1,10 +1,11 @@
-import { drillCard, DRILL_IDS, LADDER_IDS, ladderCard } from '../library';
+import { drillCard, type DrillId, DRILL_IDS, LADDER_IDS, ladderCard } from '../library';
 import { CAUSE_IDS, SIGN_IDS } from '../review';
 import { DRILL_POSES } from './drillPoses';
 import {
-  drawnFigure,
   figureLayers,
+  FLOOR,
   NEUTRAL,
+  pictured,
   pictureOfCause,
   pictureOfDrill,
   pictureOfLadder,
@@ -12,15 +13,14 @@ import {
   type CardPicture,
 } from '.';
 
-const drawn = ({ stroke, view, posed, phase, region }: CardPicture) =>
-  figureLayers(drawnFigure(stroke, view, posed, phase), region).map((layer) => layer.d);
+const drawn = (picture: CardPicture) => figureLayers(pictured(picture), picture.region).map((layer) => layer.d);
 
 describe('the picture of a card', () => {
-  it('can be drawn for every cause, sign and drill that is swum', () => {
+  it('can be drawn for every cause, sign and drill', () => {
     const pictures = [
       ...CAUSE_IDS.map(pictureOfCause),
       ...SIGN_IDS.map(pictureOfSign),
-      ...DRILL_IDS.map(pictureOfDrill).filter((p) => p !== null),
+      ...DRILL_IDS.map((id) => pictureOfDrill(id)!),
     ];
     for (const picture of pictures) {
       expect(picture.phase).toBeGreaterThanOrEqual(0);
@@ -37,16 +37,34 @@ describe('the picture of a card', () => {
     for (const picture of CAUSE_IDS.map(pictureOfCause)) expect(picture.posed).not.toEqual(NEUTRAL);
   });
 
-  it('is there for all drills but those on land', () => {
+  it('stands or kneels on the floor for what is done on land', () => {
     // By hand: the four that are done on land alone.
-    const without = DRILL_IDS.filter((id) => pictureOfDrill(id) === null);
-    expect(without).toEqual(DRILL_IDS.filter((id) => drillCard(id).places.join() === 'land'));
-    expect(without).toHaveLength(4);
+    const onLand = DRILL_IDS.filter((id) => pictureOfDrill(id)!.land);
+    expect(onLand).toEqual(DRILL_IDS.filter((id) => drillCard(id).places.join() === 'land'));
+    expect([...onLand].sort()).toEqual(['ankle-mobility', 'barrel-reach', 'land-quick-hands', 'land-stroke']);
+    for (const id of onLand) {
+      const figure = pictured(pictureOfDrill(id)!);
+      const lowest = Math.max(...figure.limbs.flatMap((l) => [l.from.y + l.r0, l.to.y + l.r1]));
+      // Within a hundredth of a stature, and nothing hangs in the air or goes through the floor.
+      expect(Math.abs(lowest - FLOOR)).toBeLessThan(0.012);
+      expect(figure.bubbles).toEqual([]);
+      // Face forward, to the left, and the head above the hips.
+      expect(figure.head.face.x).toBeLessThan(0);
+      expect(figure.head.centre.y).toBeLessThan(figure.limbs.find((l) => l.region === 'legs')!.from.y);
+    }
   });
 
-  it('is, of a ladder, that of its first drill that is swum', () => {
-    // By hand: the first step of this one is done on land, the next one with a board.
-    expect(pictureOfLadder('kick')).toEqual(pictureOfDrill('hip-kick-ladder'));
+  it('lays the forearm over the barrel, and reaches long in front of the ear', () => {
+    const near = (id: DrillId) => pictured(pictureOfDrill(id)!).limbs.slice(-3);
+    const [, forearm] = near('barrel-reach');
+    expect(forearm!.to.y).toBeGreaterThan(forearm!.from.y + 0.12);
+    const [upper, , hand] = near('land-stroke');
+    expect(hand!.to.x).toBeLessThan(upper!.from.x - 0.4);
+  });
+
+  it('is, of a ladder, that of its first drill', () => {
+    // By hand: the first step of this one is done on land, kneeling.
+    expect(pictureOfLadder('kick')).toEqual(pictureOfDrill('ankle-mobility'));
     for (const id of LADDER_IDS)
       if (ladderCard(id).steps.every((step) => !step.drill)) expect(pictureOfLadder(id)).toBeNull();
   });
@@ -64,6 +82,6 @@ describe('the picture of a card', () => {
     expect(pictureOfDrill('float-board-breathing')!.posed.board).toBe(1);
     expect(pictureOfDrill('pull-kick-glide')!.stroke).toBe('breaststroke');
     expect(pictureOfDrill('side-kick')!.posed.roll).toBe(84);
-    expect(pictureOfDrill('barrel-reach')).toBeNull();
+    expect(pictureOfDrill('barrel-reach')!.land!.legs).toBe('stand');
   });
 });

@@ -2,9 +2,11 @@
 import { drillCard, ladderCard, type DrillId, type LadderId } from '../library';
 import { answeredBy, causeCard, linksOf, signCard, type CauseId, type SignId, type Stroke } from '../review';
 import { DRILL_POSES } from './drillPoses';
+import { LAND_POSES, landSkeleton, type LandPose } from './land';
 import { NEUTRAL, PHASE_AT, type FigureParameters } from './parameters';
 import { bestMoment, bestView, regionOf } from './regions';
-import type { FigureSide, Region } from './shapes';
+import { drawnFigure, project } from './project';
+import type { Figure, FigureSide, Region } from './shapes';
 import { posedBy } from './signPoses';
 
 /** A figure at one moment. */
@@ -16,7 +18,13 @@ export interface CardPicture {
   readonly posed: FigureParameters;
   /** The part of the body that it is about; null for all of it. */
   readonly region: Region | null;
+  /** How the figure stands or kneels where no water is; left out in water. */
+  readonly land?: LandPose;
 }
+
+/** The figure of a picture, at its moment. */
+export const pictured = ({ stroke, view, posed, phase, land }: CardPicture): Figure =>
+  land ? project(landSkeleton(land), view) : drawnFigure(stroke, view, posed, phase);
 
 const faulty = (stroke: Stroke, signs: readonly SignId[]): CardPicture => {
   const view = bestView(signs);
@@ -35,12 +43,14 @@ export const pictureOfCause = (id: CauseId): CardPicture =>
   faulty(causeCard(id).strokes[0] as Stroke, Object.keys(linksOf(id)) as SignId[]);
 
 /**
- * A drill as it goes well; null for one that is done on land.
+ * A drill as it goes well; null for one of the club's own that is done on land.
  *
  * @example pictureOfDrill('float-board-breathing')!.posed.board // 1
  */
 export function pictureOfDrill(id: DrillId): CardPicture | null {
   const drill = drillCard(id);
+  const land = LAND_POSES[id];
+  if (land) return { stroke: 'front-crawl', view: 'side', phase: 0, posed: NEUTRAL, region: null, land };
   if (drill.places.every((place) => place === 'land')) return null;
   const own = DRILL_POSES[id];
   if (own) {
@@ -54,7 +64,7 @@ export function pictureOfDrill(id: DrillId): CardPicture | null {
   return { ...pictureOfCause(cause), posed };
 }
 
-/** A ladder: its first step with a drill that is swum; null where there is none. */
+/** A ladder: its first step with a drill; null where there is none. */
 export function pictureOfLadder(id: LadderId): CardPicture | null {
   for (const { drill } of ladderCard(id).steps) {
     const picture = drill ? pictureOfDrill(drill) : null;

@@ -1,5 +1,13 @@
 export { crawlArm } from './armCycle';
-export { pictureOfCause, pictureOfDrill, pictureOfLadder, pictureOfSign, type CardPicture } from './cardPictures';
+export {
+  pictured,
+  pictureOfCause,
+  pictureOfDrill,
+  pictureOfLadder,
+  pictureOfSign,
+  type CardPicture,
+} from './cardPictures';
+export { FLOOR, LAND_POSES, type LandPose, landSkeleton } from './land';
 export { HALF_SHOULDER } from './body';
 export { breathShare } from './crawl';
 export { MOMENTS, NEUTRAL, PHASE_AT, type FigureParameters } from './parameters';
