@@ -250,7 +250,7 @@ describe('the demo club', () => {
            (select count(*)::int from focus where outcome is not null) as outcomes, (select count(*)::int from focus where closed_at is null and relook_on <= '2026-11-24') as due,
            (select count(*)::int from result) as results`,
       );
-      expect(counts).toMatchObject({ swimmers: 24, coaches: 3, levels: 4, sessions: 23 });
+      expect(counts).toMatchObject({ swimmers: 24, coaches: 3, levels: 4, sessions: 29 });
       for (const part of ['outcomes', 'due', 'results']) expect(counts![part]).toBeGreaterThan(3);
       // One clip of a swimmer waits for the coach, one is answered; both films are there.
       const sent = await owner.em.fork().execute<object[]>(
