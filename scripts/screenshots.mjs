@@ -173,11 +173,9 @@ async function takeAll(base) {
   await wide.take('swimmer-wide');
   await clip(wide);
   await wide.take('clip-wide');
-  await wide.go('/library/eye');
-  await wide.page.getByRole('checkbox').first().click();
-  await wide.press(/^I see/);
-  await wide.page.waitForTimeout(600);
-  await wide.take('eye-wide');
+  await wide.go('/sessions?view=week');
+  await wide.page.getByText('Second looks due').waitFor();
+  await wide.take('week-wide');
   await wide.go(`/swimmers/${await wide.find('mirela')}/records`);
   await wide.take('records-wide');
   await wide.go('/sessions/new');
