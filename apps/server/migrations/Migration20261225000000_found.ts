@@ -3,12 +3,12 @@ import { Migration } from '@mikro-orm/migrations';
 /** Swimmers found by a part of their name without asking every row: an index of names by their groups of three letters. */
 export class Migration20261225000000_found extends Migration {
   override up(): void {
-    // Where the extension is missing or may not be installed, every name of the club is looked at instead.
+    // Where the extension is missing, out of reach or may not be installed, every name of the club is looked at instead.
     this.addSql(`
       do $$ begin
         create extension if not exists pg_trgm;
         create index swimmer_by_part_of_name on swimmer using gin (search_name gin_trgm_ops);
-      exception when undefined_file or feature_not_supported or insufficient_privilege then
+      exception when undefined_file or undefined_object or feature_not_supported or insufficient_privilege then
         raise notice 'pg_trgm is not there: names are found without their index';
       end $$;
     `);

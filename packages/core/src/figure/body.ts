@@ -59,6 +59,19 @@ export function trunkBones(
   ];
 }
 
+/** An arm with an open hand through its joints. */
+export function armBones(
+  region: Bone['region'],
+  side: BodySide,
+  [shoulder, elbow, wrist, tip]: readonly [Point3, Point3, Point3, Point3],
+): Bone[] {
+  return [
+    { region, side, from: shoulder, to: elbow, r0: 0.034, r1: 0.026 },
+    { region, side, from: elbow, to: wrist, r0: 0.026, r1: 0.018 },
+    { region, side, from: wrist, to: tip, r0: 0.019, r1: 0.011 },
+  ];
+}
+
 export interface LegAngles {
   /** Direction of the thigh in the side plane. */
   readonly thigh: number;

@@ -1,5 +1,6 @@
 import { armRole, crawlArm } from './armCycle';
 import {
+  armBones,
   beside,
   bubbleTrail,
   FOREARM,
@@ -156,10 +157,5 @@ function heldArm(side: 'left' | 'right', shoulder: Point3): Bone[] {
   const elbow = along(shoulder, -8, UPPER_ARM, inward);
   const wrist = along(elbow, -4, FOREARM, inward);
   const tip = along(wrist, 0, HAND, inward * 0.5);
-  const region = 'front arm' as const;
-  return [
-    { region, side, from: shoulder, to: elbow, r0: 0.034, r1: 0.026 },
-    { region, side, from: elbow, to: wrist, r0: 0.026, r1: 0.018 },
-    { region, side, from: wrist, to: tip, r0: 0.019, r1: 0.011 },
-  ];
+  return armBones('front arm', side, [shoulder, elbow, wrist, tip]);
 }

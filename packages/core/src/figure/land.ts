@@ -1,6 +1,7 @@
 // The figure on land: standing bent forward with the arms of a stroke, or kneeling back on its heels.
 import type { DrillId } from '../library';
 import {
+  armBones,
   beside,
   FOREARM,
   gazeOf,
@@ -45,11 +46,7 @@ function arm(side: 'left' | 'right', shoulder: Point3, [upper, fore, hand]: ArmD
   const elbow = along(shoulder, upper, UPPER_ARM);
   const wrist = along(elbow, fore, FOREARM);
   const tip = along(wrist, hand, HAND);
-  return [
-    { region, side, from: shoulder, to: elbow, r0: 0.034, r1: 0.026 },
-    { region, side, from: elbow, to: wrist, r0: 0.026, r1: 0.018 },
-    { region, side, from: wrist, to: tip, r0: 0.019, r1: 0.011 },
-  ];
+  return armBones(region, side, [shoulder, elbow, wrist, tip]);
 }
 
 /** The feet stand on the floor, or the shins lie on it and the hips rest on the heels. */
