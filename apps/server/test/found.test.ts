@@ -1,5 +1,5 @@
 import { RESULTS_COUNTED } from '@upwell/contract/recordLimits';
-import { asIdentity } from '../src/platform/database';
+import { asIdentity, migrate } from '../src/platform/database';
 import { Harness, type TestClub } from './harness';
 
 /** More than may be found by id at once: then names are walked through in their order instead. */
@@ -93,6 +93,22 @@ describe('swimmers found by a part of their name', () => {
       .fork()
       .execute(`select indexdef from pg_indexes where indexname = 'swimmer_by_part_of_name'`);
     expect(index!.indexdef).toContain('gin_trgm_ops');
+  });
+
+  it('works without that index where the extension lies out of reach', () =>
+    harness.inEmptyDatabase(async (owner, config) => {
+      const em = owner.em.fork();
+      await em.execute('create schema elsewhere; create extension pg_trgm schema elsewhere');
+      await migrate(owner, config);
+      const [there] = await em.execute<{ index: string | null; named: string[] }[]>(
+        `select to_regclass('swimmer_by_part_of_name')::text as index, swimmers_named('%a%') as named`,
+      );
+      expect(there).toEqual({ index: null, named: [] });
+    }));
+
+  it('and no query of those who ask is compiled', async () => {
+    const [setting] = await harness.database.em.fork().execute('show jit');
+    expect(setting).toEqual({ jit: 'off' });
   });
 });
 
