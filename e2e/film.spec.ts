@@ -40,32 +40,36 @@ const stored = (page: Page) =>
     return counts;
   });
 
-test('a swimmer is filmed, the strokes are found in the film, and taken in the review', async ({ page }, info) => {
-  await signIn(page);
-  const id = await idOf(page, info.project.name === 'phone' ? 'otis' : 'pia');
-  await page.goto(`/swimmers/film?swimmer=${id}`);
-  await page.getByRole('button', { name: 'Open the camera' }).click();
-  await expectAccessible(page);
-  await page.getByRole('button', { name: /^Film (Otis|Pia)$/ }).click();
-  await expect(page.getByRole('timer')).toHaveText('12 s', { timeout: 60_000 });
-  await page.getByRole('button', { name: 'Stop and keep it' }).click();
-  await expect(page.getByText(/: 1\d s are kept\./)).toBeVisible();
-  await expect(page.getByText('0 of 1 looked at')).toBeVisible();
+test(
+  'a swimmer is filmed, the strokes are found in the film, and taken in the review',
+  { tag: '@alone' },
+  async ({ page }, info) => {
+    await signIn(page);
+    const id = await idOf(page, info.project.name === 'phone' ? 'otis' : 'pia');
+    await page.goto(`/swimmers/film?swimmer=${id}`);
+    await page.getByRole('button', { name: 'Open the camera' }).click();
+    await expectAccessible(page);
+    await page.getByRole('button', { name: /^Film (Otis|Pia)$/ }).click();
+    await expect(page.getByRole('timer')).toHaveText('12 s', { timeout: 60_000 });
+    await page.getByRole('button', { name: 'Stop and keep it' }).click();
+    await expect(page.getByText(/: 1\d s are kept\./)).toBeVisible();
+    await expect(page.getByText('0 of 1 looked at')).toBeVisible();
 
-  // What was filmed waits on the device, whatever becomes of the tab.
-  await page.reload();
-  await page.getByRole('button', { name: 'Look at the first one' }).click();
-  await expect(page.getByText('Film 1 of 1')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'One frame forward' })).toBeEnabled();
-  await page.getByRole('button', { name: 'Look for hand entries' }).click();
-  // A busy machine plays its camera slower than it was filmed: how exact the rate is, is held against files below.
-  await expect(page.getByText(/^(5\d|60|61)\.\d strokes a minute, give or take/)).toBeVisible({ timeout: 60_000 });
-  await expectAccessible(page);
-  await page.getByRole('button', { name: /^Take \d+ entries as taps$/ }).click();
-  await page.getByRole('button', { name: /^Take \d measures? in the review$/ }).click();
-  await expect(page.getByRole('heading', { name: 'Measured' })).toBeVisible();
-  await expect(page.getByText('stroke rate').first()).toBeVisible();
-});
+    // What was filmed waits on the device, whatever becomes of the tab.
+    await page.reload();
+    await page.getByRole('button', { name: 'Look at the first one' }).click();
+    await expect(page.getByText('Film 1 of 1')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'One frame forward' })).toBeEnabled();
+    await page.getByRole('button', { name: 'Look for hand entries' }).click();
+    // A camera plays from a file no faster than the machine can: how exact the rate is, is held against files below.
+    await expect(page.getByText(/^(5\d|60|61)\.\d strokes a minute, give or take/)).toBeVisible({ timeout: 60_000 });
+    await expectAccessible(page);
+    await page.getByRole('button', { name: /^Take \d+ entries as taps$/ }).click();
+    await page.getByRole('button', { name: /^Take \d measures? in the review$/ }).click();
+    await expect(page.getByRole('heading', { name: 'Measured' })).toBeVisible();
+    await expect(page.getByText('stroke rate').first()).toBeVisible();
+  },
+);
 
 test('a squad is filmed name by name, looked at in turn, and deleted from the device', async ({ page }) => {
   await signIn(page);

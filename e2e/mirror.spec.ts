@@ -40,7 +40,7 @@ const delayOf = (page: Page) =>
     { bits: CLOCK.bits, fps: CLOCK.fps },
   );
 
-test('the mirror shows what happened as long ago as it says', async ({ page }) => {
+test('the mirror shows what happened as long ago as it says', { tag: '@alone' }, async ({ page }) => {
   // The same camera once more, as it is now.
   await page.addInitScript(() => {
     const open = navigator.mediaDevices.getUserMedia.bind(navigator.mediaDevices);

@@ -66,11 +66,14 @@ async function jest(projects, env, args = []) {
 /** The sizes that journeys are made in, each beside the other in a club of its own: their order within one is kept. */
 const SIZES = ['phone', 'wide'];
 
-async function journeys(size, cluster) {
-  const file = path.join(cache, `e2e-${size}.json`);
+/** Journeys before a camera that plays in real time: a machine that does something else drops its pictures. */
+const ALONE = '@alone';
+
+async function journeys(name, args, cluster) {
+  const file = path.join(cache, `e2e-${name}.json`);
   rmSync(file, { force: true });
-  const code = await npx(['playwright', 'test', `--project=${size}`, `--output=.cache/e2e-${size}`], {
-    DATABASE_URL: await cluster.beside(`upwell_test_${size}`),
+  const code = await npx(['playwright', 'test', ...args, `--output=.cache/e2e-${name}`], {
+    DATABASE_URL: await cluster.beside(`upwell_test_${name}`),
     PLAYWRIGHT_JSON_OUTPUT_FILE: file,
   });
   if (!existsSync(file)) return { passed: 0, failed: 1 };
@@ -142,8 +145,10 @@ async function main() {
     ]);
     if (foreign) results.push(['foreign', foreign]);
     if (parts.includes('e2e')) {
-      const both = await Promise.all(SIZES.map((size) => journeys(size, cluster)));
+      const beside = (size) => journeys(size, [`--project=${size}`, `--grep-invert=${ALONE}`], cluster);
+      const both = await Promise.all(SIZES.map(beside));
       results.push(...SIZES.map((size, at) => [`e2e ${size}`, both[at]]));
+      results.push(['e2e alone', await journeys('alone', [`--grep=${ALONE}`], cluster)]);
     }
   } finally {
     if (cluster) await cluster.stop();

@@ -63,6 +63,26 @@ describe('the page that films', () => {
   });
 });
 
+it('shows what waits only once the names above it are there', async () => {
+  await addPiece(film(), new Blob(['x']), 12);
+  let come = () => {};
+  const names = new Promise<void>((resolve) => (come = resolve));
+  fakeServer({
+    'GET /squads': () => ({ body: [SQUAD] }),
+    'GET /swimmers?': async () => {
+      await names;
+      return { body: { items: [ROW], next: null } };
+    },
+  });
+  showAt({ 'swimmers/film': FilmScreen }, '/swimmers/film');
+  expect(await screen.findByRole('button', { name: 'from the side' })).toBeTruthy();
+  // Half a second of the clock of this test.
+  await expect(screen.findByText('Look at the first one', {}, { timeout: 500 })).rejects.toThrow();
+  come();
+  expect(await screen.findByText('Look at the first one')).toBeTruthy();
+  expect(screen.getByRole('radio', { name: 'Ada Lindqvale, 12 s from the side' })).toBeTruthy();
+});
+
 it('says nothing of a consent that it does not know, as without a network', async () => {
   await addPiece(film(), new Blob(['x']), 12);
   fakeServer({ 'GET /squads': () => ({ body: [SQUAD] }) });

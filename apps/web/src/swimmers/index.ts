@@ -1,3 +1,3 @@
 export { LaddersOf } from './parts/LadderCard';
 export { useSaveSwimmerMutation, useSquadsQuery, useSwimmerQuery, useSwimmersInfiniteQuery } from './api';
-export { useSwimmers } from './useSwimmers';
+export { useSwimmerList, useSwimmers } from './useSwimmers';

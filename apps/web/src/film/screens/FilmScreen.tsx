@@ -7,7 +7,7 @@ import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
-import { useSquadsQuery, useSwimmerQuery, useSwimmers } from '@/swimmers';
+import { useSquadsQuery, useSwimmerList, useSwimmerQuery, useSwimmers } from '@/swimmers';
 import { useDraft } from '@/state/hooks';
 import { Choice } from '@/ui/Choice';
 import { Screen } from '@/ui/Screen';
@@ -43,9 +43,11 @@ export function FilmScreen() {
   const { data: squads, error, refetch } = useSquadsQuery();
   const asked = useSwimmerQuery(swimmer ?? '', { skip: !swimmer }).data;
   const squadId = day.squadId ?? asked?.squadId ?? squads?.[0]?.id ?? null;
-  const squad = useSwimmers(squadId);
+  const { swimmers: squad, settled } = useSwimmerList(squadId);
   const everybody = useSwimmers(swimmer && !asked ? null : undefined);
-  const kept = useFilms();
+  const films = useFilms();
+  // The queue stands under the names: it comes when they are there, so that nothing moves under a finger.
+  const kept = (squads ?? error) && settled ? films : undefined;
   const sent = useSentClipsQuery();
   const waiting = (sent.data ?? []).filter((c) => c.sentAt !== null && c.answeredAt === null).length;
   const [chosenId, setChosen] = useState<string | null>(swimmer ?? null);
