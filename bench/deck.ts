@@ -3,6 +3,7 @@
 import { writeResults, type ResultRow } from '@upwell/core/exchange';
 import type { Page } from '@playwright/test';
 import { openApp } from './browser';
+import { at, ms } from './measure';
 
 const SWIMMERS = 40;
 const TAPS = 100;
@@ -14,9 +15,6 @@ const post = async (page: Page, path: string, data: unknown): Promise<unknown> =
   return answer.json();
 };
 const uuid = () => crypto.randomUUID();
-const at = (list: readonly number[], share: number) =>
-  [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * share))]!;
-const ms = (n: number) => `${n.toFixed(1)} ms`;
 
 /** A squad of forty and a session of five lanes for them. */
 async function fullPool(page: Page): Promise<{ session: string; swimmers: string[] }> {

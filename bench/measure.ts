@@ -17,3 +17,7 @@ export function reference(): number {
 }
 
 export const ms = (value: number): string => `${value.toFixed(2)} ms`;
+
+/** The value that a share of a list is not above. @example at([1, 2, 3], 0.5) // 2 */
+export const at = (list: readonly number[], share: number): number =>
+  [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * share))]!;

@@ -8,6 +8,7 @@ import { fileURLToPath } from 'node:url';
 import { hashPassword } from '../apps/server/src/account/password';
 import { readConfig } from '../apps/server/src/platform/config';
 import { connectAsOwner, migrate } from '../apps/server/src/platform/database';
+import { at } from './measure';
 import type { Ids } from './worstBodies';
 
 /**
@@ -122,9 +123,6 @@ async function startServer(port: number): Promise<ChildProcess> {
   return server;
 }
 
-const sorted = (times: readonly number[]) => [...times].sort((a, b) => a - b);
-const at = (times: readonly number[], share: number) =>
-  sorted(times)[Math.min(times.length - 1, Math.floor(times.length * share))]!;
 const ms = (value: number) => `${value.toFixed(0)} ms`;
 
 /** Asks again and again until some time has passed: how long each answer took, and how many were not 200. */

@@ -6,6 +6,9 @@ import { Shell } from '@/frame';
 import { useLibraryQuery } from '@/library';
 import { Failure, Loading } from '@/ui/States';
 
+// At the pool the deck is opened on slow phones: its page comes while the account is still asked for.
+if (/^\/deck\/[^/]+\/run$/.test(globalThis.location?.pathname ?? '')) void import('./deck/[id]/run');
+
 /** Everything behind the sign-in. */
 export default function ClubLayout() {
   const { data: me, error, isLoading, refetch } = useMeQuery();

@@ -110,9 +110,10 @@ export function keepApp(store: Pick<AppStore, 'getState' | 'dispatch'>): void {
       // A browser that forbids it, as in a private window: everything works, but not without a network.
       console.warn('The app cannot be stored for offline use.', error);
     });
-  // After the first screen, which it would slow down.
-  if (document.readyState === 'complete') start();
-  else window.addEventListener('load', start, { once: true });
+  // After the first screen, which it would slow down: the page counts as loaded long before that is drawn.
+  const later = () => setTimeout(start, 2000);
+  if (document.readyState === 'complete') later();
+  else window.addEventListener('load', later, { once: true });
 }
 
 const reachesServer = (): Promise<boolean> =>

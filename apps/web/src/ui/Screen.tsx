@@ -1,6 +1,6 @@
 /** A page: its title for the browser and the screen reader, its content, its main action. */
 import { useRouter } from 'expo-router';
-import { memo, type ReactNode } from 'react';
+import { memo, useDeferredValue, type ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
 import { useTheme } from './useTheme';
@@ -28,13 +28,15 @@ export function Screen({ title, over, under, back, actions, footer, children, ma
   const theme = useTheme();
   const wide = useWide();
   useTitle(title);
+  // The title answers the tap at once, on the slowest phone too; what stands under it comes with the next frame.
+  const filled = useDeferredValue(true, false);
   const pad = wide ? styles.padWide : styles.pad;
   return (
     <View style={[styles.fill, { backgroundColor: theme.colors.background }]} role="main">
       <ScrollView contentContainerStyle={[pad, styles.grow]}>
         <View style={[styles.inner, { maxWidth }]}>
           <Head title={title} over={over} under={under} back={back} actions={actions} />
-          {children}
+          {filled ? children : null}
         </View>
       </ScrollView>
       {footer ? (

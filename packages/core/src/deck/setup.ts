@@ -6,7 +6,7 @@ import {
   groupFor,
   hasFew,
   isSet,
-  laneSheets,
+  laneSwims,
   repMetres,
   repSeconds,
   restSeconds,
@@ -55,7 +55,7 @@ export function runSetup(
     if (tooLarge) throw new RangeError(tooLarge);
     const here = people.filter((p) => groupFor(plan, p) === group);
     if (here.length === 0) continue;
-    for (const sheet of laneSheets(group, plan.pool, here, capacity)) {
+    for (const sheet of laneSwims(group, plan.pool, here, capacity)) {
       const lines = new Map(sheet.lines.map((line) => [line.set.id, line]));
       lanes.push({
         id: `${group.id}/${sheet.lane}`,

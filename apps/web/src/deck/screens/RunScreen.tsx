@@ -77,15 +77,18 @@ function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
   const [only, setOnly] = useState<string | null>(null);
   useTitle(`${session.title}, deck clock`);
   // The lanes first; then the rest is fetched, so that it is here when the network is not.
-  useEffect(() => void panels(), []);
+  useEffect(() => {
+    const later = setTimeout(() => void panels(), 1000);
+    return () => clearTimeout(later);
+  }, []);
   useAwake(state.beganMs !== null && state.endedMs === null);
 
   const [answer, setAnswer] = useState<BreathAnswer>(() => ({ told: false, leftOut: session.breatheFreely ?? [] }));
-  const planned = useMemo(
-    () => runSetup(session.title, plan, pack.people, pack.laneCapacity ?? undefined, answer),
-    [session.title, plan, pack.people, pack.laneCapacity, answer],
+  // A run that has begun is swum as it was begun.
+  const setup = useMemo(
+    () => state.setup ?? runSetup(session.title, plan, pack.people, pack.laneCapacity ?? undefined, answer),
+    [state.setup, session.title, plan, pack.people, pack.laneCapacity, answer],
   );
-  const setup = state.setup ?? planned;
   const names = useMemo(() => shortNames(setup.swimmers), [setup.swimmers]);
   const groupOf = (groupId: string) => plan.groups.find((g) => g.id === groupId)?.name ?? '';
   const endMs =
@@ -97,7 +100,7 @@ function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
     [router],
   );
 
-  const begin = () => void note({ kind: 'begin', setup: planned });
+  const begin = () => void note({ kind: 'begin', setup });
   const go = (lane: LaneState, monoMs: number) => {
     const passage = lane.passages[lane.index];
     note({ kind: 'go', lane: lane.id, index: passage?.goMs == null ? lane.index : lane.index + 1 }, monoMs);
@@ -129,7 +132,7 @@ function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
       />
       <Missing state={state} time={time} names={names} />
       {state.beganMs === null ? (
-        <Start setup={planned} groupOf={groupOf} names={names} onBegin={begin}>
+        <Start setup={setup} groupOf={groupOf} names={names} onBegin={begin}>
           <HiddenGuests tonight={session.tonight} people={pack.people} />
           <FewBreathsAsk plan={plan} people={pack.people} answer={answer} onAnswer={setAnswer} />
         </Start>

@@ -44,12 +44,15 @@ export interface LaneSetLine {
   readonly proposal: LaneProposal | null;
 }
 
-export interface LaneSheet {
+export interface LaneSwims {
   readonly lane: number;
   readonly people: readonly LanePerson[];
+  readonly lines: readonly LaneSetLine[];
+}
+
+export interface LaneSheet extends LaneSwims {
   /** The session at the pace of this lane's slowest. */
   readonly totals: GroupTotals;
-  readonly lines: readonly LaneSetLine[];
 }
 
 /** Reps looked at for catches: later ones repeat the first. */
@@ -80,27 +83,29 @@ export function lanesOf<P extends LanePerson>(
   return out.map((lane) => [...lane].sort((a, b) => b.v400Mps - a.v400Mps));
 }
 
-/**
- * The sheets of a group's lanes: who leaves when, each swimmer's time, the lane's send-off, who would
- * be caught, and what to do about it.
- */
-export function laneSheets(
+/** How a group's lanes swim: who leaves when, each swimmer's time, the lane's send-off, who would be caught, and what to do about it. */
+export function laneSwims(
   group: GroupPlan,
   pool: Pool,
   people: readonly LanePerson[],
   capacity?: number,
-): LaneSheet[] {
+): LaneSwims[] {
   const sets = group.blocks.flatMap((block) => setsOf(block.items));
   return lanesOf(group, pool, people, capacity).flatMap((here, i) => {
     if (here.length === 0) return [];
-    return {
-      lane: i + 1,
-      people: here,
-      totals: groupTotals({ ...group, v400Mps: Math.min(...here.map((p) => p.v400Mps)) }, pool),
-      lines: sets.map(({ set, times }) => laneLine(set, times, here, group, pool)),
-    };
+    const lines = sets.map(({ set, times }) => laneLine(set, times, here, group, pool));
+    return { lane: i + 1, people: here, lines };
   });
 }
+
+/** The sheets of a group's lanes: {@link laneSwims} with the sums of each. */
+export const laneSheets = (...asked: Parameters<typeof laneSwims>): LaneSheet[] => {
+  const [group, pool] = asked;
+  return laneSwims(...asked).map((lane) => ({
+    ...lane,
+    totals: groupTotals({ ...group, v400Mps: Math.min(...lane.people.map((p) => p.v400Mps)) }, pool),
+  }));
+};
 
 function laneLine(
   set: AnySet,
