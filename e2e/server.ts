@@ -46,6 +46,10 @@ export class Server {
       stdio: ['ignore', 'pipe', 'inherit'],
     });
     this.child = child;
+    // A measurement that throws ends without stopping what it began.
+    const end = () => child.kill('SIGKILL');
+    process.once('exit', end);
+    child.once('exit', () => process.off('exit', end));
     return new Promise((resolve, reject) => {
       child.stdout.on('data', (data: Buffer) => {
         this.code = /setup code (\S+)/.exec(data.toString())?.[1] ?? this.code;

@@ -83,12 +83,42 @@ export const percent = (share: number, decimals = 0): string => `${numberWord(sh
 export const percentMore = (share: number, decimals = 0): string =>
   `${share < 0 ? '' : '+'}${percent(share, decimals)}`;
 
-/** At noon where the reader is, which is this day in every zone. */
-const noon = (day: string): Date => new Date(`${day}T12:00:00`);
+const written = (format: Intl.DateTimeFormat, at: Date): string =>
+  Number.isNaN(at.getTime()) ? String(at) : format.format(at);
+
+/** A way to write days. It is made once, when it is first wanted: making it costs more than a hundred uses. */
+function days(options: Intl.DateTimeFormatOptions): (at: Date) => string {
+  let format: Intl.DateTimeFormat | undefined;
+  return (at) => {
+    format ??= new Intl.DateTimeFormat(LOCALE, { ...options, timeZone: 'UTC' });
+    return written(format, at).replace(',', '');
+  };
+}
+
+/** The same for moments, once for each zone. */
+function moments(options: Intl.DateTimeFormatOptions): (timeZone: string) => Intl.DateTimeFormat {
+  const made = new Map<string, Intl.DateTimeFormat>();
+  return (timeZone) => {
+    const format = made.get(timeZone) ?? new Intl.DateTimeFormat(LOCALE, { ...options, timeZone });
+    made.set(timeZone, format);
+    return format;
+  };
+}
+
+const DAYS = days({ weekday: 'short', day: 'numeric', month: 'short' });
+const LONG_DAYS = days({ weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
+const SHORT_DAYS = days({ day: 'numeric', month: 'short' });
+const MONTHS = days({ month: 'short' });
+const WEEKDAYS = days({ weekday: 'short' });
+const MOMENTS = moments({ ...DAY_OF_YEAR, ...CLOCK });
+const CLOCKS = moments(CLOCK);
+const OFFSETS = moments({ timeZoneName: 'shortOffset' });
+
+/** A day as {@link days} take it, whose clock stands at Greenwich. */
+const noon = (day: string): Date => new Date(`${day}T12:00:00Z`);
 
 /** A calendar day. @example dayWord('2026-11-24') // 'Tue 24 Nov' */
-export const dayWord = (day: string): string =>
-  noon(day).toLocaleDateString(LOCALE, { weekday: 'short', day: 'numeric', month: 'short' }).replace(',', '');
+export const dayWord = (day: string): string => DAYS(noon(day));
 
 /**
  * A calendar day with its year where that is not this one.
@@ -100,35 +130,28 @@ export const datedWord = (day: string, thisYear: string): string =>
   day.slice(0, 4) === thisYear.slice(0, 4) ? dayWord(day) : `${dayWord(day)} ${day.slice(0, 4)}`;
 
 /** A calendar day in full, as on paper. @example longDayWord('2026-11-24') // 'Tuesday 24 November 2026' */
-export const longDayWord = (day: string): string =>
-  noon(day)
-    .toLocaleDateString(LOCALE, { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' })
-    .replace(',', '');
+export const longDayWord = (day: string): string => LONG_DAYS(noon(day));
 
 /** A calendar day where there is little room. @example shortDayWord('2026-11-24') // '24 Nov' */
-export const shortDayWord = (day: string): string =>
-  noon(day).toLocaleDateString(LOCALE, { day: 'numeric', month: 'short' });
+export const shortDayWord = (day: string): string => SHORT_DAYS(noon(day));
 
 /** The month of a calendar day. @example monthWord('2026-11-24') // 'Nov' */
-export const monthWord = (day: string): string => noon(day).toLocaleDateString(LOCALE, { month: 'short' });
+export const monthWord = (day: string): string => MONTHS(noon(day));
 
 /** A day of the week, 1 is Monday. @example weekdayWord(7) // 'Sun' */
-export const weekdayWord = (weekday: number): string =>
-  new Date(2024, 0, weekday, 12).toLocaleDateString(LOCALE, { weekday: 'short' });
+export const weekdayWord = (weekday: number): string => WEEKDAYS(new Date(Date.UTC(2024, 0, weekday, 12)));
 
 /** A day and a time of day as the clock stands at a place. @example momentWord('2026-11-27T10:05:00Z', 'Europe/Lisbon') // '27 Nov 2026, 10:05' */
-export const momentWord = (at: number | string, timeZone: string): string =>
-  new Date(at).toLocaleString(LOCALE, { ...DAY_OF_YEAR, ...CLOCK, timeZone });
+export const momentWord = (at: number | string, timeZone: string): string => written(MOMENTS(timeZone), new Date(at));
 
 /** A time of day at a place. @example clockWord('2026-07-27T10:05:00Z', 'Europe/Lisbon') // '11:05' */
-export const clockWord = (at: number | string, timeZone: string): string =>
-  new Date(at).toLocaleTimeString(LOCALE, { ...CLOCK, timeZone });
+export const clockWord = (at: number | string, timeZone: string): string => written(CLOCKS(timeZone), new Date(at));
 
 /** Whose clock it is. @example zoneWord('Pacific/Auckland') // 'Auckland time' @example zoneWord('Etc/GMT-12') // 'UTC+12' */
 export function zoneWord(timeZone: string): string {
   const city = /^(?!Etc\/).+\/([^/]+)$/.exec(timeZone)?.[1];
   if (city !== undefined) return `${city.replaceAll('_', ' ')} time`;
-  const parts = new Intl.DateTimeFormat(LOCALE, { timeZone, timeZoneName: 'shortOffset' }).formatToParts(0);
+  const parts = OFFSETS(timeZone).formatToParts(0);
   const word = parts.find((p) => p.type === 'timeZoneName')!.value;
   return word.replace(/^GMT(\+0)?/, 'UTC').replace('-', MINUS);
 }

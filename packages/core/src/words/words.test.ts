@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { addDays } from '../days';
 import {
   asNoted,
   clockWord,
@@ -116,5 +117,37 @@ describe('the clock at a place', () => {
     expect(startWord(evening, 'Europe/Lisbon')).toBe('Tue 24 Nov 19:00 Athens time');
     expect(startWord(evening, 'Europe/Helsinki')).toBe('Tue 24 Nov 19:00');
     expect(startTimeWord(evening, 'UTC')).toBe('19:00 Athens time');
+  });
+});
+
+describe('days, written with what was made before', () => {
+  const plain = (day: string, options: Intl.DateTimeFormatOptions) =>
+    new Date(`${day}T12:00:00`).toLocaleDateString('en-GB', options).replace(',', '');
+
+  it('are those of the calendar where the reader is, on every day', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 80_000 }), (n) => {
+        const day = addDays('1930-01-01', n);
+        expect(dayWord(day)).toBe(plain(day, { weekday: 'short', day: 'numeric', month: 'short' }));
+        expect(shortDayWord(day)).toBe(plain(day, { day: 'numeric', month: 'short' }));
+        expect(monthWord(day)).toBe(plain(day, { month: 'short' }));
+      }),
+    );
+  });
+
+  it('say of what is no day that it is none', () => {
+    expect(dayWord('31/12')).toBe('Invalid Date');
+    expect(momentWord('soon', 'UTC')).toBe('Invalid Date');
+    expect(clockWord('soon', 'UTC')).toBe('Invalid Date');
+  });
+
+  it('of one zone are not those of another', () => {
+    const at = '2026-07-27T10:05:00Z';
+    expect(['Europe/Lisbon', 'Asia/Kathmandu', 'Europe/Lisbon'].map((zone) => clockWord(at, zone))).toEqual([
+      '11:05',
+      '15:50',
+      '11:05',
+    ]);
+    expect(['Etc/GMT-12', 'Etc/GMT+3', 'Etc/GMT-12'].map(zoneWord)).toEqual(['UTC+12', 'UTC\u22123', 'UTC+12']);
   });
 });
