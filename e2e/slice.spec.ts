@@ -101,7 +101,7 @@ test.describe('a lost network', () => {
     await page.getByRole('link', { name: 'Swimmers', exact: true }).click();
     // A swimmer's page was opened before, so that this browser has it.
     await page.getByRole('link', { name: 'Kasper Lindqvale' }).click();
-    await expect(page.getByRole('heading', { name: 'Kasper Lindqvale' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Kasper Lindqvale', level: 1 })).toBeVisible();
     await page.getByRole('link', { name: 'Swimmers', exact: true }).click();
     await page.getByRole('button', { name: 'Add swimmer' }).click();
     await page.getByRole('button', { name: 'Save swimmer' }).click();
@@ -208,4 +208,24 @@ test('the night theme is as readable, and the library holds its causes', async (
     .click();
   await expect(page.getByText(/^Everyone out at/)).toBeVisible();
   await expectAccessible(page);
+});
+
+test('a wide screen shows the list and the swimmer side by side, and opens no record for it', async ({
+  page,
+}, info) => {
+  test.skip(info.project.name !== 'wide', 'a phone shows one after the other');
+  await signIn(page, 'coach@upwell.example');
+  const asked: string[] = [];
+  page.on('request', (request) => asked.push(new URL(request.url()).pathname));
+  await page.goto('/swimmers');
+  const pane = page.getByRole('region', { name: /^Swimmer / });
+  await expect(pane.getByRole('heading', { level: 2 }).first()).toBeVisible();
+  const line = page.getByRole('link', { name: /^Halina Wrexley/ });
+  await line.focus();
+  await expect(pane.getByRole('heading', { name: 'Halina Wrexley', level: 2 })).toBeVisible();
+  await expect(pane.getByRole('img', { name: /^How it looks: / })).toBeVisible();
+  await expectAccessible(page);
+  expect(asked.filter((path) => /^\/api\/v1\/swimmers\/[0-9a-f-]{36}$/.test(path))).toEqual([]);
+  await pane.getByRole('button', { name: 'Open the page' }).click();
+  await expect(page.getByRole('heading', { name: 'Halina Wrexley', level: 1 })).toBeVisible();
 });

@@ -1,5 +1,5 @@
 // Measures speed on this machine, each number beside a reference from the same run.
-// `npm run bench -- causes` runs one: causes, build, sighting, swimmers, growth, figure, clip, find, film, deck, water, race, live, siege, orm, bundle.
+// `npm run bench -- causes` runs one: causes, build, sighting, swimmers, growth, figure, clip, find, film, deck, pages, water, race, live, siege, orm, bundle.
 // `npm run bench -- mutants` takes its time and is run only when it is asked for.
 import { spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
@@ -26,6 +26,7 @@ const BENCHES = [
   'find',
   'film',
   'deck',
+  'pages',
   'water',
   'race',
   'live',
@@ -36,8 +37,21 @@ const BENCHES = [
 /** How many wrong edits of the core its tests notice: an hour, and no matter of speed. */
 const SLOW = ['mutants'];
 /** Those that ask a server, and those of them that look through a browser. */
-const ON_SERVER = ['swimmers', 'growth', 'figure', 'clip', 'film', 'deck', 'water', 'race', 'live', 'siege', 'orm'];
-const IN_BROWSER = ['figure', 'clip', 'film', 'deck', 'water', 'race'];
+const ON_SERVER = [
+  'swimmers',
+  'growth',
+  'figure',
+  'clip',
+  'film',
+  'deck',
+  'pages',
+  'water',
+  'race',
+  'live',
+  'siege',
+  'orm',
+];
+const IN_BROWSER = ['figure', 'clip', 'film', 'deck', 'pages', 'water', 'race', 'bundle'];
 const asked = process.argv.slice(2);
 let stopped = false;
 

@@ -9,6 +9,7 @@ import { chosen, draftOf, freedWeek, lockedWeek, redone, undone } from '@/race/r
 import { signedTime } from '@/race/words';
 import { differences } from '@/offline/differences';
 import { counted } from '@/state/offline';
+import { beginsMonth } from '@/race/parts/SeasonGrid';
 import { addDays, dayIn, deviceZone, weekOf } from '@upwell/core/days';
 import { fakeServer, FOCUS, ID, ME, SESSION_ROW, showAt, SQUAD } from './fakeServer';
 import { FACTS, RACE_VIEW } from './raceFacts';
@@ -333,5 +334,21 @@ describe('the deck’s first page', () => {
   it('understands a page that an older app kept', async () => {
     shown(today);
     await find(FOCUS.swimmerName);
+  });
+});
+
+describe('the names of months over the weeks of a season', () => {
+  const named = (from: string, weeks: number) => {
+    const mondays = Array.from({ length: weeks }, (_, i) => addDays(from, 7 * i));
+    return mondays.flatMap((monday, i) => (beginsMonth(mondays, i) ? [`${i} ${monday.slice(5, 7)}`] : []));
+  };
+
+  it('stand over the first week of each', () => {
+    expect(named('2026-11-16', 11)).toEqual(['0 11', '3 12', '7 01']);
+  });
+
+  it('leave the first one out where only its last week is shown, so that no name stands on another', () => {
+    expect(named('2026-11-30', 7)).toEqual(['1 12', '5 01']);
+    expect(named('2026-11-30', 1)).toEqual(['0 11']);
   });
 });

@@ -15,7 +15,11 @@ export function makeStore() {
       ...reducers,
     },
     preloadedState: { drafts: keptDrafts(openAccount()), settings: kept('settings', { theme: 'system' as const }) },
-    middleware: (defaults) => defaults().concat(api.middleware),
+    middleware: (defaults) =>
+      // Checks of development, also in tests: how long they take is the machine's affair.
+      defaults({ immutableCheck: { warnAfter: Infinity }, serializableCheck: { warnAfter: Infinity } }).concat(
+        api.middleware,
+      ),
   });
   followLibrary(store);
   let last = store.getState();

@@ -1,3 +1,4 @@
+// The swimmers of a club or a squad, all pages of them.
 import type { SwimmerRow } from '@upwell/contract/swimmers';
 import { useEffect, useMemo } from 'react';
 import { useSwimmersInfiniteQuery } from './api';

@@ -47,7 +47,7 @@ export function Grid({
             <View style={{ width: name }} />
             {mondays.map((monday, i) => (
               <Text key={monday} variant="labelSmall" numberOfLines={1} style={[styles.month, { width: size - 2 }]}>
-                {i === 0 || monday.slice(5, 7) !== mondays[i - 1]!.slice(5, 7) ? monthWord(monday) : ''}
+                {beginsMonth(mondays, i) ? monthWord(monday) : ''}
               </Text>
             ))}
           </View>
@@ -94,6 +94,13 @@ export function Grid({
       </View>
     </Card>
   );
+}
+
+/** Whether the name of a month stands over a week: over its first, but not where the next name stands one week later. */
+export function beginsMonth(mondays: readonly string[], week: number): boolean {
+  const month = (i: number) => mondays[i]?.slice(0, 7);
+  if (week === 0) return mondays.length < 2 || month(0) === month(1);
+  return month(week) !== month(week - 1);
 }
 
 const LETTER = { learn: 'L', build: 'B', sharpen: 'S', recovery: 'r', taper: 't' } as const;

@@ -4,7 +4,7 @@ import { useToday, useZone } from '@/state/hooks';
 import type { FocusView, ReviewView } from '@upwell/contract/review';
 import { bestView } from '@upwell/core/figure';
 import { doseWord, drillCard, KIT } from '@upwell/core/library';
-import { causeCard, signCard, type SignId } from '@upwell/core/review';
+import { causeCard, linksOf, signCard, type SignId, type Stroke } from '@upwell/core/review';
 import { datedWord } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -13,13 +13,13 @@ import { Card } from '@/ui/Card';
 import { distanceInDays } from '@/ui/dates';
 import { useTheme } from '@/ui/useTheme';
 
-export function FocusCard({
-  focus,
-  review,
-}: {
-  readonly focus: FocusView | undefined;
-  readonly review: ReviewView | undefined;
-}) {
+interface FocusCardProps {
+  readonly focus: FocusView | null;
+  /** The look that it came from; without it the figure shows all signs of the cause. */
+  readonly review?: ReviewView | undefined;
+}
+
+export function FocusCard({ focus, review }: FocusCardProps) {
   const theme = useTheme();
   const today = useToday();
   const zone = useZone();
@@ -31,20 +31,24 @@ export function FocusCard({
     );
   }
   const drill = drillCard(focus.drill);
-  const seen = Object.entries(review?.signs ?? {})
-    .filter(([, s]) => s !== 'absent')
-    .map(([id]) => id as SignId);
+  const cause = causeCard(focus.cause);
+  const stroke = review?.stroke ?? (cause.strokes[0] as Stroke);
+  const seen = review
+    ? Object.entries(review.signs)
+        .filter(([, s]) => s !== 'absent')
+        .map(([id]) => id as SignId)
+    : (Object.keys(linksOf(focus.cause)) as SignId[]);
   return (
     <Card
       title="The one focus"
       strong
       aside={<Text variant="bodySmall">{`since ${datedWord(dayIn(zone, focus.since), today)}`}</Text>}
     >
-      <Text variant="titleLarge">{causeCard(focus.cause).name}</Text>
+      <Text variant="titleLarge">{cause.name}</Text>
       <Text variant="bodyLarge" style={{ color: theme.colors.primary }}>{`“${focus.cue}”`}</Text>
       <View style={styles.figure}>
         <FigureView
-          stroke={review?.stroke ?? 'front-crawl'}
+          stroke={stroke}
           signs={seen}
           view={bestView(seen)}
           phase={null}

@@ -78,7 +78,7 @@ export function SwimmerScreen({ gapLine }: { readonly gapLine: GapLine }) {
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.column : undefined}>
           <GoalCard swimmer={swimmer} gapLine={gapLine} />
-          <FocusCard focus={open} review={swimmer.reviews.find((r) => r.id === open?.reviewId)} />
+          <FocusCard focus={open ?? null} review={swimmer.reviews.find((r) => r.id === open?.reviewId)} />
           {open ? (
             <Button
               mode="outlined"

@@ -4,7 +4,7 @@ import { levelCard, type LevelId, LEVELS } from '@upwell/core/swimmers';
 import { causeCard } from '@upwell/core/review';
 import type { SwimmerRow } from '@upwell/contract/swimmers';
 import { type Href, Link, useRouter } from 'expo-router';
-import { useDeferredValue, useState } from 'react';
+import { lazy, Suspense, useDeferredValue, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useMeQuery } from '@/account';
@@ -13,11 +13,16 @@ import { distanceInDays } from '@/ui/dates';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading } from '@/ui/States';
 import { Toggle } from '@/ui/Toggle';
+import { useRoomy } from '@/ui/useRoomy';
 import { useTheme } from '@/ui/useTheme';
 import { useSquadsQuery, useSwimmersInfiniteQuery } from '../api';
 
+const SwimmerPane = lazy(() => import('../parts/SwimmerPane'));
+
 export function SwimmersScreen() {
   const router = useRouter();
+  const roomy = useRoomy();
+  const [pointedId, setPointed] = useState<string | null>(null);
   const { data: me } = useMeQuery();
   const [search, setSearch] = useState('');
   const [squadId, setSquad] = useState<string>();
@@ -35,10 +40,12 @@ export function SwimmersScreen() {
   const rows = query.data?.pages.flatMap((page) => page.items) ?? [];
   const filtered = Boolean(asked || squadId || level || archived);
   const coach = me?.role !== 'swimmer';
+  const pointed = roomy ? (rows.find((row) => row.id === pointedId) ?? rows[0]) : undefined;
 
   return (
     <Screen
       title="Swimmers"
+      {...(roomy ? { maxWidth: 1320 } : {})}
       actions={
         coach ? (
           <>
@@ -85,10 +92,19 @@ export function SwimmersScreen() {
       </ScrollView>
       {query.error ? <Failure error={query.error} retry={() => void query.refetch()} /> : null}
       {query.isLoading ? <Loading label="Loading swimmers" /> : null}
-      <View role="list">
-        {rows.map((row) => (
-          <SwimmerLine key={row.id} row={row} />
-        ))}
+      <View style={roomy ? styles.columns : undefined}>
+        <View role="list" style={roomy ? styles.list : undefined}>
+          {rows.map((row) => (
+            <SwimmerLine key={row.id} row={row} onPoint={() => setPointed(row.id)} />
+          ))}
+        </View>
+        {pointed ? (
+          <View style={styles.pane}>
+            <Suspense fallback={<Loading label="Opening the swimmer" />}>
+              <SwimmerPane key={pointed.id} row={pointed} coach={coach} />
+            </Suspense>
+          </View>
+        ) : null}
       </View>
       {query.data && rows.length === 0 ? (
         filtered ? (
@@ -122,14 +138,24 @@ export function SwimmersScreen() {
   );
 }
 
-function SwimmerLine({ row }: { readonly row: SwimmerRow }) {
+interface SwimmerLineProps {
+  readonly row: SwimmerRow;
+  /** The mouse is over it, or the keyboard on it. */
+  readonly onPoint: () => void;
+}
+
+function SwimmerLine({ row, onPoint }: SwimmerLineProps) {
   const theme = useTheme();
   const today = useToday();
   const due = row.focus && row.focus.relookOn <= today;
   return (
     <View role="listitem">
       <Link href={`/swimmers/${row.id}` as Href} asChild>
-        <Pressable style={StyleSheet.flatten([styles.line, { borderBottomColor: theme.own.line }])}>
+        <Pressable
+          onHoverIn={onPoint}
+          onFocus={onPoint}
+          style={StyleSheet.flatten([styles.line, { borderBottomColor: theme.own.line }])}
+        >
           <View style={styles.flex}>
             <Text variant="titleMedium">{`${row.givenName} ${row.familyName}`}</Text>
             <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
@@ -160,6 +186,10 @@ function SwimmerLine({ row }: { readonly row: SwimmerRow }) {
 }
 
 const styles = StyleSheet.create({
+  columns: { flexDirection: 'row', gap: 28, alignItems: 'flex-start' },
+  list: { flex: 3, minWidth: 0 },
+  // Stays in sight beside a long list.
+  pane: { flex: 4, minWidth: 0, position: 'sticky' as 'relative', top: 0 },
   search: { marginBottom: 10 },
   chips: { gap: 8, paddingBottom: 12 },
   line: {
