@@ -84,12 +84,7 @@ export function lanesOf<P extends LanePerson>(
 }
 
 /** How a group's lanes swim: who leaves when, each swimmer's time, the lane's send-off, who would be caught, and what to do about it. */
-export function laneSwims(
-  group: GroupPlan,
-  pool: Pool,
-  people: readonly LanePerson[],
-  capacity?: number,
-): LaneSwims[] {
+export function laneSwims(group: GroupPlan, pool: Pool, people: readonly LanePerson[], capacity?: number): LaneSwims[] {
   const sets = group.blocks.flatMap((block) => setsOf(block.items));
   return lanesOf(group, pool, people, capacity).flatMap((here, i) => {
     if (here.length === 0) return [];
