@@ -1,4 +1,10 @@
 import { act, fireEvent, renderHook, screen, waitFor } from '@testing-library/react-native';
+import { StyleSheet } from 'react-native';
+import { AccountScreen } from '@/account/AccountScreen';
+import { DeckCardScreen } from '@/deck/screens/DeckCardScreen';
+import { chooseDeckLight, chooseHand } from '@/state/settings';
+import { NIGHT } from '@/ui/theme';
+import { router } from 'expo-router';
 import type { DeckPack } from '@upwell/contract/deck';
 import type { SessionPerson } from '@upwell/contract/sessions';
 import type { AnySet } from '@upwell/core/sessions';
@@ -52,6 +58,50 @@ function server(extra: Record<string, () => { body: unknown }> = {}) {
 }
 
 const kinds = async () => (await eventsOf(ID)).map((e) => e.kind).sort();
+
+describe('the hand that holds the phone', () => {
+  const sideOfGo = () => StyleSheet.flatten(screen.getAllByTestId('lane-head')[0]!.props.style).flexDirection;
+
+  it('has the clock on its side: on the right until it is said otherwise, at once afterwards', async () => {
+    server();
+    const store = showAt(routes, `/deck/${ID}/run`);
+    fireEvent.press(await screen.findByText('Begin'));
+    await screen.findByLabelText('Lane 1: go');
+    expect(sideOfGo()).toBe('row');
+    act(() => void store.dispatch(chooseHand('left')));
+    expect(sideOfGo()).toBe('row-reverse');
+  });
+
+  it('is chosen by a coach in the account, and asked of no swimmer', async () => {
+    server();
+    const store = showAt({ account: AccountScreen }, '/account');
+    fireEvent.press(await screen.findByText('Left hand'));
+    expect(store.getState().settings).toMatchObject({ hand: 'left' });
+    server({ 'GET /account/me': () => ({ body: { ...ME, role: 'swimmer' } }) });
+    showAt({ account: AccountScreen }, '/account');
+    expect(await screen.findByText('Light')).toBeTruthy();
+    expect(screen.queryByText('Left hand')).toBeNull();
+  });
+});
+
+describe('the light of the deck', () => {
+  const ground = () =>
+    StyleSheet.flatten(screen.UNSAFE_getAllByProps({ role: 'main' }).at(-1)!.props.style).backgroundColor;
+
+  it('is dark, becomes black on white with one tap in the sun, and stays so for the card', async () => {
+    server({ [`GET /sessions/${ID}`]: () => ({ body: SESSION }) });
+    const store = showAt({ ...routes, 'deck/[id]/index': DeckCardScreen }, `/deck/${ID}/run`);
+    await screen.findByText('Begin');
+    expect(ground()).toBe(NIGHT.colors.background);
+    fireEvent.press(screen.getByLabelText('Bright, for the sun'));
+    expect(ground()).toBe('#FFFFFF');
+    act(() => router.navigate(`/deck/${ID}`));
+    await screen.findByText('Run it');
+    expect(ground()).toBe('#FFFFFF');
+    act(() => void store.dispatch(chooseDeckLight('dark')));
+    expect(ground()).toBe(NIGHT.colors.background);
+  });
+});
 
 describe('few breaths at the pool side', () => {
   const few = {

@@ -6,7 +6,7 @@ import { newWish, poolOf, requestOf } from '@/sessions/wish';
 import { addDays, daysBetween } from '@upwell/core/days';
 import { distanceInDays } from '@/ui/dates';
 import { effortTint } from '@/ui/effortTint';
-import { DAY, NIGHT } from '@/ui/theme';
+import { DAY, NIGHT, SUN } from '@/ui/theme';
 import { fieldMessages, sentence, storedNow } from '@/api/problem';
 import { buildSession, editSet } from '@upwell/core/sessions';
 import { clockAfter } from '@upwell/core/units';
@@ -15,6 +15,7 @@ describe('effort as depth', () => {
   it.each([
     ['day', DAY],
     ['night', NIGHT],
+    ['full sun', SUN],
   ])('can be read at every effort by %s', (_name, { own }) => {
     for (let effort = 0.3; effort <= 1; effort += 0.01)
       expect(effortTint(effort, own).contrast).toBeGreaterThanOrEqual(4.5);

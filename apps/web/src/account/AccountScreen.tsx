@@ -10,7 +10,14 @@ import { leave as leaveHere, tellServer } from '@/api/leaving';
 import { dropAllDrafts } from '@/state/drafts';
 import { forgetSeen, send } from '@/offline';
 import { useAppDispatch, useAppSelector, useAppStore } from '@/state/hooks';
-import { chooseTheme, type ThemeChoice } from '@/state/settings';
+import {
+  chooseDeckLight,
+  chooseHand,
+  chooseTheme,
+  type DeckLight,
+  type Hand,
+  type ThemeChoice,
+} from '@/state/settings';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { Screen } from '@/ui/Screen';
@@ -23,6 +30,14 @@ import { ROLE_WORD } from './roles';
 import { StandardsCard } from './StandardsCard';
 import { useMeQuery } from './api';
 
+const HANDS: readonly { readonly value: Hand; readonly label: string }[] = [
+  { value: 'right', label: 'Right hand' },
+  { value: 'left', label: 'Left hand' },
+];
+const LIGHTS: readonly { readonly value: DeckLight; readonly label: string }[] = [
+  { value: 'dark', label: 'Dark' },
+  { value: 'sun', label: 'Bright, for the sun' },
+];
 const THEMES: readonly { readonly value: ThemeChoice; readonly label: string }[] = [
   { value: 'system', label: 'Same as the device' },
   { value: 'day', label: 'Day' },
@@ -33,7 +48,7 @@ export function AccountScreen() {
   const router = useRouter();
   const dispatch = useAppDispatch();
   const { data: me } = useMeQuery();
-  const theme = useAppSelector((state) => state.settings.theme);
+  const { theme, hand, deckLight } = useAppSelector((state) => state.settings);
   const unsaved = useAppSelector((state) => Object.keys(state.drafts).length);
   const store = useAppStore();
   const [sure, setSure] = useState(false);
@@ -66,6 +81,23 @@ export function AccountScreen() {
       <Card title="Light">
         <Choice label="Colours" options={THEMES} chosen={[theme]} onPress={(value) => dispatch(chooseTheme(value))} />
       </Card>
+      {me && me.role !== 'swimmer' ? (
+        <Card title="Deck clock">
+          <Choice
+            label="Light"
+            options={LIGHTS}
+            chosen={[deckLight]}
+            onPress={(value) => dispatch(chooseDeckLight(value))}
+          />
+          <Choice
+            label="This phone is held in the"
+            options={HANDS}
+            chosen={[hand]}
+            onPress={(value) => dispatch(chooseHand(value))}
+          />
+          <Text variant="bodySmall">Go stands on the side of that thumb.</Text>
+        </Card>
+      ) : null}
       {me && me.role !== 'swimmer' ? (
         <Card title="People">
           <View style={styles.row}>

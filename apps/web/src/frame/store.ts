@@ -7,6 +7,7 @@ import { keepDrafts, keptDrafts } from '@/state/drafts';
 import { storageFull } from '@/state/offline';
 import { keep, kept } from '@/state/persist';
 import { reducers } from '@/state/reducers';
+import { SETTINGS } from '@/state/settings';
 
 export function makeStore() {
   const store = configureStore({
@@ -14,7 +15,7 @@ export function makeStore() {
       [api.reducerPath]: api.reducer,
       ...reducers,
     },
-    preloadedState: { drafts: keptDrafts(openAccount()), settings: kept('settings', { theme: 'system' as const }) },
+    preloadedState: { drafts: keptDrafts(openAccount()), settings: { ...SETTINGS, ...kept('settings', SETTINGS) } },
     middleware: (defaults) =>
       // Checks of development, also in tests: how long they take is the machine's affair.
       defaults({ immutableCheck: { warnAfter: Infinity }, serializableCheck: { warnAfter: Infinity } }).concat(

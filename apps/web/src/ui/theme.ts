@@ -115,6 +115,22 @@ export const DAY: Theme = {
   },
 };
 
+/** By day in full sun: black on white, for a screen that mirrors the sky. */
+export const SUN: Theme = {
+  ...DAY,
+  colors: {
+    ...DAY.colors,
+    primary: '#00433E',
+    error: '#8A1F08',
+    background: '#FFFFFF',
+    onBackground: '#000000',
+    onSurface: '#000000',
+    onSurfaceVariant: '#1C2B2D',
+    outline: '#2E4043',
+  },
+  own: { ...DAY.own, line: '#5C7074' },
+};
+
 export const NIGHT: Theme = {
   ...MD3DarkTheme,
   roundness: 2,

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Stepper } from '@/ui/Stepper';
+import { useTheme } from '@/ui/useTheme';
 import type { Run } from '../useRun';
 import { Tap } from './Tap';
 
@@ -17,6 +18,7 @@ interface CountingProps {
 
 /** Strokes of one length, near the last count so that two taps are enough. */
 export function Counting({ run, counting, name, onDone }: CountingProps) {
+  const theme = useTheme();
   const { state, note } = run;
   const lane = state.lanes.find((l) => l.id === counting.lane);
   const passage = lane?.passages[lane.index];
@@ -32,7 +34,12 @@ export function Counting({ run, counting, name, onDone }: CountingProps) {
     <View style={styles.counting} role="group" aria-label={`Strokes for ${name}`}>
       <View style={styles.row}>
         {[-2, -1, 0, 1, 2].map((by) => (
-          <Tap key={by} label={`${count + by} strokes`} style={styles.countTile} onTap={() => keep(count + by)}>
+          <Tap
+            key={by}
+            label={`${count + by} strokes`}
+            style={[styles.countTile, { borderColor: theme.colors.outline }]}
+            onTap={() => keep(count + by)}
+          >
             <Text style={styles.countWord}>{count + by}</Text>
           </Tap>
         ))}
@@ -59,7 +66,6 @@ const styles = StyleSheet.create({
     minHeight: 60,
     minWidth: 56,
     borderWidth: 2,
-    borderColor: '#86A09E',
     borderRadius: 6,
     alignItems: 'center',
     justifyContent: 'center',

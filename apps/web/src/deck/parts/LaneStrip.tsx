@@ -12,6 +12,7 @@ import { formatTime, type Pool } from '@upwell/core/units';
 import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
+import { useAppSelector } from '@/state/hooks';
 import { useTheme } from '@/ui/useTheme';
 import { textSize } from '@/ui/theme';
 import type { DeckTime } from '../time';
@@ -40,14 +41,18 @@ interface LaneStripProps {
   readonly onLane: (lane: LaneState) => void;
 }
 
+/** Whether the thumb comes from the left: the clock and Go stand there then. */
+const useLeftHanded = () => useAppSelector((state) => state.settings.hand === 'left');
+
 /** One lane: what it swims, when the next one leaves, and a tile for each swimmer. */
 export function LaneStrip(props: LaneStripProps) {
   const { lane, group, state, time, pool, names, mode, onSwimmer, onLane } = props;
   const theme = useTheme();
   const passage = lane.passages[lane.index];
+  const left = useLeftHanded();
   return (
     <View style={[styles.lane, { borderTopColor: theme.own.line }]} role="group" aria-label={`Lane ${lane.number}`}>
-      <View style={styles.head}>
+      <View style={[styles.head, left ? styles.leftHead : null]} testID="lane-head">
         <Pressable role="button" onPress={() => onLane(lane)} style={styles.what}>
           <Text variant="labelMedium" style={{ color: theme.colors.onSurfaceVariant }} numberOfLines={1}>
             {`Lane ${lane.number} · ${group}${passage ? ` · ${placeOf(passage)}` : ''}`}
@@ -99,6 +104,8 @@ function Coming({ lane, pool }: Pick<LaneStripProps, 'lane' | 'pool'>) {
 
 function Clock({ lane, state, time, names, onGo }: LaneStripProps) {
   const theme = useTheme();
+  const left = useLeftHanded();
+  const side = [styles.clock, left ? styles.leftClock : null];
   const ended = state.endedMs !== null;
   const now = useNow(time, 100, !ended);
   const is = laneNow(lane, state.reps, now);
@@ -107,9 +114,9 @@ function Clock({ lane, state, time, names, onGo }: LaneStripProps) {
   if (ended || is.kind === 'done') return null;
   if (ready || over) {
     const next = is.kind !== 'ready';
-    const left = breakLeftS(lane, state.reps, now);
+    const breakS = breakLeftS(lane, state.reps, now);
     return (
-      <View style={styles.clock}>
+      <View style={side}>
         <Tap
           label={`Lane ${lane.number}: ${next ? 'go for the next set' : 'go'}`}
           onTap={(monoMs) => onGo(lane, monoMs)}
@@ -124,7 +131,11 @@ function Clock({ lane, state, time, names, onGo }: LaneStripProps) {
         </Tap>
         {is.kind === 'coming-in' ? (
           <Text variant="labelSmall" style={[styles.figures, { color: theme.colors.onSurfaceVariant }]}>
-            {left !== null ? breakLeftWord(left) : is.waiting.length === 0 ? 'all in' : `${is.waiting.length} to come`}
+            {breakS !== null
+              ? breakLeftWord(breakS)
+              : is.waiting.length === 0
+                ? 'all in'
+                : `${is.waiting.length} to come`}
           </Text>
         ) : null}
       </View>
@@ -132,7 +143,7 @@ function Clock({ lane, state, time, names, onGo }: LaneStripProps) {
   }
   const { figure, under, hot } = clockOf(is, names);
   return (
-    <View style={styles.clock}>
+    <View style={side}>
       <Text style={[styles.count, { color: hot ? theme.colors.error : theme.colors.onBackground }]}>{figure}</Text>
       <Text variant="labelSmall" numberOfLines={1} style={{ color: theme.colors.onSurfaceVariant }}>
         {under}
@@ -266,6 +277,8 @@ const styles = StyleSheet.create({
   head: { flexDirection: 'row', alignItems: 'center', gap: 10 },
   what: { flex: 1, minWidth: 0, minHeight: 56, justifyContent: 'center' },
   set: { fontFamily: 'Atkinson Bold', fontSize: 20, lineHeight: 26 },
+  leftHead: { flexDirection: 'row-reverse' },
+  leftClock: { alignItems: 'flex-start' },
   clock: { alignItems: 'flex-end', minWidth: 104 },
   count: { fontFamily: 'Atkinson Bold', fontSize: 48, lineHeight: 52, fontVariant: ['tabular-nums'] },
   go: { minWidth: 104, minHeight: 64, borderRadius: 8, alignItems: 'center', justifyContent: 'center' },

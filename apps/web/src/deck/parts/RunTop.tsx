@@ -7,6 +7,7 @@ import { IconButton, Text } from 'react-native-paper';
 import { offlineWords } from '@/offline';
 import { useAppSelector } from '@/state/hooks';
 import { useTheme } from '@/ui/useTheme';
+import { LightButton } from '../DeckLight';
 import type { DeckTime } from '../time';
 import { useAlarm } from '../beeper/alarm';
 import { useNow } from '../useNow';
@@ -47,6 +48,7 @@ export function RunTop({ title, state, time, endMs, zone, onBack, onWaiting }: R
             </Text>
           ) : null}
         </View>
+        <LightButton />
       </View>
       <View style={styles.clock}>
         <Text
@@ -100,7 +102,7 @@ export function Missing({ state, time, names }: MissingProps) {
 
 const styles = StyleSheet.create({
   top: { paddingHorizontal: 16 },
-  line: { flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 48 },
+  line: { flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 48, marginRight: -8 },
   back: { margin: 0, marginLeft: -12 },
   title: { flex: 1 },
   clock: { flexDirection: 'row', alignItems: 'flex-end', justifyContent: 'space-between' },

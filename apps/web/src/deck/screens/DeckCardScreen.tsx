@@ -22,23 +22,22 @@ import type { SessionView } from '@upwell/contract/sessions';
 import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
-import { Button, IconButton, PaperProvider, Text } from 'react-native-paper';
+import { Button, IconButton, Text } from 'react-native-paper';
 import { useSessionQuery } from '@/sessions';
+import { DeckLight } from '../DeckLight';
 import { sentenceCase } from '@upwell/core/text';
 import { clockAfter } from '@upwell/core/units';
 import { effortTint } from '@/ui/effortTint';
-import { Icon } from '@/ui/Icon';
 import { Failure, Loading } from '@/ui/States';
-import { NIGHT } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
 import { useTitle } from '@/ui/useTitle';
 
-/** The session as it is read at the pool side: one level at a time, very large, always dark against glare. */
+/** The session as it is read at the pool side: one level at a time, very large. */
 export function DeckCardScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const { data: session, error, refetch } = useSessionQuery(id);
   return (
-    <PaperProvider theme={NIGHT} settings={{ icon: Icon, rippleEffectEnabled: false }}>
+    <DeckLight>
       {session ? (
         <DeckCard session={session} />
       ) : error ? (
@@ -46,7 +45,7 @@ export function DeckCardScreen() {
       ) : (
         <Loading label="Loading the card" />
       )}
-    </PaperProvider>
+    </DeckLight>
   );
 }
 

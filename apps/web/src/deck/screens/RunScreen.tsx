@@ -1,4 +1,4 @@
-/** The deck clock: a session run with one hand. Always dark, against glare and for the battery. */
+/** The deck clock: a session run with one hand. */
 import { HiddenGuests } from '@/sessions';
 import { plannedFinishS, runSetup, type BreathAnswer, type LaneState } from '@upwell/core/deck';
 import { setsOf, type SessionPlan } from '@upwell/core/sessions';
@@ -6,16 +6,16 @@ import type { DeckPack } from '@upwell/contract/deck';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
-import { Button, PaperProvider, Text } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
 import { Choice } from '@/ui/Choice';
-import { Icon } from '@/ui/Icon';
 import { Failure, Loading, Notice } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
-import { NIGHT, textSize } from '@/ui/theme';
+import { textSize } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
 import { useTitle } from '@/ui/useTitle';
 import { useWide } from '@/ui/useWide';
 import { usePackQuery } from '../api';
+import { DeckLight } from '../DeckLight';
 import { Counting } from '../parts/Counting';
 import { FewBreathsAsk } from '../parts/FewBreathsAsk';
 import { LaneStrip, type TapMode } from '../parts/LaneStrip';
@@ -38,7 +38,7 @@ export function RunScreen() {
   const { data: pack, error, refetch } = usePackQuery(id);
   const run = useRun(id);
   return (
-    <PaperProvider theme={NIGHT} settings={{ icon: Icon, rippleEffectEnabled: false }}>
+    <DeckLight>
       {pack && run ? (
         <Deck pack={pack} run={run} />
       ) : error && !pack ? (
@@ -46,7 +46,7 @@ export function RunScreen() {
       ) : (
         <Loading label="Opening the deck clock" />
       )}
-    </PaperProvider>
+    </DeckLight>
   );
 }
 

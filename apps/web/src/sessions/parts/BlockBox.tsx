@@ -59,8 +59,8 @@ export function BlockBox({
         />
       ))}
       {height > LINE ? (
-        <View style={styles.blockHead}>
-          <Text variant="labelSmall" numberOfLines={1} style={[styles.name, head]}>
+        <View style={[styles.blockHead, wide ? styles.withTime : null]}>
+          <Text variant="labelSmall" numberOfLines={1} style={[styles.name, wide ? null : styles.narrow, head]}>
             {blockWord(block.block)}
           </Text>
           {wide ? (
@@ -131,8 +131,11 @@ function Hatch({ colour }: { readonly colour: string }) {
 
 const styles = StyleSheet.create({
   block: { overflow: 'hidden', marginBottom: 2, borderRadius: 3 },
-  blockHead: { flexDirection: 'row', justifyContent: 'space-between', height: 16, paddingRight: 10 },
+  blockHead: { flexDirection: 'row', justifyContent: 'space-between', height: 16 },
+  withTime: { paddingRight: 10 },
   name: { fontFamily: 'Atkinson Bold', flexShrink: 1, paddingHorizontal: 5, lineHeight: 16 },
+  // The longest name fits into the quarter of a phone.
+  narrow: { paddingHorizontal: 3 },
   time: { paddingHorizontal: 2, lineHeight: 16 },
   slot: { position: 'absolute', left: 0, right: 0, overflow: 'hidden' },
   word: { paddingLeft: 5, paddingRight: 12, lineHeight: 15 },
