@@ -232,6 +232,33 @@ test.describe('between commit and answer', () => {
   });
 });
 
+test('the deck is read in full sun and run with the left hand, and the device remembers both', async ({ page }) => {
+  await signIn(page);
+  const id = await newSession(page);
+  await page.goto('/account');
+  await page.getByRole('button', { name: 'Left hand', exact: true }).click();
+  await page.goto(`/deck/${id}/run`);
+  await page.getByRole('button', { name: 'Bright, for the sun' }).click();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  const lane = page.getByRole('group', { name: 'Lane 1', exact: true });
+  const go = lane.getByRole('button', { name: 'Lane 1: go', exact: true });
+  const [strip, button] = [(await lane.boundingBox())!, (await go.boundingBox())!];
+  expect(button.x + button.width / 2).toBeLessThan(strip.x + strip.width / 2);
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Taps: Strokes' }).click();
+  await tiles(page, 1).first().click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Not now' }).click();
+  await page.getByRole('tab', { name: 'Heads' }).click();
+  await expectAccessible(page);
+  await page.goto(`/deck/${id}`);
+  await expect(page.getByRole('button', { name: 'Run it' })).toBeVisible();
+  expect(await page.getByRole('main').evaluate((main) => getComputedStyle(main).backgroundColor)).toBe(
+    'rgb(255, 255, 255)',
+  );
+  await expectAccessible(page);
+});
+
 test('the beeper does not drift against the audio clock in ten minutes', async ({ page }) => {
   const { outputFiles } = await build({
     stdin: {
