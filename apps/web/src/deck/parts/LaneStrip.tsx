@@ -239,6 +239,8 @@ const TileFace = memo(function TileFace({
   return (
     <Tap
       testID="tile"
+      // A quarter of a phone has room for the last time or for this, and the border shows this.
+      {...(look === 'swimming' ? { label: `${name} ${words}, in the water` } : {})}
       onTap={(monoMs) => onSwimmer(lane, swimmer, monoMs)}
       disabled={disabled}
       style={[
@@ -268,7 +270,7 @@ function tileWord(
 ): string {
   if (mode === 'look') return 'look';
   if (mode === 'strokes') return last ? formatTime(last.timeS, 1) : 'strokes';
-  if (swimming) return last ? `swims · ${formatTime(last.timeS, 1)}` : 'tap at the wall';
+  if (swimming && !last) return 'swims';
   return last ? formatTime(last.timeS, 1) : begun ? 'waits' : '–';
 }
 
