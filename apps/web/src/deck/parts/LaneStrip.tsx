@@ -239,8 +239,6 @@ const TileFace = memo(function TileFace({
   return (
     <Tap
       testID="tile"
-      // A quarter of a phone has room for the last time or for this, and the border shows this.
-      {...(look === 'swimming' ? { label: `${name} ${words}, in the water` } : {})}
       onTap={(monoMs) => onSwimmer(lane, swimmer, monoMs)}
       disabled={disabled}
       style={[
@@ -258,6 +256,8 @@ const TileFace = memo(function TileFace({
       <Text variant="labelSmall" numberOfLines={1} style={styles.figures}>
         {words}
       </Text>
+      {/* A quarter of a phone has no room for it beside a time: seen by the border. */}
+      {look === 'swimming' ? <Text style={styles.unseen}>is swimming</Text> : null}
     </Tap>
   );
 });
@@ -298,5 +298,6 @@ const styles = StyleSheet.create({
     paddingHorizontal: 4,
   },
   name: { fontFamily: 'Atkinson Bold', fontSize: textSize(16), lineHeight: textSize(22) },
+  unseen: { position: 'absolute', width: 1, height: 1, overflow: 'hidden' },
   figures: { fontVariant: ['tabular-nums'] },
 });

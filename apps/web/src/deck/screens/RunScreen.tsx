@@ -77,10 +77,7 @@ function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
   const [only, setOnly] = useState<string | null>(null);
   useTitle(`${session.title}, deck clock`);
   // The lanes first; then the rest is fetched, so that it is here when the network is not.
-  useEffect(() => {
-    const later = setTimeout(() => void panels(), 1000);
-    return () => clearTimeout(later);
-  }, []);
+  useEffect(() => void panels(), []);
   useAwake(state.beganMs !== null && state.endedMs === null);
 
   const [answer, setAnswer] = useState<BreathAnswer>(() => ({ told: false, leftOut: session.breatheFreely ?? [] }));
