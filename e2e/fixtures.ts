@@ -21,6 +21,9 @@ interface Fixtures {
   readonly quiet: { networkErrors: boolean };
 }
 
+/** What a browser says of a request without a network, and of a look for a newer app that the loss of it interrupted. */
+const NETWORK_ERROR = /^(Failed to load resource|An unknown error occurred when fetching the script)/;
+
 export const test = base.extend<Fixtures, { server: Server }>({
   server: [
     async ({}, use) => {
@@ -36,7 +39,7 @@ export const test = base.extend<Fixtures, { server: Server }>({
   page: async ({ page, server, quiet }, use) => {
     const troubles: string[] = [];
     page.on('console', (message) => {
-      const networkError = message.text().startsWith('Failed to load resource');
+      const networkError = NETWORK_ERROR.test(message.text());
       if (message.type() === 'error' && !(quiet.networkErrors && networkError))
         troubles.push(`console: ${message.text()} ${message.location().url}`);
     });

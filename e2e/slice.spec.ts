@@ -81,9 +81,10 @@ test('from what is seen in the stroke to the card on the deck, through a reload 
   quiet.networkErrors = true;
   await server.kill();
   await server.start();
-  quiet.networkErrors = false;
   await page.reload();
   await expect(holding(total + 25)).toBeVisible();
+  // The page before it may tell of the lost server until it is gone.
+  quiet.networkErrors = false;
 
   await page.getByRole('button', { name: 'Take to deck' }).click();
   await page.getByRole('tab', { name: 'Hold' }).click();

@@ -1,5 +1,6 @@
-import { fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { SENT_PIECE, type SentClip } from '@upwell/contract/sent';
+import type { ReactElement } from 'react';
 import * as filmStore from '@/film/filmStore';
 import MySent from '@/film/sent/MySent';
 import { AskCard } from '@/film/sent/AskCard';
@@ -61,6 +62,12 @@ function server(answer: (path: string) => number | 'no line') {
   return got;
 }
 const never = new AbortController().signal;
+
+/** Shows what was asked once the films of this device are read: what is read later would change a test that has ended. */
+async function showRead(ui: ReactElement) {
+  show(ui);
+  await act(async () => void (await films()));
+}
 
 describe('sending a clip', () => {
   const kept = () => keepToSend(CLIP, { film: BYTES, type: 'video/mp4', seconds: 41 });
@@ -124,9 +131,9 @@ beforeEach(() => {
 });
 
 describe('the swimmer’s side', () => {
-  it('says what is asked, what becomes of it, what was answered and when it goes', () => {
+  it('says what is asked, what becomes of it, what was answered and when it goes', async () => {
     fakeServer({});
-    show(<MySent clips={[{ ...SENT, id: 'c2' }, ANSWERED, { ...CLIP, id: 'c3' }]} />);
+    await showRead(<MySent clips={[{ ...SENT, id: 'c2' }, ANSWERED, { ...CLIP, id: 'c3' }]} />);
     const heads = screen.getAllByRole('heading').map((h) => String(h.props.children));
     expect(heads).toEqual([
       'Your coach asks you for a clip',
@@ -148,7 +155,7 @@ describe('the swimmer’s side', () => {
     fakeServer({});
     work.length.mockResolvedValue(seconds);
     jest.mocked(chooseFile).mockResolvedValue(new File(['x'.repeat(size)], 'a.mp4'));
-    show(<MySent clips={[CLIP]} />);
+    await showRead(<MySent clips={[CLIP]} />);
     fireEvent.press(screen.getByText('Film it, or choose a video'));
     expect(await screen.findByText(words)).toBeTruthy();
     expect(screen.queryByText('Send it')).toBeNull();
@@ -160,7 +167,7 @@ describe('the swimmer’s side', () => {
     work.prepare.mockResolvedValue({ ok: false, why: 'cannot-write' });
     const file = new File(['xyz'], 'a.mp4');
     jest.mocked(chooseFile).mockResolvedValue(file);
-    show(<MySent clips={[CLIP]} />);
+    await showRead(<MySent clips={[CLIP]} />);
     fireEvent.press(screen.getByText('Film it, or choose a video'));
     expect(await screen.findByText('It is 95 s long. The 60 s from 0 s on are sent.')).toBeTruthy();
     fireEvent.press(screen.getByText('Send these 60 s'));
@@ -178,7 +185,7 @@ describe('the swimmer’s side', () => {
     work.prepare.mockResolvedValue({ ok: true, film: BYTES, type: 'video/mp4', seconds: 12 });
     jest.mocked(chooseFile).mockResolvedValue(new File(['xyz'], 'a.mp4'));
     const full = jest.spyOn(filmStore, 'addPiece').mockRejectedValue(Object.assign(new Error('no'), { name }));
-    show(<MySent clips={[CLIP]} />);
+    await showRead(<MySent clips={[CLIP]} />);
     fireEvent.press(screen.getByText('Film it, or choose a video'));
     fireEvent.press(await screen.findByText('Send it'));
     expect(await screen.findByText(words)).toBeTruthy();
@@ -191,7 +198,7 @@ describe('the swimmer’s side', () => {
     work.length.mockResolvedValue(12);
     work.prepare.mockRejectedValue(new Error('decoder'));
     jest.mocked(chooseFile).mockResolvedValue(new File(['xyz'], 'a.mp4'));
-    show(<MySent clips={[CLIP]} />);
+    await showRead(<MySent clips={[CLIP]} />);
     fireEvent.press(screen.getByText('Film it, or choose a video'));
     fireEvent.press(await screen.findByText('Send it'));
     expect(await screen.findByText(/^This video could not be made ready/)).toBeTruthy();
@@ -200,7 +207,7 @@ describe('the swimmer’s side', () => {
   it('goes on by itself with what waits on the device', async () => {
     await addPiece({ ...CLIP, name: 'Ada', at: CLIP.askedAt, type: 'video/mp4' }, new Blob(['x']), 41);
     const got = server(() => 204);
-    show(<MySent clips={[CLIP]} />);
+    await showRead(<MySent clips={[CLIP]} />);
     await waitFor(() => expect(got.at(-1)).toMatch(/^POST c1\/sent/));
     await waitFor(async () => expect(await films()).toEqual([]));
   });
@@ -208,7 +215,7 @@ describe('the swimmer’s side', () => {
   it('goes on when the line is there again', async () => {
     await addPiece({ ...CLIP, name: 'Ada', at: CLIP.askedAt, type: 'video/mp4' }, new Blob(['x']), 41);
     server(() => 'no line');
-    show(<MySent clips={[CLIP]} />);
+    await showRead(<MySent clips={[CLIP]} />);
     expect(await screen.findByText(/goes on when the network is back\.$/)).toBeTruthy();
     const got = server(() => 204);
     line.dispatchEvent(new Event('online'));

@@ -110,10 +110,17 @@ export function keepApp(store: Pick<AppStore, 'getState' | 'dispatch'>): void {
       // A browser that forbids it, as in a private window: everything works, but not without a network.
       console.warn('The app cannot be stored for offline use.', error);
     });
-  // After the first screen, which it would slow down: the page counts as loaded long before that is drawn.
-  const later = () => setTimeout(start, 2000);
-  if (document.readyState === 'complete') later();
-  else window.addEventListener('load', later, { once: true });
+  const whenOnline = () => {
+    if (navigator.onLine) start();
+    else window.addEventListener('online', start, { once: true });
+  };
+  const whenLoaded = () => {
+    // A kept app can only be asked for a newer one, and that would slow down its first screen.
+    if (navigator.serviceWorker.controller) setTimeout(whenOnline, 2000);
+    else start();
+  };
+  if (document.readyState === 'complete') whenLoaded();
+  else window.addEventListener('load', whenLoaded, { once: true });
 }
 
 const reachesServer = (): Promise<boolean> =>

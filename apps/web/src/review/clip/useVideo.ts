@@ -28,6 +28,8 @@ export interface Video {
 const UNPLAYABLE =
   'This video cannot be played here. Most phones can save clips as MP4 (H.264) or WebM: choose such a file.';
 const DEFAULT_FRAME_S = 1 / 25;
+/** `HTMLMediaElement.HAVE_CURRENT_DATA`. */
+const HAS_FRAME = 2;
 const START: VideoState = {
   ready: false,
   playing: false,
@@ -66,18 +68,20 @@ export function useVideo(source: string | null): Video {
       };
       // What a browser has just filmed does not say how long it is: that is learnt at its end.
       let unmeasured = false;
-      video.addEventListener('loadeddata', () => {
+      const loaded = () => {
         unmeasured = video.duration === Infinity;
         if (unmeasured) video.currentTime = Number.MAX_SAFE_INTEGER;
         else opened();
-      });
+      };
+      const failed = () => update({ ready: false, error: UNPLAYABLE });
+      video.addEventListener('loadeddata', loaded);
       video.addEventListener('durationchange', () => {
         if (!unmeasured || !Number.isFinite(video.duration)) return;
         unmeasured = false;
         video.currentTime = 0;
         opened();
       });
-      video.addEventListener('error', () => update({ ready: false, error: UNPLAYABLE }));
+      video.addEventListener('error', failed);
       video.addEventListener('play', () => update({ playing: true }));
       video.addEventListener('pause', () => update({ playing: false }));
       video.addEventListener('seeked', () => update({ timeS: video.currentTime }));
@@ -99,6 +103,9 @@ export function useVideo(source: string | null): Video {
         if (element.current === video) video.requestVideoFrameCallback(onFrame);
       };
       if ('requestVideoFrameCallback' in video) video.requestVideoFrameCallback(onFrame);
+      // A page that is drawn in pieces shows its video after making it: what it loaded meanwhile is not told again.
+      if (video.readyState >= HAS_FRAME) loaded();
+      else if (video.error) failed();
     },
     [setState],
   );
