@@ -1,6 +1,6 @@
 import { expect, expectAccessible, signIn, test } from './fixtures';
 
-test('the whole club is saved as one file, and what was lost is brought back from it', async ({
+test('the whole club is saved as one file, and what was lost is brought back from it @wide', async ({
   page,
   quiet,
 }, info) => {
@@ -39,13 +39,12 @@ test('the whole club is saved as one file, and what was lost is brought back fro
   await expect(page.getByText('This is not an archive of a club.', { exact: false })).toBeVisible();
 });
 
-test('two head coaches change the club’s rules at once, and neither change is lost', async ({
+test('two head coaches change the club’s rules at once, and neither change is lost @phone', async ({
   page,
   browser,
   server,
   quiet,
-}, info) => {
-  test.skip(info.project.name === 'wide', 'Once is enough.');
+}) => {
   // The second of two saves learns that it was made on older rules, and is made again on the newer ones.
   quiet.networkErrors = true;
   const other = await (await browser.newContext({ baseURL: server.url })).newPage();

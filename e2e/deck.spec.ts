@@ -163,7 +163,7 @@ test.describe('between commit and answer', () => {
   // The worker of the app would hide the requests from the test.
   test.use({ serviceWorkers: 'block' });
 
-  test('the server dies after it has stored what was noted: it is sent again and stands there once', async ({
+  test('the server dies after it has stored what was noted: it is sent again and stands there once @phone', async ({
     page,
     server,
     quiet,
@@ -193,7 +193,7 @@ test.describe('between commit and answer', () => {
     await expect(page.getByText('offline', { exact: false }).first()).toBeHidden();
   });
 
-  test('two devices change the same session: both versions are shown and the coach chooses', async ({
+  test('two devices change the same session: both versions are shown and the coach chooses @wide', async ({
     page,
     browser,
     baseURL,
@@ -259,7 +259,7 @@ test('the deck is read in full sun and run with the left hand, and the device re
   await expectAccessible(page);
 });
 
-test('the beeper does not drift against the audio clock in ten minutes', async ({ page }) => {
+test('the beeper does not drift against the audio clock in ten minutes @phone', async ({ page }) => {
   const { outputFiles } = await build({
     stdin: {
       contents: `import { Beats } from './apps/web/src/deck/beeper/sound'; window.Beats = Beats;`,
@@ -297,7 +297,7 @@ test('the beeper does not drift against the audio clock in ten minutes', async (
   expect(worst.worstMs).toBeLessThan(2);
 });
 
-test('a critical speed is taken, says how sure it is, and stands among the records', async ({ page }) => {
+test('a critical speed is taken, says how sure it is, and stands among the records @phone', async ({ page }) => {
   await signIn(page);
   const id = await idOf(page, 'freya');
   await page.goto(`/swimmers/${id}/test?kind=critical-speed`);
@@ -328,7 +328,7 @@ test('a critical speed is taken, says how sure it is, and stands among the recor
   await expectAccessible(page);
 });
 
-test('a file of results comes in whole and once, with what is wrong named by its line, and is undone', async ({
+test('a file of results comes in whole and once, with what is wrong named by its line, and is undone @wide', async ({
   page,
   quiet,
 }, info) => {

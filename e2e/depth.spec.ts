@@ -62,7 +62,7 @@ test('a clip is measured and its measures lead to the focus', async ({ page }, i
   await expectAccessible(page);
 });
 
-test('hand entries are found in the pixels of a clip, and counted once they are taken', async ({ page }) => {
+test('hand entries are found in the pixels of a clip, and counted once they are taken @wide', async ({ page }) => {
   await signIn(page, 'coach@upwell.example');
   await page.goto(`/swimmers/${await idOf(page, 'castellane')}/clip`);
   await page.getByRole('button', { name: 'Steady, side' }).click();
@@ -88,7 +88,7 @@ test('hand entries are found in the pixels of a clip, and counted once they are 
   await expectAccessible(page);
 });
 
-test('a video that cannot be played says so and keeps the table open', async ({ page, quiet }) => {
+test('a video that cannot be played says so and keeps the table open @phone', async ({ page, quiet }) => {
   quiet.networkErrors = true;
   await signIn(page);
   await page.goto(`/swimmers/${await idOf(page, 'mirela')}/clip`);
@@ -109,7 +109,7 @@ test('a video that cannot be played says so and keeps the table open', async ({ 
   await expect(page.getByText('the guardian has not agreed to clips', { exact: false })).toBeVisible();
 });
 
-test('tries on deck lead to the second look, and the drill earns its record', async ({ page }, info) => {
+test('tries on deck lead to the second look, and the drill earns its record @phone', async ({ page }, info) => {
   await signIn(page, 'coach@upwell.example');
   const name = info.project.name === 'phone' ? 'Kasper' : 'Sunniva';
   const id = await idOf(page, name.toLowerCase());
@@ -138,7 +138,7 @@ test('tries on deck lead to the second look, and the drill earns its record', as
   await expectAccessible(page);
 });
 
-test('the eye is trained on simulated swimmers, and the hand-out is shared until it is taken back', async ({
+test('the eye is trained on simulated swimmers, and the hand-out is shared until it is taken back @wide', async ({
   page,
   context,
   quiet,
@@ -198,7 +198,7 @@ test('a swimmer is edited: the model’s consequences show, a goal is set, the c
   await expect(page.getByRole('heading', { name: 'Clip table' }).or(page.getByText('has not agreed'))).toBeVisible();
 });
 
-test('lines and signs by the keyboard alone', async ({ page }) => {
+test('lines and signs by the keyboard alone @wide', async ({ page }) => {
   await signIn(page);
   const id = await idOf(page, 'otis');
   await page.goto(`/swimmers/${id}/clip`);
@@ -224,7 +224,7 @@ test('lines and signs by the keyboard alone', async ({ page }) => {
   await expect(hooked).toHaveAttribute('aria-pressed', 'false');
 });
 
-test('tries on deck wait on the device while the network is gone', async ({ page, context, quiet }) => {
+test('tries on deck wait on the device while the network is gone @phone', async ({ page, context, quiet }) => {
   await signIn(page);
   await page.goto(`/swimmers/${await idOf(page, 'teo')}/focus`);
   await expect(page.getByText('Better twice in a row: good enough for today.')).toBeVisible();
@@ -247,7 +247,7 @@ test('tries on deck wait on the device while the network is gone', async ({ page
   await expect(page.getByText('same · better · better', { exact: true })).toBeVisible();
 });
 
-test('a change that the server fails on is set aside, blocks nothing, and is sent when it can be', async ({
+test('a change that the server fails on is set aside, blocks nothing, and is sent when it can be @wide', async ({
   page,
   quiet,
 }) => {

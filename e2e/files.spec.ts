@@ -11,7 +11,7 @@ async function saved(page: Page, name: string): Promise<{ readonly name: string;
   return { name: download.suggestedFilename(), bytes: readFileSync((await download.path())!) };
 }
 
-test('results go to a meeting on paper and in a workbook, which brings nothing in twice', async ({ page }) => {
+test('results go to a meeting on paper and in a workbook, which brings nothing in twice @wide', async ({ page }) => {
   await signIn(page, 'head@upwell.example');
   await page.goto('/swimmers/results');
   const paper = await saved(page, 'PDF: Results');
@@ -38,7 +38,7 @@ test('results go to a meeting on paper and in a workbook, which brings nothing i
   await expectAccessible(page);
 });
 
-test('progress is one picture to give away', async ({ page }) => {
+test('progress is one picture to give away @phone', async ({ page }) => {
   await signIn(page, 'head@upwell.example');
   const { items } = await (await page.request.get('/api/v1/swimmers?search=castellane')).json();
   await page.goto(`/swimmers/${items[0].id}/records`);
@@ -54,7 +54,7 @@ test('progress is one picture to give away', async ({ page }) => {
   await expectAccessible(page);
 });
 
-test('a course is taken out of the list, and put back', async ({ page }) => {
+test('a course is taken out of the list, and put back @phone', async ({ page }) => {
   await signIn(page, 'head@upwell.example');
   const courses = await (await page.request.get('/api/v1/courses')).json();
   const { id, name } = courses.find((c: { name: string }) => c.name === 'Ebb Run');
@@ -69,7 +69,7 @@ test('a course is taken out of the list, and put back', async ({ page }) => {
   expect(JSON.stringify(await (await page.request.get('/api/v1/courses')).json())).toContain(id);
 });
 
-test('the tests of a squad are one line on the deck, and one page', async ({ page }) => {
+test('the tests of a squad are one line on the deck, and one page @wide', async ({ page }) => {
   await signIn(page, 'head@upwell.example');
   await page.goto('/deck');
   await page
@@ -96,7 +96,7 @@ test('the tests of a squad are one line on the deck, and one page', async ({ pag
   await expect(page.getByRole('button', { name: 'Store 0 tests' })).toBeVisible();
 });
 
-test('a meet is written down in one go, stands beside the standards, and is undone', async ({ page }, info) => {
+test('a meet is written down in one go, stands beside the standards, and is undone @phone', async ({ page }, info) => {
   await signIn(page, 'head@upwell.example');
   // Both sizes may share one club: a meet of its own each.
   const meet = `Night Gala ${info.project.name}`;

@@ -71,7 +71,7 @@ test(
   },
 );
 
-test('a squad is filmed name by name, looked at in turn, and deleted from the device', async ({ page }) => {
+test('a squad is filmed name by name, looked at in turn, and deleted from the device @phone', async ({ page }) => {
   await signIn(page);
   await page.getByRole('link', { name: 'Swimmers', exact: true }).click();
   await page.getByRole('button', { name: 'Film', exact: true }).click();
@@ -101,7 +101,7 @@ test('a squad is filmed name by name, looked at in turn, and deleted from the de
   expect(await stored(page)).toEqual({ films: 0, pieces: 0 });
 });
 
-test('the camera stays shut without consent, says why it is refused, and a full device is said before', async ({
+test('the camera stays shut without consent, says why it is refused, and a full device is said before @wide', async ({
   page,
   context,
 }) => {
@@ -131,7 +131,7 @@ test('the camera stays shut without consent, says why it is refused, and a full 
   await expect(page.getByRole('button', { name: `Film ${adult.givenName}` })).toBeDisabled();
 });
 
-test('stills with lines go into the hand-out with the face covered, and are gone when they are taken back', async ({
+test('stills with lines go into the hand-out with the face covered, and are gone when they are taken back @wide', async ({
   page,
   context,
   quiet,
@@ -191,7 +191,7 @@ test('stills with lines go into the hand-out with the face covered, and are gone
   await guest.close();
 });
 
-test('videos of phones are read as they lie, and a wall is no swimmer', async ({ page }) => {
+test('videos of phones are read as they lie, and a wall is no swimmer @phone', async ({ page }) => {
   await signIn(page);
   await page.goto(`/swimmers/${await idOf(page, 'sol')}/clip`);
   for (const [name, answer] of [

@@ -86,7 +86,7 @@ test('a level of eight sets takes far fewer than 45 taps', async ({ page }) => {
   expect(race).toMatch(/Main[\s\S]*5 x 100 crawl[\s\S]*rest 2 min[\s\S]*Speed[\s\S]*6 x 25[\s\S]*Swim-down/);
 });
 
-test('a set is typed, a wrong one is told, and blocks have names that come back', async ({ page }) => {
+test('a set is typed, a wrong one is told, and blocks have names that come back @wide', async ({ page }) => {
   await signIn(page, 'coach@upwell.example');
   await begin(page);
   await page.getByRole('button', { name: 'Add a set to Main' }).click();
@@ -120,7 +120,7 @@ test('a set is typed, a wrong one is told, and blocks have names that come back'
   await expect(page.getByRole('button', { name: /^4 × 150 crawl/ })).toBeVisible();
 });
 
-test('several sets are moved, repeated and halved at once, all by keyboard', async ({ page }) => {
+test('several sets are moved, repeated and halved at once, all by keyboard @wide', async ({ page }) => {
   await signIn(page, 'coach@upwell.example');
   await begin(page);
   const press = async (target: Locator, key = 'Enter') => {
@@ -165,7 +165,7 @@ test('several sets are moved, repeated and halved at once, all by keyboard', asy
   await expect(button(/^8 × 50 pull/)).toBeVisible();
 });
 
-test('a session is written by hand from nothing, and its text follows', async ({ page }) => {
+test('a session is written by hand from nothing, and its text follows @phone', async ({ page }) => {
   await signIn(page, 'coach@upwell.example');
   await page.goto('/sessions/write');
   // On a day far away: it must not count among the load of this week.

@@ -1,7 +1,7 @@
 /** The club's own library: a drill from its card to the deck and the hand-out, words of its own, another club's file. */
 import { expect, expectAccessible, idOf, PASSWORD, signIn, test } from './fixtures';
 
-test('a drill of the club goes from its card into a session, onto the deck, into a review and onto the hand-out', async ({
+test('a drill of the club goes from its card into a session, onto the deck, into a review and onto the hand-out @phone', async ({
   page,
 }, info) => {
   // One for each width: they share the club.
@@ -86,8 +86,7 @@ test('a drill of the club goes from its card into a session, onto the deck, into
   await expect(page.getByText(`“${name}” is as it was before.`)).toBeVisible();
 });
 
-test('two clubs share what they wrote: a file with clashes is settled line by line', async ({ page }, info) => {
-  test.skip(info.project.name !== 'phone', 'The file comes in once: it is one club.');
+test('two clubs share what they wrote: a file with clashes is settled line by line @phone', async ({ page }) => {
   await signIn(page);
   const shared = (await (await page.request.get('/api/v1/library/file')).json()) as {
     entries: { kind: string; key: string; body: Record<string, unknown> }[];
@@ -142,8 +141,7 @@ test('two clubs share what they wrote: a file with clashes is settled line by li
   await coach.close();
 });
 
-test('the words, strengths, limits and levels of the club are changed where they stand', async ({ page }, info) => {
-  test.skip(info.project.name !== 'wide', 'Changed once: it is one club.');
+test('the words, strengths, limits and levels of the club are changed where they stand @wide', async ({ page }) => {
   await signIn(page);
   await page.goto('/library?show=signs&open=belly-hangs');
   await page.getByRole('button', { name: 'Change the words' }).click();

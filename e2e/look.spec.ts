@@ -35,7 +35,7 @@ test('from the deck to an accepted focus with five signs takes at most ten taps'
   expect(taps).toBeLessThanOrEqual(10);
 });
 
-test('eight faults give one thing first; the coach may choose another, and closes it when it is gone', async ({
+test('eight faults give one thing first; the coach may choose another, and closes it when it is gone @wide', async ({
   page,
 }) => {
   await signIn(page, 'coach@upwell.example');
@@ -89,7 +89,9 @@ test('eight faults give one thing first; the coach may choose another, and close
   await expectAccessible(page);
 });
 
-test('what second looks teach is counted, shown on the card of the fault, reset and taken back', async ({ page }) => {
+test('what second looks teach is counted, shown on the card of the fault, reset and taken back @phone', async ({
+  page,
+}) => {
   await signIn(page);
   const id = await idOf(page, 'freya');
   const closings = async () => {
@@ -128,7 +130,7 @@ test('what second looks teach is counted, shown on the card of the fault, reset 
   expect(await closings()).toBe(before + 1);
 });
 
-test('a ladder is climbed on the swimmer’s page, and taken back', async ({ page }) => {
+test('a ladder is climbed on the swimmer’s page, and taken back @wide', async ({ page }) => {
   await signIn(page, 'second@upwell.example');
   const id = await idOf(page, 'bea');
   await page.goto(`/swimmers/${id}`);
@@ -147,7 +149,7 @@ test('a ladder is climbed on the swimmer’s page, and taken back', async ({ pag
   await expectAccessible(page);
 });
 
-test('a ladder is begun on deck, from the swimmer who was tapped', async ({ page }) => {
+test('a ladder is begun on deck, from the swimmer who was tapped @phone', async ({ page }) => {
   await signIn(page, 'coach@upwell.example');
   const kasper = await idOf(page, 'kasper');
   const session = await newSession(page);

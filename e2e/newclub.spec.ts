@@ -58,10 +58,9 @@ const ROSTER = [
   }),
 ].join('\n');
 
-test('from an empty server to the first session on deck, with sixty swimmers and three coaches', async ({
+test('from an empty server to the first session on deck, with sixty swimmers and three coaches @phone', async ({
   browser,
 }, info) => {
-  test.skip(info.project.name === 'wide', 'It is done on a phone.');
   test.setTimeout(480_000);
   await onEmpty(async (server) => {
     const page = await phone(browser, server);
@@ -169,10 +168,9 @@ test('from an empty server to the first session on deck, with sixty swimmers and
   });
 });
 
-test('a newer version waits for the running clock, and is loaded with the next page after it', async ({
+test('a newer version waits for the running clock, and is loaded with the next page after it @phone', async ({
   browser,
-}, info) => {
-  test.skip(info.project.name === 'wide', 'Once is enough.');
+}) => {
   test.setTimeout(480_000);
   const dist = mkdtempSync(path.join(tmpdir(), 'upwell-dist-'));
   cpSync(DIST, dist, { recursive: true });

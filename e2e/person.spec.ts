@@ -42,7 +42,10 @@ const keptHere = (page: Page) =>
     return found.join('\n');
   });
 
-test('a child’s data: who looked at it, all of it as a file, and erased for good', async ({ page, quiet }, info) => {
+test('a child’s data: who looked at it, all of it as a file, and erased for good @wide', async ({
+  page,
+  quiet,
+}, info) => {
   await signIn(page);
   const id = await child(page, 'Odalys');
   await page.goto(`/swimmers/${id}`);
@@ -78,7 +81,7 @@ test('a child’s data: who looked at it, all of it as a file, and erased for go
   await expect(page.getByText('This is not here, or not yours to see.')).toBeVisible();
 });
 
-test('the head coach reads who looked at the children of the club', async ({ page }) => {
+test('the head coach reads who looked at the children of the club @wide', async ({ page }) => {
   await signIn(page);
   await child(page, 'Peregrin');
   await page.goto('/account');
@@ -88,7 +91,7 @@ test('the head coach reads who looked at the children of the club', async ({ pag
   await expectAccessible(page);
 });
 
-test('signing out clears the device without a network, and ends at the server when it is back', async ({
+test('signing out clears the device without a network, and ends at the server when it is back @phone', async ({
   page,
   context,
   quiet,
@@ -122,7 +125,7 @@ test('signing out clears the device without a network, and ends at the server wh
   await signIn(page, 'coach@upwell.example');
 });
 
-test('the database away: kept pages are shown, the line says what is true, and it recovers by itself', async ({
+test('the database away: kept pages are shown, the line says what is true, and it recovers by itself @phone', async ({
   page,
   quiet,
 }) => {

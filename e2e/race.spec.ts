@@ -42,7 +42,7 @@ test('the gap is split into seconds, asked "what if", kept, and found again', as
   await expect.poll(stored).toBeCloseTo((Number(before) - 1) / 100, 9);
 });
 
-test('weeks are locked, given up for illness, and replanned around it, with no network', async ({
+test('weeks are locked, given up for illness, and replanned around it, with no network @phone', async ({
   page,
   quiet,
 }, info) => {
@@ -85,7 +85,7 @@ test('weeks are locked, given up for illness, and replanned around it, with no n
     .toEqual([0, held]);
 });
 
-test('the list before a race is ticked, and the deck says what is missing first', async ({ page }, info) => {
+test('the list before a race is ticked, and the deck says what is missing first @phone', async ({ page }, info) => {
   await signIn(page);
   const name = who(info.project.name, 'Otis Marlingspike', 'Runa Silverlock');
   const id = await idOf(page, name.split(' ')[0]!.toLowerCase());
@@ -105,7 +105,7 @@ test('the list before a race is ticked, and the deck says what is missing first'
   await expect(line.getByText('there', { exact: true })).toBeVisible();
 });
 
-test('a session is proposed from the plans of those who come, with who it helps', async ({ page }) => {
+test('a session is proposed from the plans of those who come, with who it helps @wide', async ({ page }) => {
   await signIn(page);
   await page.goto('/sessions/new');
   await expect(page.getByRole('heading', { name: 'Who this helps' })).toBeVisible();
@@ -115,7 +115,7 @@ test('a session is proposed from the plans of those who come, with who it helps'
   await expect(page.getByText(/have a normal week in their plan/)).toBeVisible();
 });
 
-test('a long race says what the weeks reach, and asks for long swims before it; a goal without a clock is in metres', async ({
+test('a long race says what the weeks reach, and asks for long swims before it; a goal without a clock is in metres @wide', async ({
   page,
 }) => {
   await signIn(page);
@@ -160,7 +160,7 @@ test('the season shows races, phases and water, and replans everyone in the back
   await expect(page.getByRole('tab', { name: 'The weeks' })).toHaveAttribute('aria-selected', 'true');
 });
 
-test('a swimmer sees their own week, says how it felt without a network, and has a calendar', async ({
+test('a swimmer sees their own week, says how it felt without a network, and has a calendar @phone', async ({
   page,
   quiet,
 }, info) => {
@@ -201,7 +201,7 @@ test('a swimmer sees their own week, says how it felt without a network, and has
   await expect(page.getByRole('slider')).toHaveCount(0);
 });
 
-test('nobody without a goal is left without a word', async ({ page }) => {
+test('nobody without a goal is left without a word @wide', async ({ page }) => {
   await signIn(page);
   await page.goto(`/swimmers/${await idOf(page, 'bea')}/race`);
   await expect(page.getByText('No goal yet')).toBeVisible();

@@ -12,7 +12,7 @@ Main
   4 x 50 crawl strong, breaths ${breaths} a rep, rest 60
 `;
 
-test('few breaths are refused, offered with more air, kept, and asked of each person at the pool side', async ({
+test('few breaths are refused, offered with more air, kept, and asked of each person at the pool side @phone', async ({
   page,
 }) => {
   await signIn(page, 'coach@upwell.example');
@@ -48,7 +48,7 @@ test('few breaths are refused, offered with more air, kept, and asked of each pe
   await expect(tile('Bo').first()).not.toContainText('breathes freely');
 });
 
-test('beginners are planned tries where one can stand, by the clock, with what is to be done on the card', async ({
+test('beginners are planned tries where one can stand, by the clock, with what is to be done on the card @wide', async ({
   page,
 }) => {
   await signIn(page, 'second@upwell.example');

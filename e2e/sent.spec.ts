@@ -73,7 +73,7 @@ async function choose(page: Page, button: string, file: string): Promise<void> {
 const clipOf = async (page: Page, wish: string) =>
   ((await (await page.request.get('/api/v1/sent-clips')).json()) as SentClip[]).find((c) => c.wish === wish);
 
-test('a clip is asked for, sent over a broken line, answered with a voice, heard, and deleted', async ({
+test('a clip is asked for, sent over a broken line, answered with a voice, heard, and deleted @phone', async ({
   page,
   browser,
   server,
@@ -142,7 +142,11 @@ test('a clip is asked for, sent over a broken line, answered with a voice, heard
   expect((await page.request.get(`/api/v1/sent-clips/${sent.id}/film`)).status()).toBe(404);
 });
 
-test('a film of 72 s and 61 MB is cut and made smaller before it is sent', async ({ page, browser, server }, info) => {
+test('a film of 72 s and 61 MB is cut and made smaller before it is sent @wide', async ({
+  page,
+  browser,
+  server,
+}, info) => {
   const wish = `All of it, ${info.project.name}`;
   await signIn(page, 'coach@upwell.example');
   await ask(page, wish);

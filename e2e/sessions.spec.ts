@@ -49,7 +49,7 @@ Swim-down = 200
 const total = (page: Page, group: string, metres: number): Locator =>
   page.getByRole('button', { name: new RegExp(`^${group}\\s?${metres.toLocaleString('en-GB')} m$`) });
 
-test('a session is typed, its totals broken and fixed, and it stays as it was typed', async ({ page }) => {
+test('a session is typed, its totals broken and fixed, and it stays as it was typed @wide', async ({ page }) => {
   await signIn(page, 'coach@upwell.example');
   await page.goto('/sessions/write');
   const text = page.getByLabel('The session as text');
@@ -148,7 +148,7 @@ test('sets are dragged, moved by keyboard, copied and wrapped, and every step ca
   await expectAccessible(page);
 });
 
-test('few breaths are kept from those they could hurt', async ({ page }) => {
+test('few breaths are kept from those they could hurt @phone', async ({ page }) => {
   await signIn(page, 'coach@upwell.example');
   await write(page, THREE);
   await total(page, 'Hold', 1800).click();
@@ -165,7 +165,7 @@ test('few breaths are kept from those they could hurt', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Save changes' })).toBeEnabled();
 });
 
-test('a session goes on paper, into a file and back, and into the calendar', async ({ page, context }, info) => {
+test('a session goes on paper, into a file and back, and into the calendar @wide', async ({ page, context }, info) => {
   await signIn(page, 'coach@upwell.example');
   await write(page, THREE);
   const id = /sessions\/([0-9a-f-]{36})/.exec(page.url())![1]!;
@@ -239,7 +239,7 @@ test('a session goes on paper, into a file and back, and into the calendar', asy
   }
 });
 
-test('a session is repeated, kept as a template, swum and compared', async ({ page }) => {
+test('a session is repeated, kept as a template, swum and compared @phone', async ({ page }) => {
   await signIn(page, 'coach@upwell.example');
   const title = `Middle ${Date.now()}`;
   await write(page, THREE.replace('Strong middle', title));
@@ -279,7 +279,7 @@ test('a session is repeated, kept as a template, swum and compared', async ({ pa
   await expectAccessible(page);
 });
 
-test('a series is changed from one session on, taken back, and taken out', async ({ page }) => {
+test('a series is changed from one session on, taken back, and taken out @wide', async ({ page }) => {
   await signIn(page, 'coach@upwell.example');
   const title = `Series ${Date.now()}`;
   await write(page, THREE.replace('Strong middle', title));
@@ -351,7 +351,9 @@ test('the builder takes the hired hour, keeps what is locked, goes outside, and 
   await expect(page.getByRole('button', { name: /loops? crawl/ }).first()).toBeVisible();
 });
 
-test('what lies at the pool tonight, a theme in everyday words, and a time in another stroke', async ({ page }) => {
+test('what lies at the pool tonight, a theme in everyday words, and a time in another stroke @phone', async ({
+  page,
+}) => {
   await signIn(page, 'coach@upwell.example');
   // A swimmer with a time in backstroke: kept, shown beside the crawl, and asked for no second time.
   await page.goto('/swimmers/new');
@@ -395,7 +397,7 @@ test('what lies at the pool tonight, a theme in everyday words, and a time in an
   expect(kits.filter(Boolean)).toEqual([]);
 });
 
-test('what stands on a whiteboard is read at the first try, and a proposal is read before it is kept', async ({
+test('what stands on a whiteboard is read at the first try, and a proposal is read before it is kept @wide', async ({
   page,
 }) => {
   await signIn(page, 'coach@upwell.example');
@@ -432,7 +434,7 @@ test('what stands on a whiteboard is read at the first try, and a proposal is re
   await expectAccessible(page);
 });
 
-test('a session is printed from the browser with all its pages', async ({ page }) => {
+test('a session is printed from the browser with all its pages @wide', async ({ page }) => {
   await signIn(page, 'coach@upwell.example');
   await write(page, THREE.replace('Strong middle', 'On paper'));
   await expect(page.getByRole('heading', { name: 'Swim-down' })).toBeVisible();
@@ -478,8 +480,7 @@ test('a week is filled with templates, by dragging and by pressing, and taken ba
   }
 });
 
-test('a wide screen shows the list and the session side by side', async ({ page }, info) => {
-  test.skip(info.project.name !== 'wide', 'a phone shows one after the other');
+test('a wide screen shows the list and the session side by side @wide', async ({ page }) => {
   await signIn(page, 'coach@upwell.example');
   await page.goto('/sessions');
   const preview = page.getByRole('region', { name: /^Session / });

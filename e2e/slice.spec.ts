@@ -97,7 +97,7 @@ test.describe('a lost network', () => {
   // The worker of the app would hide the requests from the test.
   test.use({ serviceWorkers: 'block' });
 
-  test('while saving loses nothing and doubles nothing', async ({ page, context, quiet }) => {
+  test('while saving loses nothing and doubles nothing @phone', async ({ page, context, quiet }) => {
     await signIn(page);
     await page.getByRole('link', { name: 'Swimmers', exact: true }).click();
     // A swimmer's page was opened before, so that this browser has it.
@@ -150,7 +150,7 @@ test.describe('a lost network', () => {
   });
 });
 
-test('a sign-in that ran out brings the coach back to where the work was', async ({ page, context, quiet }) => {
+test('a sign-in that ran out brings the coach back to where the work was @wide', async ({ page, context, quiet }) => {
   await signIn(page, 'coach@upwell.example');
   await page.goto('/swimmers');
   await page.getByRole('link', { name: 'Kasper Lindqvale' }).click();
@@ -181,7 +181,7 @@ test('a sign-in that ran out brings the coach back to where the work was', async
     .toBe('Strong finish');
 });
 
-test('a swimmer finds their own page and nothing of others', async ({ page }) => {
+test('a swimmer finds their own page and nothing of others @phone', async ({ page }) => {
   await signIn(page, 'swimmer@upwell.example');
   await expect(page.getByRole('heading', { name: 'My week' })).toBeVisible();
   await expect(page.getByText('Quill Crossing', { exact: true })).toBeVisible();
@@ -211,10 +211,9 @@ test('the night theme is as readable, and the library holds its causes', async (
   await expectAccessible(page);
 });
 
-test('a wide screen shows the list and the swimmer side by side, and opens no record for it', async ({
+test('a wide screen shows the list and the swimmer side by side, and opens no record for it @wide', async ({
   page,
-}, info) => {
-  test.skip(info.project.name !== 'wide', 'a phone shows one after the other');
+}) => {
   await signIn(page, 'coach@upwell.example');
   const asked: string[] = [];
   page.on('request', (request) => asked.push(new URL(request.url()).pathname));

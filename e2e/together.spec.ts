@@ -58,7 +58,7 @@ async function moveTo(page: Page, name: RegExp, block: string): Promise<void> {
   await page.getByRole('button', { name: 'Done choosing' }).click();
 }
 
-test('two coaches change one session and see each other’s changes at once', async ({ page, browser, quiet }) => {
+test('two coaches change one session and see each other’s changes at once @wide', async ({ page, browser, quiet }) => {
   // Two saves that meet: the browser notes that one was refused before it went on top of the other.
   quiet.networkErrors = true;
   await signIn(page, 'coach@upwell.example');
@@ -89,7 +89,11 @@ test('two coaches change one session and see each other’s changes at once', as
   await expect(here(page)).toBeHidden();
 });
 
-test('with one offline and both moving the same set, nothing is lost or doubled', async ({ page, browser, quiet }) => {
+test('with one offline and both moving the same set, nothing is lost or doubled @phone', async ({
+  page,
+  browser,
+  quiet,
+}) => {
   // Two saves that meet: the browser notes that one was refused before it went on top of the other.
   quiet.networkErrors = true;
   await signIn(page, 'coach@upwell.example');
@@ -122,7 +126,7 @@ test('with one offline and both moving the same set, nothing is lost or doubled'
   await other.context().close();
 });
 
-test('a save that waited offline is put together with what others saved meanwhile', async ({
+test('a save that waited offline is put together with what others saved meanwhile @phone', async ({
   page,
   browser,
   quiet,
@@ -148,7 +152,7 @@ test('a save that waited offline is put together with what others saved meanwhil
   await other.context().close();
 });
 
-test('two devices run one session: what one notes, the other shows', async ({ page, browser }) => {
+test('two devices run one session: what one notes, the other shows @wide', async ({ page, browser }) => {
   await signIn(page, 'coach@upwell.example');
   const id = await newSession(page);
   await page.goto(`/deck/${id}/run`);

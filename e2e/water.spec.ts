@@ -201,7 +201,9 @@ test('a course is drawn, saved, taken away as GPX and brought in again', async (
   await expect(page.getByText(/this is not valid XML/)).toBeVisible();
 });
 
-test('a course from elsewhere shows what was understood, is assigned, and keeps its names', async ({ page }, info) => {
+test('a course from elsewhere shows what was understood, is assigned, and keeps its names @wide', async ({
+  page,
+}, info) => {
   await signIn(page, 'coach@upwell.example');
   await page.goto('/water');
   const spot = (name: string, lon: number, lat: number) =>
@@ -303,7 +305,7 @@ async function ownHour(page: Page, size: string): Promise<void> {
   for (let i = 0; i < (size === 'wide' ? 8 : 4); i++) await page.getByRole('button', { name: 'More start' }).click();
 }
 
-test('whether to go is decided from what is read, signed, and kept with its reasons', async ({ page }, info) => {
+test('whether to go is decided from what is read, signed, and kept with its reasons @phone', async ({ page }, info) => {
   await signIn(page, 'coach@upwell.example');
   await page.goto('/water');
   await page.getByRole('link', { name: /Lantern Mile/ }).click();
@@ -351,7 +353,7 @@ test('whether to go is decided from what is read, signed, and kept with its reas
   await expect(page.getByText(/Do not go, overruled: “The water office/).first()).toBeVisible();
 });
 
-test('what is read at the water is on the leg, on the card, in the plan and on the other device, without a network too', async ({
+test('what is read at the water is on the leg, on the card, in the plan and on the other device, without a network too @phone', async ({
   browser,
   page,
   server,
@@ -414,7 +416,9 @@ test('what is read at the water is on the leg, on the card, in the plan and on t
   await context.close();
 });
 
-test('a swum track is laid over the course, kept with its swimmer, and tells how often to look', async ({ page }) => {
+test('a swum track is laid over the course, kept with its swimmer, and tells how often to look @wide', async ({
+  page,
+}) => {
   await signIn(page, 'coach@upwell.example');
   await page.goto('/water');
   await page.getByRole('link', { name: /Quill Crossing/ }).click();
@@ -481,7 +485,7 @@ test('a swum track is laid over the course, kept with its swimmer, and tells how
   await expect(page.getByText(/drift: usual for the level/)).toHaveCount(0);
 });
 
-test('the race card is read on the phone and printed on A6', async ({ page, quiet }) => {
+test('the race card is read on the phone and printed on A6 @phone', async ({ page, quiet }) => {
   await signIn(page, 'coach@upwell.example');
   await page.goto('/water');
   await page.getByRole('link', { name: /Lantern Mile/ }).click();
@@ -511,7 +515,7 @@ test('the race card is read on the phone and printed on A6', async ({ page, quie
   await page.context().setOffline(false);
 });
 
-test('with the stream: the last way out is named, somebody picks up, and the turn is told without a buoy', async ({
+test('with the stream: the last way out is named, somebody picks up, and the turn is told without a buoy @wide', async ({
   page,
 }, info) => {
   await signIn(page, 'coach@upwell.example');
@@ -587,12 +591,11 @@ test('a swim-out is planned on the course, decided on, and its heads are counted
   await page.context().setOffline(false);
 });
 
-test('an evening session two zones away is told by the clock of its course', async ({
+test('an evening session two zones away is told by the clock of its course @phone', async ({
   browser,
   page,
   server,
-}, info) => {
-  test.skip(info.project.name === 'wide', 'Once is enough.');
+}) => {
   // At home in the club's zone: a session in the pool is told plainly, one in the camp with whose clock it is.
   await signIn(page, 'coach@upwell.example');
   await page.getByRole('link', { name: 'Sessions', exact: true }).click();
