@@ -5,6 +5,7 @@ import { AS_USUAL, type GroupPlan, type SessionPlan, type Tonight } from '@upwel
 import { useState } from 'react';
 import { FilesPane } from '@/sessions/parts/FilesPane';
 import { LanesPane } from '@/sessions/parts/LanesPane';
+import { lateWord } from '@/sessions/parts/LateLanes';
 import { SessionScreen } from '@/sessions/screens/SessionScreen';
 import { fakeServer, ID, ME, PLAN, PROPOSAL, SESSION, showAt } from './fakeServer';
 import { show } from './show';
@@ -29,6 +30,11 @@ const PEOPLE = [
 const hold: GroupPlan = { ...PLAN.groups.find((g) => g.level === 'hold')!, lanes: 2 };
 const plan: SessionPlan = { ...PLAN, groups: PLAN.groups.map((g) => (g.level === 'hold' ? hold : g)) };
 
+const LATE = {
+  startTime: '19:00',
+  // By hand: 4,075 s are 67 min 55 s, so it is 20:08 when they are out.
+  late: { lanes: [{ number: 3, outS: 4075, lateS: 475 }], cuts: ['Lane 3: 8 × 100 crawl → 4 ×'] },
+};
 let now: Tonight = AS_USUAL;
 function Pane({
   of = plan,
@@ -47,6 +53,7 @@ function Pane({
       people={people}
       capacity={2}
       tonight={tonight}
+      late={LATE}
       onLanes={() => undefined}
       onTonight={(next) => {
         now = next;
@@ -71,6 +78,33 @@ beforeEach(() => {
 });
 const lane = (name: string) => within(screen.getByLabelText('Hold: lane')).getByText(name);
 const open = (name: string) => fireEvent.press(screen.getByLabelText(`Tonight: ${name} Swift`));
+
+describe('lanes that are late', () => {
+  it('are told with what to leave out', () => {
+    show(<Pane />);
+    expect(screen.getByText('Lane 3 is out at 20:08, 8 min late.')).toBeTruthy();
+    expect(screen.getByText('Lane 3: 8 × 100 crawl → 4 ×')).toBeTruthy();
+  });
+
+  it('are one line of the plan, also before it is known who comes', () => {
+    expect(lateWord(null, '19:00', false)).toBe('Lanes tonight: asking who comes');
+    expect(lateWord(null, '19:00', true)).toBe('Lanes tonight: not known who comes');
+    expect(lateWord({ lanes: [], cuts: [] }, '19:00', false)).toBe('Lanes tonight: all out in time');
+    expect(lateWord(LATE.late, '19:00', false)).toBe('Lanes tonight: 1 late, the last out at 20:08');
+  });
+
+  it('are counted with the people of the session, a slow one more', async () => {
+    const slow = [...PEOPLE, person('Gus', 'hold', 0.45)];
+    fakeServer({
+      'GET /account/me': () => ({ body: ME }),
+      'GET /sessions/proposal': () => ({ body: PROPOSAL }),
+      [`GET /sessions/${ID}/people`]: () => ({ body: slow }),
+      [`GET /sessions/${ID}`]: () => ({ body: SESSION }),
+    });
+    showAt({ 'sessions/[id]': SessionScreen }, `/sessions/${ID}`);
+    expect(await screen.findByText(/^Lanes tonight: [1-9] late, the last out at 2[0-3]:\d\d$/)).toBeTruthy();
+  });
+});
 
 describe('tonight', () => {
   it('puts one into another lane, and back where the pace puts them', () => {

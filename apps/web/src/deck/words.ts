@@ -1,20 +1,8 @@
 import type { Break, PassageState, Passage } from '@upwell/core/deck';
-import { blockWord, whatWord } from '@upwell/core/sessions';
-import { formatTime, METRES_PER_YARD, type Pool } from '@upwell/core/units';
+import { blockWord } from '@upwell/core/sessions';
+import { formatTime } from '@upwell/core/units';
 import { drillCard, KIT } from '@upwell/core/library';
 import { numberWord } from '@upwell/core/words';
-
-/** A passage in a few words. @example '4 × 50 crawl' */
-export function passageWord(passage: Passage, pool: Pool): string {
-  const { set } = passage;
-  if (!set) return `${Math.round((passage.countdownS ?? 0) / 60)} min on land`;
-  const length = set.kind === 'timed' ? formatTime(set.seconds) : distanceOf(passage, pool);
-  return `${passage.reps > 1 ? `${passage.reps} × ` : ''}${length} ${whatWord(set)}`;
-}
-
-function distanceOf(passage: Passage, pool: Pool): string {
-  return String(Math.round(passage.repM / (pool.unit === 'yd' ? METRES_PER_YARD : 1)));
-}
 
 /** Where in the session a passage lies. @example 'Main · 2nd of 3' */
 export function placeOf(passage: PassageState): string {

@@ -71,9 +71,30 @@ describe('the picture of a card', () => {
 
   it('has poses of their own that differ from each other', () => {
     const own = Object.keys(DRILL_POSES).map((id) => JSON.stringify(DRILL_POSES[id as keyof typeof DRILL_POSES]));
-    expect(own.length).toBeGreaterThan(40);
+    expect(own.length).toBeGreaterThan(55);
     // Three look the same: what is other in them cannot be seen from outside.
     expect(new Set(own).size).toBeGreaterThanOrEqual(own.length - 3);
+  });
+
+  it('has one for every drill in water, but for two on the back, one of two people and one of any step', () => {
+    const without = DRILL_IDS.filter((id) => !pictureOfDrill(id)!.land && !DRILL_POSES[id]);
+    expect([...without].sort()).toEqual(['back-kick', 'following', 'star-float', 'wall-tries']);
+  });
+
+  it('stands with the feet below the hips, or has both arms long in front, where the drill says so', () => {
+    const limbs = (id: DrillId, region: string) =>
+      pictured(pictureOfDrill(id)!).limbs.filter((l) => l.region === region);
+    for (const id of ['walking-stroke', 'wall-breathing', 'stand-from-float', 'bob-ladder'] as const) {
+      const [thigh] = limbs(id, 'legs');
+      expect(Math.max(...limbs(id, 'legs').map((l) => l.to.y))).toBeGreaterThan(thigh!.from.y + 0.2);
+    }
+    for (const id of ['wall-kick', 'streamline-glide'] as const) {
+      const { head } = pictured(pictureOfDrill(id)!);
+      const hands = pictured(pictureOfDrill(id)!)
+        .limbs.map((l) => l.to.x)
+        .filter((x) => x < head.centre.x - 0.1);
+      expect(hands.length).toBeGreaterThanOrEqual(2);
+    }
   });
 
   it('shows what the coach would point at, by hand', () => {

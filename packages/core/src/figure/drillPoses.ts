@@ -22,6 +22,7 @@ const breastTop = pose('breaststroke', 'top');
 const turnSide = pose('turn', 'side');
 const turnTop = pose('turn', 'top');
 const outside = pose('open-water', 'side');
+const outsideTop = pose('open-water', 'top');
 
 const ENTRY = 0.03;
 const GLIDE = 0.12;
@@ -76,4 +77,18 @@ export const DRILL_POSES: Readonly<Partial<Record<DrillId, DrillPose>>> = {
   'wall-whip-kick': breastTop(0.6),
   'tumble-ladder': turnSide(0.4),
   'open-turn-ladder': turnTop(0.58),
+  'quick-hand-return': side(0.6),
+  'quick-rhythm-swim': top(RECOVERY, { travel: 0.9 }),
+  'relaxed-hand-swim': front(RECOVERY, { recoveryHeight: 0.85 }),
+  'weak-side-warm-up': front(BREATH),
+  'belly-in-kick': side(0.3, { board: 1, trunk: 0 }),
+  'count-down-50s': top(ENTRY, { travel: 1.2 }),
+  'buoy-turn': outsideTop(LOOK, { drift: 0.5, roll: 60 }),
+  'name-the-aim': outside(LOOK, { lookPitch: 58, lookLift: 0.045 }),
+  'ten-blind-strokes': top(PULL, { drift: 0.4 }),
+  'wall-breathing': side(GLIDE, { trunk: 50, coordination: 0, headPitch: 8, bubbles: 1.8, kickDepth: 0.2 }),
+  'walking-stroke': side(PULL, { trunk: 62, headPitch: 30, kickDepth: 0.9, beats: 2 }),
+  'wall-kick': side(GLIDE, { coordination: 0, leadArmDrop: -6, kickDepth: 1.1, headPitch: 30 }),
+  'stand-from-float': side(GLIDE, { trunk: 40, coordination: 0, leadArmDrop: 42, headPitch: 42, kickDepth: 0.2 }),
+  'flutter-arms': breastTop(0.4, { kickDepth: 0.4 }),
 };

@@ -1,10 +1,9 @@
 /** Bring it to its end: shorten so that all are out in time, ask how hard it was, and keep what was swum. */
 import { sessionFieldsOf } from '@upwell/contract/sessions';
-import { cutsToFinish, finishMs, headCount, swumPlan, type Cut } from '@upwell/core/deck';
+import { cutsToFinish, cutWords, finishMs, headCount, swumPlan } from '@upwell/core/deck';
 import type { SessionView } from '@upwell/contract/sessions';
 import { comparePlans, groupTotals, totalWord } from '@upwell/core/sessions';
 import { inPoolUnit } from '@upwell/core/units';
-import type { Pool } from '@upwell/core/units';
 import { clockWord } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -20,7 +19,6 @@ import { Notice } from '@/ui/States';
 import { Toggle } from '@/ui/Toggle';
 import type { Run } from '../useRun';
 import { useNow } from '../useNow';
-import { passageWord } from '../words';
 
 interface FinishPanelProps {
   readonly run: Run;
@@ -140,18 +138,6 @@ export function FinishPanel({ run, session, endMs }: FinishPanelProps) {
       )}
     </View>
   );
-}
-
-/** Cuts in words, the same one in several rounds said once. @example 'Lane 1: 3 × 75 crawl left out' */
-function cutWords(state: Run['state'], cuts: readonly Cut[], pool: Pool): string[] {
-  const times = new Map<string, number>();
-  for (const cut of cuts) {
-    const lane = state.lanes.find((l) => l.id === cut.lane)!;
-    const passage = lane.passages.find((p) => p.id === cut.passage)!;
-    const words = `Lane ${lane.number}: ${passageWord(passage, pool)} → ${cut.to === 0 ? 'leave out' : `${cut.to} ×`}`;
-    times.set(words, (times.get(words) ?? 0) + 1);
-  }
-  return [...times].map(([words, n]) => (n === 1 ? words : `${words}, in ${n} rounds`));
 }
 
 const styles = StyleSheet.create({

@@ -1,5 +1,5 @@
 /** One lane: the set with its drill explained, holding, skipping, repeating and shortening it, and everything to come. */
-import { type LaneState, type PassageState, repsBegun } from '@upwell/core/deck';
+import { type LaneState, type PassageState, passageWord, repsBegun } from '@upwell/core/deck';
 import { bestView } from '@upwell/core/figure';
 import { drillCard, KIT } from '@upwell/core/library';
 import { answeredBy, causeCard, type CauseId, linksOf, signCard, type SignId } from '@upwell/core/review';
@@ -15,7 +15,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { Stepper } from '@/ui/Stepper';
 import { useTheme } from '@/ui/useTheme';
 import type { Run } from '../useRun';
-import { passageCautions, passageWord, placeOf } from '../words';
+import { passageCautions, placeOf } from '../words';
 import { setDetails } from '@upwell/core/sessions';
 import { Cautions } from './Cautions';
 

@@ -7,6 +7,7 @@ import {
   type LaneNow,
   type LaneState,
   type RunState,
+  passageWord,
 } from '@upwell/core/deck';
 import { formatTime, type Pool } from '@upwell/core/units';
 import { memo } from 'react';
@@ -17,7 +18,7 @@ import { useTheme } from '@/ui/useTheme';
 import { textSize } from '@/ui/theme';
 import type { DeckTime } from '../time';
 import { useNow } from '../useNow';
-import { breakLeftWord, breakWords, countdownWord, passageCautions, passageWord, placeOf } from '../words';
+import { breakLeftWord, breakWords, countdownWord, passageCautions, placeOf } from '../words';
 import { setDetails } from '@upwell/core/sessions';
 import { Cautions } from './Cautions';
 import { Tap } from './Tap';

@@ -1,6 +1,6 @@
 /** The deck clock: a session run with one hand. */
 import { HiddenGuests } from '@/sessions';
-import { plannedFinishS, runSetup, type BreathAnswer, type LaneState } from '@upwell/core/deck';
+import { endS, runSetup, type BreathAnswer, type LaneState } from '@upwell/core/deck';
 import { setsOf, type SessionPlan } from '@upwell/core/sessions';
 import type { DeckPack } from '@upwell/contract/deck';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
@@ -88,8 +88,7 @@ function Deck({ pack, run }: { readonly pack: DeckPack; readonly run: Run }) {
   );
   const names = useMemo(() => shortNames(setup.swimmers), [setup.swimmers]);
   const groupOf = (groupId: string) => plan.groups.find((g) => g.id === groupId)?.name ?? '';
-  const endMs =
-    state.beganMs === null ? null : state.beganMs + Math.max(plannedFinishS(plan), setup.minutes * 60) * 1000;
+  const endMs = state.beganMs === null ? null : state.beganMs + endS({ ...plan, minutes: setup.minutes }) * 1000;
   const view: View_ = VIEWS.find((v) => v.value === params.view)?.value ?? 'lanes';
   const show = useCallback(
     (next: { view?: string; swimmer?: string; lane?: string }) =>

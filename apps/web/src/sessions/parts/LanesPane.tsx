@@ -27,6 +27,7 @@ import { GuestFinder } from './GuestFinder';
 import { HiddenGuests } from './HiddenGuests';
 import { LaneLine } from './LaneLine';
 import { Moves, PersonRow } from './LanePerson';
+import { LateLanes } from './LateLanes';
 import { Reorder, ReorderRow } from './Reorder';
 
 export interface LanesPaneProps {
@@ -39,6 +40,8 @@ export interface LanesPaneProps {
   readonly tonight: Tonight;
   /** Whether the people are being asked for: a guest who was just taken in is on the way. */
   readonly asking?: boolean;
+  /** Lanes that will not be out in time, and when the session starts. */
+  readonly late: Parameters<typeof LateLanes>[0] | null;
   readonly onLanes: (lanes: number) => void;
   readonly onTonight: (tonight: Tonight) => void;
 }
@@ -50,6 +53,7 @@ export function LanesPane({
   capacity: rule,
   tonight,
   asking = false,
+  late,
   onLanes,
   onTonight,
 }: LanesPaneProps) {
@@ -175,6 +179,7 @@ export function LanesPane({
         known={people.map(({ id }) => id)}
         onGuest={(id) => onTonight({ ...tonight, guests: [...tonight.guests, id] })}
       />
+      {late ? <LateLanes {...late} /> : null}
       {outside ? null : sheets.map((sheet) => <Sheet key={sheet.lane} sheet={sheet} plan={plan} />)}
     </View>
   );

@@ -25,6 +25,7 @@ export function PlanTruth({
   notes = [],
   people = NOBODY,
   leftOut = NONE,
+  lanes = null,
 }: {
   readonly plan: SessionPlan;
   readonly startTime: string;
@@ -33,6 +34,8 @@ export function PlanTruth({
   readonly people?: readonly GroupPeople[];
   /** Ids of those the coach left out of sets with few breaths. */
   readonly leftOut?: readonly string[];
+  /** What the people of tonight make of it, in a line. */
+  readonly lanes?: string | null;
 }) {
   const theme = useTheme();
   const check = useMemo(() => checkPlan(plan, people, leftOut), [plan, people, leftOut]);
@@ -47,6 +50,7 @@ export function PlanTruth({
         <Text variant="bodySmall">{`${check.spreadS < 90 ? `${Math.round(check.spreadS)} s` : minutes(check.spreadS)} apart`}</Text>
       }
     >
+      {lanes === null ? null : <Text variant="bodyMedium">{lanes}</Text>}
       {check.blocked.map((problem) => (
         <Text key={problem} role="alert" variant="labelLarge" style={{ color: theme.colors.error }}>
           {`Cannot be saved. ${problem}`}

@@ -42,6 +42,7 @@ import {
   withTonight,
 } from '../draft';
 import { BreathCard } from '../parts/BreathCard';
+import { lateWord, useLateLanes } from '../parts/LateLanes';
 import { DonePane } from '../parts/DonePane';
 import { FilesPane } from '../parts/FilesPane';
 import { GroupEditor } from '../hand/GroupEditor';
@@ -119,6 +120,8 @@ function Session({
     () => checkPlan(plan, people, fields.breatheFreely).blocked,
     [plan, people, fields.breatheFreely],
   );
+  const hasLanes = coach && plan.place === 'pool' && !fields.template && blocked.length === 0;
+  const late = useLateLanes(plan, hasLanes ? here : undefined, proposal?.laneCapacity);
   const change = (next: SessionPlan) => coach && setDraft((now) => withPlan(now, next));
   const patch = (more: Parameters<typeof withFields>[1]) => setDraft((now) => withFields(now, more));
 
@@ -195,7 +198,13 @@ function Session({
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.sheet : undefined}>
           <LevelSheet plan={plan} selected={group?.id ?? null} onSelect={setSelected} />
-          <PlanTruth plan={plan} startTime={fields.startTime} people={people} leftOut={fields.breatheFreely} />
+          <PlanTruth
+            plan={plan}
+            startTime={fields.startTime}
+            people={people}
+            leftOut={fields.breatheFreely}
+            lanes={hasLanes ? lateWord(late, fields.startTime, everybody.error !== undefined) : null}
+          />
           {plan.place === 'open-water' && fields.courseId && !fields.template ? (
             <OutsideNotes
               courseId={fields.courseId}
@@ -256,6 +265,7 @@ function Session({
               group={group}
               capacity={proposal?.laneCapacity ?? null}
               tonight={tonight}
+              late={late && { late, startTime: fields.startTime }}
               onLanes={(lanes) => change(editGroup(plan, group.id, { lanes }))}
               onTonight={(next) => setDraft((now) => withTonight(now, next))}
             />
