@@ -1,11 +1,12 @@
 // Who swims where tonight, who is away, who is a guest: by tapping, with the way back.
 import { fireEvent, screen, waitFor, within } from '@testing-library/react-native';
 import type { SessionPerson, SessionSave } from '@upwell/contract/sessions';
+import type { LaneOut } from '@upwell/core/deck';
 import { AS_USUAL, type GroupPlan, type SessionPlan, type Tonight } from '@upwell/core/sessions';
 import { useState } from 'react';
 import { FilesPane } from '@/sessions/parts/FilesPane';
 import { LanesPane } from '@/sessions/parts/LanesPane';
-import { lateWord } from '@/sessions/parts/LateLanes';
+import { lanesWord } from '@/sessions/parts/LateLanes';
 import { SessionScreen } from '@/sessions/screens/SessionScreen';
 import { fakeServer, ID, ME, PLAN, PROPOSAL, SESSION, showAt } from './fakeServer';
 import { show } from './show';
@@ -30,11 +31,11 @@ const PEOPLE = [
 const hold: GroupPlan = { ...PLAN.groups.find((g) => g.level === 'hold')!, lanes: 2 };
 const plan: SessionPlan = { ...PLAN, groups: PLAN.groups.map((g) => (g.level === 'hold' ? hold : g)) };
 
-const LATE = {
-  startTime: '19:00',
-  // By hand: 4,075 s are 67 min 55 s, so it is 20:08 when they are out.
-  late: { lanes: [{ number: 3, outS: 4075, lateS: 475 }], cuts: ['Lane 3: 8 × 100 crawl → 4 ×'] },
-};
+// By hand: 4,075 s are 67 min 55 s, so it is 20:08 when they are out.
+const OUT: readonly LaneOut[] = [
+  { groupId: hold.id, lane: 1, outS: 3590, lateS: 0, cuts: [] },
+  { groupId: hold.id, lane: 2, outS: 4075, lateS: 475, cuts: ['8 × 100 crawl → 4 ×', '50 kick → leave out'] },
+];
 let now: Tonight = AS_USUAL;
 function Pane({
   of = plan,
@@ -53,7 +54,8 @@ function Pane({
       people={people}
       capacity={2}
       tonight={tonight}
-      late={LATE}
+      out={OUT}
+      startTime="19:00"
       onLanes={() => undefined}
       onTonight={(next) => {
         now = next;
@@ -82,15 +84,19 @@ const open = (name: string) => fireEvent.press(screen.getByLabelText(`Tonight: $
 describe('lanes that are late', () => {
   it('are told with what to leave out', () => {
     show(<Pane />);
-    expect(screen.getByText('Lane 3 is out at 20:08, 8 min late.')).toBeTruthy();
-    expect(screen.getByText('Lane 3: 8 × 100 crawl → 4 ×')).toBeTruthy();
+    expect(screen.getByText('Hold, lane 2: out at 20:08, 8 min late')).toBeTruthy();
+    expect(screen.getByText('In time with 8 × 100 crawl → 4 ×')).toBeTruthy();
+    expect(screen.getByText('and 50 kick → leave out')).toBeTruthy();
+    // Beside each lane stands when it is out.
+    expect(screen.getByText('out at 20:00')).toBeTruthy();
+    expect(screen.getByText('out at 20:08')).toBeTruthy();
   });
 
   it('are one line of the plan, also before it is known who comes', () => {
-    expect(lateWord(null, '19:00', false)).toBe('Lanes tonight: asking who comes');
-    expect(lateWord(null, '19:00', true)).toBe('Lanes tonight: not known who comes');
-    expect(lateWord({ lanes: [], cuts: [] }, '19:00', false)).toBe('Lanes tonight: all out in time');
-    expect(lateWord(LATE.late, '19:00', false)).toBe('Lanes tonight: 1 late, the last out at 20:08');
+    expect(lanesWord(null, '19:00', false)).toBe('Lanes tonight: asking who comes');
+    expect(lanesWord(null, '19:00', true)).toBe('Lanes tonight: not known who comes');
+    expect(lanesWord([], '19:00', false)).toBe('Lanes tonight: all out in time');
+    expect(lanesWord(OUT, '19:00', false)).toBe('Lanes tonight: 1 late, the last out at 20:08');
   });
 
   it('are counted with the people of the session, a slow one more', async () => {

@@ -1,5 +1,6 @@
 /** Who swims in which lane tonight, who is away and who is a guest; when they leave, and who would be caught. */
 import type { SessionPerson } from '@upwell/contract/sessions';
+import type { LaneOut } from '@upwell/core/deck';
 import {
   AS_USUAL,
   away,
@@ -14,7 +15,7 @@ import {
   type SessionPlan,
   type Tonight,
 } from '@upwell/core/sessions';
-import { formatTime, lengthsToMetres } from '@upwell/core/units';
+import { clockAfter, lengthsToMetres } from '@upwell/core/units';
 import { counted } from '@upwell/core/words';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -40,8 +41,9 @@ export interface LanesPaneProps {
   readonly tonight: Tonight;
   /** Whether the people are being asked for: a guest who was just taken in is on the way. */
   readonly asking?: boolean;
-  /** Lanes that will not be out in time, and when the session starts. */
-  readonly late: Parameters<typeof LateLanes>[0] | null;
+  /** When the lanes are out; null while that is not known. */
+  readonly out: readonly LaneOut[] | null;
+  readonly startTime: string;
   readonly onLanes: (lanes: number) => void;
   readonly onTonight: (tonight: Tonight) => void;
 }
@@ -53,7 +55,8 @@ export function LanesPane({
   capacity: rule,
   tonight,
   asking = false,
-  late,
+  out,
+  startTime,
   onLanes,
   onTonight,
 }: LanesPaneProps) {
@@ -179,8 +182,15 @@ export function LanesPane({
         known={people.map(({ id }) => id)}
         onGuest={(id) => onTonight({ ...tonight, guests: [...tonight.guests, id] })}
       />
-      {late ? <LateLanes {...late} /> : null}
-      {outside ? null : sheets.map((sheet) => <Sheet key={sheet.lane} sheet={sheet} plan={plan} />)}
+      {out ? <LateLanes plan={plan} out={out} startTime={startTime} /> : null}
+      {outside
+        ? null
+        : sheets.map((sheet) => {
+            const end = out?.find((o) => o.groupId === group.id && o.lane === sheet.lane);
+            return (
+              <Sheet key={sheet.lane} sheet={sheet} plan={plan} end={end ? clockAfter(startTime, end.outS) : null} />
+            );
+          })}
     </View>
   );
 }
@@ -216,11 +226,20 @@ function LaneCount({
   );
 }
 
-function Sheet({ sheet, plan }: { readonly sheet: LaneSheet; readonly plan: SessionPlan }) {
+function Sheet({
+  sheet,
+  plan,
+  end,
+}: {
+  readonly sheet: LaneSheet;
+  readonly plan: SessionPlan;
+  /** The time of day at which the lane is out. */
+  readonly end: string | null;
+}) {
   return (
     <Card
       title={`Lane ${sheet.lane}`}
-      aside={<Text variant="labelMedium">{`${formatTime(sheet.totals.seconds)} in all`}</Text>}
+      aside={end === null ? undefined : <Text variant="labelMedium">{`out at ${end}`}</Text>}
     >
       <Text variant="bodySmall">
         {`${minutes(sheet.totals.swimS)} swimming, ${minutes(sheet.totals.restS)} rest at the pace of the slowest`}

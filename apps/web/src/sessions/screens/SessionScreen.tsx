@@ -42,7 +42,7 @@ import {
   withTonight,
 } from '../draft';
 import { BreathCard } from '../parts/BreathCard';
-import { lateWord, useLateLanes } from '../parts/LateLanes';
+import { lanesWord, useLanesOut } from '../parts/LateLanes';
 import { DonePane } from '../parts/DonePane';
 import { FilesPane } from '../parts/FilesPane';
 import { GroupEditor } from '../hand/GroupEditor';
@@ -121,7 +121,7 @@ function Session({
     [plan, people, fields.breatheFreely],
   );
   const hasLanes = coach && plan.place === 'pool' && !fields.template && blocked.length === 0;
-  const late = useLateLanes(plan, hasLanes ? here : undefined, proposal?.laneCapacity);
+  const out = useLanesOut(plan, hasLanes ? here : undefined, proposal?.laneCapacity);
   const change = (next: SessionPlan) => coach && setDraft((now) => withPlan(now, next));
   const patch = (more: Parameters<typeof withFields>[1]) => setDraft((now) => withFields(now, more));
 
@@ -203,7 +203,7 @@ function Session({
             startTime={fields.startTime}
             people={people}
             leftOut={fields.breatheFreely}
-            lanes={hasLanes ? lateWord(late, fields.startTime, everybody.error !== undefined) : null}
+            lanes={hasLanes ? lanesWord(out, fields.startTime, everybody.error !== undefined) : null}
           />
           {plan.place === 'open-water' && fields.courseId && !fields.template ? (
             <OutsideNotes
@@ -265,7 +265,8 @@ function Session({
               group={group}
               capacity={proposal?.laneCapacity ?? null}
               tonight={tonight}
-              late={late && { late, startTime: fields.startTime }}
+              out={out}
+              startTime={fields.startTime}
               onLanes={(lanes) => change(editGroup(plan, group.id, { lanes }))}
               onTonight={(next) => setDraft((now) => withTonight(now, next))}
             />
