@@ -25,6 +25,9 @@ test('lanes are changed by hand while one is away, and the deck runs them so', a
   await page.getByRole('button', { name: /^Hold\s?[\d,]+ m$/ }).click();
   await page.getByRole('button', { name: 'More lanes' }).click();
   await expect(page.getByText('Lane 2', { exact: true }).first()).toBeVisible();
+  // A short session: everybody is out in time, lane by lane.
+  await expect(page.getByText('Lanes tonight: all out in time')).toBeVisible();
+  await expect(page.getByText(/^out at 19:\d\d$/).first()).toBeVisible();
   await expectAccessible(page);
 
   // One is away: nobody of the pane has them, and they can be brought back.

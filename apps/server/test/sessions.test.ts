@@ -1,3 +1,4 @@
+import { lanesOut } from '@upwell/core/deck';
 import { WATER_RULES } from '@upwell/core/safety';
 import { sessionFileSchema, type SessionRow, type SessionView } from '@upwell/contract/sessions';
 import { readSession, readSessionCsv, withPositionIds } from '@upwell/core/notation';
@@ -10,9 +11,11 @@ import {
   type SessionPlan,
   type SetPatch,
 } from '@upwell/core/sessions';
+import { clockAfter } from '@upwell/core/units';
 import Ajv from 'ajv/dist/2020';
 import { v7 } from 'uuid';
 import { allRoutes, Harness, type TestClub } from './harness';
+import { readPdf } from './readPdf';
 
 let harness: Harness;
 let club: TestClub;
@@ -150,7 +153,15 @@ describe('a session as a file', () => {
     expect(level.headers['content-type']).toBe('application/pdf');
     expect(level.rawPayload.subarray(0, 5).toString()).toBe('%PDF-');
     expect(pages(level.rawPayload.toString('latin1'))).toBeGreaterThanOrEqual(3);
-    expect((await file(`/sessions/${id}/sheet.pdf?size=A4&per=lane`)).statusCode).toBe(200);
+    const lanes = await file(`/sessions/${id}/sheet.pdf?size=A4&per=lane`);
+    const coach = await club.as('coach');
+    const { body: session } = await coach('GET', `/sessions/${id}`);
+    const { body: people } = await coach('GET', `/sessions/${id}/people`);
+    // Each lane is out when the deck will have it out, not when its group is planned to be.
+    const out = lanesOut(session.plan, people);
+    expect(out.length).toBeGreaterThan(0);
+    for (const { outS } of out)
+      expect(readPdf(lanes.rawPayload).pages.join(' ')).toContain(`out ${clockAfter(session.startTime, outS)}`);
     expect((await file(`/sessions/${id}/sheet.pdf?size=A3`)).statusCode).toBe(400);
   });
 

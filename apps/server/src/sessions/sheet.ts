@@ -1,5 +1,6 @@
 import { dayWord, zoneWord } from '@upwell/core/words';
 import type { SessionPerson, SessionView, SheetQuery } from '@upwell/contract/sessions';
+import { lanesOut } from '@upwell/core/deck';
 import { KIT } from '@upwell/core/library';
 import { causeCard } from '@upwell/core/review';
 import { CAUTION } from '@upwell/core/safety';
@@ -50,15 +51,17 @@ export async function sessionSheet({
 }): Promise<Buffer> {
   const { plan } = session;
   const scale = SCALE[query.size];
+  const lanes = query.per === 'level' ? [] : lanesOut(plan, people, capacity);
   const pages = plan.groups.flatMap((group): Content[][] => {
     const here = people.filter((person) => groupFor(plan, person) === group);
-    const whole: Printed = { session, group, sheet: null, people: here };
+    const whole: Printed = { session, group, sheet: null, people: here, outS: groupClock(group, plan.pool).totalS };
     if (query.per === 'level') return [page(whole, scale)];
     const sheets = laneSheets(group, plan.pool, here, capacity);
     if (sheets.length === 0) return [page(whole, scale)];
     return sheets.map((sheet) => {
       const ids = new Set(sheet.people.map((p) => p.id));
-      return page({ ...whole, sheet, people: here.filter((p) => ids.has(p.id)) }, scale);
+      const { outS } = lanes.find((lane) => lane.groupId === group.id && lane.lane === sheet.lane)!;
+      return page({ ...whole, sheet, people: here.filter((p) => ids.has(p.id)), outS }, scale);
     });
   });
   return makePdf({
@@ -82,6 +85,8 @@ interface Printed {
   readonly group: GroupPlan;
   readonly sheet: LaneSheet | null;
   readonly people: readonly SessionPerson[];
+  /** When they are out, seconds after the start: a lane by its slowest, as on the deck. */
+  readonly outS: number;
 }
 
 function page(printed: Printed, scale: number): Content[] {
@@ -105,7 +110,7 @@ function page(printed: Printed, scale: number): Content[] {
       ],
     },
     {
-      text: `${session.title} · ${dayWord(session.date)} ${startTime}${session.courseId ? ` ${zoneWord(timeZone)}` : ''} · ${placeWord(plan)} · out ${clockAfter(startTime, clock.totalS)}`,
+      text: `${session.title} · ${dayWord(session.date)} ${startTime}${session.courseId ? ` ${zoneWord(timeZone)}` : ''} · ${placeWord(plan)} · out ${clockAfter(startTime, printed.outS)}`,
       ...small,
     },
     {
