@@ -35,7 +35,6 @@ const USED = [
   'pool',
   'swim',
   'fit-to-page-outline',
-  'delete-outline',
   'weather-night',
   'white-balance-sunny',
   'alert-circle-outline',

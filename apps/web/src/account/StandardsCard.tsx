@@ -62,7 +62,7 @@ export function StandardsCard() {
             </View>
             <Text variant="titleMedium">{formatTime(standard.timeS, 1)}</Text>
             <IconButton
-              icon="delete-outline"
+              icon="trash-can-outline"
               accessibilityLabel={`Take out ${wordOf(standard)}`}
               onPress={() => {
                 setRemoved(standard);

@@ -119,7 +119,7 @@ export function ResultEditor({ result, onDone }: ResultEditorProps) {
         <Button disabled={busy} onPress={() => onDone(null)}>
           Leave it
         </Button>
-        <Button icon="delete-outline" disabled={busy} onPress={() => void takeOut()}>
+        <Button icon="trash-can-outline" disabled={busy} onPress={() => void takeOut()}>
           Take it out
         </Button>
       </View>

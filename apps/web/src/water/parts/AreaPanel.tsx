@@ -62,7 +62,7 @@ export function AreaPanel({ course, chosen, onChoose, onChange }: AreaPanelProps
             }}
           />
           <Button
-            icon="delete-outline"
+            icon="trash-can-outline"
             onPress={() => {
               onChoose(null);
               setOpen(null);

@@ -27,7 +27,7 @@ export function ThingPanel({ course, thing, onChange, onGone }: ThingPanelProps)
       {held.kind === 'exit' ? <ExitFields course={course} id={held.id} onChange={onChange} /> : null}
       {held.kind !== 'start' && held.kind !== 'finish' ? (
         <Button
-          icon="delete-outline"
+          icon="trash-can-outline"
           onPress={() => {
             onChange(without(course, held));
             onGone();
