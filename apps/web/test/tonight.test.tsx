@@ -1,12 +1,12 @@
 // Who swims where tonight, who is away, who is a guest: by tapping, with the way back.
-import { fireEvent, screen, waitFor, within } from '@testing-library/react-native';
+import { fireEvent, render, screen, waitFor, within } from '@testing-library/react-native';
 import type { SessionPerson, SessionSave } from '@upwell/contract/sessions';
-import type { LaneOut } from '@upwell/core/deck';
-import { AS_USUAL, type GroupPlan, type SessionPlan, type Tonight } from '@upwell/core/sessions';
+import { type LaneOut, lanesOut } from '@upwell/core/deck';
+import { AS_USUAL, type GroupPlan, type SessionPlan, setsOf, type Tonight } from '@upwell/core/sessions';
 import { useState } from 'react';
 import { FilesPane } from '@/sessions/parts/FilesPane';
 import { LanesPane } from '@/sessions/parts/LanesPane';
-import { lanesWord } from '@/sessions/parts/LateLanes';
+import { lanesWord, useLanesOut } from '@/sessions/parts/LateLanes';
 import { SessionScreen } from '@/sessions/screens/SessionScreen';
 import { fakeServer, ID, ME, PLAN, PROPOSAL, SESSION, showAt } from './fakeServer';
 import { show } from './show';
@@ -97,6 +97,22 @@ describe('lanes that are late', () => {
     expect(lanesWord(null, '19:00', true)).toBe('Lanes tonight: not known who comes');
     expect(lanesWord([], '19:00', false)).toBe('Lanes tonight: all out in time');
     expect(lanesWord(OUT, '19:00', false)).toBe('Lanes tonight: 1 late, the last out at 20:08');
+  });
+
+  it('are counted once a plan that was too large is cut, without counting the large one', () => {
+    const [set] = setsOf(hold.blocks.find((b) => b.kind === 'main')!.items);
+    const many = Array.from({ length: 500 }, (_, i) => ({ ...set!.set, id: `s${i}`, reps: 99 }));
+    const large = { ...plan, groups: [{ ...hold, blocks: [{ ...hold.blocks[0]!, items: many }] }] };
+    expect(() => lanesOut(large, PEOPLE)).toThrow(RangeError);
+    const counted: (readonly LaneOut[] | null)[] = [];
+    function Count({ of, asked }: { of: SessionPlan; asked: boolean }) {
+      counted.push(useLanesOut(of, asked ? PEOPLE : undefined, null));
+      return null;
+    }
+    const { rerender } = render(<Count of={large} asked={false} />);
+    rerender(<Count of={plan} asked />);
+    expect(counted[0]).toBeNull();
+    expect(counted.at(-1)).toEqual(lanesOut(plan, PEOPLE));
   });
 
   it('are counted with the people of the session, a slow one more', async () => {

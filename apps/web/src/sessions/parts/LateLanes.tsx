@@ -14,9 +14,13 @@ export function useLanesOut(
   people: readonly SessionPerson[] | undefined,
   capacity: number | null | undefined,
 ): readonly LaneOut[] | null {
-  // Counted behind what is typed: with forty swimmers it takes longer than a key.
-  const plan = useDeferredValue(now);
-  return useMemo(() => (people ? lanesOut(plan, people, capacity ?? undefined) : null), [plan, people, capacity]);
+  // Counted behind what is typed: with forty swimmers it takes longer than a key. A plan that is not asked about is not counted
+  // later either: it may be one that cannot be.
+  const plan = useDeferredValue(people ? now : null);
+  return useMemo(
+    () => (people && plan ? lanesOut(plan, people, capacity ?? undefined) : null),
+    [plan, people, capacity],
+  );
 }
 
 const isLate = ({ lateS }: LaneOut): boolean => lateS > 0;
