@@ -85,7 +85,7 @@ describe('lanes that are late', () => {
   it('are told with what to leave out', () => {
     show(<Pane />);
     expect(screen.getByText('Hold, lane 2: out at 20:08, 8 min late')).toBeTruthy();
-    expect(screen.getByText('In time with 8 × 100 crawl → 4 ×')).toBeTruthy();
+    expect(screen.getByText('To be in time: 8 × 100 crawl → 4 ×')).toBeTruthy();
     expect(screen.getByText('and 50 kick → leave out')).toBeTruthy();
     // Beside each lane stands when it is out.
     expect(screen.getByText('out at 20:00')).toBeTruthy();

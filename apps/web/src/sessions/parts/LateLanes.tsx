@@ -55,7 +55,7 @@ export function LateLanes({ plan, out, startTime }: LateLanesProps) {
             {`${nameOf(groupId)}, lane ${lane}: out at ${clockAfter(startTime, outS)}, ${Math.round(lateS / 60)} min late`}
           </Text>
           {cuts.map((cut, i) => (
-            <Text key={cut}>{i === 0 ? `In time with ${cut}` : `and ${cut}`}</Text>
+            <Text key={cut}>{i === 0 ? `To be in time: ${cut}` : `and ${cut}`}</Text>
           ))}
         </View>
       ))}
