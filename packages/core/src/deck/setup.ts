@@ -13,6 +13,7 @@ import {
   sizeProblem,
   TALK_KNOWN_S,
   TALK_NEW_S,
+  untilAgain,
 } from '../sessions';
 import type { AnySet, Block, GroupPerson, GroupPlan, Item, LanePerson, LaneSetLine, SessionPlan } from '../sessions';
 import type { DeckLane, FewBreathsOnDeck, Passage, RunSetup } from './model';
@@ -79,6 +80,9 @@ function passagesOf(
 ): Passage[] {
   const known = new Set<string>(group.knownDrills);
   const out: Passage[] = [];
+  // Nothing comes before the first set in the water; the next time through goes on at the send-off of the set before.
+  let first = true;
+  let untilNext = 0;
   for (const block of group.blocks) {
     if (block.landMinutes > 0) {
       out.push({
@@ -96,7 +100,7 @@ function passagesOf(
       });
     }
     let pausedS = 0;
-    const walk = (items: readonly Item[], round: Passage['round'], path: string): void => {
+    const walk = (items: readonly Item[], round: Passage['round'], path: string, again: boolean): void => {
       for (const item of items) {
         if (item.kind === 'pause') {
           pausedS += item.seconds;
@@ -104,24 +108,26 @@ function passagesOf(
         }
         if (!isSet(item)) {
           for (let pass = 1; pass <= item.rounds; pass++)
-            walk(item.items, { pass, of: item.rounds }, `${path}.${pass}`);
+            walk(item.items, { pass, of: item.rounds }, `${path}.${pass}`, again || pass > 1);
           continue;
         }
-        const between = out.length === 0 || (round !== null && round.pass > 1) ? 0 : BETWEEN_SETS_S;
-        // A pause takes the place of the time between two sets.
-        let beforeS = pausedS > 0 ? pausedS : between;
+        const between = first ? 0 : again ? untilNext : BETWEEN_SETS_S;
+        // A pause takes the place of the time between two sets, never of the rest that few breaths ask for.
+        let beforeS = Math.max(pausedS > 0 ? pausedS : between, out.at(-1)?.fewBreaths?.restS ?? 0);
         pausedS = 0;
-        if (item.drill && (round === null || round.pass === 1)) {
+        if (item.drill && !again) {
           beforeS += known.has(item.drill) ? TALK_KNOWN_S : TALK_NEW_S;
           known.add(item.drill);
         }
-        beforeS = Math.max(beforeS, out.at(-1)?.fewBreaths?.restS ?? 0);
         const few = hasFew(item, group, plan.pool) ? fewOnDeck(item, group, plan, people, answer) : undefined;
         const passage = passageOf(item, `${item.id}#${path}`, block, round, beforeS, group, plan, lines);
         out.push(few ? { ...passage, fewBreaths: few } : passage);
+        const { restS, behindS } = lines.get(item.id)!;
+        untilNext = untilAgain({ restS, behindS, few: few !== undefined });
+        first = false;
       }
     };
-    walk(block.items, null, '1');
+    walk(block.items, null, '1', false);
   }
   return out;
 }

@@ -39,7 +39,7 @@ export const peopleOf = (speeds: readonly number[], level: LevelId = 'hold'): De
 
 /** 4 × 50 leaving on the lane's send-off, swum at exactly 1 m/s by four swimmers in one lane. */
 export const fourFifties = (sets: readonly AnySet[] = [setOf({ effort: 1 / 1.0000001 })]): GroupPlan =>
-  groupOf(sets, { lanes: 1, paceTable: [{ effort: 0.5, share: 1 }] });
+  groupOf(sets, { swimmers: 4, lanes: 1, paceTable: [{ effort: 0.5, share: 1 }] });
 
 export function setupFor(group: GroupPlan, people = peopleOf([1, 1, 1, 1])): RunSetup {
   return runSetup('Tonight', planOf([group]), people);

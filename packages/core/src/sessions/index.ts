@@ -4,6 +4,7 @@ export * from './plan/shares';
 export * from './plan/strokePace';
 export * from './plan/setMeasure';
 export * from './plan/size';
+export * from './plan/leaving';
 export * from './plan/clock';
 export * from './plan/totals';
 export * from './plan/describe';

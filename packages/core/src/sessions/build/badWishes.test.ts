@@ -26,8 +26,10 @@ describe('wishes that pull apart', () => {
   });
 
   it('fills the hour for the coach who asks for it in a taper, and says what that costs', () => {
-    const kept = buildSession(asking({ week: 'taper' }));
-    const filled = buildSession(asking({ week: 'taper', fillHour: true }));
+    // One in each lane: an hour with nobody to wait for is too much for a taper.
+    const groups = [{ level: 'hold' as const, swimmers: 2, lanes: 2, v400Mps: null }];
+    const kept = buildSession(asking({ week: 'taper', groups }));
+    const filled = buildSession(asking({ week: 'taper', fillHour: true, groups }));
     if (kept.kind === 'clash' || filled.kind === 'clash') throw new Error('a taper was refused');
     const load = (of: typeof kept) => groupTotals(of.plan.groups[0]!, of.plan.pool).load;
     // Half of the usual load of an hour of Hold with a tenth more: 2,750 × 1.1 / 2.

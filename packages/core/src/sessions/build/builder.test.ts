@@ -276,7 +276,10 @@ describe('the builder', () => {
       }),
       { numRuns: runs(8, 25) },
     );
-    expect(load({ week: 'recovery' })).toBeLessThan(load({}));
+    const alone = [{ ...groups[0]!, swimmers: 1 }];
+    expect(load({ week: 'recovery', groups: alone })).toBeLessThan(load({ groups: alone }));
+    // Where six in a lane wait for the last, an hour holds no more than a recovery week gives: 2,750 × 0.7 × 1.1.
+    expect(load({ week: 'recovery' })).toBeLessThanOrEqual(2118);
     expect(levelLoad('hold', 60)).toBe(2750);
   });
 

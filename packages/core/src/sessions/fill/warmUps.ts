@@ -61,7 +61,7 @@ function secondOf({ theme, seed }: Context): Second {
 }
 
 /** What it costs a group to wake up in another way than the others. */
-const UNLIKE_THE_OTHERS = 0.05;
+const UNLIKE_THE_OTHERS = 0.1;
 
 /** All warm-ups of a group in a pool. */
 export function warmUps(context: Context): Candidate[] {

@@ -1,6 +1,7 @@
 import { swimmerPace, type SwimmerPace, type Trial } from '../../measures';
 import { lengthsToMetres, type Pool } from '../../units';
 import type { AnySet, GroupPlan, StrokeShares } from '../plan/model';
+import { behindSeconds, gapSeconds, sendOffFor } from '../plan/leaving';
 import { isPull, isStrokeGuess } from '../plan/strokePace';
 import type { Breathes } from '../plan/weakSide';
 import { repMetres, repSeconds, restSeconds, setsOf } from '../plan/setMeasure';
@@ -8,15 +9,6 @@ import { groupTotals, type GroupTotals } from '../plan/totals';
 import { type Catch, type LaneRep, simulateLane } from './catches';
 import { type LaneProposal, proposeLane } from './proposeLane';
 import { assignLanes, laneCapacity } from './assignLanes';
-
-/** Seconds between two swimmers leaving in one lane. */
-export const LEAVING_GAP_S = 5;
-export const DRILL_GAP_S = 10;
-
-/** Seconds of send-off: the swim of the slowest plus rest, rounded up to 5 s. @example sendOffFor(61.2, 15) // 80 */
-export function sendOffFor(slowestS: number, restS: number): number {
-  return Math.ceil((slowestS + restS) / 5 - 1e-9) * 5;
-}
 
 /** Somebody in a lane. */
 export interface LanePerson extends Breathes {
@@ -38,6 +30,10 @@ export interface LaneSetLine {
   /** The lane's own send-off, seconds; null for a single rep. */
   readonly sendOffS: number | null;
   readonly gapS: number;
+  /** Seconds of rest after a rep of the slowest. */
+  readonly restS: number;
+  /** Seconds by which the last of the lane leaves after the first. */
+  readonly behindS: number;
   /** Each swimmer's time for one rep and where the pace comes from, in leaving order. */
   readonly swims: readonly { readonly id: string; readonly repS: number; readonly method: SwimmerPace['method'] }[];
   readonly catches: readonly Catch[];
@@ -98,7 +94,10 @@ export const laneSheets = (...asked: Parameters<typeof laneSwims>): LaneSheet[] 
   const [group, pool] = asked;
   return laneSwims(...asked).map((lane) => ({
     ...lane,
-    totals: groupTotals({ ...group, v400Mps: Math.min(...lane.people.map((p) => p.v400Mps)) }, pool),
+    totals: groupTotals(
+      { ...group, v400Mps: Math.min(...lane.people.map((p) => p.v400Mps)), swimmers: lane.people.length, lanes: 1 },
+      pool,
+    ),
   }));
 };
 
@@ -126,11 +125,13 @@ function laneLine(
     return { id: person.id, repS: repSeconds(set, swims, pool), method };
   });
   const slowest = Math.max(...swims.map((s) => s.repS));
-  const gapS = set.drill ? DRILL_GAP_S : LEAVING_GAP_S;
-  const restS = restSeconds(set, repSeconds(set, group, pool));
-  const sendOffS = set.reps > 1 ? sendOffFor(slowest, restS) : null;
-  if (set.kind === 'timed' || people.length < 2)
-    return { set, times, sendOffS, gapS, swims, catches: [], proposal: null };
+  const gapS = gapSeconds(set);
+  const leavesS = sendOffFor(slowest, restSeconds(set, repSeconds(set, group, pool)));
+  const sendOffS = set.reps > 1 ? leavesS : null;
+  const restS = set.kind === 'timed' ? restSeconds(set, set.seconds) : leavesS - slowest;
+  const behindS = behindSeconds(set, people.length);
+  const line = { set, times, sendOffS, gapS, restS, behindS, swims };
+  if (set.kind === 'timed' || people.length < 2) return { ...line, catches: [], proposal: null };
   const repM = lengthsToMetres(pool, set.lengths);
   const lane: LaneRep = {
     poolLengthM: lengthsToMetres(pool, 1),
@@ -142,11 +143,7 @@ function laneLine(
   const swimmers = swims.map((s) => ({ id: s.id, speedMps: repM / s.repS }));
   const catches = simulateLane(swimmers, lane);
   return {
-    set,
-    times,
-    sendOffS,
-    gapS,
-    swims,
+    ...line,
     catches,
     proposal: catches.length > 0 ? proposeLane(swimmers, lane) : null,
   };

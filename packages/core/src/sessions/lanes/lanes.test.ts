@@ -161,7 +161,7 @@ describe('swimmers in lanes', () => {
     const [sprint, long] = sheet!.lines;
     expect(sheet!.people.map((p) => p.id)).toEqual(['a', 'b']);
     expect(sheet!.totals.seconds).toBeCloseTo(
-      groupClock({ ...groupOf(sets), v400Mps: 0.9 }, { length: 25, unit: 'm' }).totalS,
+      groupClock({ ...groupOf(sets), v400Mps: 0.9, swimmers: 2, lanes: 1 }, { length: 25, unit: 'm' }).totalS,
       9,
     );
     expect(sprint!.swims).toEqual([

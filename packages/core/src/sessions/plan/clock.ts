@@ -1,5 +1,6 @@
 import type { Pool } from '../../units';
 import { hasFew } from './fewBreaths';
+import { behindSeconds, fullestLane, untilAgain } from './leaving';
 import type { AnySet, Block, GroupPlan, Item, Pause } from './model';
 import { repSeconds, restSeconds } from './setMeasure';
 import { sizeProblem } from './size';
@@ -26,7 +27,7 @@ export interface BlockClock {
   readonly endS: number;
 }
 
-/** Seconds of swimming, of rest, and of talk before it. */
+/** Seconds of swimming, of rest and of waiting for the last of the lane, and of talk before it. */
 interface Spent {
   readonly swimS: number;
   readonly restS: number;
@@ -45,8 +46,8 @@ class Walk {
   private first = true;
   /** Whether a pause came right before. */
   private rested = false;
-  /** Rest of the set swum last, which is taken after its last rep too when the next set is the next time through. */
-  private lastRest = 0;
+  /** From the end of the set swum last until the next time through, which takes the rest after its last rep too. */
+  private untilNext = 0;
   /** Rest that is owed after the set swum last, whatever comes next: after few breaths. */
   private owed = 0;
 
@@ -58,14 +59,16 @@ class Walk {
   }
 
   /**
-   * One passage of a set. Rest follows every rep but the last; {@link BETWEEN_SETS_S} lie between two sets; a
-   * drill is explained before its first passage. From the second time through rounds, the rest of a set leads to
-   * the next; after few breaths it always does.
+   * One passage of a set, which ends when the last of the lane is home. Rest follows every rep but the last;
+   * {@link BETWEEN_SETS_S} lie between two sets; a drill is explained before its first passage. From the second time
+   * through rounds, the rest of a set leads to the next; after few breaths it always does.
    */
   passage(set: AnySet, again: boolean): Spent {
     const repS = repSeconds(set, this.group, this.pool);
     const rest = restSeconds(set, repS);
-    const gap = this.first || this.rested ? 0 : again ? this.lastRest : Math.max(BETWEEN_SETS_S, this.owed);
+    const behindS = behindSeconds(set, fullestLane(this.group));
+    const few = hasFew(set, this.group, this.pool);
+    const gap = this.first || this.rested ? 0 : again ? this.untilNext : Math.max(BETWEEN_SETS_S, this.owed);
     let talkS = again ? 0 : gap;
     if (!again && set.drill) {
       talkS += this.known.has(set.drill) ? TALK_KNOWN_S : TALK_NEW_S;
@@ -73,9 +76,9 @@ class Walk {
     }
     this.first = false;
     this.rested = false;
-    this.lastRest = rest;
-    this.owed = hasFew(set, this.group, this.pool) ? rest : 0;
-    return { swimS: repS * set.reps, restS: rest * (set.reps - 1) + (again ? gap : 0), talkS };
+    this.untilNext = untilAgain({ restS: rest, behindS, few });
+    this.owed = few ? rest : 0;
+    return { swimS: repS * set.reps, restS: rest * (set.reps - 1) + behindS + (again ? gap : 0), talkS };
   }
 
   /** A pause takes the place of the rest or the time between two sets that would come after it. */

@@ -189,8 +189,12 @@ describe('a set with few breaths', () => {
     const few = rested({ id: 'few', reps: 1, lengths: 1, breathing: counted(1) }, 60);
     const easy = rested({ id: 'easy', reps: 1, lengths: 1 }, 10);
     const clock = groupClock(quick([roundsOf(3, [few, easy])] as never), POOL);
-    // Rests: 60 after each of three, 10 after two of the others; between the first two the usual pause would be 30.
-    expect(clock.totalS).toBeCloseTo(6 * 20 + 3 * 60 + 2 * 10, 6);
+    // Rests: 60 after each of three, from the last one home; between the first two the usual pause would be 30. The last
+    // of four is 15 s behind, six times; the 10 s after two of the others have gone by until then.
+    expect(clock.totalS).toBeCloseTo(6 * 20 + 3 * 60 + 6 * 15, 6);
+    // Alone in the lane: 10 after two of the others.
+    const alone = groupClock({ ...quick([roundsOf(3, [few, easy])] as never), swimmers: 1 }, POOL);
+    expect(alone.totalS).toBeCloseTo(6 * 20 + 3 * 60 + 2 * 10, 6);
   });
 
   it('never leaves anybody without air for longer than it says, whatever is written', () => {

@@ -106,8 +106,9 @@ describe('totals and the clock', () => {
       items: [set({ id: 'x', reps: 2, lengths: 1, drill: 'tile-gaze-swim', effort: 0.6 })],
     });
     const clock = groupClock(group([land, block(), drill]), POOL);
-    const main = 4 * (50 / Math.cbrt(0.8)) + 3 * 20;
-    const drills = 30 + 60 + 2 * (25 / (Math.cbrt(0.6) * 0.9)) + 20;
+    // Eight in two lanes: the last of four leaves 3 × 5 s behind the first, in drills 3 × 10 s, and is waited for.
+    const main = 4 * (50 / Math.cbrt(0.8)) + 3 * 20 + 15;
+    const drills = 30 + 60 + 2 * (25 / (Math.cbrt(0.6) * 0.9)) + 20 + 30;
     expect(clock.totalS).toBeCloseTo(360 + main + drills, 6);
     expect(clock.landS + clock.talkS + clock.swimS + clock.restS).toBeCloseTo(clock.totalS, 6);
   });
@@ -120,9 +121,10 @@ describe('totals and the clock', () => {
   });
 
   it('leaves no rest when the send-off is too short', () => {
-    expect(
-      groupClock(group([block({ items: [set({ timing: { kind: 'send-off', seconds: 10 } })] })]), POOL).restS,
-    ).toBe(0);
+    const short = group([block({ items: [set({ timing: { kind: 'send-off', seconds: 10 } })] })]);
+    expect(groupClock({ ...short, swimmers: 2 }, POOL).restS).toBe(0);
+    // Four in a lane: only the wait for the last.
+    expect(groupClock(short, POOL).restS).toBe(15);
   });
 
   it('counts looks and breaths to both sides', () => {
