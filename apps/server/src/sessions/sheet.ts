@@ -54,14 +54,16 @@ export async function sessionSheet({
   const lanes = query.per === 'level' ? [] : lanesOut(plan, people, capacity);
   const pages = plan.groups.flatMap((group): Content[][] => {
     const here = people.filter((person) => groupFor(plan, person) === group);
-    const whole: Printed = { session, group, sheet: null, people: here, outS: groupClock(group, plan.pool).totalS };
+    const { totalS, blocks } = groupClock(group, plan.pool);
+    const blocksS = blocks.map(({ startS }) => startS);
+    const whole: Printed = { session, group, sheet: null, people: here, outS: totalS, blocksS };
     if (query.per === 'level') return [page(whole, scale)];
     const sheets = laneSheets(group, plan.pool, here, capacity);
     if (sheets.length === 0) return [page(whole, scale)];
     return sheets.map((sheet) => {
       const ids = new Set(sheet.people.map((p) => p.id));
-      const { outS } = lanes.find((lane) => lane.groupId === group.id && lane.lane === sheet.lane)!;
-      return page({ ...whole, sheet, people: here.filter((p) => ids.has(p.id)), outS }, scale);
+      const { outS, blocksS } = lanes.find((lane) => lane.groupId === group.id && lane.lane === sheet.lane)!;
+      return page({ ...whole, sheet, people: here.filter((p) => ids.has(p.id)), outS, blocksS }, scale);
     });
   });
   return makePdf({
@@ -87,13 +89,14 @@ interface Printed {
   readonly people: readonly SessionPerson[];
   /** When they are out, seconds after the start: a lane by its slowest, as on the deck. */
   readonly outS: number;
+  /** When each block begins for them, likewise. */
+  readonly blocksS: readonly number[];
 }
 
 function page(printed: Printed, scale: number): Content[] {
   const { session, group, sheet } = printed;
   const { plan, startTime, timeZone } = session;
   const totals = groupTotals(group, plan.pool);
-  const clock = groupClock(group, plan.pool);
   const kit = totals.kit.map((item) => KIT[item]).join(', ');
   const small = { fontSize: 10 * scale, color: QUIET };
   const weaker = isOneSided(plan.theme) ? weakSideWords(printed.people) : null;
@@ -127,7 +130,7 @@ function page(printed: Printed, scale: number): Content[] {
           },
         ]
       : []),
-    ...clock.blocks.flatMap(({ block, startS }): Content[] => {
+    ...group.blocks.flatMap((block, i): Content[] => {
       const lengths = blockLengths(block);
       const size =
         block.landMinutes > 0 ? `${block.landMinutes} min` : lengths > 0 ? distanceWord(plan.pool, lengths) : '';
@@ -135,7 +138,7 @@ function page(printed: Printed, scale: number): Content[] {
         {
           columns: [
             { text: blockWord(block), bold: true, fontSize: 15 * scale, color: GREEN },
-            { text: `${size} · ${clockAfter(startTime, startS)}`, alignment: 'right', bold: true },
+            { text: `${size} · ${clockAfter(startTime, printed.blocksS[i]!)}`, alignment: 'right', bold: true },
           ],
           margin: [0, 5 * scale, 0, 1 * scale],
         },

@@ -17,7 +17,7 @@ describe('when lanes are out', () => {
     expect(lanesOut(plan(46), SLOW)).toEqual([
       {
         ...{ groupId: 'g', lane: 1, cuts: ['40 × 50 crawl → 32 ×'] },
-        ...{ outS: expect.closeTo(3392.5, 3), lateS: expect.closeTo(597.5, 3) },
+        ...{ outS: expect.closeTo(3392.5, 3), lateS: expect.closeTo(597.5, 3), blocksS: [0] },
       },
     ]);
   });
@@ -41,6 +41,21 @@ describe('when lanes are out', () => {
     // By hand: 39 send-offs of 70 s, 5 s behind, 50 s; and of 85 s, 5 s behind, 62.5 s. 33 reps are 2.5 s too long.
     expect([quick!.lane, quick!.outS, quick!.lateS]).toEqual([1, expect.closeTo(2785, 3), 0]);
     expect([slow!.lane, slow!.outS, slow!.cuts]).toEqual([2, expect.closeTo(3382.5, 3), ['40 × 50 crawl → 32 ×']]);
+  });
+
+  it('says when each block begins for the lane', () => {
+    const group = {
+      ...fourFifties(),
+      blocks: [
+        blockOf([], { kind: 'land', id: 'l', landMinutes: 5 }),
+        blockOf([setOf({ id: 'w', reps: 2, effort: 1 / 1.0000001 })], { kind: 'warm-up', id: 'w' }),
+        blockOf([setOf({ id: 'm', reps: 1, effort: 1 / 1.0000001 })]),
+      ],
+    };
+    const [lane] = lanesOut(planOf([group]), SLOW);
+    // By hand: 300 s on land; one send-off of 85 s, 15 s behind and 62.5 s are 162.5 s; 30 s, 15 s and 62.5 s.
+    expect(lane!.blocksS).toEqual([0, 300, expect.closeTo(462.5, 3)]);
+    expect(lane!.outS).toBeCloseTo(570, 3);
   });
 
   it('counts from the hour, or from a plan that is longer', () => {
@@ -80,6 +95,13 @@ describe('the clock of a plan and of the deck', () => {
   const once = some(fc.oneof(swim, timed));
   const rounds = fc.tuple(fc.integer({ min: 1, max: 3 }), once).map(([n, items]): Item => roundsOf(n, items));
   const items = some(fc.oneof(swim, timed, rounds));
+  /** The same with other ids: a set has its own in a whole plan. */
+  const named = (list: readonly Item[], prefix: string): readonly Item[] =>
+    list.map((item) => ({
+      ...item,
+      id: `${prefix}-${item.id}`,
+      ...(item.kind === 'rounds' ? { items: named(item.items, prefix) } : {}),
+    }));
   const nested = some(
     fc.oneof(
       fc.tuple(fc.integer({ min: 1, max: 3 }), items).map(([n, of]) => roundsOf(n, of)),
@@ -95,13 +117,15 @@ describe('the clock of a plan and of the deck', () => {
           blocks: [
             blockOf([], { kind: 'land', id: 'l', landMinutes: land }),
             blockOf(a),
-            blockOf(b, { id: 'c', kind: 'speed' }),
+            blockOf(named(b, 'c'), { id: 'c', kind: 'speed' }),
           ],
         });
         const plan = planOf([group]);
         const people = peopleOf(Array.from({ length: n }, () => 1));
         const [lane] = lanesOut(plan, people, n);
-        expect(lane!.outS).toBeCloseTo(groupClock(group, plan.pool).totalS, 3);
+        const clock = groupClock(group, plan.pool);
+        expect(lane!.outS).toBeCloseTo(clock.totalS, 3);
+        expect(lane!.blocksS).toEqual(clock.blocks.map(({ startS }) => expect.closeTo(startS, 3)));
       }),
       { numRuns: runs(100, 1000) },
     );

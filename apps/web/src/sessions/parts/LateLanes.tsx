@@ -46,8 +46,8 @@ export function LateLanes({ plan, out, startTime }: LateLanesProps) {
   return (
     <Card title="Not out in time" strong>
       <Text variant="bodySmall">
-        The plan counts the pace of the group; in a lane the slowest sets the send-offs, and the last one leaves behind
-        the others.
+        The plan counts on lanes as full as planned, at the pace of the group. A lane with more people waits longer for
+        the last one, and a slower one leaves on longer send-offs.
       </Text>
       {late.map(({ groupId, lane, outS, lateS, cuts }) => (
         <View key={`${groupId}/${lane}`} style={styles.top}>
