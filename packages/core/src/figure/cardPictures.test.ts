@@ -4,13 +4,17 @@ import { DRILL_POSES } from './drillPoses';
 import {
   figureLayers,
   FLOOR,
+  FRAME,
   NEUTRAL,
   pictured,
   pictureOfCause,
   pictureOfDrill,
   pictureOfLadder,
   pictureOfSign,
+  skeletonOf,
+  UNITS,
   type CardPicture,
+  type Skeleton,
 } from '.';
 
 const drawn = (picture: CardPicture) => figureLayers(pictured(picture), picture.region).map((layer) => layer.d);
@@ -76,9 +80,41 @@ describe('the picture of a card', () => {
     expect(new Set(own).size).toBeGreaterThanOrEqual(own.length - 3);
   });
 
-  it('has one for every drill in water, but for two on the back, one of two people and one of any step', () => {
+  it('has one for every drill in water, but for one of two people and one of any step', () => {
     const without = DRILL_IDS.filter((id) => !pictureOfDrill(id)!.land && !DRILL_POSES[id]);
-    expect([...without].sort()).toEqual(['back-kick', 'following', 'star-float', 'wall-tries']);
+    expect([...without].sort()).toEqual(['following', 'wall-tries']);
+  });
+
+  it('lies on the back with the face up, the arms where the drill has them', () => {
+    for (const id of ['back-scull', 'back-kick', 'star-float'] as const) {
+      const picture = pictureOfDrill(id)!;
+      const { head, limbs, bubbles } = pictured(picture);
+      // From the side the face points up; from above it is seen.
+      if (picture.view === 'side') expect(head.face.y).toBeLessThan(-0.9);
+      else expect(head.facing).toBeGreaterThan(0.9);
+      expect(bubbles).toEqual([]);
+      const hand = limbs.at(-1)!.to;
+      // A star has its hands before the head, the others beside the hips: 0.3 statures behind the shoulders at least.
+      if (id === 'star-float') expect(hand.x).toBeLessThan(head.centre.x);
+      else expect(hand.x).toBeGreaterThan(0.3);
+      const { x, y, width, height } = FRAME[picture.view];
+      for (const { to } of limbs) {
+        expect([to.x * UNITS - x, x + width - to.x * UNITS].every((inside) => inside > 0)).toBe(true);
+        expect([to.y * UNITS - y, y + height - to.y * UNITS].every((inside) => inside > 0)).toBe(true);
+      }
+    }
+  });
+
+  it('turns over about the long axis: what was deep is high, and the left is on the other side', () => {
+    const prone = skeletonOf('breaststroke', NEUTRAL, 0.6);
+    const supine = skeletonOf('breaststroke', { ...NEUTRAL, onBack: 1, armsWide: 90 }, 0.6);
+    const foot = (of: Skeleton) => of.bones.filter((b) => b.region === 'legs' && b.side === 'left').at(-1)!.to;
+    // By hand: turned about 0.045 statures under the surface.
+    expect(foot(supine).y).toBeCloseTo(0.09 - foot(prone).y, 9);
+    expect(foot(supine).z).toBeCloseTo(-foot(prone).z, 9);
+    const hands = supine.bones.filter((b) => b.region === 'front arm').map((b) => b.to.z);
+    expect(Math.max(...hands) + Math.min(...hands)).toBeCloseTo(0, 9);
+    expect(Math.max(...hands)).toBeGreaterThan(0.4);
   });
 
   it('stands with the feet below the hips, or has both arms long in front, where the drill says so', () => {

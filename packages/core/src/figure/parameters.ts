@@ -72,6 +72,9 @@ export interface FigureParameters {
   readonly drift: number;
   /** 1 when a board is held. */
   readonly board: number;
+  /** 1 on the back, where both arms lie on the water at `armsWide` degrees from the head. */
+  readonly onBack: number;
+  readonly armsWide: number;
   /** Where it labours or hurts, 0–1. */
   readonly strainNeck: number;
   readonly strainShoulder: number;
@@ -138,6 +141,8 @@ export const NEUTRAL: FigureParameters = {
   weave: 0,
   drift: 0,
   board: 0,
+  onBack: 0,
+  armsWide: 0,
   strainNeck: 0,
   strainShoulder: 0,
   strainLegs: 0,

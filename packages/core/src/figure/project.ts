@@ -1,6 +1,7 @@
 import { HALF_SHOULDER, HEAD_RADIUS } from './body';
 import { breaststrokeSkeleton } from './breaststroke';
 import { crawlSkeleton } from './crawl';
+import { onBack } from './onBack';
 import type { FigureParameters } from './parameters';
 import type { Bone, Figure, FigureSide, Limb, Point, Point3, Skeleton } from './shapes';
 import { turnSkeleton } from './turn';
@@ -20,6 +21,11 @@ export function drawnFigure(stroke: Stroke, view: FigureSide, p: FigureParameter
 
 /** The swimmer in space. Open water is crawl with looks. */
 export function skeletonOf(stroke: Stroke, p: FigureParameters, phase: number): Skeleton {
+  const prone = proneSkeleton(stroke, p, phase);
+  return p.onBack > 0 ? onBack(prone, p) : prone;
+}
+
+function proneSkeleton(stroke: Stroke, p: FigureParameters, phase: number): Skeleton {
   if (stroke === 'breaststroke') return breaststrokeSkeleton(p, phase);
   if (stroke === 'turn') return turnSkeleton(p, phase);
   return crawlSkeleton(p, phase);
