@@ -116,6 +116,16 @@ describe('the level sheet and its editor', () => {
     rerender(<PlanTruth plan={editSet(plan, 'g1-sd', { lengths: 40 })} startTime="19:00" />);
     expect(within(screen.getAllByRole('alert')[0]!).getByText(/Build runs .* over/)).toBeTruthy();
   });
+
+  it('says what a full lane waits for, and nothing where everyone has their own', () => {
+    const lanes = (swimmers: number) => ({ ...plan, groups: plan.groups.map((g) => ({ ...g, swimmers, lanes: 1 })) });
+    const { rerender } = show(<PlanTruth plan={lanes(8)} startTime="19:00" />);
+    expect(
+      screen.getAllByText(/ rest, .* · \d+′ waiting for the last of the lane, \d+′ with one more lane/),
+    ).toHaveLength(plan.groups.length);
+    rerender(<PlanTruth plan={lanes(1)} startTime="19:00" />);
+    expect(screen.queryByText(/waiting for the last/)).toBeNull();
+  });
 });
 
 describe('signing in', () => {

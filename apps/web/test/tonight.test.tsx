@@ -33,8 +33,15 @@ const plan: SessionPlan = { ...PLAN, groups: PLAN.groups.map((g) => (g.level ===
 
 // By hand: 4,075 s are 67 min 55 s, so it is 20:08 when they are out.
 const OUT: readonly LaneOut[] = [
-  { groupId: hold.id, lane: 1, outS: 3590, lateS: 0, cuts: [] },
-  { groupId: hold.id, lane: 2, outS: 4075, lateS: 475, cuts: ['8 × 100 crawl → 4 ×', '50 kick → leave out'] },
+  { groupId: hold.id, lane: 1, outS: 3590, lateS: 0, blocksS: [], cuts: [] },
+  {
+    groupId: hold.id,
+    lane: 2,
+    outS: 4075,
+    lateS: 475,
+    blocksS: [],
+    cuts: ['8 × 100 crawl → 4 ×', '50 kick → leave out'],
+  },
 ];
 let now: Tonight = AS_USUAL;
 function Pane({

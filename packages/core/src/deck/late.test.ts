@@ -125,6 +125,10 @@ describe('the clock of a plan and of the deck', () => {
         const [lane] = lanesOut(plan, people, n);
         const clock = groupClock(group, plan.pool);
         expect(lane!.outS).toBeCloseTo(clock.totalS, 3);
+        // What the plan calls waiting is what one alone in the lane would not need.
+        const alone = groupClock({ ...group, swimmers: 1 }, plan.pool);
+        expect(clock.waitS).toBeCloseTo(clock.totalS - alone.totalS, 6);
+        expect(clock.swimS).toBe(alone.swimS);
         expect(lane!.blocksS).toEqual(clock.blocks.map(({ startS }) => expect.closeTo(startS, 3)));
       }),
       { numRuns: runs(100, 1000) },

@@ -4,6 +4,7 @@ import {
   checkPlan,
   groupTotals,
   isOneSided,
+  waitWord,
   weakSideWords,
   type GroupPeople,
   type SessionPlan,
@@ -40,6 +41,7 @@ export function PlanTruth({
   const theme = useTheme();
   const check = useMemo(() => checkPlan(plan, people, leftOut), [plan, people, leftOut]);
   const totals = useMemo(() => plan.groups.map((group) => groupTotals(group, plan.pool)), [plan]);
+  const waits = useMemo(() => plan.groups.map((group) => waitWord(group, plan.pool)), [plan]);
   const last = Math.max(...check.finishes.map((f) => f.endS));
   const kit = [...new Set(totals.flatMap((t) => t.kit))];
   return (
@@ -68,7 +70,7 @@ export function PlanTruth({
           })
         : null}
       {plan.groups.map((group, i) => {
-        const { breaths, load, looks, swimS, restS, talkS, landS } = totals[i]!;
+        const { breaths, load, looks, swimS, restS, waitS, talkS, landS } = totals[i]!;
         const counted = breaths.left + breaths.right;
         return (
           <View key={group.id} style={[styles.line, { borderTopColor: theme.own.line }]}>
@@ -78,7 +80,8 @@ export function PlanTruth({
             <Text variant="bodySmall" style={styles.flex}>
               {[
                 `${group.swimmers} swimmers`,
-                `${minutes(swimS)} swimming, ${minutes(restS)} rest, ${minutes(talkS)} talk, ${minutes(landS)} land`,
+                `${minutes(swimS)} swimming, ${minutes(restS - waitS)} rest, ${minutes(talkS)} talk, ${minutes(landS)} land`,
+                waits[i] ?? '',
                 `load ${numberWord(Math.round(load))}`,
                 counted > 0 ? `${percent(breaths.left / counted)} breaths left` : '',
                 looks > 0 ? `${looks} looks` : '',

@@ -27,12 +27,16 @@ export interface BlockClock {
   readonly endS: number;
 }
 
-/** Seconds of swimming, of rest and of waiting for the last of the lane, and of talk before it. */
+/** Seconds of swimming, of rest and of talk before it. */
 interface Spent {
   readonly swimS: number;
   readonly restS: number;
   readonly talkS: number;
+  /** Of the rest, what the first of the lane only waits for the last. */
+  readonly waitS: number;
 }
+
+const NOTHING: Spent = { swimS: 0, restS: 0, talkS: 0, waitS: 0 };
 
 export interface GroupClock extends Spent {
   readonly blocks: readonly BlockClock[];
@@ -48,6 +52,8 @@ class Walk {
   private rested = false;
   /** From the end of the set swum last until the next time through, which takes the rest after its last rep too. */
   private untilNext = 0;
+  /** What of the wait for the last is rest when the next time through follows. */
+  private waitRests = 0;
   /** Rest that is owed after the set swum last, whatever comes next: after few breaths. */
   private owed = 0;
 
@@ -76,17 +82,20 @@ class Walk {
     }
     this.first = false;
     this.rested = false;
+    const waitS = behindS - (again ? this.waitRests : 0);
     this.untilNext = untilAgain({ restS: rest, behindS, few });
+    this.waitRests = rest - this.untilNext;
     this.owed = few ? rest : 0;
-    return { swimS: repS * set.reps, restS: rest * (set.reps - 1) + behindS + (again ? gap : 0), talkS };
+    return { swimS: repS * set.reps, restS: rest * (set.reps - 1) + behindS + (again ? gap : 0), talkS, waitS };
   }
 
   /** A pause takes the place of the rest or the time between two sets that would come after it. */
   pause({ seconds }: Pause): Spent {
     const restS = Math.max(seconds, this.owed);
     this.owed = 0;
+    this.waitRests = 0;
     this.rested = true;
-    return { swimS: 0, restS, talkS: 0 };
+    return { ...NOTHING, restS };
   }
 
   /**
@@ -94,7 +103,7 @@ class Walk {
    * once and multiplied.
    */
   through(items: readonly Item[], again: boolean): Spent {
-    let sum: Spent = { swimS: 0, restS: 0, talkS: 0 };
+    let sum = NOTHING;
     for (const item of items) {
       if (item.kind === 'pause') {
         sum = plus(sum, this.pause(item), 1);
@@ -117,6 +126,7 @@ const plus = (sum: Spent, part: Spent, times: number): Spent => ({
   swimS: sum.swimS + part.swimS * times,
   restS: sum.restS + part.restS * times,
   talkS: sum.talkS + part.talkS * times,
+  waitS: sum.waitS + part.waitS * times,
 });
 
 const secondsOf = ({ swimS, restS, talkS }: Spent): number => swimS + restS + talkS;
@@ -129,7 +139,7 @@ const secondsOf = ({ swimS, restS, talkS }: Spent): number => swimS + restS + ta
  */
 export function groupClock(group: GroupPlan, pool: Pool): GroupClock {
   const walk = new Walk(group, pool);
-  let sum: Spent = { swimS: 0, restS: 0, talkS: 0 };
+  let sum = NOTHING;
   let landS = 0;
   const blocks = group.blocks.map((block): BlockClock => {
     const startS = landS + secondsOf(sum);
@@ -138,6 +148,25 @@ export function groupClock(group: GroupPlan, pool: Pool): GroupClock {
     return { block, startS, endS: landS + secondsOf(sum) };
   });
   return { blocks, totalS: landS + secondsOf(sum), landS, ...sum };
+}
+
+/** The wait from which a coach would think of another lane, and what one must save to be worth it, seconds. */
+export const WAIT_SAID_S = 60;
+export const LANE_SAVES_S = 120;
+
+/**
+ * What the first of a lane waits for the last in the whole session, and what another lane would make of it.
+ *
+ * @returns null where it is not worth a word
+ * @example waitWord(group, pool) // '9′ waiting for the last of the lane, 4′ with one more lane'
+ */
+export function waitWord(group: GroupPlan, pool: Pool): string | null {
+  const { waitS } = groupClock(group, pool);
+  if (waitS < WAIT_SAID_S) return null;
+  const fewer = groupClock({ ...group, lanes: group.lanes + 1 }, pool).waitS;
+  const minutes = (seconds: number) => `${Math.round(seconds / 60)}′`;
+  const said = `${minutes(waitS)} waiting for the last of the lane`;
+  return waitS - fewer < LANE_SAVES_S ? said : `${said}, ${minutes(fewer)} with one more lane`;
 }
 
 /**

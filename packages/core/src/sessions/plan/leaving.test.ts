@@ -1,4 +1,15 @@
-import { behindSeconds, DRILL_GAP_S, fullestLane, gapSeconds, groupClock, LEAVING_GAP_S, untilAgain } from '..';
+import {
+  behindSeconds,
+  DRILL_GAP_S,
+  fullestLane,
+  gapSeconds,
+  groupClock,
+  LANE_SAVES_S,
+  LEAVING_GAP_S,
+  untilAgain,
+  WAIT_SAID_S,
+  waitWord,
+} from '..';
 import { groupOf, roundsOf, setOf } from './testPlans';
 import type { TimedSet } from './model';
 
@@ -49,6 +60,27 @@ describe('the last of a lane', () => {
     // A pause comes after the last one is home.
     const paused = [roundsOf(3, [fifty({ reps: 2 }), { kind: 'pause', id: 'p', seconds: 60, note: '' }])];
     expect(seconds(paused, 4)).toBeCloseTo(3 * (120 + 15 + 60), 6);
+  });
+
+  it('is what the rest of a plan says apart', () => {
+    const waited = (items: Parameters<typeof groupOf>[0], swimmers: number) =>
+      groupClock(lane(items, swimmers), POOL).waitS;
+    // Three times through, seven in the lane: 10 s more than the rest twice, and 30 s at the end.
+    expect(waited([roundsOf(3, [fifty({ reps: 2 })])], 7)).toBeCloseTo(50, 6);
+    expect(waited([fifty(), fifty({ id: 't', drill: 'tile-gaze-swim' })], 6)).toBeCloseTo(25 + 50, 6);
+    expect(waited([fifty()], 1)).toBe(0);
+  });
+
+  it('is said from a minute on, with what another lane would make of it from two minutes on', () => {
+    expect([WAIT_SAID_S, LANE_SAVES_S]).toEqual([60, 120]);
+    const drills = (n: number) =>
+      Array.from({ length: n }, (_, i) => fifty({ id: `d${i}`, drill: 'tile-gaze-swim' as const }));
+    // By hand: five times the 50 s of six in a lane are 250 s; with two lanes three are 20 s, 100 s.
+    expect(waitWord(lane(drills(5), 6), POOL)).toBe('4′ waiting for the last of the lane, 2′ with one more lane');
+    // Three times 50 s are 150 s and 60 s: 90 s are not worth a lane. One time is not worth a word.
+    expect(waitWord(lane(drills(3), 6), POOL)).toBe('3′ waiting for the last of the lane');
+    expect(waitWord(lane(drills(1), 6), POOL)).toBeNull();
+    expect(waitWord(lane(drills(5), 1), POOL)).toBeNull();
   });
 
   it('has all of its rest after few breaths', () => {

@@ -29,6 +29,8 @@ export interface GroupTotals {
   readonly seconds: number;
   readonly swimS: number;
   readonly restS: number;
+  /** Of the rest, what the first of the fullest lane only waits for the last. */
+  readonly waitS: number;
   readonly talkS: number;
   readonly landS: number;
   readonly load: number;
@@ -140,6 +142,7 @@ export function groupTotals(group: GroupPlan, pool: Pool): GroupTotals {
     seconds: clock.totalS,
     swimS: clock.swimS,
     restS: clock.restS,
+    waitS: clock.waitS,
     talkS: clock.talkS,
     landS: clock.landS,
     load: trainingLoad(loads),
