@@ -6,6 +6,7 @@ import { swumPlan } from './done';
 import { departureMs, inOrder, runState } from './evaluate';
 import { cutsToFinish, finishMs, headCount, laneNow, overdue } from './forecast';
 import type { DeckEvent } from './model';
+import { roundsOf } from '../sessions/plan/testPlans';
 import { repRecords } from './records';
 import { runSetup } from './setup';
 import { fourFifties, groupOf, Notebook, peopleOf, planOf, setOf, setupFor, T0, blockOf } from './testRun';
@@ -32,6 +33,31 @@ describe('the lanes of a run', () => {
     expect(ids).toEqual(['a', 'b', 'b', 'a', 'b', 'b', 'c']);
     const passages = setupFor(group).lanes[0]!.passages;
     expect(new Set(passages.map((p) => p.id)).size).toBe(passages.length);
+  });
+
+  it('goes on at the send-off in the next time through, with all of the rest after few breaths', () => {
+    const before = (rest: number, swimmers: number) => {
+      const group = fourFifties([
+        roundsOf(2, [
+          setOf({ id: 'a', reps: 2, effort: 1 / 1.0000001, timing: { kind: 'rest', seconds: rest } }),
+        ]) as never,
+        setOf({ id: 'b' }),
+      ]);
+      const people = peopleOf(Array.from({ length: swimmers }, () => 1));
+      return runSetup('x', planOf([group]), people, 12).lanes[0]!.passages.map((p) => p.beforeS);
+    };
+    // By hand: 50 s and 20 s are a send-off of 70 s; the last of four is home 15 s after the first, so 5 s are left. Nothing
+    // comes before the first set, 30 s between two.
+    expect(before(20, 4)).toEqual([0, 5, 30]);
+    expect(before(20, 1)).toEqual([0, 20, 30]);
+    expect(before(10, 4)).toEqual([0, 0, 30]);
+    // 50 s and 17 s go up to 70 s.
+    expect(before(17, 2)).toEqual([0, 15, 30]);
+    // 25 m in 25 s with one breath a length: whoever swims them freely rests as long, from the last one home.
+    const few = setOf({ id: 'f', reps: 1, lengths: 1, breathing: { kind: 'limited', first: 1, last: 1 } });
+    const rested = { ...few, effort: 1 / 1.0000001, timing: { kind: 'rest' as const, seconds: 60 } };
+    const run = runSetup('x', planOf([fourFifties([roundsOf(2, [rested]) as never])]), peopleOf([1, 1, 1, 1]));
+    expect(run.lanes[0]!.passages.map((p) => p.beforeS)).toEqual([0, 60]);
   });
 
   it('numbers the lanes through over the groups and leaves out a group nobody comes for', () => {

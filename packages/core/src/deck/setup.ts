@@ -111,7 +111,8 @@ function passagesOf(
             walk(item.items, { pass, of: item.rounds }, `${path}.${pass}`, again || pass > 1);
           continue;
         }
-        const between = first ? 0 : again ? untilNext : BETWEEN_SETS_S;
+        // In whole seconds, as a break is counted down.
+        const between = first ? 0 : again ? Math.round(untilNext) : BETWEEN_SETS_S;
         // A pause takes the place of the time between two sets, never of the rest that few breaths ask for.
         let beforeS = Math.max(pausedS > 0 ? pausedS : between, out.at(-1)?.fewBreaths?.restS ?? 0);
         pausedS = 0;
