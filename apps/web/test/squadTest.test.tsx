@@ -23,22 +23,33 @@ let account = 700;
 beforeEach(() => openFor(`squad-test-${account++}`));
 afterEach(cleanup);
 
-function page(answer: (path: string) => { status?: number; body: object }) {
+function page(answer: (path: string) => { status?: number; body: object }, query = `?squad=${SQUAD.id}`, tests = DUE) {
   const calls = fakeServer({
     'GET /account/me': () => ({ body: ME }),
     'GET /squads': () => ({ body: [SQUAD] }),
     'GET /deck/today': () => ({
-      body: { date: '2026-11-24', sessions: [], relooks: [], tests: DUE, ready: [], loads: [] },
+      body: { date: '2026-11-24', sessions: [], relooks: [], tests, ready: [], loads: [] },
     }),
     'PUT /tests/': ({ path }) => answer(path),
   });
-  showAt({ 'deck/tests': SquadTestScreen }, `/deck/tests?squad=${SQUAD.id}`);
+  showAt({ 'deck/tests': SquadTestScreen }, `/deck/tests${query}`);
   return calls;
 }
 const stored = { body: { id: ID, version: 1, outcome: { value: 1, error: null, words: '', method: '' } } };
 const write = (label: string, time: string) => fireEvent.changeText(screen.getByLabelText(label), time);
 
 describe('a test of a whole squad', () => {
+  it('asks which one, where the address does not say', async () => {
+    page(() => stored, '');
+    fireEvent.press(await screen.findByText(`Test ${SQUAD.name}`));
+    expect(await screen.findByLabelText('400 m of Ada Lindqvale')).toBeTruthy();
+  });
+
+  it('says when nobody is due', async () => {
+    page(() => stored, '', []);
+    expect(await screen.findByText('Nobody is due')).toBeTruthy();
+  });
+
   it('is stored for everybody at once, each once', async () => {
     const calls = page(() => stored);
     await screen.findByLabelText('400 m of Ada Lindqvale');

@@ -44,10 +44,38 @@ export function SquadTestScreen() {
       </Screen>
     );
   }
+  if (squad === undefined)
+    return <WhichSquad squads={squads?.filter((s) => data.tests.some((t) => t.squadId === s.id))} />;
   const due = data.tests.filter((t) => t.squadId === squad);
   const name = squads?.find((s) => s.id === squad)?.name ?? '';
   return <Together key={squad} squadId={squad ?? ''} name={name} due={due} time={time} heldOn={today} />;
 }
+
+/** Opened without a squad: those whose tests are due. */
+function WhichSquad({
+  squads,
+}: {
+  readonly squads: readonly { readonly id: string; readonly name: string }[] | undefined;
+}) {
+  const router = useRouter();
+  return (
+    <Screen title="Test of a squad" back="/deck">
+      {squads?.length === 0 ? <NobodyDue /> : null}
+      {squads?.map(({ id, name }) => (
+        <Button
+          key={id}
+          mode="outlined"
+          style={styles.which}
+          onPress={() => router.navigate(`/deck/tests?squad=${id}` as Href)}
+        >
+          {`Test ${name}`}
+        </Button>
+      ))}
+    </Screen>
+  );
+}
+
+const NobodyDue = () => <Empty title="Nobody is due">Tests of the week come from the weeks to a race.</Empty>;
 
 interface TogetherProps {
   readonly squadId: string;
@@ -85,7 +113,7 @@ function Together({ squadId, name, due, time, heldOn }: TogetherProps) {
   if (draft.people.length === 0)
     return (
       <Screen title="Test of a squad" over={name} back="/deck">
-        <Empty title="Nobody is due">Tests of the week come from the weeks to a race.</Empty>
+        <NobodyDue />
       </Screen>
     );
   const done = stored === draft.people.length;
@@ -313,6 +341,7 @@ function PersonRow({ person, place, draft, time, onDraft }: PersonProps) {
 }
 
 const styles = StyleSheet.create({
+  which: { marginBottom: 8 },
   tall: { minHeight: 50 },
   again: { alignSelf: 'flex-start', marginVertical: 8 },
   figure: { fontFamily: 'Atkinson Bold', fontSize: 60, lineHeight: 66, fontVariant: ['tabular-nums'] },

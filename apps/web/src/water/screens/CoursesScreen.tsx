@@ -1,8 +1,9 @@
+// The club's waters: each course with its metres, beside its map where there is room; draw one, or bring one in.
 import { CAUTION } from '@upwell/core/safety';
 import { nameHolds } from '@upwell/core/text';
-import { numberWord } from '@upwell/core/words';
-import { useRouter, type Href } from 'expo-router';
-import { useState } from 'react';
+import { counted, numberWord } from '@upwell/core/words';
+import { Link, useRouter, type Href } from 'expo-router';
+import { lazy, Suspense, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, Searchbar, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
@@ -12,15 +13,19 @@ import { useAppDispatch } from '@/state/hooks';
 import { chooseFile } from '@/ui/saveFile';
 import { Screen } from '@/ui/Screen';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
+import { useRoomy } from '@/ui/useRoomy';
 import { useTheme } from '@/ui/useTheme';
 import { compute } from '@/worker';
 import { useCoursesQuery } from '@/courses';
 import { importKey, type ImportDraft } from '../importDraft';
 
-/** The club's waters: each course with its metres; draw one, or bring one in. */
+const CoursePane = lazy(() => import('../parts/CoursePane'));
+
 export function CoursesScreen() {
   const router = useRouter();
   const theme = useTheme();
+  const roomy = useRoomy();
+  const [pointedId, setPointed] = useState<string | null>(null);
   const dispatch = useAppDispatch();
   const { data: me } = useMeQuery();
   const { data: courses, error, refetch } = useCoursesQuery();
@@ -28,6 +33,8 @@ export function CoursesScreen() {
   const [problem, setProblem] = useState<string | null>(null);
   const coach = me?.role !== 'swimmer';
   const shown = courses?.filter((c) => nameHolds(`${c.name} ${c.place}`, search)) ?? [];
+
+  const pointed = roomy ? (shown.find((c) => c.id === pointedId) ?? shown[0]) : undefined;
 
   const draw = () => router.navigate(`/water/${v7()}/edit?new=1` as Href);
   const bringIn = async () => {
@@ -47,6 +54,7 @@ export function CoursesScreen() {
   return (
     <Screen
       title="Water"
+      {...(roomy ? { maxWidth: 1320 } : {})}
       under="Where to aim, how often to look, which side to breathe."
       actions={
         coach ? (
@@ -72,24 +80,41 @@ export function CoursesScreen() {
           accessibilityLabel="Find a course"
         />
       ) : null}
-      <View role="list">
-        {shown.map((c) => (
-          <View key={c.id} role="listitem">
-            <Pressable
-              role="link"
-              onPress={() => router.navigate(`/water/${c.id}` as Href)}
-              style={[styles.line, { borderBottomColor: theme.own.line }]}
-            >
-              <View style={styles.flex}>
-                <Text variant="titleMedium">{c.name}</Text>
-                <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
-                  {[c.place, `${c.marks} marks`, c.laps > 1 ? `${c.laps} laps` : ''].filter(Boolean).join(' · ')}
-                </Text>
-              </View>
-              <Text style={styles.metres}>{`${numberWord(Math.round(c.lengthM))} m`}</Text>
-            </Pressable>
+      <View style={roomy ? styles.columns : undefined}>
+        <View role="list" style={roomy ? styles.list : undefined}>
+          {shown.map((c) => (
+            <View key={c.id} role="listitem">
+              <Link href={`/water/${c.id}` as Href} asChild>
+                <Pressable
+                  onHoverIn={() => setPointed(c.id)}
+                  onFocus={() => setPointed(c.id)}
+                  style={StyleSheet.flatten([
+                    styles.line,
+                    { borderBottomColor: theme.own.line },
+                    c === pointed ? { backgroundColor: theme.own.sand } : null,
+                  ])}
+                >
+                  <View style={styles.flex}>
+                    <Text variant="titleMedium">{c.name}</Text>
+                    <Text variant="bodySmall" style={{ color: theme.colors.onSurfaceVariant }}>
+                      {[c.place, counted(c.marks, 'mark'), c.laps > 1 ? `${c.laps} laps` : '']
+                        .filter(Boolean)
+                        .join(' · ')}
+                    </Text>
+                  </View>
+                  <Text style={styles.metres}>{`${numberWord(Math.round(c.lengthM))} m`}</Text>
+                </Pressable>
+              </Link>
+            </View>
+          ))}
+        </View>
+        {pointed ? (
+          <View style={styles.pane}>
+            <Suspense fallback={<Loading label="Opening the course" />}>
+              <CoursePane key={pointed.id} id={pointed.id} name={pointed.name} coach={coach} />
+            </Suspense>
           </View>
-        ))}
+        ) : null}
       </View>
       {courses && courses.length === 0 ? (
         <Empty title="No course yet">
@@ -105,7 +130,12 @@ export function CoursesScreen() {
 }
 
 const styles = StyleSheet.create({
+  columns: { flexDirection: 'row', gap: 28, alignItems: 'flex-start' },
+  list: { flex: 3, minWidth: 0 },
+  // Stays in sight beside a long list.
+  pane: { flex: 4, minWidth: 0, position: 'sticky' as 'relative', top: 0 },
   line: {
+    paddingHorizontal: 8,
     minHeight: 64,
     paddingVertical: 10,
     flexDirection: 'row',
