@@ -67,6 +67,8 @@ const SCREENS: readonly (readonly [route: string, Screen: () => ReactElement, as
 
 const me = () => ({ body: { ...ME, role: 'head' as const } });
 const at = (route: string) => `/${route.replace('[id]', ID)}`;
+const headings = () =>
+  screen.UNSAFE_queryAllByProps({ role: 'heading', 'aria-level': 1 }).filter((n) => typeof n.type === 'string').length;
 const AWAY = 'The database is away for a moment.';
 
 describe.each(SCREENS)('%s', (route, Screen, asks) => {
@@ -78,12 +80,16 @@ describe.each(SCREENS)('%s', (route, Screen, asks) => {
     showAt({ [route]: Screen }, at(route));
     await waitFor(() => expect(screen.UNSAFE_queryAllByType(ActivityIndicator).length).toBeGreaterThan(0));
     expect(screen.queryByText('Try again')).toBeNull();
+    expect(headings()).toBe(1);
   });
 
   it('says what the server said, and asks again when told to', async () => {
     const calls = fakeServer({ 'GET /account/me': me, 'GET /': () => ({ status: 500, body: { detail: AWAY } }) });
     showAt({ [route]: Screen }, at(route));
     expect((await screen.findAllByText(AWAY)).length).toBeGreaterThan(0);
+    // It says which page this is, and one that the bar of the app does not stand beside leads back.
+    expect(headings()).toBe(1);
+    if (/^deck\/\[id\]/.test(route)) expect(screen.getByLabelText('Back')).toBeTruthy();
     const asked = () => calls.filter((c) => c.path.startsWith(asks)).length;
     const before = asked();
     expect(before).toBeGreaterThan(0);

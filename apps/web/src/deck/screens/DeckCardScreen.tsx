@@ -24,11 +24,11 @@ import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
 import { useSessionQuery } from '@/sessions';
+import { DeckWait } from '../parts/DeckWait';
 import { DeckLight } from '../DeckLight';
 import { sentenceCase } from '@upwell/core/text';
 import { clockAfter } from '@upwell/core/units';
 import { effortTint } from '@/ui/effortTint';
-import { Failure, Loading } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useTitle } from '@/ui/useTitle';
 
@@ -38,13 +38,7 @@ export function DeckCardScreen() {
   const { data: session, error, refetch } = useSessionQuery(id);
   return (
     <DeckLight>
-      {session ? (
-        <DeckCard session={session} />
-      ) : error ? (
-        <Failure error={error} retry={() => void refetch()} />
-      ) : (
-        <Loading label="Loading the card" />
-      )}
+      {session ? <DeckCard session={session} /> : <DeckWait title="Card" error={error} retry={() => void refetch()} />}
     </DeckLight>
   );
 }

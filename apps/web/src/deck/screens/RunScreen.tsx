@@ -8,13 +8,14 @@ import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Choice } from '@/ui/Choice';
-import { Failure, Loading, Notice } from '@/ui/States';
+import { Loading, Notice } from '@/ui/States';
 import { Tabs } from '@/ui/Tabs';
 import { textSize } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
 import { useTitle } from '@/ui/useTitle';
 import { useWide } from '@/ui/useWide';
 import { usePackQuery } from '../api';
+import { DeckWait } from '../parts/DeckWait';
 import { DeckLight } from '../DeckLight';
 import { Counting } from '../parts/Counting';
 import { FewBreathsAsk } from '../parts/FewBreathsAsk';
@@ -41,10 +42,8 @@ export function RunScreen() {
     <DeckLight>
       {pack && run ? (
         <Deck pack={pack} run={run} />
-      ) : error && !pack ? (
-        <Failure error={error} retry={() => void refetch()} />
       ) : (
-        <Loading label="Opening the deck clock" />
+        <DeckWait title="Deck clock" error={pack ? null : error} retry={() => void refetch()} />
       )}
     </DeckLight>
   );

@@ -32,7 +32,12 @@ export function PeopleScreen() {
   const [chosen, setChosen] = useState<string | null>(null);
   const accounts = useAccountsQuery(undefined, { skip: !head });
   // What somebody may give depends on who they are.
-  if (!me) return <Loading label="Loading people" />;
+  if (!me)
+    return (
+      <Screen title="People" back="/account">
+        <Loading label="Loading people" />
+      </Screen>
+    );
   const account = accounts.data?.find((a) => a.id === chosen);
   const invite = <InviteCard key={swimmer ?? ''} roles={head ? HEAD_MAY : COACH_MAY} swimmer={swimmer ?? null} />;
   const detail = account ? (

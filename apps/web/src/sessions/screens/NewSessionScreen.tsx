@@ -32,7 +32,12 @@ export function NewSessionScreen() {
   const hour = hourOf(useLocalSearchParams());
   const { units } = useAppSelector((state) => state.place);
   const { data: squads, error } = useSquadsQuery();
-  if (hour && !squads && !error) return <Loading label="Looking up the pool time" />;
+  if (hour && !squads && !error)
+    return (
+      <Screen title="Build a session" back="/sessions">
+        <Loading label="Looking up the pool time" />
+      </Screen>
+    );
   const time = squads
     ?.find(({ id }) => id === hour?.squadIds[0])
     ?.poolTimes.find((t) => hour && t.weekday === weekdayOf(hour.date) && t.startTime === hour.startTime);

@@ -50,15 +50,19 @@ export function PersonScreen() {
   const { data: kept, error: unknown, refetch } = useErasingQuery(id, { skip });
 
   if (erased) return <Erased erased={erased} onDone={() => router.replace('/swimmers')} />;
-  if (isLoading) return <Loading label="Erasing" />;
   const problem = (!swimmer && error) || (!kept && unknown);
-  if (problem)
+  if (isLoading || !swimmer || !kept)
     return (
       <Screen title="What is kept" back={`/swimmers/${id}`}>
-        <Failure error={problem} retry={() => void refetch()} />
+        {isLoading ? (
+          <Loading label="Erasing" />
+        ) : problem ? (
+          <Failure error={problem} retry={() => void refetch()} />
+        ) : (
+          <Loading label="Counting what is kept" />
+        )}
       </Screen>
     );
-  if (!swimmer || !kept) return <Loading label="Counting what is kept" />;
 
   const name = `${swimmer.givenName} ${swimmer.familyName}`;
   const goes = async (): Promise<void> => {

@@ -32,14 +32,13 @@ export function SwimmerScreen({ gapLine }: { readonly gapLine: GapLine }) {
   const wide = useWide();
   const { data: me } = useMeQuery();
   const { data: swimmer, error, refetch } = useSwimmerQuery(id);
-  if (error && !swimmer) {
+  if (!swimmer) {
     return (
       <Screen title="Swimmer" back="/swimmers">
-        <Failure error={error} retry={() => void refetch()} />
+        {error ? <Failure error={error} retry={() => void refetch()} /> : <Loading label="Loading swimmer" />}
       </Screen>
     );
   }
-  if (!swimmer) return <Loading label="Loading swimmer" />;
 
   const coach = me?.role !== 'swimmer';
   const open = openFocus(swimmer.focuses);
