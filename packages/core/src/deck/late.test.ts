@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { runs } from '../../test/runs';
-import { buildSession, groupClock, type Item } from '../sessions';
-import type { TimedSet } from '../sessions/plan/model';
+import { buildSession, groupClock, type Item, type TimedSet } from '../sessions';
 import { roundsOf } from '../sessions/plan/testPlans';
 import { endS, LATE_S, lanesOut } from './late';
 import { blockOf, fourFifties, groupOf, peopleOf, planOf, setOf } from './testRun';
