@@ -27,9 +27,10 @@ describe('a card beside the list', () => {
     expect(screen.queryByText(`Cue: “${first!.cue}”`)).toBeNull();
   });
 
-  it('is the one in the address, with its cautions', async () => {
+  it('is the one in the address, with its figure and its cautions', async () => {
     at('/library?show=drills&open=ankle-mobility');
     expect(await screen.findByLabelText('The card that is chosen')).toBeTruthy();
+    expect(pane().getByLabelText(`${drillCard('ankle-mobility').name}: the figure in its pose`)).toBeTruthy();
     expect(pane().getByText(drillCard('ankle-mobility').name)).toBeTruthy();
     expect(pane().getByText(/Never into pain/)).toBeTruthy();
   });

@@ -7,10 +7,12 @@ import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
+import { useMeQuery } from '@/account';
 import { useSquadsQuery, useSwimmerList, useSwimmerQuery, useSwimmers } from '@/swimmers';
 import { useDraft } from '@/state/hooks';
 import { Choice } from '@/ui/Choice';
 import { Screen } from '@/ui/Screen';
+import { WayOn } from '@/ui/WayOn';
 import { Empty, Failure, Loading, Notice } from '@/ui/States';
 import { useAwake } from '@/ui/useAwake';
 import { useTheme } from '@/ui/useTheme';
@@ -40,6 +42,7 @@ export function FilmScreen() {
   const { swimmer } = useLocalSearchParams<{ swimmer?: string }>();
   const wide = useWide();
   const [day, setDay] = useDraft<Day>('film', FRESH);
+  const { data: me } = useMeQuery();
   const { data: squads, error, refetch } = useSquadsQuery();
   const asked = useSwimmerQuery(swimmer ?? '', { skip: !swimmer }).data;
   const squadId = day.squadId ?? asked?.squadId ?? squads?.[0]?.id ?? null;
@@ -74,7 +77,14 @@ export function FilmScreen() {
     >
       {error && !squads ? <Failure error={error} retry={() => void refetch()} /> : null}
       {!squads && !error ? <Loading label="Loading the squads" /> : null}
-      {squads?.length === 0 ? <Empty title="No squad yet">Add a squad and its swimmers first.</Empty> : null}
+      {squads?.length === 0 ? (
+        <Empty
+          title="No squad yet"
+          action={me?.role === 'head' ? <WayOn to="/swimmers/squads" label="Add squads" /> : null}
+        >
+          Add a squad and its swimmers first.
+        </Empty>
+      ) : null}
       {squads && squads.length > 1 ? (
         <Choice
           label="Squad"

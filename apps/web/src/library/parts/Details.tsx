@@ -28,7 +28,7 @@ import { levelCard, STROKE_MODEL } from '@upwell/core/swimmers';
 import { counted, percent } from '@upwell/core/words';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { FigureThumb, MovingFigure } from '@/figure';
+import { FigureCard, FigureThumb, MovingFigure } from '@/figure';
 import { useTheme } from '@/ui/useTheme';
 import { CardLinks, toCause, toDrill, toLadder } from './CardLink';
 
@@ -107,11 +107,13 @@ export const PLACE_WORD = {
 /** The full card of a drill. */
 export function DrillDetails({ id }: { readonly id: DrillId }) {
   const answers = answeredBy(id);
+  const picture = pictureOfDrill(id);
   const rungs = LADDER_IDS.flatMap((ladder) =>
     ladderCard(ladder).steps.flatMap((step, i) => (step.drill === id ? [toLadder(ladder, i + 1)] : [])),
   );
   return (
     <>
+      {picture ? <FigureCard picture={picture} label={`${drillCard(id).name}: the figure in its pose`} /> : null}
       <DrillCard card={drillCard(id)} answers={answers} linked />
       <CardLinks label="Answers:" cards={answers.map(toCause)} />
       <CardLinks label="On the ladder:" cards={rungs} />

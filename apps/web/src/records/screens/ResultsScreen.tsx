@@ -95,7 +95,13 @@ export function ResultsScreen() {
       />
       {error && !data ? <Failure error={error} retry={() => void refetch()} /> : null}
       {!data && !error ? <Loading label="Loading results" /> : null}
-      {data && data.total === 0 ? <Empty title="No result found">Import a file, or take times on deck.</Empty> : null}
+      {data && data.total === 0 ? (
+        asked.search || kind ? (
+          <Empty title="No result found">Change the search or the kind.</Empty>
+        ) : (
+          <Empty title="No results yet">Import a file, or take times on deck.</Empty>
+        )
+      ) : null}
       {data && data.total > 0 ? (
         <View style={roomy ? styles.beside : undefined}>
           <View aria-busy={isFetching} style={roomy ? styles.list : undefined}>

@@ -218,18 +218,20 @@ function Build({ hour }: { readonly hour: (Hour & Partial<Wish>) | null }) {
                 })
               }
             />
-            <Choice
-              label="Levels"
-              options={(proposal?.groups ?? []).map((g) => ({ value: g.level, label: `${g.name} (${g.swimmers})` }))}
-              chosen={(proposal?.groups ?? []).map((g) => g.level).filter((l) => !wish.leftOut.includes(l))}
-              onPress={(level) =>
-                change({
-                  leftOut: wish.leftOut.includes(level)
-                    ? wish.leftOut.filter((l) => l !== level)
-                    : [...wish.leftOut, level],
-                })
-              }
-            />
+            {proposal && proposal.groups.length > 0 ? (
+              <Choice
+                label="Levels"
+                options={proposal.groups.map((g) => ({ value: g.level, label: `${g.name} (${g.swimmers})` }))}
+                chosen={proposal.groups.map((g) => g.level).filter((l) => !wish.leftOut.includes(l))}
+                onPress={(level) =>
+                  change({
+                    leftOut: wish.leftOut.includes(level)
+                      ? wish.leftOut.filter((l) => l !== level)
+                      : [...wish.leftOut, level],
+                  })
+                }
+              />
+            ) : null}
             <Distances plan={plan} wish={wish} change={change} />
           </Card>
           <Card title="At the pool">
