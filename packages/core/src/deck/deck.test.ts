@@ -53,7 +53,7 @@ describe('the lanes of a run', () => {
     expect(before(10, 4)).toEqual([0, 0, 30]);
     // 50 s and 17 s go up to 70 s.
     expect(before(17, 2)).toEqual([0, 15, 30]);
-    // 25 m in 25 s with one breath a length: whoever swims them freely rests as long, from the last one home.
+    // 25 m in 25 s with one breath a length: anyone who swims them freely rests as long, from the last one home.
     const few = setOf({ id: 'f', reps: 1, lengths: 1, breathing: { kind: 'limited', first: 1, last: 1 } });
     const rested = { ...few, effort: 1 / 1.0000001, timing: { kind: 'rest' as const, seconds: 60 } };
     const run = runSetup('x', planOf([fourFifties([roundsOf(2, [rested]) as never])]), peopleOf([1, 1, 1, 1]));
