@@ -23,10 +23,15 @@ let account = 700;
 beforeEach(() => openFor(`squad-test-${account++}`));
 afterEach(cleanup);
 
-function page(answer: (path: string) => { status?: number; body: object }, query = `?squad=${SQUAD.id}`, tests = DUE) {
+function page(
+  answer: (path: string) => { status?: number; body: object },
+  query = `?squad=${SQUAD.id}`,
+  tests = DUE,
+  squads: () => { status?: number; body: object } = () => ({ body: [SQUAD] }),
+) {
   const calls = fakeServer({
     'GET /account/me': () => ({ body: ME }),
-    'GET /squads': () => ({ body: [SQUAD] }),
+    'GET /squads': squads,
     'GET /deck/today': () => ({
       body: { date: '2026-11-24', sessions: [], relooks: [], tests, ready: [], loads: [] },
     }),
@@ -43,6 +48,20 @@ describe('a test of a whole squad', () => {
     page(() => stored, '');
     fireEvent.press(await screen.findByText(`Test ${SQUAD.name}`));
     expect(await screen.findByLabelText('400 m of Ada Lindqvale')).toBeTruthy();
+  });
+
+  it('says why there are no squads to ask for, and asks again', async () => {
+    let away = true;
+    page(
+      () => stored,
+      '',
+      DUE,
+      () => (away ? { status: 500, body: {} } : { body: [SQUAD] }),
+    );
+    const again = await screen.findByText('Try again');
+    away = false;
+    fireEvent.press(again);
+    expect(await screen.findByText(`Test ${SQUAD.name}`)).toBeTruthy();
   });
 
   it('says when nobody is due', async () => {

@@ -7,9 +7,7 @@ describe('the size of text', () => {
       Object.assign(global, { document: { documentElement: {} }, getComputedStyle: () => ({ fontSize: root }) });
     let size = 0;
     jest.isolateModules(() => {
-      // eslint-disable-next-line @typescript-eslint/no-require-imports -- a module is read again only this way
-      const { DAY } = require('@/ui/theme') as typeof Theme;
-      size = DAY.fonts.bodyMedium.fontSize;
+      size = jest.requireActual<typeof Theme>('@/ui/theme').DAY.fonts.bodyMedium.fontSize;
     });
     Object.assign(global, own);
     return size;

@@ -1,9 +1,8 @@
 /** What stands at the pool side until a session is here, or where it cannot be had: with a way back. */
-import { type Href, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { IconButton, Text } from 'react-native-paper';
 import { Failure, Loading } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
+import { DeckHead } from './DeckHead';
 
 interface DeckWaitProps {
   readonly title: string;
@@ -13,20 +12,9 @@ interface DeckWaitProps {
 
 export function DeckWait({ title, error, retry }: DeckWaitProps) {
   const theme = useTheme();
-  const router = useRouter();
   return (
     <View style={[styles.page, { backgroundColor: theme.colors.background }]} role="main">
-      <View style={styles.top}>
-        <IconButton
-          icon="arrow-left"
-          size={30}
-          accessibilityLabel="Back"
-          onPress={() => router.navigate('/deck' as Href)}
-        />
-        <Text variant="titleMedium" role="heading" aria-level={1}>
-          {title}
-        </Text>
-      </View>
+      <DeckHead title={title} back="/deck" />
       {error ? <Failure error={error} retry={retry} /> : <Loading label={`Opening the ${title.toLowerCase()}`} />}
     </View>
   );
@@ -34,5 +22,4 @@ export function DeckWait({ title, error, retry }: DeckWaitProps) {
 
 const styles = StyleSheet.create({
   page: { flex: 1, padding: 8, gap: 8 },
-  top: { flexDirection: 'row', alignItems: 'center' },
 });

@@ -22,8 +22,9 @@ import type { SessionView } from '@upwell/contract/sessions';
 import { type Href, useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
-import { Button, IconButton, Text } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
 import { useSessionQuery } from '@/sessions';
+import { DeckHead } from '../parts/DeckHead';
 import { DeckWait } from '../parts/DeckWait';
 import { DeckLight } from '../DeckLight';
 import { sentenceCase } from '@upwell/core/text';
@@ -52,19 +53,11 @@ function DeckCard({ session }: { readonly session: SessionView }) {
   useTitle(`${session.title} on deck`);
   return (
     <View style={[styles.page, { backgroundColor: theme.colors.background }]} role="main">
-      <View style={styles.top}>
-        <IconButton
-          icon="arrow-left"
-          size={30}
-          accessibilityLabel="Back"
-          onPress={() => router.navigate(`/sessions/${session.id}` as Href)}
-        />
-        <View style={styles.flex}>
-          <Text variant="titleMedium" role="heading" aria-level={1} numberOfLines={2}>
-            {session.title}
-          </Text>
-          <Text variant="bodySmall">{`${startTimeWord(session)} · ${causeCard(plan.theme).name}`}</Text>
-        </View>
+      <DeckHead
+        title={session.title}
+        under={`${startTimeWord(session)} · ${causeCard(plan.theme).name}`}
+        back={`/sessions/${session.id}`}
+      >
         {session.courseId ? (
           <Button
             mode="outlined"
@@ -80,7 +73,7 @@ function DeckCard({ session }: { readonly session: SessionView }) {
         >
           Run it
         </Button>
-      </View>
+      </DeckHead>
       <View style={styles.levels} role="tablist" aria-label="Levels">
         {plan.groups.map((g) => {
           const on = g.id === group?.id;
@@ -194,8 +187,6 @@ function SetOnDeck({ set, group, plan }: Omit<SetsProps, 'items'> & { readonly s
 const bold = { fontFamily: 'Atkinson Bold' } as const;
 const styles = StyleSheet.create({
   page: { flex: 1 },
-  top: { flexDirection: 'row', alignItems: 'center', paddingRight: 16, paddingTop: 8 },
-  flex: { flex: 1 },
   levels: { flexDirection: 'row', gap: 8, padding: 12 },
   level: { flex: 1, minHeight: 56, borderWidth: 2, borderRadius: 8, alignItems: 'center', justifyContent: 'center' },
   card: { padding: 16, paddingBottom: 48, width: '100%', maxWidth: 900, alignSelf: 'center' },

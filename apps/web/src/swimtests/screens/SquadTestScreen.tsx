@@ -16,7 +16,7 @@ import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { Input } from '@/ui/Input';
 import { Screen } from '@/ui/Screen';
-import { Empty, Failure, Loading, Notice } from '@/ui/States';
+import { Failure, Loading, Notice } from '@/ui/States';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
 import {
@@ -30,6 +30,7 @@ import {
   type SquadTestDraft,
   type SquadTestPerson,
 } from '../squadDraft';
+import { NobodyDue, WhichSquad } from '../parts/WhichSquad';
 
 export function SquadTestScreen() {
   const { squad } = useLocalSearchParams<{ squad?: string }>();
@@ -44,38 +45,11 @@ export function SquadTestScreen() {
       </Screen>
     );
   }
-  if (squad === undefined)
-    return <WhichSquad squads={squads?.filter((s) => data.tests.some((t) => t.squadId === s.id))} />;
+  if (squad === undefined) return <WhichSquad due={data.tests.map((test) => test.squadId)} />;
   const due = data.tests.filter((t) => t.squadId === squad);
   const name = squads?.find((s) => s.id === squad)?.name ?? '';
-  return <Together key={squad} squadId={squad ?? ''} name={name} due={due} time={time} heldOn={today} />;
+  return <Together key={squad} squadId={squad} name={name} due={due} time={time} heldOn={today} />;
 }
-
-/** Opened without a squad: those whose tests are due. */
-function WhichSquad({
-  squads,
-}: {
-  readonly squads: readonly { readonly id: string; readonly name: string }[] | undefined;
-}) {
-  const router = useRouter();
-  return (
-    <Screen title="Test of a squad" back="/deck">
-      {squads?.length === 0 ? <NobodyDue /> : null}
-      {squads?.map(({ id, name }) => (
-        <Button
-          key={id}
-          mode="outlined"
-          style={styles.which}
-          onPress={() => router.navigate(`/deck/tests?squad=${id}` as Href)}
-        >
-          {`Test ${name}`}
-        </Button>
-      ))}
-    </Screen>
-  );
-}
-
-const NobodyDue = () => <Empty title="Nobody is due">Tests of the week come from the weeks to a race.</Empty>;
 
 interface TogetherProps {
   readonly squadId: string;
@@ -341,7 +315,6 @@ function PersonRow({ person, place, draft, time, onDraft }: PersonProps) {
 }
 
 const styles = StyleSheet.create({
-  which: { marginBottom: 8 },
   tall: { minHeight: 50 },
   again: { alignSelf: 'flex-start', marginVertical: 8 },
   figure: { fontFamily: 'Atkinson Bold', fontSize: 60, lineHeight: 66, fontVariant: ['tabular-nums'] },
