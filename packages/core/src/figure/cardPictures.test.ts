@@ -80,9 +80,51 @@ describe('the picture of a card', () => {
     expect(new Set(own).size).toBeGreaterThanOrEqual(own.length - 3);
   });
 
-  it('has one for every drill in water, but for one of two people and one of any step', () => {
-    const without = DRILL_IDS.filter((id) => !pictureOfDrill(id)!.land && !DRILL_POSES[id]);
-    expect([...without].sort()).toEqual(['following', 'wall-tries']);
+  it('has one for every drill in water', () => {
+    expect(DRILL_IDS.filter((id) => !pictureOfDrill(id)!.land && !DRILL_POSES[id])).toEqual([]);
+  });
+
+  it('has two swimmers where one follows, clear of each other, and the one ahead paler', () => {
+    const { stroke, posed, phase } = pictureOfDrill('following')!;
+    const { bones, head } = skeletonOf(stroke, posed, phase);
+    const [ahead, behind] = [bones.filter((b) => b.another), bones.filter((b) => !b.another)];
+    // A body and a skull beside the one that is drawn as a head.
+    expect(ahead).toHaveLength(behind.length + 1);
+    const across = (of: typeof bones, sign: number) =>
+      of.flatMap(({ from, to, r0, r1 }) => [from.z + sign * r0, to.z + sign * r1]);
+    expect(Math.max(...across(ahead, 1))).toBeLessThan(Math.min(...across(behind, -1)));
+    // At the hip: the head of the one behind is nearer to the hips of the one ahead than to its shoulders or feet.
+    const along = ahead.filter((b) => b.region === 'legs').flatMap(({ from, to }) => [from.x, to.x]);
+    const to = (x: number) => Math.abs(head.centre.x - x);
+    expect(to(Math.min(...along))).toBeLessThan(Math.min(to(0), to(Math.max(...along))));
+    const { limbs, rails } = pictured(pictureOfDrill('following')!);
+    expect(limbs.filter((l) => l.far && l.from.y < 0)).toHaveLength(ahead.length);
+    expect(rails).toEqual([]);
+    const { x, y, width, height } = FRAME.top;
+    for (const { from, to } of limbs)
+      for (const at of [from, to]) {
+        expect(at.x * UNITS).toBeGreaterThan(x);
+        expect(at.x * UNITS).toBeLessThan(x + width);
+        expect(Math.abs(at.y * UNITS)).toBeLessThan(Math.min(-y, y + height));
+      }
+  });
+
+  it('has the wall at the hands where a drill holds it, and none elsewhere', () => {
+    for (const id of DRILL_IDS) {
+      const picture = pictureOfDrill(id)!;
+      const { wallX, limbs } = pictured(picture);
+      if (!picture.posed.atWall) {
+        if (picture.stroke !== 'turn') expect(wallX).toBeNull();
+        continue;
+      }
+      const arms = limbs.filter((l) => l.region.endsWith('arm')).map((l) => l.to.x);
+      expect(Math.min(...arms) - wallX!).toBeGreaterThan(0);
+      expect(Math.min(...arms) - wallX!).toBeLessThan(0.03);
+    }
+    // One stands with the head out of the water, held by the wall.
+    const { head } = pictured(pictureOfDrill('wall-tries')!);
+    expect(head.centre.y + head.radius).toBeLessThan(0);
+    expect(head.face.x).toBeLessThan(-0.9);
   });
 
   it('lies on the back with the face up, the arms where the drill has them', () => {

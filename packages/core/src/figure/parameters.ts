@@ -75,6 +75,9 @@ export interface FigureParameters {
   /** 1 on the back, where both arms lie on the water at `armsWide` degrees from the head. */
   readonly onBack: number;
   readonly armsWide: number;
+  /** 1 when the hands hold the wall; 1 when another swims ahead at the side. */
+  readonly atWall: number;
+  readonly leader: number;
   /** Where it labours or hurts, 0–1. */
   readonly strainNeck: number;
   readonly strainShoulder: number;
@@ -143,6 +146,8 @@ export const NEUTRAL: FigureParameters = {
   board: 0,
   onBack: 0,
   armsWide: 0,
+  atWall: 0,
+  leader: 0,
   strainNeck: 0,
   strainShoulder: 0,
   strainLegs: 0,

@@ -1,5 +1,6 @@
 import { HALF_SHOULDER, HEAD_RADIUS } from './body';
 import { breaststrokeSkeleton } from './breaststroke';
+import { atWall, behindLeader } from './company';
 import { crawlSkeleton } from './crawl';
 import { onBack } from './onBack';
 import type { FigureParameters } from './parameters';
@@ -22,7 +23,9 @@ export function drawnFigure(stroke: Stroke, view: FigureSide, p: FigureParameter
 /** The swimmer in space. Open water is crawl with looks. */
 export function skeletonOf(stroke: Stroke, p: FigureParameters, phase: number): Skeleton {
   const prone = proneSkeleton(stroke, p, phase);
-  return p.onBack > 0 ? onBack(prone, p) : prone;
+  const swimmer = p.onBack > 0 ? onBack(prone, p) : prone;
+  const held = p.atWall > 0 ? atWall(swimmer) : swimmer;
+  return p.leader > 0 ? behindLeader(held) : held;
 }
 
 function proneSkeleton(stroke: Stroke, p: FigureParameters, phase: number): Skeleton {
@@ -67,7 +70,8 @@ export function project(skeleton: Skeleton, view: FigureSide): Figure {
     },
     bubbles: skeleton.bubbles.map((at) => flat(view, at)),
     splash: { at: flat(view, skeleton.splash.at), size: skeleton.splash.size },
-    rails: view === 'side' ? [] : [-HALF_SHOULDER, HALF_SHOULDER],
+    // Beside another there is no line to keep to but the other's.
+    rails: view === 'side' || skeleton.bones.some(({ another }) => another) ? [] : [-HALF_SHOULDER, HALF_SHOULDER],
     wake: view === 'top' ? skeleton.wake.map((at) => flat(view, at)) : [],
     strain: skeleton.strain.map((at) => flat(view, at)),
     board: skeleton.board ? flat(view, skeleton.board) : null,
@@ -78,7 +82,8 @@ export function project(skeleton: Skeleton, view: FigureSide): Figure {
 /** Depth below which a part is drawn paler from above, statures. */
 const DEEP = 0.11;
 
-function isFar({ region, side, from, to }: Bone, view: FigureSide): boolean {
+function isFar({ region, side, from, to, another }: Bone, view: FigureSide): boolean {
+  if (another) return true;
   if (view === 'side') return side === 'right';
   if (view === 'top') return (from.y + to.y) / 2 > DEEP;
   return region === 'legs' || region === 'body';

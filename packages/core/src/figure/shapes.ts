@@ -31,6 +31,8 @@ export interface Bone {
   /** Radii at both ends, statures. */
   readonly r0: number;
   readonly r1: number;
+  /** True of a second swimmer: drawn paler and first, and not counted by what measures the first. */
+  readonly another?: true;
 }
 
 /** The swimmer in space at one moment. */
