@@ -111,7 +111,7 @@ async function makeClub(): Promise<Ids & { emails: string[] }> {
 }
 
 async function startServer(port: number): Promise<ChildProcess> {
-  const server = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
+  const server = spawn(process.execPath, ['dist/main.mjs'], {
     cwd: path.join(here, '../apps/server'),
     env: { ...process.env, PORT: String(port), UPWELL_DEMO: '0', LOG_LEVEL: 'fatal' },
     stdio: ['ignore', 'pipe', 'inherit', 'ipc'],

@@ -33,7 +33,7 @@ export class Server {
 
   start(): Promise<void> {
     if (!process.env.DATABASE_URL) throw new Error('Run the journeys with: npm test -- e2e');
-    const child = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
+    const child = spawn(process.execPath, ['dist/main.mjs'], {
       cwd: path.join(ROOT, 'apps/server'),
       env: {
         ...process.env,
@@ -41,6 +41,7 @@ export class Server {
         PORT: String(this.port),
         WEB_ROOT: path.join(ROOT, 'apps/web/dist'),
         UPWELL_DEMO: '1',
+        LOG_LEVEL: 'warn',
         ...this.env,
       },
       stdio: ['ignore', 'pipe', 'inherit'],

@@ -6,6 +6,7 @@ import { existsSync } from 'node:fs';
 import { installPostgres, startCluster } from './lib/postgres.mjs';
 import {
   Advice,
+  buildServer,
   buildWeb,
   checkNode,
   fail,
@@ -72,6 +73,7 @@ async function main() {
       await buildWeb();
     }
     if (ON_SERVER.includes(name)) {
+      await buildServer();
       await installPostgres();
       cluster = await startCluster('bench', 'upwell_bench');
       await cluster.recreate();

@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 import { freePort, installPostgres, startCluster } from './lib/postgres.mjs';
-import { buildWeb, checkNode, fail, installPackages, ROOT } from './lib/steps.mjs';
+import { buildServer, buildWeb, checkNode, fail, installPackages, ROOT } from './lib/steps.mjs';
 
 const CHROMIUM =
   '--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync';
@@ -17,10 +17,11 @@ async function main() {
   await installPackages();
   await installPostgres();
   await buildWeb();
+  await buildServer();
   const cluster = await startCluster('pictures', 'upwell_pictures');
   await cluster.recreate();
   const port = await freePort();
-  const server = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
+  const server = spawn(process.execPath, ['dist/main.mjs'], {
     cwd: path.join(ROOT, 'apps/server'),
     env: {
       ...process.env,
@@ -28,6 +29,7 @@ async function main() {
       PORT: String(port),
       WEB_ROOT: path.join(ROOT, 'apps/web/dist'),
       UPWELL_DEMO: '1',
+      LOG_LEVEL: 'warn',
     },
     stdio: ['ignore', 'pipe', 'inherit'],
   });

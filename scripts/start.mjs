@@ -3,7 +3,7 @@
 import { spawn } from 'node:child_process';
 import path from 'node:path';
 import { installPostgres, ownData, portIsFree, startCluster } from './lib/postgres.mjs';
-import { Advice, buildWeb, checkNode, fail, installPackages, ROOT, step } from './lib/steps.mjs';
+import { Advice, buildServer, buildWeb, checkNode, fail, installPackages, ROOT, step } from './lib/steps.mjs';
 
 const port = Number(process.env.PORT ?? 4600);
 const external = process.env.DATABASE_URL;
@@ -52,18 +52,20 @@ async function main() {
 
   try {
     await step('web app', buildWeb);
+    await step('server', buildServer);
     await step(demo ? 'server, tables and demo club' : 'server and tables', () => {
       const env = {
         ...process.env,
         DATABASE_URL: external ?? cluster.url,
         PORT: String(port),
         WEB_ROOT: path.join(ROOT, 'apps/web/dist'),
+        LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
         // The demo's password is public, so it only ever goes into our own database on loopback.
         UPWELL_DEMO: demo ? '1' : '0',
         ...(demo ? { HOST: '127.0.0.1' } : {}),
       };
       // Its own process group: Ctrl-C reaches this script only, which then stops everything in order.
-      server = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
+      server = spawn(process.execPath, ['dist/main.mjs'], {
         cwd: path.join(ROOT, 'apps/server'),
         env,
         // The channel closes when this script is killed the hard way: then the server leaves too.

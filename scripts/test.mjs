@@ -8,6 +8,7 @@ import { changedFiles, lastSeconds, listTests, nearTests, rememberSeconds, typed
 import { installPostgres, startCluster } from './lib/postgres.mjs';
 import {
   Advice,
+  buildServer,
   buildWeb,
   checkNode,
   fail,
@@ -141,7 +142,7 @@ async function main() {
     // Programs of others are waited for, while the web app is built.
     const [foreign] = await Promise.all([
       parts.includes('foreign') ? jest(['foreign'], {}) : null,
-      parts.includes('e2e') ? step('web app', buildWeb) : null,
+      parts.includes('e2e') ? step('web app and server', () => Promise.all([buildWeb(), buildServer()])) : null,
     ]);
     if (foreign) results.push(['foreign', foreign]);
     if (parts.includes('e2e')) {

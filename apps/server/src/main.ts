@@ -11,7 +11,7 @@ import { connect, connectAsOwner, inTurn, migrate } from './platform/database';
 import { prepareJobs, startJobs } from './platform/jobs';
 import { startWork } from './work';
 
-/** Built, or run from its sources by `npm start` and the tests. */
+/** Built, as everything starts it, or run from its sources. */
 const BUILT = import.meta.url.endsWith('.mjs');
 const beside = (file: string) => fileURLToPath(new URL(file, import.meta.url));
 
@@ -27,6 +27,8 @@ async function main(): Promise<void> {
     process.env.LOG_LEVEL ??= 'info';
   }
   const config = readConfig(process.env);
+  // The threads read their code while the tables are looked at.
+  const working = startWork(BUILT ? beside('worker.mjs') : null);
   const owner = await connectAsOwner(config);
   await inTurn(owner, async () => {
     await migrate(owner, config);
@@ -36,8 +38,7 @@ async function main(): Promise<void> {
   const code = await setupCode(owner);
   await owner.close();
 
-  const database = await connect(config);
-  const work = await startWork(BUILT ? beside('worker.mjs') : null);
+  const [database, work] = await Promise.all([connect(config), working]);
   const jobs = await startJobs(config, backgroundWork(database, work));
   const app = await createApp({ database, config, jobs, work });
   await app.listen({ host: config.host, port: config.port });

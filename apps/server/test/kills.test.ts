@@ -4,6 +4,7 @@ import net, { type AddressInfo } from 'node:net';
 import path from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { v7 } from 'uuid';
+import { bundleServer } from '../src/work/bundle';
 import { courseOf, eventsOf, resultOf, reviewOf, save, sessionOf, stored } from './bodies';
 import { Harness, PASSWORD, type TestClub } from './harness';
 
@@ -23,6 +24,7 @@ let server: ChildProcess;
 
 beforeAll(async () => {
   harness = await Harness.start();
+  await bundleServer('.cache/kills');
   club = await harness.club();
   here = await stored(club);
   const probe = net.createServer().listen(0, '127.0.0.1');
@@ -39,7 +41,7 @@ afterAll(async () => {
 });
 
 async function startServer(): Promise<void> {
-  server = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
+  server = spawn(process.execPath, ['.cache/kills/main.mjs'], {
     cwd: path.join(__dirname, '..'),
     env: { ...process.env, PORT: String(port), UPWELL_DEMO: '0', LOG_LEVEL: 'fatal' },
     stdio: ['ignore', 'pipe', 'inherit'],

@@ -5,7 +5,6 @@ import { formatTime } from '@upwell/core/units';
 import { numberWord, shortDayWord } from '@upwell/core/words';
 import Papa from 'papaparse';
 import type { Content, TableCell } from 'pdfmake/interfaces';
-import writeExcelFile from 'write-excel-file/node';
 import { CSV_MARK } from '../platform/fileName';
 import { GREEN, makePdf, QUIET } from '../platform/pdf';
 
@@ -125,6 +124,8 @@ async function listXlsx({ tables }: List): Promise<Buffer> {
       ...rows.map((row) => columns.map(({ kind }, i) => cellOf(row[i] ?? null, kind))),
     ],
   }));
+  // Read when the first workbook is wanted: a server starts sooner without.
+  const { default: writeExcelFile } = await import('write-excel-file/node');
   return writeExcelFile(sheets).toBuffer();
 }
 

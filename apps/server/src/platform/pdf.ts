@@ -1,7 +1,6 @@
 // Paper: every PDF is made here.
 import { createRequire } from 'node:module';
-import * as fontkit from 'fontkit';
-import pdfmake from 'pdfmake';
+import type { Font } from 'fontkit';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { tellStructure } from './pdfTags';
 
@@ -11,8 +10,6 @@ export const GREEN = '#0B5D57';
 export const RED = '#B3361C';
 export const QUIET = '#3F5559';
 
-let fontsSet = false;
-
 /** Where a package's file lies: from where the server runs, which lies inside the project in every way of starting it. */
 const fileOf = (path: string): string => createRequire(`${process.cwd()}/package.json`).resolve(path);
 
@@ -20,9 +17,20 @@ const atkinson = (style: string) =>
   fileOf(`@expo-google-fonts/atkinson-hyperlegible-next/${style}/AtkinsonHyperlegibleNext_${style}.ttf`);
 const dejaVu = (style: string) => fileOf(`dejavu-fonts-ttf/ttf/DejaVuSans${style}.ttf`);
 
-/** Atkinson Hyperlegible Next with all of Latin, and DejaVu Sans for every other letter; both are embedded in the file. */
-function setFonts(): void {
-  if (fontsSet) return;
+/** What writes, and the letters that its first font has. */
+interface Press {
+  readonly pdfmake: typeof import('pdfmake');
+  readonly latin: Font;
+}
+
+let press: Promise<Press> | null = null;
+
+/**
+ * Atkinson Hyperlegible Next with all of Latin, and DejaVu Sans for every other letter; both are embedded in the file.
+ * Read when the first paper is wanted: a server starts sooner without.
+ */
+async function setUp(): Promise<Press> {
+  const [{ default: pdfmake }, fontkit] = await Promise.all([import('pdfmake'), import('fontkit')]);
   pdfmake.setFonts({
     Atkinson: {
       normal: atkinson('400Regular'),
@@ -41,20 +49,13 @@ function setFonts(): void {
   pdfmake.setUrlAccessPolicy(() => false);
   pdfmake.setLocalAccessPolicy((path: string) => /@expo-google-fonts|dejavu-fonts-ttf/.test(path));
   tellStructure();
-  fontsSet = true;
-}
-
-let latin: fontkit.Font | null = null;
-
-/** Whether Atkinson draws this letter. */
-function isDrawn(letter: string): boolean {
-  latin ??= fontkit.openSync(atkinson('400Regular')) as fontkit.Font;
-  return /\s/.test(letter) || latin.hasGlyphForCodePoint(letter.codePointAt(0)!);
+  return { pdfmake, latin: fontkit.openSync(atkinson('400Regular')) as Font };
 }
 
 /** A text in pieces, each of the font that has its letters; a text of one font stays as it is. */
-function inFonts(text: string): string | { readonly text: string; readonly font?: string }[] {
+function inFonts(text: string, latin: Font): string | { readonly text: string; readonly font?: string }[] {
   const letters = [...text];
+  const isDrawn = (letter: string) => /\s/.test(letter) || latin.hasGlyphForCodePoint(letter.codePointAt(0)!);
   if (letters.every(isDrawn)) return text;
   const pieces: { text: string; font?: string }[] = [];
   for (const letter of letters) {
@@ -70,18 +71,18 @@ function inFonts(text: string): string | { readonly text: string; readonly font?
 const HOLDERS = ['text', 'stack', 'columns', 'ol', 'ul', 'table', 'body'] as const;
 
 /** Content with every text in fonts that have its letters. */
-function written(content: unknown): unknown {
+function written(content: unknown, latin: Font): unknown {
   if (typeof content === 'string') {
-    const text = inFonts(content);
+    const text = inFonts(content, latin);
     return typeof text === 'string' ? text : { text };
   }
-  if (Array.isArray(content)) return content.map(written);
+  if (Array.isArray(content)) return content.map((part) => written(part, latin));
   if (typeof content !== 'object' || content === null) return content;
   const node = { ...(content as Record<string, unknown>) };
   for (const key of HOLDERS) {
     const held = node[key];
     if (held === undefined) continue;
-    node[key] = key === 'text' && typeof held === 'string' ? inFonts(held) : written(held);
+    node[key] = key === 'text' && typeof held === 'string' ? inFonts(held, latin) : written(held, latin);
   }
   return node;
 }
@@ -104,13 +105,13 @@ export type PaperDocument = Omit<TDocumentDefinitions, 'footer' | 'header' | 'in
  * letter of Latin, Greek, Cyrillic and what else DejaVu Sans holds is drawn.
  */
 export async function makePdf({ content, footer, ...document }: PaperDocument): Promise<Buffer> {
-  setFonts();
+  const { pdfmake, latin } = await (press ??= setUp());
   return pdfmake
     .createPdf({
       ...document,
       ...{ version: '1.7', tagged: true, language: 'en-GB', displayTitle: true },
-      content: written(content) as Content,
-      ...(footer ? { footer: () => written(footer()) as Content } : {}),
+      content: written(content, latin) as Content,
+      ...(footer ? { footer: () => written(footer(), latin) as Content } : {}),
       info: { ...document.info, creator: 'Upwell' },
       defaultStyle: { font: 'Atkinson', fontSize: 10.5, color: INK, lineHeight: 1.12, ...document.defaultStyle },
     })
