@@ -12,6 +12,7 @@ import { PlanTruth } from '@/sessions/parts/PlanTruth';
 import { SignInScreen } from '@/account/SignInScreen';
 import { testStore } from './testStore';
 import { DAY } from '@/ui/theme';
+import * as wide from '@/ui/useWide';
 import { Icon } from '@/ui/Icon';
 import { show } from './show';
 
@@ -99,6 +100,24 @@ describe('the level sheet and its editor', () => {
     show(<LevelSheet plan={plan} selected={null} onSelect={selected} />);
     fireEvent.press(screen.getByText('Race'));
     expect(selected).toHaveBeenCalledWith('g3');
+  });
+
+  it('writes a drill where there is no room for its name, and never cuts one', () => {
+    jest.spyOn(wide, 'useWide').mockReturnValue(true);
+    const drills = { ...plan, groups: [plan.groups[2]!] };
+    show(<LevelSheet plan={drills} />);
+    const words = () =>
+      screen.getAllByText(/^\d+ × \d+ /).map(({ props }) => props as { children: string; numberOfLines: number });
+    const before = words();
+    // By hand: 77 px hold (77 − 17) / 6 = 10 letters in a line.
+    fireEvent(screen.getByText('Race'), 'layout', { nativeEvent: { layout: { width: 77, height: 600 } } });
+    const changed = words().filter(({ children }, i) => children !== before[i]!.children);
+    expect(changed.length).toBeGreaterThan(0);
+    for (const { children } of changed) expect(children).toMatch(/^\d+ × \d+ drill$/);
+    words().forEach(({ children, numberOfLines }, i) =>
+      expect(children.endsWith('drill')).toBe(before[i]!.children.length > 10 * numberOfLines),
+    );
+    jest.restoreAllMocks();
   });
 
   it('changes a set in place', () => {

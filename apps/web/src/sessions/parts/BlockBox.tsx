@@ -18,6 +18,9 @@ import { Ticks } from './Ticks';
 
 /** Smallest height in which a line of text is still read, px. */
 const LINE = 16;
+/** Width of a letter of the smallest words on the whole, and what stands beside them, px. */
+const LETTER = 6;
+const BESIDE = 17;
 
 export function BlockBox({
   block,
@@ -26,6 +29,7 @@ export function BlockBox({
   place,
   scale,
   wide,
+  width,
 }: {
   readonly block: BlockClock;
   readonly slots: readonly Slot[];
@@ -33,6 +37,8 @@ export function BlockBox({
   readonly place: SessionPlan['place'];
   readonly scale: number;
   readonly wide: boolean;
+  /** Of the column, px; 0 until it is known. */
+  readonly width: number;
 }) {
   const theme = useTheme();
   const height = (block.endS - block.startS) * scale;
@@ -56,6 +62,7 @@ export function BlockBox({
           // The first line of the block is its own name.
           taken={(slot.startS - block.startS) * scale < LINE ? LINE : 0}
           words={wide}
+          letters={width > 0 ? Math.floor((width - BESIDE) / LETTER) : Infinity}
         />
       ))}
       {height > LINE ? (
@@ -86,6 +93,7 @@ function SlotBand({
   height,
   taken,
   words,
+  letters,
 }: {
   readonly slot: Slot;
   readonly pool: Pool;
@@ -94,22 +102,21 @@ function SlotBand({
   readonly height: number;
   readonly taken: number;
   readonly words: boolean;
+  /** So many stand in a line. */
+  readonly letters: number;
 }) {
   const theme = useTheme();
   const { set } = slot;
   const tint = tintOf(set, theme.own);
+  const lines = Math.max(1, Math.floor((height - taken) / LINE));
   return (
     <View style={[styles.slot, { top, height: Math.max(1, height - 1), backgroundColor: tint.background }]}>
       {set.breathing.kind !== 'free' || set.sighting ? (
         <Ticks height={height - 1} colour={tint.text} looks={set.sighting !== null} />
       ) : null}
       {words && height - taken >= LINE - 3 ? (
-        <Text
-          variant="labelSmall"
-          numberOfLines={Math.max(1, Math.floor((height - taken) / LINE))}
-          style={[styles.word, { marginTop: taken, color: tint.text }]}
-        >
-          {describeSet(set, pool, place)}
+        <Text variant="labelSmall" numberOfLines={lines} style={[styles.word, { marginTop: taken, color: tint.text }]}>
+          {describeSet(set, pool, place, lines * letters)}
         </Text>
       ) : null}
     </View>

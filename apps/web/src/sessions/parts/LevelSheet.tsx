@@ -12,8 +12,8 @@ import {
 } from '@upwell/core/sessions';
 import type { Pool } from '@upwell/core/units';
 import { numberWord } from '@upwell/core/words';
-import { useMemo } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { useMemo, useState } from 'react';
+import { Pressable, StyleSheet, View, type LayoutChangeEvent } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useTheme } from '@/ui/useTheme';
 import { useWide } from '@/ui/useWide';
@@ -85,6 +85,7 @@ interface ColumnProps {
 
 function Column({ group, pool, place, clock, slots, scale, wide, on, onPress }: ColumnProps) {
   const theme = useTheme();
+  const [width, setWidth] = useState(0);
   const total = totalWord(groupTotals(group, pool), pool, (value) => numberWord(value));
   const head = (
     <>
@@ -105,8 +106,10 @@ function Column({ group, pool, place, clock, slots, scale, wide, on, onPress }: 
       place={place}
       scale={scale}
       wide={wide}
+      width={width}
     />
   ));
+  const measure = ({ nativeEvent }: LayoutChangeEvent) => setWidth(nativeEvent.layout.width);
   const headStyle = [
     styles.columnHead,
     { borderBottomColor: on ? theme.colors.primary : theme.colors.onBackground },
@@ -114,13 +117,13 @@ function Column({ group, pool, place, clock, slots, scale, wide, on, onPress }: 
   ];
   if (!onPress)
     return (
-      <View style={styles.column}>
+      <View style={styles.column} onLayout={measure}>
         <View style={headStyle}>{head}</View>
         {blocks}
       </View>
     );
   return (
-    <View style={styles.column}>
+    <View style={styles.column} onLayout={measure}>
       <Pressable role="button" aria-pressed={on} onPress={onPress} style={headStyle}>
         {head}
       </Pressable>

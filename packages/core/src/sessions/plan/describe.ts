@@ -89,10 +89,13 @@ export function timingWord(timing: Timing): string {
 /**
  * A set in one line, as on a whiteboard.
  *
+ * @param most characters that have room; the name of a drill that does not fit becomes “drill”
  * @example describeSet(set, pool) // '4 × 50 six, one, six'
  */
-export function describeSet(set: AnySet, pool: Pool, place: SessionPlace = 'pool'): string {
-  return `${set.reps > 1 ? `${set.reps} × ` : ''}${repWord(set, pool, place)} ${whatWord(set)}`;
+export function describeSet(set: AnySet, pool: Pool, place: SessionPlace = 'pool', most = Infinity): string {
+  const line = (what: string) => `${set.reps > 1 ? `${set.reps} × ` : ''}${repWord(set, pool, place)} ${what}`;
+  const whole = line(whatWord(set));
+  return set.drill && whole.length > most ? line('drill') : whole;
 }
 
 function repWord(set: AnySet, pool: Pool, place: SessionPlace): string {

@@ -177,6 +177,10 @@ describe('editing', () => {
 
   it('describes a set as on a whiteboard', () => {
     expect(describeSet(set({ drill: 'six-one-six' }), POOL)).toBe('4 × 50 six, one, six');
+    // By hand: 20 letters. Where they do not fit the name goes, never the numbers; a stroke is short enough.
+    expect(describeSet(set({ drill: 'six-one-six' }), POOL, 'pool', 20)).toBe('4 × 50 six, one, six');
+    expect(describeSet(set({ drill: 'six-one-six' }), POOL, 'pool', 19)).toBe('4 × 50 drill');
+    expect(describeSet(set({}), POOL, 'pool', 3)).toBe('4 × 50 crawl');
     expect(describeSet(set({ reps: 1, lengths: 3 }), { length: 100 / 3, unit: 'm' })).toBe('100 crawl');
   });
 });
