@@ -1,7 +1,7 @@
 import { closeSync, mkdirSync, openSync, writeSync } from 'node:fs';
 import path from 'node:path';
 import { simulatedClip, type SimulatedClip } from '@upwell/core/find';
-import { CHROMIUM } from './chromium';
+import { WITH_CAMERA } from './chromium';
 
 /** Grey pictures, one after the other. */
 interface Pictures {
@@ -33,8 +33,8 @@ function written(name: string, { width, height, fps, count, draw }: Pictures): s
 
 /** How Chromium is started so that its camera shows a file. */
 export const withCamera = (file: string) => ({
-  ...CHROMIUM,
-  args: [...CHROMIUM.args, '--use-fake-device-for-media-stream', `--use-file-for-fake-video-capture=${file}`],
+  ...WITH_CAMERA,
+  args: [...WITH_CAMERA.args, '--use-fake-device-for-media-stream', `--use-file-for-fake-video-capture=${file}`],
 });
 
 /** A camera before which a simulated swimmer swims. */

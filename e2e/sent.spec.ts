@@ -12,13 +12,13 @@ import {
   WEBM,
   WebMOutputFormat,
 } from 'mediabunny';
-import { CHROMIUM } from './chromium';
+import { WITH_CAMERA } from './chromium';
 import { expect, expectAccessible, idOf, signIn, test as base } from './fixtures';
 import type { Server } from './server';
 
 /** A microphone that beeps. */
 const test = base.extend({
-  launchOptions: { ...CHROMIUM, args: [...CHROMIUM.args, '--use-fake-device-for-media-stream'] },
+  launchOptions: { ...WITH_CAMERA, args: [...WITH_CAMERA.args, '--use-fake-device-for-media-stream'] },
 });
 test.use({ permissions: ['microphone'] });
 

@@ -13,6 +13,7 @@ import {
   checkNode,
   fail,
   installChromium,
+  installHeadless,
   installForeign,
   installNginx,
   installPackages,
@@ -128,7 +129,7 @@ async function main() {
   try {
     if (parts.includes('server')) await step('nginx', installNginx);
     if (parts.includes('foreign')) await step('programs of others', installForeign);
-    if (parts.includes('e2e')) await step('Chromium', installChromium);
+    if (parts.includes('e2e')) await step('Chromium', () => installChromium().then(installHeadless));
     // Each of the two keeps one core busy.
     const checks = ['types', 'lint'].filter((part) => parts.includes(part));
     const ended = await Promise.all(checks.map((part) => once([part === 'types' ? 'typecheck' : part])));

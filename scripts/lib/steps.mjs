@@ -75,11 +75,20 @@ export async function installDebian(name, why) {
   }
 }
 
-/** Chromium from Debian's packages, for the journeys and the benches. */
+/** Chromium from Debian's packages, for journeys, benches and pictures. */
 export async function installChromium() {
   if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) return 'already there';
   await installDebian('chromium', 'Chromium for the journeys');
   return 'installed';
+}
+
+/** Chromium without a window, for most journeys; where it cannot be had they take the whole one, and longer. */
+export async function installHeadless() {
+  if (existsSync('/usr/bin/chromium-headless-shell')) return 'already there';
+  await installDebian('chromium-headless-shell', 'Chromium without a window').catch(({ message }) =>
+    console.log(message),
+  );
+  return 'looked after';
 }
 
 /** nginx from Debian's packages, behind which the tests put the server. */
