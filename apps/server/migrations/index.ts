@@ -30,6 +30,7 @@ import { Migration20261222000000_filmable } from './Migration20261222000000_film
 import { Migration20261223000000_stills } from './Migration20261223000000_stills';
 import { Migration20261224000000_sent } from './Migration20261224000000_sent';
 import { Migration20261225000000_found } from './Migration20261225000000_found';
+import { Migration20261226000000_reached } from './Migration20261226000000_reached';
 
 /** All migrations in their order; listed by hand so that no file system is read at run time. */
 export const MIGRATIONS = [
@@ -65,4 +66,5 @@ export const MIGRATIONS = [
   { name: 'Migration20261223000000_stills', class: Migration20261223000000_stills },
   { name: 'Migration20261224000000_sent', class: Migration20261224000000_sent },
   { name: 'Migration20261225000000_found', class: Migration20261225000000_found },
+  { name: 'Migration20261226000000_reached', class: Migration20261226000000_reached },
 ];

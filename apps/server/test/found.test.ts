@@ -112,11 +112,46 @@ describe('swimmers found by a part of their name', () => {
   });
 });
 
+describe('the swimmers of one squad', () => {
+  const pages = async (role: 'head' | 'coach', squad: string, limit: number, more = '') => {
+    const ask = await club.as(role);
+    const names: string[] = [];
+    for (let cursor = ''; ;) {
+      const { body } = await ask('GET', `/swimmers?limit=${limit}&squadId=${squad}${more}${cursor}`);
+      names.push(...body.items.map((s: { givenName: string; familyName: string }) => `${s.familyName} ${s.givenName}`));
+      if (body.next === null) return names;
+      cursor = `&cursor=${body.next}`;
+    }
+  };
+
+  it('are all there, once and in order, page by page', async () => {
+    const names = await pages('head', club.squads[0]!, 50);
+    expect(names).toHaveLength(WAVES + 2);
+    expect(new Set(names).size).toBe(WAVES + 2);
+    expect(names).toEqual([...names].sort());
+    // By hand: the two that share a number with another stand before it, by their given name.
+    expect(names.slice(0, 4)).toEqual(['No 001 Brine', 'No 001 Wave', 'No 002 Brine', 'No 002 Wave']);
+    expect(await pages('head', hidden, 2)).toEqual(['No 001 Brine', 'No 002 Brine', 'No 003 Brine']);
+  });
+
+  it('are not shown to a coach of another one, nor to another club', async () => {
+    expect(await pages('coach', club.squads[0]!, 100)).toHaveLength(WAVES + 2);
+    expect(await pages('coach', hidden, 50)).toEqual([]);
+    expect(await pages('head', other.squads[0]!, 50)).toEqual([]);
+  });
+
+  it('of one level, and those in the archive, alone', async () => {
+    expect(await pages('head', hidden, 2, '&level=hold')).toHaveLength(3);
+    expect(await pages('head', hidden, 2, '&level=race')).toEqual([]);
+    expect(await pages('head', hidden, 2, '&archived=true')).toEqual([]);
+  });
+});
+
 it('results are counted so far and no further, and paged through beyond it', async () => {
   const swimmer = await other.addSwimmer();
   await harness.owner.em.fork().execute(
     `insert into result (id, club_id, swimmer_id, held_on, distance_m, time_s, kind)
-     select gen_random_uuid(), ?, ?, date '2024-01-01' + i % 500, 100, 80 + i % 40, 'training'
+     select gen_random_uuid(), ?, ?, date '2024-01-01' + i % 500, 100, 80 + i % 20, 'training'
      from generate_series(1, ${RESULTS_COUNTED + 40}) i`,
     [other.id, swimmer],
   );

@@ -41,6 +41,18 @@ async function filled(em: Database['em']) {
 }
 
 describe('the migrations', () => {
+  it('leave no row that goes with another without an index that reaches it', async () => {
+    // Otherwise erasing one person, or opening their page, reads everything that the club has.
+    const unreached = await harness.owner.em.fork().execute(`
+      select c.conrelid::regclass || '.' || a.attname as name
+      from pg_constraint c join pg_attribute a on a.attrelid = c.conrelid and a.attnum = c.conkey[1]
+      where c.contype = 'f' and c.confdeltype in ('c', 'n') and c.connamespace = 'public'::regnamespace
+        and not exists (select 1 from pg_index i where i.indrelid = c.conrelid and i.indkey[0] = c.conkey[1]
+          and (i.indpred is null or pg_get_expr(i.indpred, i.indrelid) = '(' || a.attname || ' IS NOT NULL)'))
+      order by 1`);
+    expect(unreached).toEqual([]);
+  });
+
   it('go back one by one, and forward to the same place', () =>
     harness.inOwnDatabase(async (owner) => {
       const whole = await shape(owner);

@@ -4,8 +4,8 @@ export const CHUNK_CHARACTERS = 400_000;
 export const MOST_CHUNKS = 500;
 export const MOST_IMPORTED = 100_000;
 
-/** Results found are counted so far and no further: nobody pages through more, and counting all of them takes long. */
-export const RESULTS_COUNTED = 10_000;
+/** Results found are counted so far and no further: what is more is paged through all the same, and searched. */
+export const RESULTS_COUNTED = 1000;
 
 /** What a list of results can be sorted by. */
 export const RESULT_SORTS = ['on', 'name', 'distance', 'time', 'speed'] as const;

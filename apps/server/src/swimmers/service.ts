@@ -23,13 +23,14 @@ import { all } from '../platform/statement';
 import { clipsOf, focusesOf, noStills, reviewsOf, toFocus } from '../review';
 import { noSentClips } from '../sent';
 import { ResultEntity, SquadCoachEntity, SquadEntity, SwimmerEntity, type SwimmerRecord } from './entities';
-import { SQUADS, SWIMMERS_FIRST, SWIMMERS_FOUND, SWIMMERS_NEXT } from './sql';
+import { SQUADS, SWIMMERS_FIRST, SWIMMERS_FOUND, SWIMMERS_NEXT, SWIMMERS_OF_SQUAD } from './sql';
 
 /** One page of swimmers by family name, found by the names that follow the last one shown. */
 export async function listSwimmers(database: Database, who: Identity, query: SwimmerQuery): Promise<Page<SwimmerRow>> {
   const limit = query.limit ?? 30;
   const search = plainName(query.search ?? '').replace(/[\\%_]/g, '\\$&');
   const cursor = query.cursor ? readCursor(query.cursor) : null;
+  const ofSquad = !search && query.squadId !== undefined;
   const values = [
     who.clubId,
     who.accountId,
@@ -37,13 +38,13 @@ export async function listSwimmers(database: Database, who: Identity, query: Swi
     who.swimmerId ?? '',
     `{${who.squadIds.join(',')}}`,
     query.archived ?? false,
-    search ? `%${search}%` : null,
+    ...(ofSquad ? [] : [search ? `%${search}%` : null]),
     query.squadId ?? null,
     query.level ?? null,
     limit + 1,
-    ...(cursor ?? (search ? [null, null, null] : [])),
+    ...(cursor ?? (search || ofSquad ? [null, null, null] : [])),
   ];
-  const asked = search ? SWIMMERS_FOUND : cursor ? SWIMMERS_NEXT : SWIMMERS_FIRST;
+  const asked = search ? SWIMMERS_FOUND : ofSquad ? SWIMMERS_OF_SQUAD : cursor ? SWIMMERS_NEXT : SWIMMERS_FIRST;
   const rows = await prepared(database.em.fork(), asked, values);
   const shown = rows.slice(0, limit);
   const year = ageYear();

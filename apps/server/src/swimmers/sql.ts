@@ -35,13 +35,18 @@ export const SQUADS = rows(
    from squad q order by q.archived, q.name limit 200`,
 );
 
-/** Who looked at what of a child, the newest first: swimmer twice, what came before twice, one more than shown. */
+/**
+ * Who looked at what of a child, the newest first: swimmer twice, what came before twice, one more than shown. The page is
+ * taken before names are put to it: who may ask sees everybody of the club.
+ */
 export const LOOKS_AT = rows(
   { id: bigint, at: moment, by: text, swimmer_id: uuid, swimmer: text, what: text },
   `select l.id, l.looked_at as at, a.name as by, l.swimmer_id, s.given_name || ' ' || s.family_name as swimmer, l.what
-   from access_log l join account a on a.id = l.account_id join swimmer s on s.id = l.swimmer_id
-   where (?::uuid is null or l.swimmer_id = ?::uuid) and (?::bigint is null or l.id < ?::bigint)
-   order by l.id desc limit ?`,
+   from (
+     select * from access_log l where (?::uuid is null or l.swimmer_id = ?::uuid) and (?::bigint is null or l.id < ?::bigint)
+     order by l.id desc limit ?) l
+   join account a on a.id = l.account_id join swimmer s on s.id = l.swimmer_id
+   order by l.id desc`,
 );
 
 /** Notes a look at children, at most once in a while: club, account, what, children, account, what, the while. */
@@ -65,6 +70,8 @@ const LISTED = {
 export const SWIMMERS_FIRST = rows(LISTED, 'select * from swimmers_first(?, ?, ?, ?, ?, ?, ?, ?, ?, ?)');
 /** The page that follows: the same, and the family name, given name and id of the last one shown. */
 export const SWIMMERS_NEXT = rows(LISTED, 'select * from swimmers_next(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)');
+/** A page of one squad: the same without a pattern, with nulls for the last one shown on the first page. */
+export const SWIMMERS_OF_SQUAD = rows(LISTED, 'select * from swimmers_of_squad(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)');
 /** A page of those whose name has the pattern in it: the same, with nulls for the last one shown on the first page. */
 export const SWIMMERS_FOUND = rows(LISTED, 'select * from swimmers_found(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)');
 

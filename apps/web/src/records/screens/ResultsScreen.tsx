@@ -157,9 +157,10 @@ export function ResultsScreen() {
               <Button disabled={page === 0} onPress={() => router.setParams({ page: String(page - 1) } as never)}>
                 Back
               </Button>
-              <Text>{`${page * PAGE + 1}–${Math.min(data.total, (page + 1) * PAGE)} of ${howMany(data.total)}`}</Text>
+              <Text>{`${numberWord(page * PAGE + 1)}–${numberWord(page * PAGE + data.items.length)} of ${howMany(data.total)}`}</Text>
               <Button
-                disabled={(page + 1) * PAGE >= data.total}
+                // Beyond what is counted, a full page may have another one after it.
+                disabled={data.items.length < PAGE || (page + 1) * PAGE === data.total}
                 onPress={() => router.setParams({ page: String(page + 1) } as never)}
               >
                 More
