@@ -35,6 +35,7 @@ const MODULES: readonly Module[] = [
     tests: ['sessions/lanes/*.test.ts'],
     least: 80,
   },
+  { file: 'sessions/plan/leaving', tests: ['sessions/plan/leaving.test.ts'], least: 80 },
   { file: 'sessions/build/{buildSession,search,price}', tests: ['sessions/build/builderPinned.test.ts'], least: 80 },
   { file: 'water/day/decide', tests: ['water/day/decide*.test.ts'], least: 80 },
   {

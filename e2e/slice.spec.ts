@@ -93,6 +93,21 @@ test('from what is seen in the stroke to the card on the deck, through a reload 
   await expectAccessible(page);
 });
 
+test('a first visit loads what its page needs, and little more @wide', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Upwell' })).toBeVisible();
+  await page.waitForLoadState('networkidle');
+  const bytes = await page.evaluate(() =>
+    performance
+      .getEntriesByType('resource')
+      .filter(({ name }) => name.endsWith('.js'))
+      .reduce((sum, entry) => sum + (entry as PerformanceResourceTiming).encodedBodySize, 0),
+  );
+  // An empty app of this stack has 294 kB. What is beyond came along with a module that two parts of the app share.
+  expect(bytes).toBeGreaterThan(250_000);
+  expect(bytes).toBeLessThan(430_000);
+});
+
 test.describe('a lost network', () => {
   // The worker of the app would hide the requests from the test.
   test.use({ serviceWorkers: 'block' });

@@ -34,8 +34,17 @@ const NO_STACK_PARTS = /\/expo-router\/build\/layouts\/stack-utils\/index\.js$/;
 // Of the store one copy, whether it is asked for as a module or required.
 const STORE = new Set(['@reduxjs/toolkit', 'immer', 'react-redux', 'redux', 'redux-thunk', 'reselect']);
 
+// Ids are of two kinds; the index of their package brings eleven, with MD5 among them.
+const ONLY_ID = /^uuid\/only\/(\w+)$/;
+
 config.resolver.resolveRequest = (context, name, platform) => {
   if (ICONS.has(name)) return ours('Icon.tsx');
+  if (name === 'uuid') return ours('onlyIds.js');
+  const [, id] = ONLY_ID.exec(name) ?? [];
+  if (id) {
+    const { filePath } = context.resolveRequest(context, 'uuid', platform);
+    return { type: 'sourceFile', filePath: path.join(path.dirname(filePath), `${id}.js`) };
+  }
   const asked = STORE.has(name) ? { ...context, isESMImport: true } : context;
   const found = context.resolveRequest(asked, name, platform);
   const file = 'filePath' in found ? found.filePath.split(path.sep).join('/') : '';

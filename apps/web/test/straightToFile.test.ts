@@ -96,3 +96,17 @@ it('the checks of what is typed come with the form that needs them, and with no 
   });
   expect(bringing).toEqual(['swimmers/formValues.ts']);
 });
+
+it('of the package that makes ids everything is there that is asked for', () => {
+  const given = readFileSync(path.join(WEB, 'src/ui/onlyIds.js'), 'utf8').matchAll(/default as (\w+)/g);
+  const known = new Set([...given].map(([, name]) => name!));
+  const asked = ['apps/web/src', 'packages/core/src', 'packages/contract/src'].flatMap((folder) => {
+    const from = path.resolve(WEB, '../..', folder);
+    return readdirSync(from, { recursive: true, encoding: 'utf8' })
+      .filter((file) => /\.tsx?$/.test(file) && !file.includes('.test.'))
+      .flatMap((file) => /import \{ (.+) \} from 'uuid'/.exec(readFileSync(path.join(from, file), 'utf8'))?.[1] ?? [])
+      .flatMap((names) => names.split(', '));
+  });
+  expect(asked.length).toBeGreaterThan(40);
+  expect(asked.filter((name) => !known.has(name))).toEqual([]);
+});

@@ -22,10 +22,13 @@ export async function webApp(app: FastifyInstance, { webRoot }: { webRoot: strin
     await app.register(fastifyStatic, {
       root: webRoot,
       wildcard: false,
+      // Packed as the app was built, where the browser takes it.
+      preCompressed: true,
       setHeaders: (reply, path) => {
         // Names of built files carry their hash; the index must always be asked for again.
         const lasting = path.includes('/_expo/') || path.includes('/assets/');
         reply.header('cache-control', lasting ? 'public, max-age=31536000, immutable' : 'no-cache');
+        reply.header('vary', 'accept-encoding');
       },
     });
   }

@@ -16,7 +16,7 @@ interface CoursePaneProps {
   readonly coach: boolean;
 }
 
-export default function CoursePane({ id, name, coach }: CoursePaneProps) {
+export function CoursePane({ id, name, coach }: CoursePaneProps) {
   const theme = useTheme();
   const router = useRouter();
   const { data, error, refetch } = useCourseQuery(id);

@@ -3,7 +3,7 @@ import { CAUTION } from '@upwell/core/safety';
 import { nameHolds } from '@upwell/core/text';
 import { counted, numberWord } from '@upwell/core/words';
 import { Link, useRouter, type Href } from 'expo-router';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, Searchbar, Text } from 'react-native-paper';
 import { v7 } from 'uuid';
@@ -18,8 +18,7 @@ import { useTheme } from '@/ui/useTheme';
 import { compute } from '@/worker';
 import { useCoursesQuery } from '@/courses';
 import { importKey, type ImportDraft } from '../importDraft';
-
-const CoursePane = lazy(() => import('../parts/CoursePane'));
+import { CoursePane } from '../parts/CoursePane';
 
 export function CoursesScreen() {
   const router = useRouter();
@@ -110,9 +109,7 @@ export function CoursesScreen() {
         </View>
         {pointed ? (
           <View style={styles.pane}>
-            <Suspense fallback={<Loading label="Opening the course" />}>
-              <CoursePane key={pointed.id} id={pointed.id} name={pointed.name} coach={coach} />
-            </Suspense>
+            <CoursePane key={pointed.id} id={pointed.id} name={pointed.name} coach={coach} />
           </View>
         ) : null}
       </View>
