@@ -1,6 +1,7 @@
 // Paper: every PDF is made here.
 import { createRequire } from 'node:module';
 import type { Font } from 'fontkit';
+import type { createPdf } from 'pdfmake';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { tellStructure } from './pdfTags';
 
@@ -19,7 +20,7 @@ const dejaVu = (style: string) => fileOf(`dejavu-fonts-ttf/ttf/DejaVuSans${style
 
 /** What writes, and the letters that its first font has. */
 interface Press {
-  readonly pdfmake: typeof import('pdfmake');
+  readonly createPdf: typeof createPdf;
   readonly latin: Font;
 }
 
@@ -49,7 +50,7 @@ async function setUp(): Promise<Press> {
   pdfmake.setUrlAccessPolicy(() => false);
   pdfmake.setLocalAccessPolicy((path: string) => /@expo-google-fonts|dejavu-fonts-ttf/.test(path));
   tellStructure();
-  return { pdfmake, latin: fontkit.openSync(atkinson('400Regular')) as Font };
+  return { createPdf: pdfmake.createPdf.bind(pdfmake), latin: fontkit.openSync(atkinson('400Regular')) as Font };
 }
 
 /** A text in pieces, each of the font that has its letters; a text of one font stays as it is. */
@@ -105,15 +106,13 @@ export type PaperDocument = Omit<TDocumentDefinitions, 'footer' | 'header' | 'in
  * letter of Latin, Greek, Cyrillic and what else DejaVu Sans holds is drawn.
  */
 export async function makePdf({ content, footer, ...document }: PaperDocument): Promise<Buffer> {
-  const { pdfmake, latin } = await (press ??= setUp());
-  return pdfmake
-    .createPdf({
-      ...document,
-      ...{ version: '1.7', tagged: true, language: 'en-GB', displayTitle: true },
-      content: written(content, latin) as Content,
-      ...(footer ? { footer: () => written(footer(), latin) as Content } : {}),
-      info: { ...document.info, creator: 'Upwell' },
-      defaultStyle: { font: 'Atkinson', fontSize: 10.5, color: INK, lineHeight: 1.12, ...document.defaultStyle },
-    })
-    .getBuffer();
+  const { createPdf, latin } = await (press ??= setUp());
+  return createPdf({
+    ...document,
+    ...{ version: '1.7', tagged: true, language: 'en-GB', displayTitle: true },
+    content: written(content, latin) as Content,
+    ...(footer ? { footer: () => written(footer(), latin) as Content } : {}),
+    info: { ...document.info, creator: 'Upwell' },
+    defaultStyle: { font: 'Atkinson', fontSize: 10.5, color: INK, lineHeight: 1.12, ...document.defaultStyle },
+  }).getBuffer();
 }
