@@ -165,3 +165,39 @@ it('results are counted so far and no further, and paged through beyond it', asy
   const fast = (await head('GET', '/results?limit=50&distanceM=100&sort=time&falling=false')).body;
   expect(fast.items.map((r: { timeS: number }) => r.timeS)).toEqual(Array.from({ length: 50 }, () => 80));
 });
+
+it('results are counted as they are shown: without the archive, by squad, by name, by meet, and for whom one may see', async () => {
+  const fresh = await harness.club();
+  const second = await fresh.addSquad('Second', []);
+  const here = await fresh.addSwimmer(fresh.squads[0], { searchName: 'mirela quay' });
+  const there = await fresh.addSwimmer(second, { searchName: 'otis reed' });
+  const gone = await fresh.addSwimmer(fresh.squads[0], { searchName: 'mirela gone', archived: true });
+  for (const [id, n] of [
+    [here, 3],
+    [there, 4],
+    [gone, 5],
+  ] as const)
+    await harness.owner.em.fork().execute(
+      `insert into result (id, club_id, swimmer_id, held_on, distance_m, time_s, kind, details)
+       select gen_random_uuid(), ?, ?, date '2026-01-01' + i, 100 * i, 80 * i, 'training',
+         case when i = 1 then '{"meet": "Lantern Cup"}'::jsonb else '{}'::jsonb end from generate_series(1, ${n}) i`,
+      [fresh.id, id],
+    );
+  const [head, coach] = [await fresh.as('head'), await fresh.as('coach')];
+  const asked: readonly (readonly [typeof head, string, number])[] = [
+    // By hand: three and four; the five of the archive are not shown.
+    [head, '', 7],
+    [coach, '', 3],
+    [head, `&squadId=${second}`, 4],
+    [coach, `&squadId=${second}`, 0],
+    [head, '&search=mirela', 3],
+    [head, '&search=lantern', 2],
+    [head, '&distanceM=200', 2],
+    [head, '&kind=trial', 0],
+    [head, '&search=otis&distanceM=400', 1],
+  ];
+  for (const [ask, query, n] of asked) {
+    const { body } = await ask('GET', `/results?limit=50${query}`);
+    expect([query, body.total, body.items.length]).toEqual([query, n, n]);
+  }
+});

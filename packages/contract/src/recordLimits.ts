@@ -5,7 +5,7 @@ export const MOST_CHUNKS = 500;
 export const MOST_IMPORTED = 100_000;
 
 /** Results found are counted so far and no further: what is more is paged through all the same, and searched. */
-export const RESULTS_COUNTED = 1000;
+export const RESULTS_COUNTED = 5000;
 
 /** What a list of results can be sorted by. */
 export const RESULT_SORTS = ['on', 'name', 'distance', 'time', 'speed'] as const;

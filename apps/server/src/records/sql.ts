@@ -126,11 +126,20 @@ function pages(made: ReturnType<typeof page>) {
   ) as Readonly<Record<ResultSort, Readonly<Record<'rising' | 'falling', Statement<RowOf<typeof RESULT_BY_ID>>>>>>;
 }
 
-/** How many there are of {@link RESULT_PAGE}, counted no further than is told; the same without the page. */
+/**
+ * How many there are of {@link RESULT_PAGE}, counted no further than is told; the same without the page. Who swims is asked
+ * once for all of them, not once for each.
+ */
 export const RESULT_COUNT = rows(
   { total: int },
   `select count(*)::int as total from (
-     select from result r join swimmer s on s.id = r.swimmer_id ${FOUND} limit ${RESULTS_COUNTED + 1}) x`,
+     select from result r
+     where r.swimmer_id not in (select s.id from swimmer s where s.archived)
+       and (?::text = '' or r.swimmer_id in (select s.id from swimmer s where s.search_name like ?)
+         or plain_text(r.details->>'meet') like ?)
+       and (?::uuid is null or r.swimmer_id in (select s.id from swimmer s where s.squad_id = ?::uuid))
+       and (?::text is null or r.kind = ?) and (?::double precision is null or r.distance_m = ?)
+     limit ${RESULTS_COUNTED + 1}) x`,
 );
 
 /** For the rest of a transaction: rows are read in the order of an index, rather than all of them and then sorted. */
