@@ -179,11 +179,11 @@ export async function buildServer() {
 }
 
 /**
- * Every text of the app packed as small as it goes, beside itself: a server that packs while somebody waits makes files a
- * fifth larger.
+ * What carries its hash in its name, packed as small as it goes and beside itself: a server that packs while somebody waits
+ * makes files a fifth larger. The few others may be changed where they lie.
  */
 async function packAll(dist) {
-  const names = readdirSync(dist, { recursive: true }).filter((name) => /\.(js|css|html|svg|webmanifest)$/.test(name));
+  const names = readdirSync(dist, { recursive: true }).filter((name) => /^_expo\/.*\.(js|css)$/.test(name));
   await Promise.all(
     names.map(async (name) => {
       const text = readFileSync(path.join(dist, name));

@@ -166,7 +166,7 @@ it('results are counted so far and no further, and paged through beyond it', asy
   expect(fast.items.map((r: { timeS: number }) => r.timeS)).toEqual(Array.from({ length: 50 }, () => 80));
 });
 
-it('results are counted as they are shown: without the archive, by squad, by name, by meet, and for whom one may see', async () => {
+it('results are counted as they are shown: without the archive, by squad, by name, by meet, and those one may see', async () => {
   const fresh = await harness.club();
   const second = await fresh.addSquad('Second', []);
   const here = await fresh.addSwimmer(fresh.squads[0], { searchName: 'mirela quay' });
