@@ -6,6 +6,7 @@ import {
   groupClock,
   LANE_SAVES_S,
   LEAVING_GAP_S,
+  sendOffFor,
   untilAgain,
   WAIT_SAID_S,
   waitWord,
@@ -87,5 +88,17 @@ describe('the last of a lane', () => {
     expect(untilAgain({ restS: 60, behindS: 15, few: true })).toBe(60);
     expect(untilAgain({ restS: 60, behindS: 15, few: false })).toBe(45);
     expect(untilAgain({ restS: 10, behindS: 15, few: false })).toBe(0);
+  });
+});
+
+describe('the send-off of a lane', () => {
+  it.each([
+    // By hand: the swim of the slowest plus rest, up to the next five seconds; what is exact stays.
+    [61.2, 15, 80],
+    [60, 15, 75],
+    [60.1, 15, 80],
+    [44.99, 0, 45],
+  ])('%d s and %d s of rest leave every %d s', (slowestS, restS, everyS) => {
+    expect(sendOffFor(slowestS, restS)).toBe(everyS);
   });
 });
