@@ -172,7 +172,7 @@ export async function buildWeb() {
   return 'built';
 }
 
-/** The server as plain JavaScript; in under a second, so always. */
+/** The server as plain JavaScript; it takes about a second, and is made each time. */
 export async function buildServer() {
   await run(process.execPath, ['--import', 'tsx', 'src/build.ts'], { cwd: path.join(ROOT, 'apps/server') });
   return 'apps/server/dist';

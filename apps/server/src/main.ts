@@ -29,6 +29,8 @@ async function main(): Promise<void> {
   const config = readConfig(process.env);
   // The threads read their code while the tables are looked at.
   const working = startWork(BUILT ? beside('worker.mjs') : null);
+  // Should they fail while nobody waits for them yet, it is told below, where they are waited for.
+  working.catch(() => undefined);
   const owner = await connectAsOwner(config);
   await inTurn(owner, async () => {
     await migrate(owner, config);

@@ -9,7 +9,7 @@ const line = (at: number) => ({
   ...{ distanceM: 100, timeS: 80, strokesPerLength: null },
 });
 
-/** A club with so many results; a server counts no further than it tells. */
+/** A club with a number of results; its server counts up to the limit. */
 function club(many: number) {
   return fakeServer({
     'GET /account/me': () => ({ body: ME }),

@@ -4,7 +4,7 @@ export const CHUNK_CHARACTERS = 400_000;
 export const MOST_CHUNKS = 500;
 export const MOST_IMPORTED = 100_000;
 
-/** Results found are counted so far and no further: what is more is paged through all the same, and searched. */
+/** Results found are counted up to here; those beyond can still be paged through and searched. */
 export const RESULTS_COUNTED = 5000;
 
 /** What a list of results can be sorted by. */

@@ -26,6 +26,12 @@ interface Press {
 
 let press: Promise<Press> | null = null;
 
+/** What could not be read once, such as with too many files open, is read again for the next paper. */
+const tryAgain = (error: unknown): never => {
+  press = null;
+  throw error;
+};
+
 /**
  * Atkinson Hyperlegible Next with all of Latin, and DejaVu Sans for every other letter; both are embedded in the file.
  * Read when the first paper is wanted: a server starts sooner without.
@@ -106,7 +112,7 @@ export type PaperDocument = Omit<TDocumentDefinitions, 'footer' | 'header' | 'in
  * letter of Latin, Greek, Cyrillic and what else DejaVu Sans holds is drawn.
  */
 export async function makePdf({ content, footer, ...document }: PaperDocument): Promise<Buffer> {
-  const { createPdf, latin } = await (press ??= setUp());
+  const { createPdf, latin } = await (press ??= setUp().catch(tryAgain));
   return createPdf({
     ...document,
     ...{ version: '1.7', tagged: true, language: 'en-GB', displayTitle: true },

@@ -102,7 +102,7 @@ function SlotBand({
   readonly height: number;
   readonly taken: number;
   readonly words: boolean;
-  /** So many stand in a line. */
+  /** How many fit in a line. */
   readonly letters: number;
 }) {
   const theme = useTheme();
