@@ -4,7 +4,7 @@ import type { CustomHelpers, Schema, ValidationError, ValidationOptions } from '
 import { Joi } from './joi';
 
 /** Texts for a coach instead of Joi's own, which quote field names. */
-export const MESSAGES = {
+const MESSAGES = {
   'any.required': 'Please fill this in.',
   'any.only': 'Please choose one of the list.',
   'any.invalid': 'This cannot be used here.',
@@ -43,7 +43,8 @@ export const MESSAGES = {
 /** Options of every validation on both sides of the wire. */
 export const VALIDATION: ValidationOptions = {
   abortEarly: false,
-  messages: MESSAGES,
+  // Read into templates once: Joi reads plain texts again at every check, which took a tenth of a short request.
+  messages: Object.fromEntries(Object.entries(MESSAGES).map(([code, text]) => [code, Joi.expression(text)])),
   errors: { wrap: { label: false } },
 };
 
