@@ -2,8 +2,8 @@ import { libraryRoutes } from '../library/routes';
 import { liveRoutes } from '../live/routes';
 import cookie from '@fastify/cookie';
 import compress from '@fastify/compress';
-import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
+import helmet from 'helmet';
 import Fastify, { type FastifyInstance } from 'fastify';
 import { accountRoutes } from '../account/routes';
 import { setupRoutes } from '../account/setup';
@@ -72,7 +72,7 @@ export async function createApp({ database, config, jobs, work, log }: Parts): P
   app.addHook('onClose', async () => mail?.close());
   registerProblems(app);
 
-  await app.register(helmet, {
+  const safeHeaders = helmet({
     contentSecurityPolicy: {
       directives: {
         defaultSrc: ["'self'"],
@@ -90,6 +90,7 @@ export async function createApp({ database, config, jobs, work, log }: Parts): P
     },
     strictTransportSecurity: config.secureCookies,
   });
+  app.addHook('onRequest', (request, reply, done) => safeHeaders(request.raw, reply.raw, () => done()));
   await app.register(compress, { threshold: 1024 });
   await app.register(cookie);
   await app.register(rateLimit, { global: false, cache: 50_000 });
@@ -105,9 +106,10 @@ export async function createApp({ database, config, jobs, work, log }: Parts): P
       const build = servedBuild(config.webRoot);
       await api.register(requestLimits, config.limits);
       // What is answered here is about people: no cache between here and the device keeps it.
-      api.addHook('onSend', async (_request, reply) => {
+      api.addHook('onSend', (_request, reply, _payload, done) => {
         if (!reply.hasHeader('cache-control')) void reply.header('cache-control', 'no-store');
         if (build) void reply.header('upwell-build', build);
+        done();
       });
       await api.register(looks, { database });
       await api.register(accountRoutes, { database, config, prefix: '/account' });

@@ -75,9 +75,10 @@ export const identity = fp(async (app: FastifyInstance, parts: { database: Datab
   app.addHook('onRequest', enter);
   app.addHook('preValidation', enter);
   // The last moment before the body is read. A request that is refused here has already counted against the limits.
-  app.addHook('preParsing', async (request) => {
+  app.addHook('preParsing', (request, _reply, _body, done) => {
     const access = accessOf(request);
     if (access !== 'public' && access !== 'guest' && !mayUse(whoAsks(request), access)) throw forbidden();
+    done();
   });
 });
 
@@ -117,7 +118,7 @@ async function lookUp(database: Database, token: string): Promise<SignedIn | nul
   const known = recent.get(token);
   if (known && known.until > Date.now()) return known.me;
   recent.delete(token);
-  const [row] = await prepared(database.em.fork(), IDENTITY, [tokenHash(token)]);
+  const [row] = await prepared(database.em, IDENTITY, [tokenHash(token)]);
   if (!row) return null;
   const me: SignedIn = {
     accountId: row.account_id,

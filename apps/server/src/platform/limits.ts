@@ -37,19 +37,26 @@ export const requestLimits = fp(async (api: FastifyInstance, { perMinute }: Limi
 
 /** Ends requests whose body does not arrive: a socket that is held open costs the sender nothing. */
 export const bodyTimes = fp(async (app: FastifyInstance, { bodyMs }: Limits) => {
-  app.addHook('onRequest', async (request: FastifyRequest, reply: FastifyReply) => {
-    const { headers, socket } = request.raw;
-    if (headers['transfer-encoding'] === undefined && Number(headers['content-length'] ?? 0) === 0) return;
-    const timer = setTimeout(() => {
-      // One that was refused before its body is only let go.
-      if (!reply.sent) {
-        request.log.warn({ address: request.ip }, 'a body did not arrive in time');
-        if (socket.writable)
-          socket.write('HTTP/1.1 408 Request Timeout\r\nconnection: close\r\ncontent-length: 0\r\n\r\n');
-      }
-      request.raw.destroy();
-    }, request.routeOptions.config.bodyMs ?? bodyMs).unref();
-    const arrived = () => clearTimeout(timer);
-    request.raw.once('end', arrived).once('close', arrived);
+  app.addHook('onRequest', (request, reply, done) => {
+    const { headers } = request.raw;
+    if (headers['transfer-encoding'] !== undefined || Number(headers['content-length'] ?? 0) > 0) {
+      endLate(request, reply, request.routeOptions.config.bodyMs ?? bodyMs);
+    }
+    done();
   });
 });
+
+function endLate(request: FastifyRequest, reply: FastifyReply, afterMs: number): void {
+  const { socket } = request.raw;
+  const timer = setTimeout(() => {
+    // One that was refused before its body is only let go.
+    if (!reply.sent) {
+      request.log.warn({ address: request.ip }, 'a body did not arrive in time');
+      if (socket.writable)
+        socket.write('HTTP/1.1 408 Request Timeout\r\nconnection: close\r\ncontent-length: 0\r\n\r\n');
+    }
+    request.raw.destroy();
+  }, afterMs).unref();
+  const arrived = () => clearTimeout(timer);
+  request.raw.once('end', arrived).once('close', arrived);
+}

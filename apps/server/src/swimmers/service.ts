@@ -45,7 +45,7 @@ export async function listSwimmers(database: Database, who: Identity, query: Swi
     ...(cursor ?? (search || ofSquad ? [null, null, null] : [])),
   ];
   const asked = search ? SWIMMERS_FOUND : ofSquad ? SWIMMERS_OF_SQUAD : cursor ? SWIMMERS_NEXT : SWIMMERS_FIRST;
-  const rows = await prepared(database.em.fork(), asked, values);
+  const rows = await prepared(database.em, asked, values);
   const shown = rows.slice(0, limit);
   const year = ageYear();
   const last = rows.length > limit ? shown[shown.length - 1] : undefined;

@@ -12,8 +12,9 @@ import { workFor } from './asker';
  */
 export const jsonBodies = fp(async (app: FastifyInstance) => {
   app.decorateRequest('answer', null);
-  app.addHook('onRequest', async (request, reply) => {
+  app.addHook('onRequest', (request, reply, done) => {
     request.answer = reply.raw;
+    done();
   });
 
   // Bodies that were checked where they were read.
