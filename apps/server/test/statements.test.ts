@@ -103,6 +103,25 @@ describe('statements that are written by hand', () => {
     expect(await prepared(em, at, [])).toEqual([expected]);
   });
 
+  it('ask nothing more of a transaction that is over: by then its connection is somebody else’s', async () => {
+    const two = rows({ a: text, b: text }, 'select ?::text as b, ?::text as a');
+    let inside!: typeof harness.owner.em;
+    await harness.owner.em.fork().transactional(async (em) => {
+      inside = em as typeof inside;
+      expect(await prepared(inside, two, ['first', 'second'])).toEqual([{ b: 'first', a: 'second' }]);
+    });
+    await expect(prepared(inside, two, ['first', 'second'])).rejects.toThrow('The transaction is over: select ');
+  });
+
+  it('give their connection back, also after an error', async () => {
+    const broken = rows({ n: text }, 'select (1 / ?::integer)::text as n');
+    // Three times as many as there are connections.
+    for (let i = 0; i < 36; i++) {
+      await expect(prepared(harness.database.em, broken, [0])).rejects.toMatchObject({ code: '22012' });
+    }
+    expect(await prepared(harness.database.em, broken, [1])).toEqual([{ n: '1' }]);
+  });
+
   it('say how many rows a change touched, and complain when the one row is missing', async () => {
     const em = harness.owner.em.fork();
     const none = rows({ id: text }, `select 'x'::text as id where false`);

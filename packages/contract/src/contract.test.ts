@@ -1,5 +1,6 @@
 import { buildSession } from '@upwell/core/sessions';
 import { VALIDATION } from './common';
+import { Joi } from './joi';
 import { reviewSaveSchema } from './review';
 import { planSchema } from './plan';
 import { swimmerSaveSchema, type SwimmerSave } from './swimmers';
@@ -32,6 +33,12 @@ const problems = (
   value: unknown,
 ): Record<string, string> =>
   Object.fromEntries(schema.validate(value, VALIDATION).error?.details.map((d) => [d.path.join('.'), d.message]) ?? []);
+
+it('has its texts read once, not at every check', () => {
+  const texts = Object.values(VALIDATION.messages ?? {});
+  expect(texts.length).toBeGreaterThan(30);
+  expect(texts.filter((text) => !Joi.isExpression(text))).toEqual([]);
+});
 
 describe('a swimmer', () => {
   it('is accepted when it is whole', () => expect(problems(swimmerSaveSchema, swimmer())).toEqual({}));
