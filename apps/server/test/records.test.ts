@@ -220,6 +220,20 @@ describe('results', () => {
 });
 
 describe('a file of results', () => {
+  it('goes out whole, however many there are, each of them once', async () => {
+    const coach = await club.as('coach');
+    const id = v7();
+    const times = Array.from({ length: 1300 }, (_, i) => 300 + i / 10);
+    await coach('PUT', `/imports/${id}/0`, { rows: times.map((timeS) => line({ timeS })) });
+    expect(await coach('POST', `/imports/${id}/commit`, { rows: 1300 })).toMatchObject({ body: { stored: 1300 } });
+    const url = '/api/v1/results.csv';
+    const { body } = await harness.app.inject({ url, cookies: { upwell_session: club.cookie('coach') } });
+    const { results, problems } = readResults(body, null, [{ id: swimmer, name: 'Ada Lindqvale' }]);
+    expect(problems).toEqual([]);
+    expect(results.map((r) => r.timeS).sort((a, b) => a - b)).toEqual(times);
+    expect((await coach('POST', `/imports/${id}/undo`, {})).status).toBe(200);
+  });
+
   const rows = (n: number, from = 0) =>
     Array.from({ length: n }, (_, i) => line({ timeS: 300 + ((from + i) % 500), kind: 'training' }));
 

@@ -1,4 +1,5 @@
 // Results, swim tests, imports, and the records of a swimmer.
+import { Readable } from 'node:stream';
 import { uuid } from '@upwell/contract/common';
 import {
   chunkParams,
@@ -13,7 +14,7 @@ import {
   type ResultsQuery,
   type TestSave,
 } from '@upwell/contract/records';
-import { writeResults } from '@upwell/core/exchange';
+import { resultPieces } from '@upwell/core/exchange';
 import type { FastifyInstance } from 'fastify';
 import { Joi } from '@upwell/contract/joi';
 import type { Database } from '../platform/database';
@@ -23,6 +24,11 @@ import { idParams } from '../platform/params';
 import { shows } from '../swimmers';
 import { addChunk, checkImport, commitImport, dropImport, importState, listImports, undoImport } from './imports';
 import { listResults, recordsOf, removeResult, removeTest, resultsForFile, saveResult, saveTest } from './service';
+
+function* withMark(pieces: Iterable<string>): Generator<string> {
+  yield CSV_MARK;
+  yield* pieces;
+}
 
 export async function recordRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
   app.get<{ Params: { id: string } }>(
@@ -95,7 +101,7 @@ export async function recordRoutes(app: FastifyInstance, { database }: { databas
         .type('text/csv; charset=utf-8')
         .header('content-disposition', named('results.csv'))
         .header('cache-control', 'no-store')
-        .send(CSV_MARK + writeResults(rows));
+        .send(Readable.from(withMark(resultPieces(rows)), { highWaterMark: 1 }));
     },
   );
 

@@ -16,7 +16,7 @@ import { LOOKS_AT, NOTE_LOOKS } from './sql';
 declare module 'fastify' {
   interface FastifyRequest {
     /** Swimmers that the answer is about, where its text does not name them by their id. */
-    shown: string[];
+    shown: Set<string>;
   }
   interface FastifyContextConfig {
     /** The log itself is not a look. */
@@ -35,7 +35,7 @@ export const looks = fp(async (app: FastifyInstance, { database }: { database: D
   let remembered = 0;
   app.decorateRequest('shown');
   app.addHook('onRequest', (request, _reply, done) => {
-    request.shown = [];
+    request.shown = new Set();
     done();
   });
   app.addHook('onSend', (request, reply, payload, done) => {
@@ -62,7 +62,7 @@ export const looks = fp(async (app: FastifyInstance, { database }: { database: D
 
 /** Says that an answer is about these swimmers. */
 export function shows(request: FastifyRequest, swimmerIds: readonly string[]): void {
-  request.shown.push(...swimmerIds);
+  for (const id of swimmerIds) request.shown.add(id);
 }
 
 /** Every text that an answer holds where an id could stand: of swimmers, and of much else. */

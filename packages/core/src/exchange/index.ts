@@ -8,4 +8,5 @@ export { guessRoster } from './rosterHeadings';
 export * from './shapes';
 export * from './trackFile';
 export * from './wristDevice';
+export * from './writeResults';
 export * from './xml';

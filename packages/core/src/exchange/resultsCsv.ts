@@ -1,15 +1,12 @@
 import { dayIn } from '../days';
 import type { PoolUnit } from '../units';
-import Papa from 'papaparse';
 import {
   FASTEST_MPS,
-  poolWord,
   readPool,
   readSplits,
   RESULT_KINDS,
   resultYearProblem,
   splitsProblem,
-  splitsText,
   type ResultKind,
   type ResultLine,
   type SwimDetails,
@@ -332,22 +329,4 @@ export function lineNumbers(text: string): number[] {
   }
   if (!blank) out.push(start);
   return out;
-}
-
-export interface ResultRow extends ResultLine {
-  readonly name: string;
-}
-
-/** Results as CSV that {@link readResults} reads back; formulas are made harmless. */
-export function writeResults(rows: readonly ResultRow[]): string {
-  return Papa.unparse(
-    {
-      fields: ['swimmer', 'date', 'distance_m', 'time_s', 'strokes_per_length', 'kind', 'pool', 'splits', 'meet'],
-      data: rows.map(({ details = {}, ...r }) => [
-        ...[r.name, r.on, r.distanceM, r.timeS, r.strokesPerLength ?? '', r.kind],
-        ...[details.pool ? poolWord(details.pool) : '', splitsText(details.splitsS ?? []), details.meet ?? ''],
-      ]),
-    },
-    { newline: '\n', escapeFormulae: true },
-  );
 }
