@@ -1,4 +1,4 @@
-import { FARTHEST_BELOW, tooFarForAge, tooFarWords } from '.';
+import { farthestForAge, FARTHEST_BELOW, tooFarForAge, tooFarWords } from '.';
 
 describe('the farthest in open water for an age', () => {
   it('is what the table says, written a second time', () => {
@@ -23,6 +23,7 @@ describe('the farthest in open water for an age', () => {
     // Nobody knows: as under sixteen.
     [null, 5000],
   ])('born %p may swim %p m in 2027, and not a metre more', (birthYear, metres) => {
+    expect(farthestForAge(birthYear, 2027)).toBe(metres);
     expect(tooFarForAge(metres, birthYear, 2027)).toBeNull();
     expect(tooFarForAge(metres + 1, birthYear, 2027)).toMatchObject({ metres, known: birthYear !== null });
     expect(tooFarWords(tooFarForAge(metres + 1, birthYear, 2027)!)).toMatch(`not beyond ${metres / 1000} km`);
@@ -31,6 +32,7 @@ describe('the farthest in open water for an age', () => {
   it('has no limit for grown-ups', () => {
     expect(tooFarForAge(100_000, 2008, 2027)).toBeNull();
     expect(tooFarForAge(100_000, 1950, 2027)).toBeNull();
+    expect(farthestForAge(2008, 2027)).toBeNull();
   });
 
   it('says when it is the birth year that is missing', () => {

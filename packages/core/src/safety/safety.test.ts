@@ -41,6 +41,10 @@ describe('the longest time in the water', () => {
     expect(waterNoteWords(longestInWater(28.5, 'used', true).note)).toMatch(/Over 26 °C no wetsuit: heat builds up/);
     expect(longestInWater(26, 'used', true).minutes).toBe(60);
     expect(longestInWater(23.9, 'used', true).note).toBeNull();
+    // Where nobody swims in a wetsuit anyway, the water's own word stands.
+    expect(longestInWater(30, 'used', true)).toEqual({ minutes: 0, note: 'easy-no-wetsuit' });
+    expect(longestInWater(35, 'used', true)).toEqual({ minutes: 0, note: 'too-warm' });
+    expect(waterNoteWords(null)).toBe('');
     expect(WARM_WETSUIT).toEqual({ fromC: 24, minutes: 60, overC: 26 });
   });
 
