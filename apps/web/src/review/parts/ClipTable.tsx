@@ -2,60 +2,50 @@
 import type { ClipStill, ClipView } from '@upwell/contract/clips';
 import type { SwimmerPage } from '@upwell/contract/swimmers';
 import { dayIn } from '@upwell/core/days';
-import { tapsCsv, valuesCsv } from '@upwell/core/formats';
-import type { FramePoint, LineKind, Tap } from '@upwell/core/measures';
-import { measuredOnClip, type MeasureId } from '@upwell/core/review';
+import type { Tap } from '@upwell/core/measures';
+import { measuredOnClip } from '@upwell/core/review';
 import { counted } from '@upwell/core/words';
 import { useRouter, type Href } from 'expo-router';
-import { lazy, Suspense, useEffect, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { v7 } from 'uuid';
-import { Choices } from '@/figure';
 import { sentence } from '@/api/problem';
 import { ways } from '@/state/history';
 import { useDraft, useToday, useZone } from '@/state/hooks';
 import { Input } from '@/ui/Input';
-import { saveFile } from '@/ui/saveFile';
 import { SaveProblem } from '@/ui/SaveProblem';
 import { Screen } from '@/ui/Screen';
 import { UndoButtons } from '@/ui/UndoButtons';
-import { Loading, Notice } from '@/ui/States';
+import { Notice } from '@/ui/States';
 import { useWide } from '@/ui/useWide';
 import { usePutStillsMutation, useSaveClipMutation } from '../api';
 import {
   clipDraftOf,
   clipFieldsOf,
   newClipDraft,
-  noted,
   readingsOf,
   timingOf,
   redone,
   undone,
   withLine,
-  withoutTap,
-  withEntries,
   withTap,
   type ClipDraft,
 } from '../clip/clipDraft';
 import { ClipRemoval } from '../clip/ClipRemoval';
 import { ClipSource, useSource, type Source } from '../clip/ClipSource';
-import { FindStrokes } from '../clip/FindStrokes';
 import { AimPad } from '../clip/AimPad';
 import { Compare } from '../clip/Compare';
-import { useDrawing } from '../clip/drawing';
-import { LinePad } from '../clip/LinePad';
-import { TapKeys } from '../clip/TapKeys';
-import { TAP_KEYS, TapLine, TapPad } from '../clip/TapPad';
+import { useLinePen } from '../clip/drawing';
+import { TapPad } from '../clip/TapPad';
 import { TimingCard } from '../clip/TimingCard';
 import { Transport } from '../clip/Transport';
+import { useClipKeys } from '../clip/useClipKeys';
 import { useVideo } from '../clip/useVideo';
-import { VideoPane } from '../clip/VideoPane';
 import { newReviewDraft, withMeasured, type ReviewDraft } from '../draft';
-import { MEASURE_NAME, MEASURE_UNIT, MeasuredCard } from './MeasuredCard';
-
-const NotePad = lazy(() => import('../clip/NotePad'));
-const StillsPad = lazy(() => import('../clip/StillsPad'));
+import { ClipFiles } from './ClipFiles';
+import { ClipTools, type Tool } from './ClipTools';
+import { MeasuredCard } from './MeasuredCard';
 
 /** A film that waited to be looked at, of this device or sent in, and how it is played. */
 export interface Waited {
@@ -70,10 +60,6 @@ export interface Waited {
   /** Called once it is kept. */
   readonly onKept?: () => Promise<void>;
 }
-
-const TOOLS = ['taps', 'lines', 'notes', 'stills'] as const;
-type Tool = (typeof TOOLS)[number];
-const TOOL_WORD: Readonly<Record<Tool, string>> = { taps: 'Taps', lines: 'Lines', notes: 'Notes', stills: 'Stills' };
 
 interface TableProps {
   readonly swimmer: SwimmerPage;
@@ -100,8 +86,6 @@ export function ClipTable({ swimmer, kept, waited }: TableProps) {
   const [source, setSource] = useSource(waited?.source ?? null);
   const video = useVideo(source?.address ?? null);
   const [tool, setTool] = useState<Tool>('taps');
-  const [kind, setKind] = useState<LineKind>('trunk');
-  const [pending, setPending] = useState<FramePoint | null>(null);
   const [help, setHelp] = useState(false);
   const [keptNow, setKeptNow] = useState(false);
 
@@ -111,34 +95,10 @@ export function ClipTable({ swimmer, kept, waited }: TableProps) {
   const measured = measuredOnClip(timing, Object.fromEntries(readings.map((r) => [r.kind, r.mean])));
   const name = `${swimmer.givenName} ${draft.recordedOn}`;
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement;
-      if (event.metaKey || event.ctrlKey || event.altKey || target.closest('input:not([type=range]), textarea')) return;
-      const tap = TAP_KEYS[event.key.toLowerCase()];
-      if (event.key === '?') setHelp((so) => !so);
-      else if (!state.ready) return;
-      else if (tap && !event.repeat) setDraft((now) => withTap(now, { ...tap, timeS: video.now() }));
-      else if (event.key === ' ' && !target.closest('button, [role=button]')) video.toggle();
-      else if (event.key === ',') video.step(-1);
-      else if (event.key === '.') video.step(1);
-      else return;
-      event.preventDefault();
-    };
-    document.addEventListener('keydown', onKey);
-    return () => document.removeEventListener('keydown', onKey);
-  });
-
-  const onPoint = (point: FramePoint) => {
-    video.pause();
-    if (!pending) {
-      setPending(point);
-      return;
-    }
-    setPending(null);
-    if (pending.x === point.x && pending.y === point.y) return;
-    setDraft((now) => withLine(now, kind, video.now(), [pending, point]));
-  };
+  const onTap = (tap: Pick<Tap, 'kind' | 'side'>) => setDraft((now) => withTap(now, { ...tap, timeS: video.now() }));
+  const onHelp = () => setHelp((now) => !now);
+  useClipKeys(video, onTap, onHelp);
+  const pen = useLinePen(video, (kind, line) => setDraft((now) => withLine(now, kind, video.now(), line)));
 
   const store = async (version = draft.version, stills: readonly ClipStill[] = []) => {
     const body = { ...clipFieldsOf(draft, swimmer.id, state.durationS, state.aspect), version, writeId: draft.writeId };
@@ -163,18 +123,7 @@ export function ClipTable({ swimmer, kept, waited }: TableProps) {
     setReview((now) => withMeasured(now, measured, swimmer.strokeModel));
     router.navigate(`/swimmers/${swimmer.id}/review` as Href);
   };
-  const csv = () => {
-    const rows = (Object.entries(measured) as [MeasureId, number][]).map(([id, value]) => ({
-      name: MEASURE_NAME[id],
-      value,
-      unit: MEASURE_UNIT[id],
-    }));
-    // Two tables are two files: a spreadsheet reads one of each.
-    saveFile(`${name}.csv`, 'text/csv', `\uFEFF${valuesCsv(rows)}\n`);
-  };
 
-  const drawing = useDrawing(onPoint);
-  const onTap = (tap: Pick<Tap, 'kind' | 'side'>) => setDraft((now) => withTap(now, { ...tap, timeS: video.now() }));
   const taking =
     Object.keys(measured).length > 0 ? (
       <Button mode="contained" icon="arrow-right" contentStyle={styles.tall} onPress={toReview}>
@@ -186,7 +135,7 @@ export function ClipTable({ swimmer, kept, waited }: TableProps) {
     source && !wide ? (
       <>
         {tool === 'taps' ? <TapPad onTap={onTap} /> : null}
-        {tool === 'lines' ? <AimPad drawing={drawing} aspect={state.aspect} half={pending !== null} /> : null}
+        {tool === 'lines' ? <AimPad drawing={pen.drawing} aspect={state.aspect} half={pen.pending !== null} /> : null}
         <Transport video={video} withTime={false} />
       </>
     ) : null;
@@ -227,109 +176,23 @@ export function ClipTable({ swimmer, kept, waited }: TableProps) {
       <View style={wide ? styles.columns : undefined}>
         <View style={wide ? styles.column : undefined}>
           {source ? (
-            <>
-              <VideoPane
-                video={video}
-                source={source.address}
-                label={`Clip: ${source.name}`}
-                lines={draft.lines}
-                drawing={tool === 'lines' && state.ready ? drawing : null}
-                controls={wide}
-                pending={pending}
-              />
-              {state.error ? (
-                <Notice
-                  tone="error"
-                  action={
-                    <Button mode="outlined" onPress={() => setSource(null)}>
-                      Choose another
-                    </Button>
-                  }
-                >
-                  {state.error}
-                </Notice>
-              ) : null}
-              <View style={styles.tools}>
-                <Choices
-                  label="Tool"
-                  options={TOOLS.map((value) => ({ value, word: TOOL_WORD[value], said: TOOL_WORD[value] }))}
-                  value={tool}
-                  onChange={(next) => {
-                    setTool(next);
-                    setPending(null);
-                  }}
-                />
-                <Button compact onPress={() => setHelp(!help)}>
-                  Keys
-                </Button>
-                <Button compact onPress={() => setSource(null)}>
-                  Other clip
-                </Button>
-              </View>
-              {help ? <TapKeys /> : null}
-              {tool === 'taps' ? (
-                <>
-                  {wide ? <TapPad onTap={onTap} /> : null}
-                  <TapLine
-                    taps={draft.taps}
-                    timeS={state.timeS}
-                    durationS={state.durationS}
-                    onSeek={video.seek}
-                    onDrop={(index) => setDraft((now) => withoutTap(now, index))}
-                  />
-                </>
-              ) : null}
-              {tool === 'taps' && state.ready ? (
-                <FindStrokes
-                  key={source.address}
-                  source={source}
-                  durationS={state.durationS}
-                  now={video.now}
-                  onSeek={video.seek}
-                  onTake={(entries) => setDraft((now) => withEntries(now, entries))}
-                />
-              ) : null}
-              {tool === 'lines' ? (
-                <LinePad
-                  kind={kind}
-                  onKind={(next) => {
-                    setKind(next);
-                    setPending(null);
-                  }}
-                  lines={draft.lines}
-                  aspect={state.aspect}
-                  half={pending !== null}
-                  onClear={(cleared) =>
-                    setDraft((now) => noted(now, { lines: now.lines.filter((l) => l.kind !== cleared) }))
-                  }
-                />
-              ) : null}
-              {tool === 'stills' && state.ready ? (
-                <Suspense fallback={<Loading label="Opening the stills" />}>
-                  <StillsPad
-                    address={source.address}
-                    stills={draft.stills ?? []}
-                    lines={draft.lines}
-                    now={video.now}
-                    clipId={stored?.id ?? null}
-                    busy={isLoading || sending.isLoading}
-                    onChange={(stills) => setDraft((now) => noted(now, { stills }))}
-                    onSend={(stills) => void store(draft.version, stills)}
-                  />
-                </Suspense>
-              ) : null}
-              {tool === 'notes' ? (
-                <Suspense fallback={<Loading label="Opening the notes" />}>
-                  <NotePad
-                    notes={draft.notes}
-                    now={video.now}
-                    name={name}
-                    onSeek={video.seek}
-                    onChange={(notes) => setDraft((now) => noted(now, { notes }))}
-                  />
-                </Suspense>
-              ) : null}
-            </>
+            <ClipTools
+              source={source}
+              video={video}
+              draft={draft}
+              setDraft={setDraft}
+              pen={pen}
+              tool={tool}
+              onTool={setTool}
+              onTap={onTap}
+              help={help}
+              onHelp={onHelp}
+              onOther={() => setSource(null)}
+              name={name}
+              clipId={stored?.id ?? null}
+              busy={isLoading || sending.isLoading}
+              onSend={(stills) => void store(draft.version, stills)}
+            />
           ) : null}
         </View>
         <View style={wide ? styles.column : styles.below}>
@@ -348,18 +211,7 @@ export function ClipTable({ swimmer, kept, waited }: TableProps) {
             maxLength={80}
             onChangeText={(title) => setDraft((now) => ({ ...now, title }))}
           />
-          <View style={styles.tools}>
-            <Button compact disabled={nothing} onPress={csv}>
-              Measures as CSV
-            </Button>
-            <Button
-              compact
-              disabled={draft.taps.length === 0}
-              onPress={() => saveFile(`${name} taps.csv`, 'text/csv', `\uFEFF${tapsCsv(draft.taps)}\n`)}
-            >
-              Taps as CSV
-            </Button>
-          </View>
+          <ClipFiles name={name} measured={measured} taps={draft.taps} nothing={nothing} />
           {stored ? (
             <ClipRemoval
               clip={stored}
@@ -377,6 +229,5 @@ const styles = StyleSheet.create({
   columns: { flexDirection: 'row', gap: 20, alignItems: 'flex-start' },
   column: { flex: 1 },
   below: { marginTop: 12 },
-  tools: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center', marginTop: 10 },
   tall: { minHeight: 50 },
 });
