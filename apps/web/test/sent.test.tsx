@@ -6,6 +6,7 @@ import MySent from '@/film/sent/MySent';
 import { AskCard } from '@/film/sent/AskCard';
 import { SentList } from '@/film/sent/SentList';
 import { keepToSend, NotSent, sendKept } from '@/film/sent/sending';
+import { forgetUnasked } from '@/film/sent/unasked';
 import { NoVoice, soundOf, speak } from '@/film/sent/voice';
 import { openFor } from '@/offline/db';
 import { chooseFile } from '@/ui/saveFile';
@@ -220,6 +221,47 @@ describe('the swimmer’s side', () => {
     const got = server(() => 204);
     line.dispatchEvent(new Event('online'));
     await waitFor(() => expect(got.at(-1)).toMatch(/^POST c1\/sent/));
+  });
+});
+
+describe('a clip that is kept and not asked for any more', () => {
+  const keep = (id: string) =>
+    addPiece({ ...CLIP, id, name: 'Ada', at: CLIP.askedAt, type: 'video/mp4' }, new Blob(['x']), 41);
+  const here = async () => (await films()).map((film) => film.id);
+  const says = (clips: readonly SentClip[] | null) => {
+    const asked = jest.fn(async () => {
+      if (!clips) throw new TypeError('Failed to fetch');
+      return new Response(JSON.stringify(clips));
+    });
+    global.fetch = asked as unknown as typeof fetch;
+    return asked;
+  };
+
+  it('leaves the device when the server says so', async () => {
+    await keep('c1');
+    await keep('c2');
+    says([{ ...CLIP, id: 'c2' }]);
+    await forgetUnasked([]);
+    expect(await here()).toEqual(['c2']);
+  });
+
+  it('stays while the list on the page is only old, there is no line, or the server cannot say', async () => {
+    await keep('c1');
+    says([CLIP]);
+    await forgetUnasked([]);
+    says(null);
+    await forgetUnasked([]);
+    global.fetch = jest.fn(async () => new Response('{}', { status: 503 })) as unknown as typeof fetch;
+    await forgetUnasked([]);
+    expect(await here()).toEqual(['c1']);
+  });
+
+  it('asks nobody while all of it is listed', async () => {
+    await keep('c1');
+    const asked = says([]);
+    await forgetUnasked([CLIP]);
+    expect(asked).not.toHaveBeenCalled();
+    expect(await here()).toEqual(['c1']);
   });
 });
 

@@ -17,7 +17,7 @@ import { type Href, useRouter } from 'expo-router';
 import { Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { MySent, useSentClipsQuery } from '@/film';
+import { MySent, useForgetUnasked, useSentClipsQuery } from '@/film';
 import { HandoutPage, useHandoutQuery } from '@/handout';
 import { CalendarAddress } from '@/calendar';
 import { Card } from '@/ui/Card';
@@ -37,6 +37,7 @@ export function MyWeekScreen() {
   const router = useRouter();
   // What stands at the top comes with the rest: nothing moves under a finger.
   const sent = useSentClipsQuery();
+  useForgetUnasked(sent.data);
   if (!data || sent.isLoading)
     return (
       <Screen title="My week">
