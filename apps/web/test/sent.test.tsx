@@ -3,6 +3,7 @@ import { SENT_PIECE, type SentClip } from '@upwell/contract/sent';
 import type { ReactElement } from 'react';
 import * as filmStore from '@/film/filmStore';
 import MySent from '@/film/sent/MySent';
+import { AnswerCard } from '@/film/sent/AnswerCard';
 import { AskCard } from '@/film/sent/AskCard';
 import { SentList } from '@/film/sent/SentList';
 import { keepToSend, NotSent, sendKept } from '@/film/sent/sending';
@@ -298,5 +299,77 @@ describe('the coach’s side', () => {
     await expect(speak(() => {})).rejects.toThrow(NoVoice);
     const sound = soundOf({ type: 'audio/webm;codecs=opus', data: 'YWJj' });
     expect([sound.type, await sound.text()]).toEqual(['audio/webm;codecs=opus', 'abc']);
+  });
+
+  describe('with a microphone', () => {
+    const track = { stop: jest.fn() };
+    let allow!: () => void;
+    class Recorder extends EventTarget {
+      static isTypeSupported = () => true;
+      state = 'inactive';
+      start() {
+        this.state = 'recording';
+      }
+      stop() {
+        this.state = 'inactive';
+        this.dispatchEvent(Object.assign(new Event('dataavailable'), { data: new Blob(['abc']) }));
+        this.dispatchEvent(new Event('stop'));
+      }
+    }
+    class Reader {
+      result = '';
+      onload = () => undefined;
+      readAsDataURL(blob: Blob) {
+        void blob.arrayBuffer().then((bytes) => {
+          this.result = `data:audio/webm;base64,${Buffer.from(bytes).toString('base64')}`;
+          this.onload();
+        });
+      }
+    }
+    beforeEach(() => {
+      track.stop.mockClear();
+      Object.assign(globalThis, { MediaRecorder: Recorder, FileReader: Reader });
+      Object.assign(navigator, {
+        mediaDevices: {
+          getUserMedia: () =>
+            new Promise((resolve) => {
+              allow = () => resolve({ getTracks: () => [track] });
+            }),
+        },
+      });
+    });
+    afterEach(() => {
+      Reflect.deleteProperty(globalThis, 'MediaRecorder');
+      Reflect.deleteProperty(globalThis, 'FileReader');
+      Reflect.deleteProperty(navigator, 'mediaDevices');
+    });
+    const begin = () => {
+      const shown = show(<AnswerCard clip={SENT} proposed="Press the chest." onAnswered={() => undefined} />);
+      fireEvent.press(screen.getByText(/^Say it, up to/));
+      return shown;
+    };
+
+    it('records until it is told to stop, and lets the microphone go', async () => {
+      begin();
+      await act(async () => allow());
+      expect(track.stop).not.toHaveBeenCalled();
+      fireEvent.press(await screen.findByText('Stop speaking'));
+      await waitFor(() => expect(track.stop).toHaveBeenCalledTimes(1));
+    });
+
+    it('lets it go when the page is left while it speaks', async () => {
+      const { unmount } = begin();
+      await act(async () => allow());
+      await screen.findByText('Stop speaking');
+      unmount();
+      await waitFor(() => expect(track.stop).toHaveBeenCalledTimes(1));
+    });
+
+    it('shuts one that was allowed only after the page was left', async () => {
+      const { unmount } = begin();
+      unmount();
+      await act(async () => allow());
+      await waitFor(() => expect(track.stop).toHaveBeenCalledTimes(1));
+    });
   });
 });
