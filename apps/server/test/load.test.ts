@@ -1,4 +1,5 @@
 import http from 'node:http';
+import { gzipSync } from 'node:zlib';
 import net, { type AddressInfo } from 'node:net';
 import { Piscina, type PiscinaTask } from 'piscina';
 import { createApp } from '../src/platform/app';
@@ -130,6 +131,19 @@ describe('a body', () => {
     ['a prototype', '{"__proto__":{"x":1}}', 'not JSON'],
   ])('that is %s is told in a sentence', (_name, text, words) => {
     expect(() => readJson(text)).toThrow(words);
+  });
+
+  it.each(['gzip', 'br', 'deflate', 'zstd', 'GZIP, gzip'])('is not unpacked here: refused as %s', async (encoding) => {
+    await club.as('coach');
+    const packed = gzipSync(JSON.stringify({ ...save(), note: ' '.repeat(50_000_000) }));
+    expect(packed.length).toBeLessThan(100_000);
+    const { statusCode, body } = await harness.app.inject({
+      ...{ method: 'PUT', url: `/api/v1/sessions/${v7()}`, payload: packed },
+      headers: { 'content-type': 'application/json', 'content-encoding': encoding },
+      cookies: { upwell_session: club.cookie('coach') },
+    });
+    expect(statusCode).toBe(415);
+    expect(JSON.parse(body).detail).toBe('Send it as it is, not compressed.');
   });
 
   it('may hold brackets in its text', () => {

@@ -91,7 +91,7 @@ export async function createApp({ database, config, jobs, work, log }: Parts): P
     strictTransportSecurity: config.secureCookies,
   });
   app.addHook('onRequest', (request, reply, done) => safeHeaders(request.raw, reply.raw, () => done()));
-  await app.register(compress, { threshold: 1024 });
+  await app.register(compress, { threshold: 1024, globalDecompression: false });
   await app.register(cookie);
   await app.register(rateLimit, { global: false, cache: 50_000 });
   await app.register(identity, { database, config });

@@ -2,6 +2,7 @@ import { check } from '@upwell/contract/common';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import fp from 'fastify-plugin';
 import type { Schema } from 'joi';
+import { ProblemError } from '../platform/problem';
 import { fieldsProblem, readJson } from '../platform/readJson';
 import { largeBody, limitOf, READ_AT_ONCE } from './bodies';
 import { workFor } from './asker';
@@ -14,6 +15,9 @@ export const jsonBodies = fp(async (app: FastifyInstance) => {
   app.decorateRequest('answer', null);
   app.addHook('onRequest', (request, reply, done) => {
     request.answer = reply.raw;
+    // A few bytes that unpack to gigabytes keep a server from everybody else.
+    const { 'content-encoding': packed = 'identity' } = request.headers;
+    if (packed !== 'identity') throw new ProblemError(415, 'Send it as it is, not compressed.');
     done();
   });
 
