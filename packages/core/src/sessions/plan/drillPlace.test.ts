@@ -13,6 +13,7 @@ import {
   SESSION_KINDS,
   setsOf,
   withDrill,
+  withinDose,
   type AnySet,
   type BlockKind,
   type BuildRequest,
@@ -96,6 +97,43 @@ describe('a drill that is written somewhere', () => {
     expect(problem({ drill: 'count-down-50s', lengths: 2 })).toBeNull();
     expect(problem(timed('barrel-reach', 30), 'land')).toBeNull();
     expect(problem(timed('star-float', 60), 'drills', POOL, 'open-water')).toBeNull();
+  });
+
+  it('counts by the time too, where it is written in seconds', () => {
+    // Easy is 1 m/s here, and scull 0.3 of it: 25 m take 83 s, and a fiftieth more is let through.
+    const scull = (seconds: number) =>
+      drillProblem(
+        setOf(timed('front-scull', seconds)),
+        groupOf([], { v400Mps: 1, paceTable: [{ effort: 0.6, share: 1 }] }),
+        { block: 'drills', pool: POOL, place: 'pool' },
+      );
+    expect([30, 84].map(scull)).toEqual([null, null]);
+    expect(scull(86)).toMatch(/25 m is the most for one try/);
+    expect(problem(timed('count-down-50s', 30))).toMatch(/whole 50s only/);
+  });
+
+  it('fits the pool that there is', () => {
+    const yards: Pool = { length: 25, unit: 'yd' };
+    const long: Pool = { length: 50, unit: 'm' };
+    const odd: Pool = { length: 100 / 3, unit: 'm' };
+    const countDown = (lengths: number, pool: Pool) => problem({ drill: 'count-down-50s', lengths }, 'drills', pool);
+    expect([countDown(2, yards), countDown(1, long)]).toEqual([null, null]);
+    expect(countDown(1, odd)).toMatch(/whole 50s only/);
+    expect(countDown(2, odd)).toMatch(/50 m is the most/);
+    // As far as it may go, then easily to the wall: one length of a long pool, two of a short one, never over 100 m.
+    const scull = (lengths: number, length: number) => withinDose('front-scull', lengths, { length, unit: 'm' });
+    expect([scull(1, 25), scull(1, 50), scull(2, 20), scull(1, 60)]).toEqual([true, true, true, true]);
+    expect([scull(2, 25), scull(2, 50), scull(3, 20), scull(2, 60)]).toEqual([false, false, false, false]);
+    expect(withinDose('bob-ladder', 1, POOL)).toBe(false);
+    expect(withinDose('chest-lean', 1, POOL)).toBe(false);
+  });
+
+  it('asks for depth and edge only where they matter', () => {
+    const shallow: Pool = { ...POOL, standingDepth: false };
+    expect(problem(timed('star-float', 60), 'drills', shallow)).toMatch(/needs standing depth/);
+    expect(problem(timed('star-float', 60), 'drills', { ...POOL, standingDepth: true })).toBeNull();
+    expect(problem({ drill: 'front-scull', lengths: 1 }, 'drills', { ...shallow, edge: 'raised' })).toBeNull();
+    expect(problem(timed('tumble-ladder', 60), 'drills', { ...POOL, edge: 'level' })).toBeNull();
   });
 
   it('keeps a plan from being stored, and stands with its caution', () => {
