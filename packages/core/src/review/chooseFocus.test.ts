@@ -80,6 +80,9 @@ describe('the terms of the choice, written a second time', () => {
     });
     expect(score).toBeCloseTo(0.8 * 1.2 * 1.3 * 0.7 * 1 * 1, 10);
     expect(score).toBeCloseTo(probability * worth * effect * shows * teachable * pastSuccess, 10);
+    // What is hard to teach at this level counts less, what helped before counts more: 0.8 · 1 · 1 · 0.7 · 0.6 · (½ + ⅔).
+    const hard = scoreOf('dropped-elbow', 'settle', { past: { 'dropped-elbow': { better: 3, notBetter: 1 } } });
+    expect(hard.score).toBeCloseTo(0.392, 10);
     const failed = scoreOf('crosses-midline', 'hold', { goalPlace: 'open-water', failedTwice: ['crosses-midline'] });
     expect([failed.halved, failed.score]).toEqual([true, score / 2]);
     expect(scoreOf('dropped-elbow', 'hold', { failedTwice: ['no-reach'] }).halved).toBe(false);
@@ -166,6 +169,7 @@ describe('which comes first', () => {
       ['head-up', 0.9],
     ]);
     expect(head).toMatchObject({ focus: 'pull-kick-clash', order: 'clash' });
+    expect(choose([['pull-kick-clash', 0.9]])).toMatchObject({ focus: 'pull-kick-clash', second: null, order: 'only' });
     expect(
       choose([
         ['pull-kick-clash', 0.95],
