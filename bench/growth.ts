@@ -1,4 +1,5 @@
 // What ten times the club costs: the same questions to ten demo clubs in one and to a hundred, medians beside each other.
+import { monitorEventLoopDelay } from 'node:perf_hooks';
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
 import { seedDemo } from '../apps/server/demo/seedDemo';
@@ -121,6 +122,9 @@ const ASKED: readonly (readonly [string, keyof typeof MOST, string])[] = [
   ['load of everybody', 'sum', `/load?date=${day}`],
   ['outcomes of a level', 'sum', '/outcomes?level=hold'],
   ['results as CSV', 'sum', '/results.csv'],
+  ['results as a table', 'sum', '/lists/results/csv'],
+  ['season as a table', 'sum', `/lists/season/csv?date=${day}`],
+  ['load as a table', 'sum', '/lists/load/csv'],
   ['proposal for a squad', 'sum', `/sessions/proposal?squadIds=${squad}&date=${day}`],
 ];
 
@@ -131,19 +135,24 @@ function plus(days: number): string {
 interface Cost {
   readonly median: number;
   readonly bytes: number;
+  /** The longest that nobody else was answered meanwhile, ms. */
+  readonly held: number;
 }
 
 async function cost(url: string): Promise<Cost> {
   const times: number[] = [];
   let bytes = 0;
+  const turns = monitorEventLoopDelay({ resolution: 1 });
   for (let run = -3; run < RUNS; run++) {
+    if (run === 0) turns.enable();
     const start = performance.now();
     const answer = await app.inject({ url: `/api/v1${url}`, headers });
     if (run >= 0) times.push(performance.now() - start);
     if (answer.statusCode !== 200) throw new Error(`${url}: ${answer.statusCode} ${answer.body.slice(0, 200)}`);
     bytes = answer.rawPayload.length;
   }
-  return { median: times.sort((a, b) => a - b)[RUNS >> 1]!, bytes };
+  turns.disable();
+  return { median: times.sort((a, b) => a - b)[RUNS >> 1]!, bytes, held: turns.max / 1e6 };
 }
 
 setFlagsFromString('--expose-gc');
@@ -165,14 +174,14 @@ const [counted] = await em.execute<Record<string, number>[]>(
   `select ${['swimmer', 'training_session', 'result', 'deck_event'].map((t) => `(select count(*)::int from ${t}) as ${t}`).join(', ')}`,
 );
 console.log(`with ${JSON.stringify(counted)} beside a tenth of it, ${RUNS} runs each\n`);
-console.log(`| asked | ×${FEW} | ×${MANY} | times | at most | answer |\n|---|---|---|---|---|---|`);
+console.log(`| asked | ×${FEW} | ×${MANY} | times | at most | answer | others wait |\n|---|---|---|---|---|---|---|`);
 ASKED.forEach(([what, kind], at) => {
   const [before, after] = [few.costs[at]!, many.costs[at]!];
   const times = after.median / before.median;
   const mark = times > MOST[kind] ? ' **over**' : '';
   const size = `${Math.round(before.bytes / 1024)} → ${Math.round(after.bytes / 1024)} kB`;
   console.log(
-    `| ${what} | ${ms(before.median)} | ${ms(after.median)} | ${times.toFixed(1)}${mark} | ${MOST[kind]} | ${size} |`,
+    `| ${what} | ${ms(before.median)} | ${ms(after.median)} | ${times.toFixed(1)}${mark} | ${MOST[kind]} | ${size} | ${ms(after.held)} |`,
   );
 });
 console.log(`\nmemory of the server's heap, swept: ${few.heap.toFixed(0)} MB, then ${many.heap.toFixed(0)} MB`);

@@ -1,5 +1,6 @@
 // Results, swim tests, imports, and the records of a swimmer.
 import { Readable } from 'node:stream';
+import { setImmediate } from 'node:timers/promises';
 import { uuid } from '@upwell/contract/common';
 import {
   chunkParams,
@@ -25,9 +26,13 @@ import { shows } from '../swimmers';
 import { addChunk, checkImport, commitImport, dropImport, importState, listImports, undoImport } from './imports';
 import { listResults, recordsOf, removeResult, removeTest, resultsForFile, saveResult, saveTest } from './service';
 
-function* withMark(pieces: Iterable<string>): Generator<string> {
+/** A file as its pieces are made; everybody else has a turn between two of them. */
+async function* inTurns(pieces: Iterable<string>): AsyncGenerator<string> {
   yield CSV_MARK;
-  yield* pieces;
+  for (const piece of pieces) {
+    yield piece;
+    await setImmediate();
+  }
 }
 
 export async function recordRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
@@ -101,7 +106,7 @@ export async function recordRoutes(app: FastifyInstance, { database }: { databas
         .type('text/csv; charset=utf-8')
         .header('content-disposition', named('results.csv'))
         .header('cache-control', 'no-store')
-        .send(Readable.from(withMark(resultPieces(rows)), { highWaterMark: 1 }));
+        .send(Readable.from(inTurns(resultPieces(rows))));
     },
   );
 
