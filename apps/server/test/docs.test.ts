@@ -1,5 +1,6 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
+import { MODULES } from '../../../bench/mutantModules';
 
 const ROOT = path.resolve(__dirname, '../../..');
 const DOCS = ['README.md', 'CONTRIBUTING.md', 'CHANGELOG.md', ...markdownIn('docs')];
@@ -80,3 +81,16 @@ function headingsOf(text: string): string[] {
       .replaceAll(' ', '-'),
   );
 }
+
+describe('the bench of wrong edits', () => {
+  const CORE = path.join(ROOT, 'packages/core/src');
+
+  it.each(MODULES)('changes $files, and has tests that are there', ({ files, tests }) => {
+    expect(files.filter((file) => !existsSync(path.join(CORE, `${file}.ts`)))).toEqual([]);
+    const missing = tests.filter((test) => {
+      const name = new RegExp(`^${path.basename(test).replaceAll('.', '\\.').replace('*', '.*')}$`);
+      return !readdirSync(path.join(CORE, path.dirname(test))).some((file) => name.test(file));
+    });
+    expect(missing).toEqual([]);
+  });
+});
