@@ -12,7 +12,7 @@ import {
   type Noted,
 } from '@upwell/core/water';
 import fc from 'fast-check';
-import { barLength, fitted, moved, toGround, toScreen, zoomed } from '@/water/mapFrame';
+import { barLength, besideSigns, fitted, moved, toGround, toScreen, zoomed } from '@/water/mapFrame';
 import {
   handleOf,
   heldThings,
@@ -100,6 +100,32 @@ describe('the frame of the map', () => {
         expect(p.y - was.y).toBeCloseTo(-20, 6);
       }),
     );
+  });
+
+  it('never lays the signs over what is shown, and shows it as large as it can', () => {
+    const box = fc.record({ width: fc.integer({ min: 320, max: 900 }), height: fc.integer({ min: 280, max: 700 }) });
+    fc.assert(
+      fc.property(fc.array(at, { minLength: 2, maxLength: 5 }), box, (points, of) => {
+        const { view: v, side } = besideSigns(points, of);
+        for (const p of points) {
+          const s = toScreen(p, v, of);
+          const under = side === 'left' ? s.x <= 196 : s.x >= of.width - 44 - 196;
+          expect(under && s.y < 96 - 1e-6).toBe(false);
+          expect(s.y).toBeLessThanOrEqual(of.height);
+        }
+      }),
+    );
+    // On a phone: to the north-west the left corner is taken, to the north-east it is free; straight on, both are.
+    const to = (x: number) => {
+      const points = [
+        { x: 0, y: 0 },
+        { x, y: 400 },
+      ];
+      return besideSigns(points, { width: 348, height: 300 });
+    };
+    expect([to(-300).side, to(300).side]).toEqual(['right', 'left']);
+    expect([to(-300), to(300)].map(({ view: v }) => v.scale)).toEqual([0.54, 0.54]);
+    expect(to(0).view.scale).toBeCloseTo((300 - 96 - 42) / 400, 10);
   });
 
   it('has a scale bar of a round length that fits', () => {

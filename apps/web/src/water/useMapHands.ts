@@ -26,7 +26,7 @@ interface MapHands extends MapAnswers {
   readonly handles: readonly Handle[];
   /** Looks elsewhere, from what is seen by then. */
   readonly look: (change: (view: MapView) => MapView) => void;
-  readonly fitAll: (plane: Plane) => MapView;
+  readonly lookAtAll: () => void;
 }
 
 /** Farther than this a finger has moved, not tapped, pixels. */
@@ -42,7 +42,7 @@ interface Gesture {
 }
 
 /** @returns the layer that is shifted while it is dragged, and what the surface listens to */
-export function useMapHands({ plane, view, size, handles, look, fitAll, onChoose, onDrag, onTapAt }: MapHands) {
+export function useMapHands({ plane, view, size, handles, look, lookAtAll, onChoose, onDrag, onTapAt }: MapHands) {
   const { layer, drag, settle } = useDragged(view, (x, y) => look((now) => moved(now, x, y)));
   const box = useRef<View>(null);
   const gesture = useRef<Gesture | null>(null);
@@ -130,12 +130,12 @@ export function useMapHands({ plane, view, size, handles, look, fitAll, onChoose
       ArrowDown: (now) => moved(now, 0, -step),
       '+': (now) => zoomed(now, 1.4, middle, size),
       '-': (now) => zoomed(now, 1 / 1.4, middle, size),
-      '0': () => fitAll(plane),
     };
     const to = next[event.key];
-    if (!to) return;
+    if (!to && event.key !== '0') return;
     event.preventDefault();
-    look(to);
+    if (to) look(to);
+    else lookAtAll();
   };
 
   const surface = {

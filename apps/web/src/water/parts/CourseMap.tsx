@@ -5,7 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import Svg, { G } from 'react-native-svg';
 import { useTheme } from '@/ui/useTheme';
-import { EMPTY_M, fitted, toScreen, zoomed, type MapView, type Size } from '../mapFrame';
+import { besideSigns, EMPTY_M, fitted, SIGN_ROOM, toScreen, zoomed, type MapView, type Size } from '../mapFrame';
 import { ROOM } from '../useDragged';
 import { useMapHands, type Handle, type MapAnswers } from '../useMapHands';
 import { Ground, Lines, NO_BUNDLE, SwumLine } from './MapDrawing';
@@ -38,6 +38,8 @@ interface Frame {
   readonly key: string;
   readonly plane: Plane;
   readonly view: MapView;
+  /** Where the signs stand. */
+  readonly side: 'left' | 'right';
 }
 
 /**
@@ -51,13 +53,11 @@ export function CourseMap(props: CourseMapProps) {
   const size: Size = { width, height };
   const legs = useMemo(() => legsOf(course), [course]);
   const shown = legs.find((l) => l.key === leg) ?? null;
-  const fitAll = (plane: Plane): MapView => {
-    const all = [course.start, ...course.marks, course.finish];
-    return fitted(
-      (shown ? [shown.from, shown.to] : all).map((p) => plane.toPlane(p)),
-      size,
-      course.marks.length === 0 ? EMPTY_M : undefined,
-    );
+  const fitAll = (plane: Plane): Pick<Frame, 'view' | 'side'> => {
+    const all = shown ? [shown.from, shown.to] : [course.start, ...course.marks, course.finish];
+    const points = all.map((p) => plane.toPlane(p));
+    const leastM = course.marks.length === 0 ? EMPTY_M : undefined;
+    return props.signs ? besideSigns(points, size, leastM) : { view: fitted(points, size, leastM), side: 'left' };
   };
   // The flat map is laid once for what is shown, not again for every move: a start that is dragged must not take
   // the ground along, and a mark that is moved must not move the view.
@@ -65,16 +65,17 @@ export function CourseMap(props: CourseMapProps) {
   const frameKey = `${fitKey} ${width} ${height}`;
   if (width > 0 && frame?.key !== frameKey) {
     const plane = planeOf(course);
-    setFrame({ key: frameKey, plane, view: fitAll(plane) });
+    setFrame({ key: frameKey, plane, ...fitAll(plane) });
   }
   const plane = frame?.plane ?? planeOf(course);
   const view = frame?.view ?? null;
   // From what is there by then: two fingers move within one frame.
   const look = (change: (view: MapView) => MapView) => setFrame((now) => now && { ...now, view: change(now.view) });
+  const lookAtAll = () => setFrame((now) => now && { ...now, ...fitAll(now.plane) });
 
   const { onChoose, onDrag, onTapAt } = props;
   const { layer, surface } = useMapHands({
-    ...{ plane, view, size, handles, look, fitAll },
+    ...{ plane, view, size, handles, look, lookAtAll },
     ...{ onChoose, onDrag, onTapAt },
   });
 
@@ -115,7 +116,9 @@ export function CourseMap(props: CourseMapProps) {
           </View>
         ) : null}
       </View>
-      {props.signs ? <View style={styles.signs}>{props.signs}</View> : null}
+      {props.signs ? (
+        <View style={[styles.signs, frame?.side === 'right' ? styles.right : styles.left]}>{props.signs}</View>
+      ) : null}
       {/* Beside the surface, not on it: a press here is none on the water. */}
       <View style={styles.buttons}>
         <IconButton mode="contained" icon="plus" accessibilityLabel="Nearer" onPress={() => nearer(1.6)} />
@@ -124,7 +127,7 @@ export function CourseMap(props: CourseMapProps) {
           mode="contained"
           icon="fit-to-page-outline"
           accessibilityLabel="Show everything"
-          onPress={() => look(() => fitAll(plane))}
+          onPress={lookAtAll}
         />
       </View>
     </View>
@@ -137,5 +140,7 @@ const styles = StyleSheet.create({
   buttons: { position: 'absolute', right: 2, bottom: 2 },
   layer: { position: 'absolute', left: -ROOM, top: -ROOM, willChange: 'transform' } as never,
   scale: { position: 'absolute', left: 0, top: 0, pointerEvents: 'none' } as never,
-  signs: { position: 'absolute', left: 8, top: 8, pointerEvents: 'none' } as never,
+  signs: { position: 'absolute', top: 8, pointerEvents: 'none' } as never,
+  left: { left: 8 },
+  right: { right: SIGN_ROOM.north },
 });
