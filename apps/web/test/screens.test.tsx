@@ -2,6 +2,7 @@ import { fireEvent, screen, waitFor, within } from '@testing-library/react-nativ
 import { renderRouter } from 'expo-router/testing-library';
 import { buildSession, editSet } from '@upwell/core/sessions';
 import { inferCauses } from '@upwell/core/review';
+import { StyleSheet, type TextStyle } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
 import { FigureView } from '@/figure/FigureView';
@@ -117,6 +118,23 @@ describe('the level sheet and its editor', () => {
     words().forEach(({ children, numberOfLines }, i) =>
       expect(children.endsWith('drill')).toBe(before[i]!.children.length > 10 * numberOfLines),
     );
+    jest.restoreAllMocks();
+  });
+
+  it.each([
+    // An hour in some 600 px: half a minute is thinner than a line of text, two minutes are not.
+    [30, true],
+    [120, false],
+  ])('the name of a block that begins with a pause of %i s stands on ground of its own: %p', (seconds, own) => {
+    jest.spyOn(wide, 'useWide').mockReturnValue(true);
+    const [, , race] = plan.groups;
+    const pause = { kind: 'pause' as const, id: 'p', seconds, note: '' };
+    const blocks = race!.blocks.map((b) =>
+      b.kind === 'main' ? { ...b, items: [pause, ...b.items.filter((i) => i.kind !== 'pause')] } : b,
+    );
+    show(<LevelSheet plan={{ ...plan, groups: [{ ...race!, blocks }] }} />);
+    const { backgroundColor } = StyleSheet.flatten(screen.getByText('Main').props.style as TextStyle);
+    expect(backgroundColor !== undefined).toBe(own);
     jest.restoreAllMocks();
   });
 

@@ -44,8 +44,9 @@ export function BlockBox({
   const height = (block.endS - block.startS) * scale;
   const land = block.block.kind === 'land';
   const first = slots[0];
-  // On its own ground: the first set may be thinner than its name, and a pause before it has none.
-  const tint = land || !first || first.startS > block.startS + 1 ? null : tintOf(first.set, theme.own);
+  // On its own ground: the first set may be thinner than its name, and so may a pause before it.
+  const onPause = first !== undefined && (first.startS - block.startS) * scale >= LINE;
+  const tint = land || !first || onPause ? null : tintOf(first.set, theme.own);
   const head = { color: tint?.text ?? theme.colors.onSurface, backgroundColor: tint?.background };
   const minutes = `${Math.round((block.endS - block.startS) / 60)}′`;
   return (
