@@ -143,7 +143,7 @@ const styles = StyleSheet.create({
   withTime: { paddingRight: 10 },
   name: { fontFamily: 'Atkinson Bold', flexShrink: 1, paddingHorizontal: 5, lineHeight: 16 },
   // The longest name fits into the quarter of a phone.
-  narrow: { paddingHorizontal: 3 },
+  narrow: { paddingHorizontal: 2, fontSize: 12, letterSpacing: 0 },
   time: { paddingHorizontal: 2, lineHeight: 16 },
   slot: { position: 'absolute', left: 0, right: 0, overflow: 'hidden' },
   word: { paddingLeft: 5, paddingRight: 12, lineHeight: 15 },

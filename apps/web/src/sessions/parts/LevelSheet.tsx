@@ -5,10 +5,8 @@ import {
   sizeProblem,
   groupTotals,
   totalWord,
-  type GroupClock,
   type GroupPlan,
   type SessionPlan,
-  type Slot,
 } from '@upwell/core/sessions';
 import type { Pool } from '@upwell/core/units';
 import { numberWord } from '@upwell/core/words';
@@ -37,110 +35,114 @@ export function LevelSheet({ plan, selected = null, onSelect }: LevelSheetProps)
     () => plan.groups.map((group) => (sizeProblem(group.blocks) ? [] : groupSlots(group, plan.pool))),
     [plan],
   );
+  // Of a column, px: all are as wide.
+  const [width, setWidth] = useState(0);
   const longest = Math.max(plan.minutes * 60, ...clocks.map((c) => c.totalS));
   const scale = (wide ? HEIGHT.wide : HEIGHT.phone) / longest;
   const marks = Array.from({ length: Math.floor(longest / 600) + 1 }, (_, i) => i * 10);
   return (
     <View style={styles.sheet}>
-      <View style={[styles.axis, { height: longest * scale }]} aria-hidden>
-        {marks.map((minute) => (
-          <Text
-            key={minute}
-            variant="labelSmall"
-            style={[styles.mark, { top: minute * 60 * scale - 8, color: theme.colors.onSurfaceVariant }]}
-          >
-            {`${minute}′`}
-          </Text>
+      <View style={styles.row}>
+        <View style={styles.axis} />
+        {plan.groups.map((group) => (
+          <Head
+            key={group.id}
+            group={group}
+            pool={plan.pool}
+            wide={wide}
+            on={selected === group.id}
+            onPress={onSelect ? () => onSelect(group.id) : null}
+            onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+          />
         ))}
       </View>
-      {plan.groups.map((group, i) => (
-        <Column
-          key={group.id}
-          group={group}
-          pool={plan.pool}
-          place={plan.place}
-          clock={clocks[i]!}
-          slots={slots[i]!}
-          scale={scale}
-          wide={wide}
-          on={selected === group.id}
-          onPress={onSelect ? () => onSelect(group.id) : null}
-        />
-      ))}
+      <View style={styles.row}>
+        <View style={[styles.axis, { height: longest * scale }]} aria-hidden>
+          {marks.map((minute) => (
+            <Text
+              key={minute}
+              variant="labelSmall"
+              style={[styles.mark, { top: minute * 60 * scale - 8, color: theme.colors.onSurfaceVariant }]}
+            >
+              {`${minute}′`}
+            </Text>
+          ))}
+        </View>
+        {plan.groups.map((group, i) => {
+          const blocks = clocks[i]!.blocks.map((block, k) => (
+            <BlockBox
+              key={block.block.id}
+              block={block}
+              slots={slots[i]![k] ?? []}
+              pool={plan.pool}
+              place={plan.place}
+              scale={scale}
+              wide={wide}
+              width={width}
+            />
+          ));
+          return onSelect ? (
+            // A tap anywhere on the column opens it too; the keyboard has the head.
+            <Pressable key={group.id} onPress={() => onSelect(group.id)} tabIndex={-1} style={styles.column}>
+              {blocks}
+            </Pressable>
+          ) : (
+            <View key={group.id} style={styles.column}>
+              {blocks}
+            </View>
+          );
+        })}
+      </View>
     </View>
   );
 }
 
-interface ColumnProps {
+interface HeadProps {
   readonly group: GroupPlan;
   readonly pool: Pool;
-  readonly place: SessionPlan['place'];
-  readonly clock: GroupClock;
-  readonly slots: readonly (readonly Slot[])[];
-  readonly scale: number;
   readonly wide: boolean;
   readonly on: boolean;
   readonly onPress: (() => void) | null;
+  readonly onLayout: (event: LayoutChangeEvent) => void;
 }
 
-function Column({ group, pool, place, clock, slots, scale, wide, on, onPress }: ColumnProps) {
+/** Name and metres of a level. All of them are as high as the highest. */
+function Head({ group, pool, wide, on, onPress, onLayout }: HeadProps) {
   const theme = useTheme();
-  const [width, setWidth] = useState(0);
-  const total = totalWord(groupTotals(group, pool), pool, (value) => numberWord(value));
-  const head = (
+  const style = [
+    styles.column,
+    styles.head,
+    { borderBottomColor: on ? theme.colors.primary : theme.colors.onBackground },
+    on ? styles.thick : null,
+  ];
+  const words = (
     <>
       <Text variant="titleMedium" numberOfLines={1}>
         {group.name}
       </Text>
       <Text variant={wide ? 'titleLarge' : 'titleMedium'} style={styles.figures}>
-        {total}
+        {totalWord(groupTotals(group, pool), pool, (value) => numberWord(value))}
       </Text>
     </>
   );
-  const blocks = clock.blocks.map((block, i) => (
-    <BlockBox
-      key={block.block.id}
-      block={block}
-      slots={slots[i] ?? []}
-      pool={pool}
-      place={place}
-      scale={scale}
-      wide={wide}
-      width={width}
-    />
-  ));
-  const measure = ({ nativeEvent }: LayoutChangeEvent) => setWidth(nativeEvent.layout.width);
-  const headStyle = [
-    styles.columnHead,
-    { borderBottomColor: on ? theme.colors.primary : theme.colors.onBackground },
-    on ? styles.thick : null,
-  ];
-  if (!onPress)
-    return (
-      <View style={styles.column} onLayout={measure}>
-        <View style={headStyle}>{head}</View>
-        {blocks}
-      </View>
-    );
-  return (
-    <View style={styles.column} onLayout={measure}>
-      <Pressable role="button" aria-pressed={on} onPress={onPress} style={headStyle}>
-        {head}
-      </Pressable>
-      {/* A tap anywhere on the column opens it too; the keyboard has the head. */}
-      <Pressable onPress={onPress} tabIndex={-1}>
-        {blocks}
-      </Pressable>
+  return onPress ? (
+    <Pressable role="button" aria-pressed={on} onPress={onPress} onLayout={onLayout} style={style}>
+      {words}
+    </Pressable>
+  ) : (
+    <View onLayout={onLayout} style={style}>
+      {words}
     </View>
   );
 }
 
 const styles = StyleSheet.create({
-  sheet: { flexDirection: 'row', gap: 6, marginBottom: 12 },
-  axis: { width: AXIS, marginTop: 58 },
+  sheet: { marginBottom: 12 },
+  row: { flexDirection: 'row', gap: 6 },
+  axis: { width: AXIS },
   mark: { position: 'absolute', right: 4 },
   column: { flex: 1, minWidth: 0 },
-  columnHead: { height: 56, borderBottomWidth: 2, marginBottom: 2, justifyContent: 'flex-end', paddingBottom: 3 },
+  head: { minHeight: 56, borderBottomWidth: 2, marginBottom: 2, justifyContent: 'flex-end', paddingBottom: 3 },
   thick: { borderBottomWidth: 6 },
   figures: { fontVariant: ['tabular-nums'] },
 });
