@@ -2,7 +2,7 @@ import { fireEvent, screen, waitFor, within } from '@testing-library/react-nativ
 import { renderRouter } from 'expo-router/testing-library';
 import { buildSession, editSet } from '@upwell/core/sessions';
 import { inferCauses } from '@upwell/core/review';
-import { StyleSheet, type TextStyle } from 'react-native';
+import { StyleSheet, type TextStyle, type ViewStyle } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
 import { FigureView } from '@/figure/FigureView';
@@ -135,6 +135,23 @@ describe('the level sheet and its editor', () => {
     show(<LevelSheet plan={{ ...plan, groups: [{ ...race!, blocks }] }} />);
     const { backgroundColor } = StyleSheet.flatten(screen.getByText('Main').props.style as TextStyle);
     expect(backgroundColor !== undefined).toBe(own);
+    jest.restoreAllMocks();
+  });
+
+  it('has room for every word that it writes into a set', () => {
+    jest.spyOn(wide, 'useWide').mockReturnValue(true);
+    show(<LevelSheet plan={plan} />);
+    let written = 0;
+    for (const set of screen.getAllByTestId('set')) {
+      const { height } = StyleSheet.flatten(set.props.style as ViewStyle);
+      for (const word of within(set).queryAllByText(/./)) {
+        written++;
+        const { marginTop, lineHeight } = StyleSheet.flatten(word.props.style as TextStyle);
+        const needed = Number(marginTop) + (word.props.numberOfLines as number) * Number(lineHeight);
+        expect(needed).toBeLessThanOrEqual(Number(height));
+      }
+    }
+    expect(written).toBeGreaterThan(10);
     jest.restoreAllMocks();
   });
 

@@ -16,8 +16,9 @@ import type { OwnColours } from '@/ui/theme';
 import { useTheme } from '@/ui/useTheme';
 import { Ticks } from './Ticks';
 
-/** Smallest height in which a line of text is still read, px. */
+/** Height of the name of a block, and of a line in a set, px. */
 const LINE = 16;
+const LINE_HEIGHT = 15;
 /** Width of a letter of the smallest words on the whole, and what stands beside them, px. */
 const LETTER = 6;
 const BESIDE = 17;
@@ -61,7 +62,7 @@ export function BlockBox({
           top={(slot.startS - block.startS) * scale}
           height={(slot.endS - slot.startS) * scale}
           // The first line of the block is its own name.
-          taken={(slot.startS - block.startS) * scale < LINE ? LINE : 0}
+          taken={Math.max(0, LINE - (slot.startS - block.startS) * scale)}
           words={wide}
           letters={width > 0 ? Math.floor((width - BESIDE) / LETTER) : Infinity}
         />
@@ -109,13 +110,16 @@ function SlotBand({
   const theme = useTheme();
   const { set } = slot;
   const tint = tintOf(set, theme.own);
-  const lines = Math.max(1, Math.floor((height - taken) / LINE));
+  const lines = Math.max(1, Math.floor((height - 1 - taken) / LINE_HEIGHT));
   return (
-    <View style={[styles.slot, { top, height: Math.max(1, height - 1), backgroundColor: tint.background }]}>
+    <View
+      testID="set"
+      style={[styles.slot, { top, height: Math.max(1, height - 1), backgroundColor: tint.background }]}
+    >
       {set.breathing.kind !== 'free' || set.sighting ? (
         <Ticks height={height - 1} colour={tint.text} looks={set.sighting !== null} />
       ) : null}
-      {words && height - taken >= LINE - 3 ? (
+      {words && height - 1 - taken >= LINE_HEIGHT ? (
         <Text variant="labelSmall" numberOfLines={lines} style={[styles.word, { marginTop: taken, color: tint.text }]}>
           {describeSet(set, pool, place, lines * letters)}
         </Text>
@@ -146,5 +150,5 @@ const styles = StyleSheet.create({
   narrow: { paddingHorizontal: 2, fontSize: 12, letterSpacing: 0 },
   time: { paddingHorizontal: 2, lineHeight: 16 },
   slot: { position: 'absolute', left: 0, right: 0, overflow: 'hidden' },
-  word: { paddingLeft: 5, paddingRight: 12, lineHeight: 15 },
+  word: { paddingLeft: 5, paddingRight: 12, lineHeight: LINE_HEIGHT },
 });
