@@ -3,10 +3,12 @@ import {
   DRILL_GAP_S,
   laneCapacity,
   laneSheets,
+  lanesOf,
   LEAVING_GAP_S,
   proposeLane,
   sendOffFor,
   simulateLane,
+  type LanePerson,
   type LaneRep,
 } from '..';
 import { groupOf, setOf } from '../plan/testPlans';
@@ -80,6 +82,40 @@ describe('what is proposed, by hand', () => {
       ...{ kind: 'order', order: ['1', '0'], gapS: 5, move: null, reason: 'Let the fastest lead.' },
     }));
 
+  describe('lets the others leave when the leader is past the first wall', () => {
+    // The leader comes round after 50 m: at 1.5 m/s in 33.3 s. Whoever leaves third is not lapped from 17 s apart on; at
+    // 16 s they leave after 32 s and are lapped 4 m from the start. At 5 s it is at 70 m.
+    const three = of(1.5, 1.2, 1);
+    const farther = { ...lane, rep: 125, sendOffS: 150 };
+
+    it('and finds the least gap that does it', () => {
+      expect(simulateLane(three, farther).map((c) => [c.who, c.caughtBy, c.atM])).toEqual([['2', '0', 70]]);
+      expect(simulateLane(three, { ...farther, gapS: 16 }).map((c) => [c.who, c.atM])).toEqual([['2', 4]]);
+      expect(proposeLane(three, farther)).toEqual({
+        ...{ kind: 'gap', order: ['0', '1', '2'], gapS: 17, move: null },
+        reason: 'Leave 17 s apart, the fastest first.',
+      });
+    });
+
+    it('with the fastest in front, however they stood', () =>
+      expect(proposeLane([three[2]!, three[0]!, three[1]!], farther)).toMatchObject({
+        ...{ kind: 'gap', order: ['0', '1', '2'], gapS: 17 },
+      }));
+
+    it('as long as the last is away before the first leaves again: 34 s', () => {
+      expect(proposeLane(three, { ...farther, sendOffS: 35 })).toMatchObject({ kind: 'gap', gapS: 17 });
+      expect(proposeLane(three, { ...farther, sendOffS: 34 })).toMatchObject({ kind: 'move', move: '2', gapS: 5 });
+    });
+
+    it('and no more than 20 s', () => {
+      // At 1.3 m/s 50 m take 38.5 s, so 20 s apart are enough; at 1.2 m/s they take 41.7 s, and 21 would be needed.
+      expect(proposeLane(of(1.3, 1.03, 0.8), { ...lane, rep: 130, sendOffS: 300 })).toMatchObject({ gapS: 20 });
+      const slower = { ...lane, rep: 150, sendOffS: 300 };
+      expect(simulateLane(of(1.2, 1, 0.8), { ...slower, gapS: 21 })).toEqual([]);
+      expect(proposeLane(of(1.2, 1, 0.8), slower)).toMatchObject({ kind: 'move', move: '2' });
+    });
+  });
+
   it('moves the slowest where nothing else helps, and says when one is not enough', () => {
     const long = { ...lane, rep: 800, sendOffS: 1200 };
     expect(proposeLane(of(1.3, 1.29, 0.7), long)).toMatchObject({
@@ -88,6 +124,77 @@ describe('what is proposed, by hand', () => {
     expect(proposeLane(of(1.6, 1.2, 0.9, 0.6), long)).toMatchObject({
       ...{ kind: 'move', move: '3', reason: expect.stringContaining('too mixed') },
     });
+  });
+});
+
+describe('the people of a lane', () => {
+  const person = (id: string, v400Mps: number, place?: LanePerson['place']): LanePerson => ({
+    ...{ id, name: id, v400Mps, paceIsGuess: false, bests: [] },
+    ...(place && { place }),
+  });
+  const POOL = { length: 25, unit: 'm' } as const;
+  const two = groupOf([setOf()], { lanes: 2 });
+  const [a, b, c, d] = [person('a', 1.5), person('b', 1.45), person('c', 1), person('d', 0.95)];
+  const ids = (...people: LanePerson[]) => lanesOf(two, POOL, people).map((here) => here.map((p) => p.id).join(''));
+
+  it('are put by pace, and then where the coach says, the fastest first', () => {
+    expect(ids(a, b, c, d)).toEqual(['ab', 'cd']);
+    expect(ids(a, b, c, { ...d, place: { group: 'g', lane: 1 } })).toEqual(['abd', 'c']);
+    expect(ids({ ...a, place: { group: 'g', lane: 2 } }, b, c, d)).toEqual(['b', 'acd']);
+    // What is said of another group, or of a lane that is not there, counts for nothing.
+    expect(ids(a, b, c, { ...d, place: { group: 'other', lane: 1 } })).toEqual(['ab', 'cd']);
+    expect(ids(a, b, c, { ...d, place: { group: 'g', lane: 3 } })).toEqual(['ab', 'cd']);
+  });
+
+  it('keep the number of their lane when another is empty', () => {
+    const second = { group: 'g', lane: 2 };
+    const sheets = laneSheets(two, POOL, [person('a', 1.25, second), person('b', 1, second)]);
+    expect(sheets.map((sheet) => [sheet.lane, sheet.people.map((p) => p.id)])).toEqual([[2, ['a', 'b']]]);
+    // The session at the pace of the slowest, 4 × 50 at 0.93 m/s.
+    expect(sheets[0]!.totals.metres).toBe(200);
+  });
+
+  const table = [{ effort: 0.8, share: 1 }];
+  const line = (set: ReturnType<typeof setOf>, group = {}, people = [person('a', 1.25), person('b', 1)]) =>
+    laneSheets({ ...groupOf([set], { paceTable: table, ...group }), lanes: 1 }, POOL, people)[0]!.lines[0]!;
+
+  it('leave and rest by the slowest: 50 m in 40 and 50 s', () => {
+    expect(line(setOf())).toMatchObject({
+      ...{ sendOffS: 70, restS: 20, gapS: 5, behindS: 5, times: 1 },
+      swims: [
+        { id: 'a', repS: 40, method: 'club table' },
+        { id: 'b', repS: 50, method: 'club table' },
+      ],
+    });
+    // A send-off of 75 s leaves the group 25 s at 1 m/s, and so the lane.
+    expect(line(setOf({ timing: { kind: 'send-off', seconds: 75 } }))).toMatchObject({ sendOffS: 75, restS: 25 });
+    expect(line(setOf({ reps: 1 }))).toMatchObject({ sendOffS: null, restS: 20 });
+    const byTheClock = { ...setOf({ timing: { kind: 'rest', seconds: 60 } }), kind: 'timed', seconds: 300 } as never;
+    expect(line(byTheClock)).toMatchObject({ sendOffS: 360, restS: 60, behindS: 0 });
+  });
+
+  it('say where each pace comes from', () => {
+    const methods = (set: object, group = {}, change: Partial<LanePerson> = {}) =>
+      line(setOf(set), group, [{ ...person('a', 1), ...change }]).swims[0]!.method;
+    expect(methods({})).toBe('club table');
+    expect(methods({}, { paceTable: [] })).toBe('effort law');
+    expect(methods({}, {}, { paceIsGuess: true })).toBe('guess');
+    expect(methods({ stroke: 'backstroke' })).toBe('guess');
+    expect(methods({ stroke: 'backstroke' }, { strokeShares: { backstroke: 0.85 } })).toBe('club table');
+    expect(methods({ stroke: 'backstroke' }, {}, { strokeShares: { backstroke: 0.85 } })).toBe('club table');
+    expect(methods({ stroke: 'backstroke' }, { strokeShares: { backstroke: 0.85 } }, { strokeShares: {} })).toBe(
+      'guess',
+    );
+    expect(
+      methods({ stroke: 'backstroke' }, { paceTable: [], strokeShares: { backstroke: 0.85 } }, { paceIsGuess: true }),
+    ).toBe('guess');
+    expect(methods({ stroke: 'backstroke' }, { paceTable: [], strokeShares: { backstroke: 0.85 } })).toBe('effort law');
+    expect(methods({ drill: 'side-kick', lengths: 1 })).toBe('club table');
+    // Over a short all-out rep one's own best says more than any table.
+    expect(methods({ effort: 1, lengths: 1 }, {}, { bests: [{ distanceM: 25, timeS: 15 }] })).toBe('own 25');
+    expect(
+      methods({ effort: 1, lengths: 1, stroke: 'backstroke' }, {}, { bests: [{ distanceM: 25, timeS: 15 }] }),
+    ).toBe('guess');
   });
 });
 
