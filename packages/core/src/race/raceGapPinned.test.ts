@@ -222,6 +222,10 @@ describe('the verdict, step by step', () => {
   it('goes from there over realistic and hopeful to not yet', () => {
     expect(of(1500).verdict).toBe('there');
     expect(gapWords(of(1500).reason)).toBe('Today’s times already reach the target.');
+    // The longest time is over 800 m: four times as far are 3,200 m, and beyond that it is said from where the times are.
+    const away = (courseM: number) => of(9999, { race: { courseM, wetsuitGain: 0, currentMps: 0, weeksLeft } }).reason;
+    expect(away(3200)).toEqual({ why: 'there' });
+    expect(away(3201)).toEqual({ why: 'there', fromM: 800 });
     const near = of(1500 / careful + 0.01);
     expect([near.verdict, gapWords(near.reason)]).toEqual([
       near.chance < 0.5 ? 'hopeful' : 'realistic',
