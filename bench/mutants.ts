@@ -23,7 +23,7 @@ for (const { files, tests, least } of chosen) {
     concurrency: availableParallelism(),
     timeoutMS: 10_000,
     tempDirName: '.cache/stryker',
-    ignorePatterns: ['apps', 'docs', 'e2e', '.cache', 'test-results'],
+    ignorePatterns: ['.data', 'apps', 'docs', 'e2e', '.cache', 'test-results'],
     // A sentence that reads differently is no wrong edit of a rule.
     mutator: { excludedMutations: ['StringLiteral'] },
     allowConsoleColors: false,

@@ -159,6 +159,16 @@ describe('few breaths', () => {
     expect(breathProblems(plain, swims({ breathRecord: null, level: 'settle' }), 'open-water', POOL)).toEqual([]);
   });
 
+  it.each([
+    ['settle', true],
+    ['build', true],
+    ['hold', false],
+    ['race', false],
+  ] as const)('in a group of %s are refused for their level: %p', (level, refused) => {
+    const said = breathProblems(set({ lengths: 1, breathing: counted(1) }), swims({ level }), 'pool', POOL);
+    expect(said).toEqual(refused ? ['Few breaths are only for Hold and Race.'] : []);
+  });
+
   it('keep to 25 s and 25 m to the last of them', () => {
     const none = set({ lengths: 1, breathing: counted(0), effort: 0.5 });
     // 25 m at 1 m/s: 25 s.
