@@ -45,6 +45,6 @@ function Sign({ turn, word }: { readonly turn: number; readonly word: string }) 
 }
 
 const styles = StyleSheet.create({
-  box: { gap: 2, borderRadius: 6, paddingVertical: 4, paddingHorizontal: 6, opacity: 0.92 },
+  box: { gap: 2, borderRadius: 6, paddingVertical: 4, paddingHorizontal: 6 },
   row: { flexDirection: 'row', alignItems: 'center', gap: 4 },
 });
