@@ -88,10 +88,11 @@ async function main() {
 /** Runs one bench to its end, or until somebody has had enough: either way nothing of it keeps running. */
 function measured(name, env) {
   const args = ['--import', 'tsx', `bench/${name}.ts`];
-  const child = spawn(process.execPath, args, { cwd: ROOT, stdio: 'inherit', env });
+  // A group of its own: what the bench has started ends with it.
+  const child = spawn(process.execPath, args, { cwd: ROOT, stdio: 'inherit', env, detached: true });
   const stop = (signal) => {
     stopped = true;
-    child.kill(signal);
+    process.kill(-child.pid, signal);
   };
   for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, stop);
   return new Promise((resolve, reject) => {
