@@ -83,7 +83,7 @@ describe('what is proposed, by hand', () => {
     }));
 
   describe('lets the others leave when the leader is past the first wall', () => {
-    // The leader comes round after 50 m: at 1.5 m/s in 33.3 s. Whoever leaves third is not lapped from 17 s apart on; at
+    // The leader comes round after 50 m: at 1.5 m/s in 33.3 s. Who leaves third is not lapped from 17 s apart on; at
     // 16 s they leave after 32 s and are lapped 4 m from the start. At 5 s it is at 70 m.
     const three = of(1.5, 1.2, 1);
     const farther = { ...lane, rep: 125, sendOffS: 150 };
