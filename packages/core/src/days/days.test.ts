@@ -11,6 +11,7 @@ import {
   timeIn,
   weekdayOf,
   weekOf,
+  yearEverywhere,
   yearIn,
   zoneNamed,
 } from '.';
@@ -65,6 +66,14 @@ describe('the clock at a place', () => {
   it('turns into another year when the place does', () => {
     expect(yearIn('Pacific/Auckland', '2026-12-31T18:00:00Z')).toBe(2027);
     expect(yearIn('America/Los_Angeles', '2027-01-01T05:00:00Z')).toBe(2026);
+    // The last place turns twelve hours behind Greenwich; so does the zone that is furthest behind.
+    for (const at of [
+      '2027-01-01T11:59:59.999Z',
+      '2027-01-01T12:00:00Z',
+      '2027-12-31T23:59:59Z',
+      '2028-01-01T00:00:00Z',
+    ])
+      expect(yearEverywhere(Date.parse(at))).toBe(yearIn('Etc/GMT+12', at));
   });
 
   it('leaves an hour out in spring and shows one twice in autumn', () => {

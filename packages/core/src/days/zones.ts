@@ -37,6 +37,12 @@ export const dayIn = (zone: string, at: Moment): string => isoOf(wallMs(zone, at
 /** The time of day at a place. @example timeIn('Europe/Lisbon', '2026-07-01T18:05:59Z') // '19:05' */
 export const timeIn = (zone: string, at: Moment): string => new Date(wallMs(zone, at)).toISOString().slice(11, 16);
 
+/** How far the last place on Earth is behind UTC, milliseconds. */
+const LAST_PLACE_MS = 12 * 60 * 60_000;
+
+/** The year that has begun everywhere on Earth. @example yearEverywhere(Date.parse('2027-01-01T11:59:00Z')) // 2026 */
+export const yearEverywhere = (at: number): number => new Date(at - LAST_PLACE_MS).getUTCFullYear();
+
 /** The year at a place. @example yearIn('Pacific/Auckland', '2026-12-31T18:00:00Z') // 2027 */
 export const yearIn = (zone: string, at: Moment): number => Number(dayIn(zone, at).slice(0, 4));
 

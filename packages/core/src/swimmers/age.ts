@@ -1,7 +1,7 @@
+import { yearEverywhere } from '../days';
+
 /** Below this age a swimmer is a child: consent of the guardian, and every look at the record is logged. */
 export const CHILD_BELOW = 18;
-/** How far the last place on Earth is behind UTC, milliseconds. */
-const LAST_ZONE_MS = 12 * 60 * 60_000;
 /** Below this age the water has a column of its own, and there are no sets with few breaths. */
 export const YOUNG_BELOW = 16;
 
@@ -27,7 +27,7 @@ export function mayBeBelow(age: number, birthYear: number | null, onYear: number
  *
  * @example ageYear(Date.parse('2027-01-01T11:59:00Z')) // 2026
  */
-export const ageYear = (at = Date.now()): number => new Date(at - LAST_ZONE_MS).getUTCFullYear();
+export const ageYear = (at = Date.now()): number => yearEverywhere(at);
 
 /**
  * Whether a swimmer counts as a child: under {@link CHILD_BELOW}, or of unknown age.
