@@ -108,7 +108,7 @@ describe('what is proposed, by hand', () => {
     });
 
     it('and no more than 20 s', () => {
-      // At 1.3 m/s 50 m take 38.5 s, so 20 s apart are enough; at 1.2 m/s they take 41.7 s, and 21 would be needed.
+      // At 1.3 m/s 50 m take 38.5 s: 20 s apart are enough. At 1.2 m/s they take 41.7 s, and 21 would be needed.
       expect(proposeLane(of(1.3, 1.03, 0.8), { ...lane, rep: 130, sendOffS: 300 })).toMatchObject({ gapS: 20 });
       const slower = { ...lane, rep: 150, sendOffS: 300 };
       expect(simulateLane(of(1.2, 1, 0.8), { ...slower, gapS: 21 })).toEqual([]);
