@@ -11,6 +11,9 @@ import { connect, connectAsOwner, inTurn, migrate } from './platform/database';
 import { prepareJobs, startJobs } from './platform/jobs';
 import { startWork } from './work';
 
+/** What starts servers waits longer than this before it ends them the hard way. */
+const LONGEST_LEAVE_MS = 20_000;
+
 /** Built, as everything starts it, or run from its sources. */
 const BUILT = import.meta.url.endsWith('.mjs');
 const beside = (file: string) => fileURLToPath(new URL(file, import.meta.url));
@@ -52,6 +55,11 @@ async function main(): Promise<void> {
   const close = async (): Promise<void> => {
     if (closing) return;
     closing = true;
+    // A database that does not answer any more keeps it no longer than this.
+    setTimeout(() => {
+      console.error(`Left after ${LONGEST_LEAVE_MS / 1000} s with work under way`);
+      process.exit(1);
+    }, LONGEST_LEAVE_MS).unref();
     await app.close();
     await jobs.stop();
     await work.stop();

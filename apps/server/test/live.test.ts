@@ -110,6 +110,31 @@ async function session(of = club) {
   return { id, coach, change };
 }
 
+describe('a server that is told to leave', () => {
+  it('ends a stream that was asked for just before', async () => {
+    const { id } = await session();
+    const { config, database, jobs, work, owner } = harness;
+    const app = await createApp({ database, config, jobs, work });
+    await app.listen({ host: '127.0.0.1', port: 0 });
+    const url = `http://127.0.0.1:${(app.server.address() as AddressInfo).port}/api/v1/sessions/${id}/live?device=${v7()}`;
+    let status!: Promise<number>;
+    let left!: Promise<void>;
+    await owner.em.fork().transactional(async (em) => {
+      await em.execute('lock table training_session in access exclusive mode');
+      const headers = { accept: 'text/event-stream', cookie: `upwell_session=${club.cookie('coach')}` };
+      status = new Promise((done, failed) =>
+        get(url, { agent: false, headers }, (response) => done(response.resume().statusCode!)).on('error', failed),
+      );
+      const waits = `select from pg_locks where not granted and relation = 'training_session'::regclass`;
+      while (!(await em.execute<object[]>(waits)).length) await new Promise((resolve) => setTimeout(resolve, 20));
+      left = app.close();
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    });
+    expect(await status).toBe(503);
+    await left;
+  });
+});
+
 describe('a session that is open in two places', () => {
   it('says at once which version there is, and every later one, at every server process', async () => {
     const { id, change } = await session();

@@ -1,6 +1,6 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { createServer, type AddressInfo } from 'node:net';
+import { connect, createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { readConfig } from '../src/platform/config';
@@ -158,6 +158,52 @@ describe('two built servers on one empty database, behind nginx with its default
       const log = servers.map((s) => s.said()).join('');
       for (const secret of [head.email, PASSWORD, 'Ines', cookie.split('=')[1]!]) expect(log).not.toContain(secret);
       expect(await Promise.all(servers.map((s) => s.stop()))).toEqual([0, 0]);
+    }));
+});
+
+describe('a server that is told to leave', () => {
+  const request = (line: string, more = '') => `${line} HTTP/1.1\r\nhost: x\r\n${more}`;
+  it.each([
+    // Browsers open connections in advance, and may never use them.
+    ['nothing has been asked on it yet', ''],
+    ['its last answer is long gone', request('GET /healthz', '\r\n')],
+    ['half a request stands in it', request('GET /healthz')],
+    [
+      'the rest of a body does not come',
+      request('POST /api/v1/account/sign-in', 'content-type: application/json\r\ncontent-length: 90\r\n\r\n{"email"'),
+    ],
+  ])('leaves while a connection is open: %s', (_why, text) =>
+    harness.inOwnDatabase(async (_owner, { ownerUrl }) => {
+      const server = await serve(ownerUrl, {});
+      const socket = connect(server.port, '127.0.0.1');
+      try {
+        await new Promise((resolve) => socket.once('connect', resolve));
+        socket.write(text);
+        // What came before this is read by the time it is answered.
+        await answers(`http://127.0.0.1:${server.port}`);
+        expect(await server.stop()).toBe(0);
+      } finally {
+        socket.destroy();
+      }
+    }),
+  );
+
+  it('finishes first what it is asked', () =>
+    harness.inOwnDatabase(async (owner, { ownerUrl }) => {
+      const server = await serve(ownerUrl, {});
+      let asked!: Promise<Response>;
+      let left!: Promise<number | null>;
+      await owner.em.fork().transactional(async (em) => {
+        await em.execute('lock table account in access exclusive mode');
+        asked = post(`http://127.0.0.1:${server.port}`, '/account/sign-in', { email: 'a@b.example', password: 'x' });
+        // It waits for this table.
+        const waits = `select from pg_locks where not granted and relation = 'account'::regclass`;
+        while (!(await em.execute<object[]>(waits)).length) await new Promise((resolve) => setTimeout(resolve, 20));
+        left = server.stop();
+        await new Promise((resolve) => setTimeout(resolve, 300));
+      });
+      expect((await asked).status).toBe(401);
+      expect(await left).toBe(0);
     }));
 });
 

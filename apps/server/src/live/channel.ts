@@ -35,9 +35,10 @@ export class Channel {
   ) {}
 
   /** Resolves once it listens. @throws when the database cannot be reached */
-  listen(): Promise<void> {
+  async listen(): Promise<void> {
+    if (this.closed) return;
     this.opening ??= this.connect();
-    return this.opening;
+    await this.opening;
   }
 
   async close(): Promise<void> {

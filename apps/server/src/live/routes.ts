@@ -50,7 +50,9 @@ export async function liveRoutes(
     }
     rooms.remind();
   }, config.limits.beatMs).unref();
+  let leaving = false;
   app.addHook('preClose', async () => {
+    leaving = true;
     clearInterval(beat);
     for (const [, listener] of rooms.all()) listener.end();
     await channel.close();
@@ -76,6 +78,7 @@ export async function liveRoutes(
       if (!rooms.hasRoomFor(me.accountId, MOST_OF_ACCOUNT))
         throw new ProblemError(429, 'This is open in too many places. Close some of them.');
       await channel.listen();
+      if (leaving) throw new ProblemError(503, 'The server is being started again. Try again in a moment.');
       const stream = open(reply, me, request.query.device);
       checks.set(stream, async () => {
         const now = await signedInStill(database, request);

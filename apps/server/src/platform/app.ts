@@ -31,6 +31,7 @@ import { jsonBodies } from '../work/jsonBodies';
 import { healthRoutes } from './health';
 import { identity } from './identity';
 import type { Jobs } from './jobs';
+import { leaving } from './leave';
 import { bodyTimes, requestLimits } from './limits';
 import { createMail } from './mail';
 import { openApi } from './openApi';
@@ -91,6 +92,7 @@ export async function createApp({ database, config, jobs, work, log }: Parts): P
     strictTransportSecurity: config.secureCookies,
   });
   app.addHook('onRequest', (request, reply, done) => safeHeaders(request.raw, reply.raw, () => done()));
+  await app.register(leaving);
   await app.register(compress, { threshold: 1024, globalDecompression: false });
   await app.register(cookie);
   await app.register(rateLimit, { global: false, cache: 50_000 });
