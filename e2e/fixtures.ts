@@ -19,6 +19,8 @@ export { freePort };
 interface Fixtures {
   /** Lets a test that cuts the network say so: failed requests are then expected on the console. */
   readonly quiet: { networkErrors: boolean };
+  /** Pages on other devices are gone when a journey ends, and ask nothing while the next one is made. */
+  readonly alone: void;
 }
 
 /** What a browser says of a request without a network, and of a look for a newer app that the loss of it interrupted. */
@@ -36,6 +38,13 @@ export const test = base.extend<Fixtures, { server: Server }>({
   ],
   baseURL: async ({ server }, use) => use(server.url),
   quiet: async ({}, use) => use({ networkErrors: false }),
+  alone: [
+    async ({ browser }, use) => {
+      await use();
+      for (const context of browser.contexts()) await context.close();
+    },
+    { auto: true },
+  ],
   page: async ({ page, server, quiet }, use) => {
     const troubles: string[] = [];
     page.on('console', (message) => {
