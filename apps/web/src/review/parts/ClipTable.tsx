@@ -195,31 +195,33 @@ export function ClipTable({ swimmer, kept, waited }: TableProps) {
             />
           ) : null}
         </View>
-        <View style={wide ? styles.column : styles.below}>
-          <TimingCard
-            timing={timing}
-            reason={reason}
-            distance={draft.distance}
-            onDistance={(distance) => setDraft((now) => ({ ...now, distance }))}
-          />
-          <MeasuredCard measured={measured} model={swimmer.strokeModel} />
-          {thumb ? taking : null}
-          {waited?.answer}
-          <Input
-            label="Name of the clip"
-            value={draft.title}
-            maxLength={80}
-            onChangeText={(title) => setDraft((now) => ({ ...now, title }))}
-          />
-          <ClipFiles name={name} measured={measured} taps={draft.taps} nothing={nothing} />
-          {stored ? (
-            <ClipRemoval
-              clip={stored}
-              onVersion={(version) => setDraft((now) => ({ ...now, version, writeId: v7() }))}
+        {source || stored || !nothing ? (
+          <View style={wide ? styles.column : styles.below}>
+            <TimingCard
+              timing={timing}
+              reason={reason}
+              distance={draft.distance}
+              onDistance={(distance) => setDraft((now) => ({ ...now, distance }))}
             />
-          ) : null}
-          {source && state.ready ? <Compare first={video} swimmerId={swimmer.id} /> : null}
-        </View>
+            <MeasuredCard measured={measured} model={swimmer.strokeModel} />
+            {thumb ? taking : null}
+            {waited?.answer}
+            <Input
+              label="Name of the clip"
+              value={draft.title}
+              maxLength={80}
+              onChangeText={(title) => setDraft((now) => ({ ...now, title }))}
+            />
+            <ClipFiles name={name} measured={measured} taps={draft.taps} nothing={nothing} />
+            {stored ? (
+              <ClipRemoval
+                clip={stored}
+                onVersion={(version) => setDraft((now) => ({ ...now, version, writeId: v7() }))}
+              />
+            ) : null}
+            {source && state.ready ? <Compare first={video} swimmerId={swimmer.id} /> : null}
+          </View>
+        ) : null}
       </View>
     </Screen>
   );

@@ -124,6 +124,9 @@ describe('limits of the day, written a second time', () => {
   it('a winter group under 10 °C swims by rules of its own, others not at all', () => {
     expect(said({ waterC: 9.9 })).toEqual(['stop cold!']);
     expect(said({ waterC: 9.9 }, { winterRules: true })).toEqual(['stop cold']);
+    // At 10 °C it is not winter yet: five minutes without a wetsuit, none for somebody new.
+    expect(said({ waterC: 10 }, { wetsuits: false, minutes: 5 })).toEqual([]);
+    expect(said({ waterC: 10 }, { wetsuits: false, swimmers: 4, firstTimers: 1 })).toEqual(['stop cold']);
     expect(textOf('cold', { waterC: 9 })).toContain('At 9 °C in a wetsuit this group does not swim.');
     expect(textOf('cold', { waterC: 9 }, { wetsuits: false })).toContain('At 9 °C without a wetsuit');
     // Not the cold but the child: nobody's winter rules lift it, and nobody overrules it.
@@ -211,4 +214,102 @@ it('the kit changes at 18 and at 16 °C', () => {
   expect(kitList(null, false).join()).toContain('gloves');
   expect(kitList(18, true).join()).toContain('tinted goggles');
   expect(kitList(18, true, false).join()).not.toContain('stones');
+});
+
+describe('what is said, with its numbers', () => {
+  it.each<[string, Partial<DayReadings>, Partial<DayGroup>, number | null, string]>([
+    ['minutes', {}, { minutes: 91 }, 40, '91 minutes are planned; at 19 °C this group stays 90 at most.'],
+    ['air', { airC: 31 }, {}, 40, 'Air of 31 °C: shade, drink, and a shorter plan.'],
+    ['air', { airC: -6 }, {}, 40, 'Air of −6 °C: too cold to come out into.'],
+    [
+      ...(['current', { currentMps: 0.46 }, {}, 40] as const),
+      'The current of 0.46 m/s is over half of the slowest swimmer’s 0.90 m/s.',
+    ],
+    [
+      ...(['craft', {}, { craft: false }, 120] as const),
+      'The farthest mark is 120 m out: beyond 100 m a safety craft is needed.',
+    ],
+    ['rain', { rainMm72h: 21 }, {}, 40, '21 mm of rain in 72 hours wash dirt into the water: wait or move.'],
+    ['waves', { waveHeightM: 1.3 }, {}, 40, 'Waves of 1.3 m hide swimmers from those who watch.'],
+    ['depth', { depthM: 0.8 }, {}, 40, '0.8 m at the entry: wait for more water.'],
+    ['wind', { windMps: 9 }, {}, 40, 'Wind of 9 m/s is over 8.'],
+    [
+      ...(['chop', { waveHeightM: 0.4 }, { children: 1, minutes: 20 }, 40] as const),
+      'Waves of 0.4 m: over 0.3 m nothing for first-timers and those under 18.',
+    ],
+    [
+      ...(['breeze', { windMps: 4.5 }, { children: 1, minutes: 20 }, 40] as const),
+      'Wind of 4.5 m/s: over 4 m/s nothing for first-timers and those under 18.',
+    ],
+    [
+      ...(['shore', {}, { children: 1, minutes: 20, craft: false }, 60] as const),
+      'The farthest mark is 60 m out: beyond 50 m first-timers and those under 18 need a craft beside them.',
+    ],
+    [
+      ...(['shore', {}, { children: 1, minutes: 20, craft: false }, null] as const),
+      'No shore is drawn: nobody can say how far out this goes. Stay in standing depth.',
+    ],
+  ])('%s, %j', (id, r, g, farthestM, words) => expect(textOf(id, r, g, farthestM)).toBe(words));
+
+  it('the wind is named from half a degree on: 0 °C in 2 m/s feels as −1.9', () => {
+    expect(textOf('air', { airC: 0, windMps: 2 })).toContain('Air of 0 °C, felt as −2 °C in the wind');
+    expect(textOf('air', { airC: 0, windMps: null })).toContain('Air of 0 °C: warm');
+  });
+
+  it('the worst stands first, whatever was asked first', () => {
+    expect(said({ waterC: 24, visibility: 'fog', wildlife: true, rainMm72h: 21 })).toEqual([
+      ...['stop rain', 'stop fog!', 'change warm', 'change wildlife'],
+    ]);
+  });
+
+  it('one stop that nobody lifts keeps the others from being lifted', () => {
+    const lifted = (r: Partial<DayReadings>) => decideDay({ ...DAY, ...r }, GROUP, 40).mayOverrule;
+    expect(lifted({ rainMm72h: 21 })).toBe(true);
+    expect(lifted({ rainMm72h: 21, lightning: true })).toBe(false);
+    expect(lifted({ wildlife: true })).toBe(false);
+  });
+});
+
+describe('a swim with the stream', () => {
+  const WAY = { bearingDeg: 90, exits: 2, lastNamed: true };
+  const STREAM = { currentMps: 0.5, currentToDeg: 90 };
+  const day = (r: Partial<DayReadings>, { way = {}, ...g }: Partial<DayGroup> & { way?: Partial<typeof WAY> } = {}) =>
+    decideDay({ ...DAY, ...STREAM, ...r }, { ...GROUP, pickUp: 'Ivo', ...g }, 40, undefined, { ...WAY, ...way });
+  const saidOf = (...of: Parameters<typeof day>) =>
+    day(...of).checks.map(({ weight, id, absolute }) => `${weight} ${id}${absolute ? '!' : ''}`);
+
+  it('may be faster than half of the slowest swimmer, within 60° of the course', () => {
+    expect(saidOf({})).toEqual([]);
+    for (const currentToDeg of [31, 149]) expect(saidOf({ currentToDeg })).toEqual([]);
+    for (const currentToDeg of [30, 150]) expect(saidOf({ currentToDeg })).toEqual(['stop current!', 'change turned']);
+    // Slower than half of them it may also be swum back.
+    expect(saidOf({ currentMps: 0.45, currentToDeg: 270 })).toEqual(['change turned']);
+    expect(saidOf({ currentMps: 0, currentToDeg: 270 })).toEqual([]);
+    // Across north.
+    expect(saidOf({ currentToDeg: 1 }, { way: { bearingDeg: 310 } })).toEqual([]);
+    expect(saidOf({ currentToDeg: 11 }, { way: { bearingDeg: 310 } })).toContain('change turned');
+  });
+
+  it('needs its ways out, a craft, and somebody who picks up', () => {
+    expect(saidOf({}, { way: { lastNamed: false } })).toEqual(['stop exits!']);
+    expect(checkWords(day({}, { way: { lastNamed: false } }).checks[0]!)).toBe(
+      'No way out is named as the last before the danger.',
+    );
+    expect(checkWords(day({}, { way: { lastNamed: false, exits: 0 } }).checks[0]!)).toBe(
+      'With the stream, and no way out is drawn along it: draw and walk them first.',
+    );
+    expect(saidOf({}, { craft: false })).toEqual(['stop escort!']);
+    for (const pickUp of ['', '  ', undefined]) expect(saidOf({}, { pickUp })).toEqual(['stop pickup!']);
+    // Also in slack water, and before it is known how it runs.
+    for (const currentMps of [0, null]) expect(saidOf({ currentMps }, { pickUp: '' })).toContain('stop pickup!');
+  });
+
+  it('faster than the slowest swims is a change for those who know it, and a stop with somebody new or young', () => {
+    expect(saidOf({ currentMps: 0.9 })).toEqual([]);
+    expect(saidOf({ currentMps: 0.91 })).toEqual(['change swept']);
+    expect(saidOf({ currentMps: 0.91 }, { children: 1, minutes: 20 })).toEqual(['stop swept']);
+    expect(checkWords(day({ currentMps: 1.2 }).checks[0]!)).toBe(
+      'The stream of 1.20 m/s is faster than the slowest swimmer (0.90 m/s): nobody comes back to an exit that was passed. Cross to it early.',
+    );
+  });
 });
