@@ -228,6 +228,8 @@ describe('the season', () => {
     });
     showAt({ season: SeasonScreen }, '/season');
     await find('Hopeful, 40 %');
+    // The sign never stands alone in a line.
+    expect(screen.getByText('Hopeful, 40 %').props.children).toBe('Hopeful, 40\u00a0%');
     expect(screen.getByText('1 plan is older than this week.')).toBeTruthy();
     press('Replan everyone');
     await find('state running: 1 of 2');

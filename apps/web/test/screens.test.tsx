@@ -103,6 +103,19 @@ describe('the level sheet and its editor', () => {
     expect(selected).toHaveBeenCalledWith('g3');
   });
 
+  it('keeps the words of the heads in one row, whichever is open', () => {
+    show(<LevelSheet plan={plan} selected="g3" onSelect={() => undefined} />);
+    const below = screen.getAllByRole('button').map(({ props }) => {
+      const { borderBottomWidth, paddingBottom } = StyleSheet.flatten(props.style) as ViewStyle;
+      return [borderBottomWidth, Number(borderBottomWidth) + Number(paddingBottom)];
+    });
+    expect(below).toEqual([
+      [2, 9],
+      [2, 9],
+      [6, 9],
+    ]);
+  });
+
   it('writes a drill where there is no room for its name, and never cuts one', () => {
     jest.spyOn(wide, 'useWide').mockReturnValue(true);
     const drills = { ...plan, groups: [plan.groups[2]!] };

@@ -116,7 +116,7 @@ function Line({ row, mondays, size, name }: LineProps & { readonly row: SeasonRo
   const wide = useWide();
   const { verdict } = row;
   const word = verdict?.verdict
-    ? `${VERDICT_WORD[verdict.verdict]}, ${chanceWord(verdict.chance ?? 0)}`
+    ? `${VERDICT_WORD[verdict.verdict]}, ${chanceWord(verdict.chance ?? 0).replaceAll(' ', '\u00a0')}`
     : verdict
       ? 'no prediction'
       : 'not planned yet';

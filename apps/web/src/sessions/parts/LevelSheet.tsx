@@ -142,7 +142,8 @@ const styles = StyleSheet.create({
   axis: { width: AXIS },
   mark: { position: 'absolute', right: 4 },
   column: { flex: 1, minWidth: 0 },
-  head: { minHeight: 56, borderBottomWidth: 2, marginBottom: 2, justifyContent: 'flex-end', paddingBottom: 3 },
-  thick: { borderBottomWidth: 6 },
+  // Line and padding together are as high in every head: their words stand in one row.
+  head: { minHeight: 56, borderBottomWidth: 2, marginBottom: 2, justifyContent: 'flex-end', paddingBottom: 7 },
+  thick: { borderBottomWidth: 6, paddingBottom: 3 },
   figures: { fontVariant: ['tabular-nums'] },
 });
