@@ -141,6 +141,23 @@ describe('laid over the course, by hand', () => {
     expect(home!.zigzagM).toBeCloseTo(0, 2);
   });
 
+  it('beside a line that lies askew and begins elsewhere too', () => {
+    // 240 m east and 320 m north are 400 m; 4 m east and 3 m south are 5 m to the right of it.
+    const course: Course = {
+      ...{ start: place([120, -80]), finish: place([120, -80]), laps: 1, areas: [], landmarks: [] },
+      marks: [{ id: 'a', name: 'A', turn: 'right', ...place([360, 240]) }],
+    };
+    const spots = [...straight([124, -83], [364, 237], 400), ...straight([364, 237], [124, -83], 400).slice(1)];
+    const { legs } = measureTrack({ points: seconds(spots), leftOut: 0, gaps: [] }, course, HABITS);
+    expect(legs.map((l) => [Math.round(l.leg.lengthM), l.timeS])).toEqual([
+      [400, 400],
+      [400, 400],
+    ]);
+    expect(legs.map((l) => l.meanOffM)).toEqual([expect.closeTo(5, 1), expect.closeTo(-5, 1)]);
+    expect(legs.map((l) => l.farthestOffM)).toEqual([expect.closeTo(5, 1), expect.closeTo(-5, 1)]);
+    expect(legs.map((l) => l.passedM)).toEqual([expect.closeTo(5, 0), expect.closeTo(5, 0)]);
+  });
+
   it('a zigzag is the root mean square beside its own middle', () => {
     // Three waves of 10 m on the way out: 10 / √2.
     const waves = THERE.map(([, y]): Spot => [10 * Math.sin((2 * Math.PI * y) / 100), y]);
@@ -289,6 +306,16 @@ describe('the drift between looks, by hand', () => {
     const unknown = driftOf(still_, { every: 20 }, [], flow).drift!;
     expect(Math.abs(known.biasRadPerStroke / RAD)).toBeLessThan(0.06);
     expect(unknown.biasRadPerStroke / RAD).toBeGreaterThan(0.8);
+  });
+
+  it('is the same with a known current along the course as without one', () => {
+    const without = driftOf(TURNS, { every: 20 }).drift!.biasRadPerStroke;
+    // 0.3 m/s to the north: over ground a turn of 3° is one of 2.3°, and more the farther one is beside the line.
+    const along = driftOf(TURNS, { every: 20, currentMps: 0.3, currentToDeg: 0 }, [], [0, 0.3]).drift!;
+    const taken = driftOf(TURNS, { every: 20 }, [], [0, 0.3]).drift!;
+    expect(along.biasRadPerStroke / without).toBeCloseTo(1, 1);
+    expect(taken.biasRadPerStroke / without).toBeGreaterThan(1 / 1.3);
+    expect(taken.biasRadPerStroke / without).toBeLessThan(0.9);
   });
 
   it('needs twelve stretches, and counts none over a gap', () => {
