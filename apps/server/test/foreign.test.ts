@@ -7,7 +7,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { listFile, type List } from '../src/lists/tableFile';
+import { listFile, packed, type List } from '../src/lists/tableFile';
 import { CSV_MARK } from '../src/platform/fileName';
 import { toCalendar } from '../src/sessions/calendar';
 import type { CalendarSession } from '../src/sessions/calendarParts';
@@ -76,7 +76,11 @@ const day = (): WaterDayView => {
 };
 
 const PAPER: readonly (readonly [name: string, make: () => Promise<Buffer>, holds: readonly string[]])[] = [
-  ['list', () => listFile({ list: LIST, format: 'pdf' }), [...NAMES, 'Results, Łąka', '5:52.14', '→ ≤ ﬁ']],
+  [
+    'list',
+    async () => listFile({ list: await packed(LIST), format: 'pdf' }),
+    [...NAMES, 'Results, Łąka', '5:52.14', '→ ≤ ﬁ'],
+  ],
   [
     'race card',
     () => raceCardPdf({ ...raceCardOf(), course: 'Łąka', swimmer: NAMES[1]!, exits: [], feeds: [] } as never),
@@ -239,7 +243,7 @@ describe('a spreadsheet program', () => {
   });
 
   where('libreoffice')('reads our workbook as it was written, times as times', async () => {
-    const book = keep('ours.xlsx', await listFile({ list: LIST, format: 'xlsx' }));
+    const book = keep('ours.xlsx', await listFile({ list: await packed(LIST), format: 'xlsx' }));
     const csv = readFileSync(convert(book, 'csv', 'csv:Text - txt - csv (StarCalc):44,34,76,1'), 'utf8');
     const read = readResults(csv, null, known);
     expect(read.problems).toEqual([]);

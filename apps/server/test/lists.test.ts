@@ -5,6 +5,7 @@ import Papa from 'papaparse';
 import readXlsxFile from 'read-excel-file/node';
 import { v7 } from 'uuid';
 import { planOf, resultOf, sessionOf, swimmerOf } from './bodies';
+import { listFile, packed } from '../src/lists/tableFile';
 import { Harness, type TestClub } from './harness';
 import { readPdf } from './readPdf';
 
@@ -157,4 +158,43 @@ it('the weeks of a swimmer are named after them', async () => {
   const weeks = await file(`/swimmers/${id}/race-plan.csv`);
   expect(weeks.headers['content-disposition']).toContain("filename*=UTF-8''weeks%20Zo%C3%AB%20%C5%9Aliwa.csv");
   expect((await file(`/swimmers/${id}/lists/weeks/xlsx`)).statusCode).toBe(200);
+});
+
+describe('a list on its way to the thread that writes it', () => {
+  const list = (count: number) => {
+    const made: number[] = [];
+    const rows = (function* () {
+      for (let i = 0; i < count; i++) {
+        made.push(i);
+        yield [`No. ${i}`, i % 3 === 0 ? null : i / 4];
+      }
+    })();
+    const columns = [
+      { head: 'Who', kind: 'text' as const },
+      { head: 'm/s', kind: { decimals: 2 } },
+    ];
+    const of = { fileName: 'x', title: 'x', under: '', tables: [{ title: 'x', columns, rows }] };
+    return { of, made };
+  };
+
+  it.each([0, 1, 499, 500, 501, 1203])('%i rows arrive in their order, each of them once', async (count) => {
+    const text = (await listFile({ list: await packed(list(count).of), format: 'csv' })).toString();
+    const [head, ...rows] = csv(text);
+    expect(head).toEqual(['Who', 'm/s']);
+    expect(rows.filter((row) => row[0] !== '')).toEqual(
+      Array.from({ length: count }, (_, i) => [`No. ${i}`, i % 3 === 0 ? '' : String(i / 4)]),
+    );
+  });
+
+  it('lets others have their turn while a long one is packed', async () => {
+    const { of, made } = list(1203);
+    const seen: number[] = [];
+    const look = () => void (seen.push(made.length), again());
+    let timer: NodeJS.Immediate;
+    const again = () => (timer = setImmediate(look));
+    again();
+    await packed(of);
+    clearImmediate(timer!);
+    expect(seen.filter((n) => n > 0 && n < 1203)).toEqual(expect.arrayContaining([500, 1000]));
+  });
 });

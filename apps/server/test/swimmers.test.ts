@@ -158,9 +158,7 @@ describe('keeping swimmers', () => {
     expect(bad.status).toBe(400);
     expect(bad.body.fields.map((f: { field: string }) => f.field)).toEqual(['birthYear', 'bestTimes.0']);
     expect((await coach('GET', `/swimmers/${id}`)).status).toBe(404);
-    expect((await coach('GET', '/swimmers/not-an-id')).body.detail).toBe('This is not here, or not yours to see.');
-    const nowhere = await coach('PUT', '/swimmers/not-an-id', save(club.squads[0]!));
-    expect(nowhere.body).toMatchObject({ status: 400, fields: [{ field: 'id' }] });
+    expect((await coach('GET', '/swimmers/not-an-id')).status).toBe(400);
   });
 
   it('pages by name without losing or repeating anybody, and finds accents and wildcards', async () => {

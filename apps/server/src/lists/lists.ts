@@ -1,6 +1,7 @@
 // What stands in the lists that are taken to meetings.
 import type { Me } from '@upwell/contract/account';
 import type { ClubList, ListQuery, SwimmerList } from '@upwell/contract/lists';
+import type { ClubResult } from '@upwell/contract/records';
 import { addDays, dayIn, weekOf } from '@upwell/core/days';
 import { bestsOf, poolWord, splitsText, swumWord, type SwimDetails } from '@upwell/core/measures';
 import { openWaterStep, weekNoteWords } from '@upwell/core/race';
@@ -16,7 +17,7 @@ import { recordsOf, resultsForFile } from '../records';
 import { listSessions, loadView } from '../sessions';
 import { swimmerName } from '../swimmers';
 import { SquadEntity } from '../swimmers/entities';
-import type { Column, List } from './tableFile';
+import type { Column, List, MadeTable, Row } from './tableFile';
 
 const text = (head: string): Column => ({ head, kind: 'text' });
 const day = (head: string): Column => ({ head, kind: 'day' });
@@ -35,7 +36,7 @@ const THERE_WORD = { in: 'there', out: 'there', absent: 'absent' } as const;
 
 /** A list with those it is about. */
 export interface MadeList {
-  readonly list: List;
+  readonly list: List<MadeTable>;
   readonly swimmerIds: readonly string[];
 }
 
@@ -62,6 +63,16 @@ export const clubList = (em: EntityManager, me: Me, list: ClubList, query: ListQ
 export const swimmerList = async (em: EntityManager, me: Me, id: string, list: SwimmerList): Promise<MadeList> =>
   OF_SWIMMER[list]({ em, id, name: await swimmerName(em, id), today: todayOf(me) });
 
+function* newestFirst(rows: readonly ClubResult[]): Generator<Row> {
+  for (let i = rows.length - 1; i >= 0; i--) {
+    const r = rows[i]!;
+    yield [
+      ...[r.name, r.on, r.distanceM, r.timeS, r.distanceM / r.timeS],
+      ...[r.strokesPerLength, KIND_WORD[r.kind], ...swumAt(r.details)],
+    ];
+  }
+}
+
 const OF_CLUB: Readonly<Record<ClubList, (asked: Asked) => Promise<MadeList>>> = {
   results: async ({ em, me, query, today }) => {
     const rows = await resultsForFile(em, query.squadId ?? null);
@@ -78,12 +89,7 @@ const OF_CLUB: Readonly<Record<ClubList, (asked: Asked) => Promise<MadeList>>> =
               ...[text('Swimmer'), day('Date'), figure('Distance m'), time('Time')],
               ...[figure('m/s', 2), figure('Strokes per length'), text('Kind'), ...SWUM_AT],
             ],
-            rows: rows
-              .map((r) => [
-                ...[r.name, r.on, r.distanceM, r.timeS, r.distanceM / r.timeS],
-                ...[r.strokesPerLength, KIND_WORD[r.kind], ...swumAt(r.details)],
-              ])
-              .reverse(),
+            rows: newestFirst(rows),
           },
         ],
       },

@@ -15,7 +15,7 @@ import { asMe, COACH, whoAsks } from '../platform/identity';
 import { shows } from '../swimmers';
 import { workFor } from '../work';
 import { clubList, swimmerList, type MadeList } from './lists';
-import { LIST_TYPES } from './tableFile';
+import { LIST_TYPES, packed } from './tableFile';
 
 export async function listRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
   app.get<{ Params: ClubListParams; Querystring: ListQuery }>(
@@ -62,5 +62,5 @@ async function send(
     .type(LIST_TYPES[format])
     .header('content-disposition', named(`${list.fileName}.${format}`))
     .header('cache-control', 'no-store')
-    .send(await workFor(request)('list-file', { list, format }));
+    .send(await workFor(request)('list-file', { list: await packed(list), format }));
 }

@@ -7,6 +7,7 @@ import Papa from 'papaparse';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { CSV_MARK } from '../platform/fileName';
 import { GREEN, makePdf, QUIET } from '../platform/pdf';
+import { inTurns } from '../platform/turns';
 
 /** What a column holds: text, a number with so many decimals, seconds, or an ISO day. */
 export type ColumnKind = 'text' | 'time' | 'day' | { readonly decimals: number };
@@ -17,22 +18,54 @@ export interface Column {
 }
 
 export type Cell = string | number | null;
+export type Row = readonly Cell[];
 
 export interface Table {
   readonly title: string;
   /** What must be known to read it. */
   readonly note?: string;
   readonly columns: readonly Column[];
-  readonly rows: readonly (readonly Cell[])[];
+  readonly rows: readonly Row[];
 }
 
+/** A table whose rows are made when they are wanted. */
+export type MadeTable = Omit<Table, 'rows'> & { readonly rows: Iterable<Row> };
+
+/** A table on its way to a thread: some rows in each text, as JSON. */
+type PackedTable = Omit<Table, 'rows'> & { readonly rows: readonly string[] };
+
 /** A list: whose it is, as of when, and its tables. */
-export interface List {
+export interface List<T = Table> {
   /** Without an ending; any letters. */
   readonly fileName: string;
   readonly title: string;
   readonly under: string;
-  readonly tables: readonly Table[];
+  readonly tables: readonly T[];
+}
+
+/** Rows that go to the thread as one text. */
+const ROWS_AT_ONCE = 500;
+
+/** Packs a list for the thread that makes the file; others are answered meanwhile, however long it is. */
+export async function packed(list: List<MadeTable>): Promise<List<PackedTable>> {
+  const tables: PackedTable[] = [];
+  for (const table of list.tables) {
+    const rows: string[] = [];
+    for await (const text of inTurns(textsOf(table.rows))) rows.push(text);
+    tables.push({ ...table, rows });
+  }
+  return { ...list, tables };
+}
+
+function* textsOf(rows: Iterable<Row>): Generator<string> {
+  let some: Row[] = [];
+  for (const row of rows) {
+    some.push(row);
+    if (some.length < ROWS_AT_ONCE) continue;
+    yield JSON.stringify(some);
+    some = [];
+  }
+  yield JSON.stringify(some);
 }
 
 export const LIST_TYPES: Readonly<Record<ListFormat, string>> = {
@@ -146,12 +179,14 @@ function listCsv({ tables }: List): Buffer {
 
 /** A list as a file of one format. */
 export async function listFile({
-  list,
+  list: { tables, ...about },
   format,
 }: {
-  readonly list: List;
+  readonly list: List<PackedTable>;
   readonly format: ListFormat;
 }): Promise<Buffer> {
+  const unpacked = tables.map((t) => ({ ...t, rows: t.rows.flatMap((text) => JSON.parse(text) as Row[]) }));
+  const list: List = { ...about, tables: unpacked };
   if (format === 'csv') return listCsv(list);
   return format === 'xlsx' ? listXlsx(list) : listPdf(list);
 }

@@ -1,6 +1,5 @@
 // Results, swim tests, imports, and the records of a swimmer.
 import { Readable } from 'node:stream';
-import { setImmediate } from 'node:timers/promises';
 import { uuid } from '@upwell/contract/common';
 import {
   chunkParams,
@@ -10,6 +9,7 @@ import {
   resultsQuerySchema,
   testSaveSchema,
   type ChunkBody,
+  type ClubResult,
   type CommitBody,
   type ResultSave,
   type ResultsQuery,
@@ -22,17 +22,14 @@ import type { Database } from '../platform/database';
 import { CSV_MARK, named } from '../platform/fileName';
 import { asMe, COACH, whoAsks } from '../platform/identity';
 import { idParams } from '../platform/params';
+import { inTurns } from '../platform/turns';
 import { shows } from '../swimmers';
 import { addChunk, checkImport, commitImport, dropImport, importState, listImports, undoImport } from './imports';
 import { listResults, recordsOf, removeResult, removeTest, resultsForFile, saveResult, saveTest } from './service';
 
-/** A file as its pieces are made; everybody else has a turn between two of them. */
-async function* inTurns(pieces: Iterable<string>): AsyncGenerator<string> {
+function* markedPieces(rows: readonly ClubResult[]): Generator<string> {
   yield CSV_MARK;
-  for (const piece of pieces) {
-    yield piece;
-    await setImmediate();
-  }
+  yield* resultPieces(rows);
 }
 
 export async function recordRoutes(app: FastifyInstance, { database }: { database: Database }): Promise<void> {
@@ -106,7 +103,7 @@ export async function recordRoutes(app: FastifyInstance, { database }: { databas
         .type('text/csv; charset=utf-8')
         .header('content-disposition', named('results.csv'))
         .header('cache-control', 'no-store')
-        .send(Readable.from(inTurns(resultPieces(rows))));
+        .send(Readable.from(inTurns(markedPieces(rows))));
     },
   );
 

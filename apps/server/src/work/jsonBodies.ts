@@ -2,7 +2,7 @@ import { check } from '@upwell/contract/common';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import fp from 'fastify-plugin';
 import type { Schema } from 'joi';
-import { notFound, ProblemError } from '../platform/problem';
+import { ProblemError } from '../platform/problem';
 import { fieldsProblem, readJson } from '../platform/readJson';
 import { largeBody, limitOf, READ_AT_ONCE } from './bodies';
 import { workFor } from './asker';
@@ -38,12 +38,9 @@ export const jsonBodies = fp(async (app: FastifyInstance) => {
     return value;
   });
 
-  app.setValidatorCompiler<Schema>(({ schema, httpPart, method }) => (data: unknown) => {
+  app.setValidatorCompiler<Schema>(({ schema }) => (data: unknown) => {
     if (typeof data === 'object' && data !== null && checked.has(data)) return { value: data };
     const result = check(schema, data);
-    if (!result.error) return result;
-    // Nothing can be at an address that holds no id; somebody who sends something is told what is wrong with it.
-    const looks = httpPart === 'params' && (method === 'GET' || method === 'HEAD');
-    return { error: looks ? notFound() : fieldsProblem(result.error.details) };
+    return result.error ? { error: fieldsProblem(result.error.details) } : result;
   });
 });

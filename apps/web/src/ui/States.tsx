@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { ActivityIndicator, StyleSheet, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { sentence, type ApiError } from '@/api/problem';
+import { fieldMessages, sentence, type ApiError } from '@/api/problem';
 import { useTheme } from './useTheme';
 
 /**
@@ -21,18 +21,20 @@ export function Loading({ label = 'Loading' }: { readonly label?: string }) {
 
 /** A failure as a sentence, with a way to try again. */
 export function Failure({ error, retry }: { readonly error: ApiError; readonly retry?: () => void }) {
+  // What stands in the address is no id: asking once more does not help.
+  const nowhere = 'id' in fieldMessages(error);
   return (
     <Notice
       tone="error"
       action={
-        retry ? (
+        retry && !nowhere ? (
           <Button mode="outlined" onPress={retry}>
             Try again
           </Button>
         ) : null
       }
     >
-      {sentence(error)}
+      {nowhere ? 'There is nothing at this address. It may have been mistyped.' : sentence(error)}
     </Notice>
   );
 }
