@@ -1,4 +1,4 @@
-import type { WaterDayView } from '@upwell/contract/water';
+import { raceCardSchema, type WaterDayView } from '@upwell/contract/water';
 import { readResults, writeGpx, writeResults, type ResultRow } from '@upwell/core/exchange';
 import { listText } from '@upwell/core/exchange/files';
 import { readVtt, writeVtt } from '@upwell/core/formats';
@@ -7,6 +7,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { Joi } from '@upwell/contract/joi';
 import { listFile, packed, type List } from '../src/lists/tableFile';
 import { CSV_MARK } from '../src/platform/fileName';
 import { toCalendar } from '../src/sessions/calendar';
@@ -83,7 +84,7 @@ const PAPER: readonly (readonly [name: string, make: () => Promise<Buffer>, hold
   ],
   [
     'race card',
-    () => raceCardPdf({ ...raceCardOf(), course: 'Łąka', swimmer: NAMES[1]!, exits: [], feeds: [] } as never),
+    () => raceCardPdf(Joi.attempt({ ...raceCardOf(), course: 'Łąka', swimmer: NAMES[1]! }, raceCardSchema)),
     ['Łąka', NAMES[1]!],
   ],
   [
