@@ -80,6 +80,8 @@ export function CourseMap(props: CourseMapProps) {
   });
 
   const nearer = (by: number) => look((now) => zoomed(now, by, { x: width / 2, y: height / 2 }, size));
+  // With an edge, seen also where the land is as dark as it.
+  const button = { mode: 'contained', style: { borderWidth: 1, borderColor: theme.colors.outline } } as const;
   return (
     <View style={[styles.box, { height, backgroundColor: theme.own.water, borderColor: theme.own.line }]}>
       <View
@@ -121,14 +123,9 @@ export function CourseMap(props: CourseMapProps) {
       ) : null}
       {/* Beside the surface, not on it: a press here is none on the water. */}
       <View style={styles.buttons}>
-        <IconButton mode="contained" icon="plus" accessibilityLabel="Nearer" onPress={() => nearer(1.6)} />
-        <IconButton mode="contained" icon="minus" accessibilityLabel="Farther" onPress={() => nearer(1 / 1.6)} />
-        <IconButton
-          mode="contained"
-          icon="fit-to-page-outline"
-          accessibilityLabel="Show everything"
-          onPress={lookAtAll}
-        />
+        <IconButton {...button} icon="plus" accessibilityLabel="Nearer" onPress={() => nearer(1.6)} />
+        <IconButton {...button} icon="minus" accessibilityLabel="Farther" onPress={() => nearer(1 / 1.6)} />
+        <IconButton {...button} icon="fit-to-page-outline" accessibilityLabel="Show everything" onPress={lookAtAll} />
       </View>
     </View>
   );
