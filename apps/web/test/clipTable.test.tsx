@@ -14,10 +14,10 @@ const CLIP: ClipView = {
   taps: [0, 1, 2, 3, 4].map((i) => ({ kind: 'entry', side: i % 2 === 0 ? 'left' : 'right', timeS: 1 + i * 0.6 })),
 };
 
-const open = (query = '', swimmer = SWIMMER) => {
+const open = (query = '', swimmer = SWIMMER, clip = CLIP) => {
   fakeServer({
     [`GET /swimmers/${ID}`]: () => ({ body: swimmer }),
-    [`GET /clips/${ID}`]: () => ({ body: CLIP }),
+    [`GET /clips/${ID}`]: () => ({ body: clip }),
   });
   return showAt(
     { 'swimmers/[id]/clip': ClipScreen, 'swimmers/[id]/edit': () => <></> },
@@ -39,9 +39,21 @@ it('shows what a stored clip gives, without its video', async () => {
   // Four strokes in 2.4 s; 3.6 m over four.
   expect(screen.getByText('100.0')).toBeTruthy();
   expect(screen.getByText('0.90')).toBeTruthy();
+  expect(screen.getByText('both as long')).toBeTruthy();
   expect(field('Name of the clip')!.props.value).toBe('Second fifty');
   fireEvent.changeText(field('Metres from first to last entry')!, '4');
   expect(await screen.findByText('1.00')).toBeTruthy();
+});
+
+it.each([
+  [0.66, 'after left longer'],
+  [0.54, 'after right longer'],
+])('says after which side it takes longer: %f s after left', async (after, words) => {
+  const taps = [0, after, 1.2, 1.2 + after, 2.4].map(
+    (timeS, i) => ({ kind: 'entry', side: i % 2 === 0 ? 'left' : 'right', timeS }) as const,
+  );
+  open(`?open=${ID}`, SWIMMER, { ...CLIP, taps });
+  expect(await screen.findByText(words)).toBeTruthy();
 });
 
 it('stays shut for a child whose guardian has not agreed', async () => {

@@ -37,7 +37,7 @@ export function TimingCard({ timing, reason, distance, onDistance }: TimingCardP
               <Measure
                 name="left against right"
                 value={percent(timing.asymmetry)}
-                how={timing.asymmetry >= 0 ? 'after left longer' : 'after right longer'}
+                how={longerAfter(timing.asymmetry)}
               />
             )}
             {timing.variability === null ? null : (
@@ -86,6 +86,13 @@ export function TimingCard({ timing, reason, distance, onDistance }: TimingCardP
       />
     </Card>
   );
+}
+
+/** After which side the pause is longer, in per cent as they stand beside it. */
+function longerAfter(asymmetry: number): string {
+  const shown = Math.round(asymmetry * 100);
+  if (shown === 0) return 'both as long';
+  return shown > 0 ? 'after left longer' : 'after right longer';
 }
 
 function Measure({ name, value, how }: { readonly name: string; readonly value: string; readonly how: string }) {
