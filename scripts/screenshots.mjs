@@ -2,6 +2,7 @@
 import { spawn } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import path from 'node:path';
+import { end } from './lib/end.mjs';
 import { freePort, installPostgres, startCluster } from './lib/postgres.mjs';
 import { buildServer, buildWeb, checkNode, fail, installPackages, ROOT } from './lib/steps.mjs';
 
@@ -41,9 +42,7 @@ async function main() {
     await takeAll(`http://127.0.0.1:${port}`);
   } finally {
     server.removeAllListeners('exit');
-    const gone = new Promise((resolve) => server.once('exit', resolve));
-    server.kill('SIGTERM');
-    await gone;
+    await end(server);
     await cluster.stop();
   }
 }

@@ -2,6 +2,7 @@
 // builds the web app when it changed, and serves everything on one port of this machine.
 import { spawn } from 'node:child_process';
 import path from 'node:path';
+import { end } from './lib/end.mjs';
 import { installPostgres, ownData, portIsFree, startCluster } from './lib/postgres.mjs';
 import { Advice, buildServer, buildWeb, checkNode, fail, installPackages, ROOT, step } from './lib/steps.mjs';
 
@@ -35,11 +36,7 @@ async function main() {
     if (stopping) return;
     stopping = true;
     console.log('\nStopping');
-    if (server && server.exitCode === null) {
-      const gone = new Promise((resolve) => server.once('exit', resolve));
-      server.kill('SIGTERM');
-      await gone;
-    }
+    if (server) await end(server);
     if (cluster) await step('database stopped', () => cluster.stop().then(() => ''));
   };
   const stopAndLeave = () =>
@@ -79,16 +76,20 @@ async function main() {
           // The server's log, for the operator: errors and refusals, one line of JSON each.
           else process.stdout.write(data);
         });
-        server.once('exit', (code) => reject(new Advice(`The server ended (${code}). What it said is above.`)));
+        server.once('exit', (code, signal) =>
+          reject(new Advice(`The server ended (${code ?? signal}). What it said is above.`)),
+        );
       });
     });
   } catch (error) {
     await stop();
     throw error;
   }
-  server.on('exit', (code) => {
+  server.on('exit', (code, signal) => {
     if (stopping) return;
-    console.error(`The server ended unexpectedly (${code}). Start again with npm start; what was stored is safe.`);
+    console.error(
+      `The server ended unexpectedly (${code ?? signal}). Start again with npm start; what was stored is safe.`,
+    );
     void stop().then(() => process.exit(1));
   });
 

@@ -71,3 +71,20 @@ it('says no password when something fails, and keeps no values of a failed state
   expect(stderr).toContain('failed');
   expect(stdout + stderr + log).not.toContain(password);
 });
+
+it.each([
+  ['that runs', ''],
+  ['that has ended by itself', `await new Promise((r) => child.once('exit', r) && child.stdin.end());`],
+  ['that was killed', `await new Promise((r) => child.once('exit', r) && child.kill('SIGKILL'));`],
+])('a program %s is ended, and nobody waits for it longer', (_what, before) => {
+  const { stdout, status } = run(`
+    const { end } = await import('${path.join(__dirname, '../../../scripts/lib/end.mjs')}');
+    const { spawn } = await import('node:child_process');
+    const child = spawn('cat', { stdio: ['pipe', 'ignore', 'ignore'] });
+    await new Promise((r) => child.once('spawn', r));
+    ${before}
+    await end(child);
+    console.log(child.exitCode ?? child.signalCode);`);
+  expect(status).toBe(0);
+  expect(stdout.trim()).toMatch(/^(0|SIGTERM|SIGKILL)$/);
+});
