@@ -65,6 +65,10 @@ class Stream {
     return this.response.statusCode!;
   }
 
+  get headers() {
+    return this.response.headers;
+  }
+
   /** Resolves with the first event that is, or was, like this. */
   async heard(is: (event: Event) => boolean): Promise<Event> {
     for (;;) {
@@ -144,6 +148,11 @@ describe('a session that is open in two places', () => {
       await Stream.open(id, club.cookie('head'), { at: 1 }),
     ];
     for (const stream of streams) await stream.version(1);
+    // As safe as every other answer.
+    expect(streams[0]!.headers).toMatchObject({
+      ...{ 'cache-control': 'no-store', 'x-content-type-options': 'nosniff' },
+      'content-security-policy': expect.stringContaining("default-src 'self'"),
+    });
     expect((await change(1, 'Another name')).status).toBe(200);
     for (const stream of streams) await stream.version(2);
     // Nothing of the session itself goes over the stream.

@@ -65,6 +65,14 @@ function isForm(value: unknown): boolean {
   return true;
 }
 
+/** Options that a check is given are mixed by Joi at every check; those that a schema has, once. */
+const ready = new WeakMap<Schema, Schema>();
+function untilFirst<T>(schema: Schema<T>): Schema<T> {
+  const made = ready.get(schema) ?? schema.prefs({ ...VALIDATION, abortEarly: true });
+  ready.set(schema, made);
+  return made as Schema<T>;
+}
+
 /**
  * Checks what crosses the wire. A form gets all its problems, up to {@link MOST_PROBLEMS}; of anything larger the
  * first one is told, since collecting the others takes far longer than reading it.
@@ -73,7 +81,7 @@ export function check<T>(
   schema: Schema<T>,
   value: unknown,
 ): { readonly value: T; readonly error?: undefined } | { readonly value: unknown; readonly error: ValidationError } {
-  const first = schema.validate(value, { ...VALIDATION, abortEarly: true });
+  const first = untilFirst(schema).validate(value);
   if (!first.error || !isForm(value)) return first;
   const all = schema.validate(value, VALIDATION);
   all.error?.details.splice(MOST_PROBLEMS);

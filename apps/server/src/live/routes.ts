@@ -1,5 +1,6 @@
 // What others change of a session, told while one has it open.
 import { liveQuerySchema, type LiveEvents, type LiveNow } from '@upwell/contract/live';
+import type { OutgoingHttpHeaders } from 'node:http';
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import type { Config } from '../platform/config';
 import type { Database } from '../platform/database';
@@ -103,6 +104,7 @@ function open(reply: FastifyReply, { accountId, name }: SignedIn, device: string
   reply.hijack();
   const { raw } = reply;
   raw.writeHead(200, {
+    ...(reply.getHeaders() as OutgoingHttpHeaders),
     'content-type': 'text/event-stream; charset=utf-8',
     'cache-control': 'no-store',
     // Proxies that collect answers would hold the events back.

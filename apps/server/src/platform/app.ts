@@ -1,9 +1,10 @@
+import type { IncomingMessage, ServerResponse } from 'node:http';
 import { libraryRoutes } from '../library/routes';
 import { liveRoutes } from '../live/routes';
 import cookie from '@fastify/cookie';
 import compress from '@fastify/compress';
 import rateLimit from '@fastify/rate-limit';
-import helmet from 'helmet';
+import helmet, { type HelmetOptions } from 'helmet';
 import Fastify, { type FastifyInstance } from 'fastify';
 import { accountRoutes } from '../account/routes';
 import { setupRoutes } from '../account/setup';
@@ -50,6 +51,19 @@ export interface Parts {
   readonly log?: { write(line: string): void };
 }
 
+/** The headers that Helmet writes. They are the same in every answer, and asked for once. */
+function headersOf(options: HelmetOptions): Readonly<Record<string, string>> {
+  const headers: Record<string, string> = {};
+  const response = {
+    setHeader: (name: string, value: string) => void (headers[name] = value),
+    removeHeader: () => undefined,
+  };
+  helmet(options)({} as IncomingMessage, response as unknown as ServerResponse, (error) => {
+    if (error) throw error;
+  });
+  return headers;
+}
+
 /** The whole server, not yet listening. Reads as its table of contents. */
 export async function createApp({ database, config, jobs, work, log }: Parts): Promise<FastifyInstance> {
   const app = Fastify({
@@ -73,7 +87,7 @@ export async function createApp({ database, config, jobs, work, log }: Parts): P
   app.addHook('onClose', async () => mail?.close());
   registerProblems(app);
 
-  const safeHeaders = helmet({
+  const safeHeaders = headersOf({
     contentSecurityPolicy: {
       directives: {
         defaultSrc: ["'self'"],
@@ -91,7 +105,10 @@ export async function createApp({ database, config, jobs, work, log }: Parts): P
     },
     strictTransportSecurity: config.secureCookies,
   });
-  app.addHook('onRequest', (request, reply, done) => safeHeaders(request.raw, reply.raw, () => done()));
+  app.addHook('onRequest', (_request, reply, done) => {
+    void reply.headers(safeHeaders);
+    done();
+  });
   await app.register(leaving);
   await app.register(compress, { threshold: 1024, globalDecompression: false });
   await app.register(cookie);

@@ -45,10 +45,11 @@ export const looks = fp(async (app: FastifyInstance, { database }: { database: D
     const now = Date.now();
     const page = `${me.accountId} ${what}`;
     const seen = noted.get(page) ?? new Map<string, number>();
-    const fresh = [...named(request, reply, payload)].filter((id) => (seen.get(id) ?? 0) < now && UUID.test(id));
-    if (fresh.length === 0) return done();
-    asMe(database, me, (em) => note(em, me, what, fresh)).then(() => {
-      remembered += fresh.length;
+    const fresh = new Set<string>();
+    for (const id of named(request, reply, payload)) if ((seen.get(id) ?? 0) < now && UUID.test(id)) fresh.add(id);
+    if (fresh.size === 0) return done();
+    asMe(database, me, (em) => note(em, me, what, [...fresh])).then(() => {
+      remembered += fresh.size;
       if (remembered > MOST_REMEMBERED) {
         noted.clear();
         remembered = 0;
@@ -66,14 +67,13 @@ export function shows(request: FastifyRequest, swimmerIds: readonly string[]): v
 }
 
 /** Every text that an answer holds where an id could stand: of swimmers, and of much else. */
-function named(request: FastifyRequest, reply: FastifyReply, payload: unknown): Set<string> {
-  const ids = new Set(request.shown);
-  if (typeof payload !== 'string') return ids;
-  for (const id of idsIn(payload)) ids.add(id);
+function* named(request: FastifyRequest, reply: FastifyReply, payload: unknown): Generator<string> {
+  yield* request.shown;
+  if (typeof payload !== 'string') return;
+  yield* idsIn(payload);
   const { id } = request.params as { id?: string };
   // What is asked for may not be named in the answer again.
-  if (id && reply.statusCode < 400) ids.add(id);
-  return ids;
+  if (id && reply.statusCode < 400) yield id;
 }
 
 /**
