@@ -59,7 +59,7 @@ function headersOf(options: HelmetOptions): Readonly<Record<string, string>> {
     removeHeader: () => undefined,
   };
   helmet(options)({} as IncomingMessage, response as unknown as ServerResponse, (error) => {
-    if (error) throw error;
+    if (error) throw new Error('Helmet refused its options', { cause: error });
   });
   return headers;
 }
