@@ -16,6 +16,8 @@ test('from what is seen in the stroke to the card on the deck, through a reload 
   const [search, name] = info.project.name === 'phone' ? ['ines', 'Ines Okoro-Vale'] : ['freya', 'Freya Ulldale'];
   await page.getByRole('link', { name: 'Swimmers', exact: true }).click();
   await page.getByRole('searchbox').or(page.getByLabel('Find a swimmer by name')).first().fill(search);
+  // A press while the list still changes under it meets nobody.
+  await expect(page.getByRole('main').getByRole('list').getByRole('link')).toHaveCount(1);
   await expectAccessible(page);
   await page.getByRole('link', { name }).click();
   await page.getByRole('button', { name: 'Review the stroke' }).click();

@@ -16,7 +16,7 @@ import { LOOKS_AT, NOTE_LOOKS } from './sql';
 declare module 'fastify' {
   interface FastifyRequest {
     /** Swimmers that the answer is about, where its text does not name them by their id. */
-    shown: Set<string>;
+    shown?: Set<string>;
   }
   interface FastifyContextConfig {
     /** The log itself is not a look. */
@@ -34,10 +34,6 @@ export const looks = fp(async (app: FastifyInstance, { database }: { database: D
   const noted = new Map<string, Map<string, number>>();
   let remembered = 0;
   app.decorateRequest('shown');
-  app.addHook('onRequest', (request, _reply, done) => {
-    request.shown = new Set();
-    done();
-  });
   app.addHook('onSend', (request, reply, payload, done) => {
     const { me } = request;
     if (!me || me.role === 'swimmer' || request.is404 || request.routeOptions.config.noLook) return done();
@@ -63,12 +59,13 @@ export const looks = fp(async (app: FastifyInstance, { database }: { database: D
 
 /** Says that an answer is about these swimmers. */
 export function shows(request: FastifyRequest, swimmerIds: readonly string[]): void {
+  request.shown ??= new Set();
   for (const id of swimmerIds) request.shown.add(id);
 }
 
 /** Every text that an answer holds where an id could stand: of swimmers, and of much else. */
 function* named(request: FastifyRequest, reply: FastifyReply, payload: unknown): Generator<string> {
-  yield* request.shown;
+  yield* request.shown ?? [];
   if (typeof payload !== 'string') return;
   yield* idsIn(payload);
   const { id } = request.params as { id?: string };
