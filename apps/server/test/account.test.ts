@@ -162,6 +162,26 @@ describe('signing in', () => {
     expect(policy).not.toContain('https:');
   });
 
+  it('sends its safe headers with every answer, also with a refusal and where nothing is', async () => {
+    const asked = [
+      { url: '/healthz' },
+      { url: '/nowhere' },
+      { url: '/api/v1/nowhere' },
+      { url: '/api/v1/squads' },
+      { url: '/api/v1/squads/x', method: 'PUT', headers: { 'content-encoding': 'gzip' } },
+    ] as const;
+    for (const request of asked) {
+      const { headers } = await harness.app.inject(request);
+      expect([request.url, headers]).toMatchObject([
+        request.url,
+        {
+          ...{ 'x-content-type-options': 'nosniff', 'referrer-policy': 'no-referrer', 'x-frame-options': 'SAMEORIGIN' },
+          'content-security-policy': expect.stringContaining("default-src 'self'"),
+        },
+      ]);
+    }
+  });
+
   it('keeps only a hash of the session token', async () => {
     const token = (await signIn({ email: club.accounts.head!.email, password: PASSWORD })).cookies[0]!.value;
     const rows = await harness.owner.em

@@ -195,7 +195,7 @@ export function ClipTable({ swimmer, kept, waited }: TableProps) {
             />
           ) : null}
         </View>
-        {source || stored || !nothing ? (
+        {source || waited || stored || !nothing ? (
           <View style={wide ? styles.column : styles.below}>
             <TimingCard
               timing={timing}
